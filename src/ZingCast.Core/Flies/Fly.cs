@@ -1,0 +1,74 @@
+using ZingCast.Core.Measures;
+using ZingCast.Core.Standards;
+
+namespace ZingCast.Core.Flies;
+
+/// <summary>A family of flies that cast alike.</summary>
+/// <param name="Id">Stable id.</param>
+/// <param name="Name">Trade name.</param>
+/// <param name="Small">Smallest usual hook.</param>
+/// <param name="Large">Largest usual hook.</param>
+/// <param name="AreaCm2">Frontal drag area Cd·A in the air, small to large, cm².</param>
+/// <param name="WetG">Soaked mass, small to large, grams.</param>
+/// <param name="SmallBodyM">Body length of the smallest, metres; null when the hook gives it.</param>
+/// <param name="LargeBodyM">Body length of the largest, metres; null when the hook gives it.</param>
+/// <param name="Bushy">True when stiff tippet is needed to turn it over.</param>
+/// <param name="Weighted">True when it flies on an open loop because of its weight.</param>
+public sealed record FlyKind(
+    string Id, string Name, HookSize Small, HookSize Large, (double Low, double High) AreaCm2, (double Low, double High) WetG,
+    double? SmallBodyM = null, double? LargeBodyM = null, bool Bushy = false, bool Weighted = false);
+
+/// <summary>Bulk and soaked mass of flies by family. Common practice.</summary>
+public static class FlyKinds
+{
+    /// <summary>Source mark of the table.</summary>
+    public static readonly Source Source = new(SourceMark.Practice, "Bulk and soaked mass by family; weigh a wet one to be sure");
+
+    /// <summary>Small to large.</summary>
+    public static readonly IReadOnlyList<FlyKind> Rows =
+    [
+        new("midge", "midge or small nymph", new(24), new(18), (.05, .15), (.01, .05)),
+        new("dry", "hackled dry", new(16), new(12), (.3, .5), (.04, .08)),
+        new("terrestrial", "big terrestrial", new(8), new(6), (.8, 1.2), (.2, .35), Bushy: true),
+        new("beaded-nymph", "beaded nymph", new(14), new(10), (.2, .3), (.2, .6)),
+        new("nymph-rig", "two-nymph rig, indicator and shot", new(16), new(10), (1, 2), (1.5, 3), Weighted: true),
+        new("slim-streamer", "slim streamer", new(8), new(4), (.6, .9), (.4, .8), .045, .07),
+        new("hair-bug", "hair bug or popper", new(4), new(2), (2, 3), (.8, 1.5), Bushy: true),
+        new("shrimp-crab", "weighted shrimp or crab", new(2), new(-1), (.8, 2), (.6, 2), Weighted: true),
+        new("baitfish", "sparse baitfish", new(0), new(-2), (1.2, 2), (1, 2), .08, .12),
+        new("weighted-baitfish", "weighted-eye baitfish", new(0), new(-2), (1.2, 2), (1.5, 3), .08, .12, Weighted: true),
+        new("predator", "bulky predator fly", new(-3), new(-5), (4, 6), (4, 7), .15, .20, Bushy: true),
+        new("giant", "articulated giant", new(-5), new(-7), (8, 12), (9, 16), .25, .35, Bushy: true),
+    ];
+
+    /// <summary>The family with this id, or null.</summary>
+    public static FlyKind? Find(string? id) => Rows.FirstOrDefault(k => k.Id == id);
+}
+
+/// <summary>One fly as it leaves the water: what the line has to carry.</summary>
+/// <param name="Kind">Its family.</param>
+/// <param name="Size">Hook size.</param>
+/// <param name="Hook">Hook measures, metres.</param>
+/// <param name="BodyM">Length over all, metres.</param>
+/// <param name="WetKg">Soaked mass, kilograms.</param>
+/// <param name="AreaM2">Frontal drag area Cd·A, square metres.</param>
+/// <param name="InUsualSizes">False when the size lies outside the family's usual range and the numbers are stretched.</param>
+/// <param name="Weighed">True when the person gave the soaked mass.</param>
+public sealed record Fly(FlyKind Kind, HookSize Size, Hook Hook, double BodyM, double WetKg, double AreaM2, bool InUsualSizes, bool Weighed)
+{
+    /// <summary>
+    /// Sizes a fly from its family and hook. Inside the usual sizes bulk and mass are interpolated along the hook scale; outside
+    /// they grow with hook length squared and cubed from the nearer end. <paramref name="weighedKg"/> overrides the mass.
+    /// </summary>
+    public static Fly Of(FlyKind kind, HookSize size, double? weighedKg = null)
+    {
+        var hook = Hooks.Of(size);
+        var t = Blend.Fraction(kind.Small.Number, kind.Large.Number, size.Number);
+        var inside = size.Number <= kind.Small.Number && size.Number >= kind.Large.Number;
+        var stretch = inside ? 1 : hook.LengthM / Hooks.Of(t > 0 ? kind.Large : kind.Small).LengthM;
+        var area = Blend.Between(kind.AreaCm2.Low, kind.AreaCm2.High, t) * 1e-4 * stretch * stretch;
+        var wet = Blend.Between(kind.WetG.Low, kind.WetG.High, t) * 1e-3 * Math.Pow(stretch, 3);
+        var body = kind is { SmallBodyM: { } small, LargeBodyM: { } large } ? Blend.Between(small, large, t) * stretch : hook.LengthM * 1.15;
+        return new(kind, size, hook, body, weighedKg ?? wet, area, inside, weighedKg is not null);
+    }
+}

@@ -1,0 +1,175 @@
+using ZingCast.Core.Briefs;
+using ZingCast.Core.Lines;
+using ZingCast.Core.Measures;
+using ZingCast.Core.Reels;
+using ZingCast.Core.Rods;
+using ZingCast.Core.Shed;
+using ZingCast.Core.Standards;
+
+namespace ZingCast.Core.Matching;
+
+/// <summary>
+/// Weighs pieces of the shed against a specification. A cost of 1 is roughly "one class off"; a piece that cannot do the job
+/// costs more than <see cref="Impossible"/> and is never chosen unless pinned.
+/// </summary>
+public static class Choosing
+{
+    /// <summary>Cost from which a piece cannot do the job.</summary>
+    public const double Impossible = 100;
+
+    /// <summary>How the line loads this rod for this brief. Needs a line of known mass and a rod of known class.</summary>
+    public static LineLoad Load(Rod rod, FlyLine line, Brief brief)
+    {
+        var window = rod.WindowClass ?? 0;
+        var standard = LineWeights.MassKg(window);
+        var carry = CarryM(line, brief);
+        // Short heads hang wholly outside the tip; long ones are judged at the carry, but no shorter than the measuring length.
+        var shortHead = line.HeadM < Exact.ThirtyFeetM;
+        var judged = shortHead ? line.HeadM : Math.Clamp(carry, Exact.ThirtyFeetM, line.HeadM);
+        var mass = line.MassWithinKg(judged);
+        var ideal = shortHead ? LineWeights.MassKg(window + 1.75) / standard : Math.Min(1.35, judged / Exact.ThirtyFeetM);
+        ideal += (rod.Action == RodAction.Fast && !rod.VeryFast ? .05 : 0) + (brief.Caster.Id == "learner" ? .05 : 0);
+        return new(judged, mass, (mass + brief.Fly.WetKg) / standard, mass / standard,
+            Math.Clamp(LineLoad.Top - .05 - brief.Fly.WetKg / standard, .5, ideal), window);
+    }
+
+    /// <summary>Line in the air before release, metres: no more than head and overhang, the caster's carry, or what the cast needs.</summary>
+    public static double CarryM(FlyLine line, Brief brief) =>
+        Math.Max(1, Math.Min(Math.Min(line.HeadM + brief.Caster.OverhangM, brief.Caster.CarryM), Math.Min(line.LengthM, brief.DistanceM - 2)));
+
+    /// <summary>Cost of a rod against the specification.</summary>
+    public static double Cost(Rod rod, Specification spec, Brief brief)
+    {
+        if (rod.Class is not { } c) return 2 * Impossible;
+        var miss = c - spec.Class.Target;
+        var cost = Math.Abs(miss) + 2 * Math.Max(0, spec.Class.Delivery - .5 - c);
+        var longer = rod.LengthM - spec.RodLengthM;
+        cost += Math.Abs(longer) / Exact.FootM * .6 + .35 * Math.Abs((int)rod.Action - (int)spec.Action);
+        if (Math.Abs(miss) > 1.5 || (brief.Cover == Cover.Canopy && longer > .45)) cost += Impossible;
+        return cost;
+    }
+
+    /// <summary>Cost of a line on a rod.</summary>
+    public static double Cost(FlyLine line, Rod rod, Specification spec, Brief brief)
+    {
+        if (line.MassKg is null || rod.Class is null) return 2 * Impossible;
+        var load = Load(rod, line, brief);
+        var cost = 4 * Math.Abs(load.LineRatio - load.Ideal);
+        if (load.Verdict == Verdict.Fails) cost += Impossible;
+        var heavier = Densities.Rank(line.Density) - Densities.Rank(spec.Density);
+        cost += heavier < 0 ? -1.5 * heavier : 1.2 * heavier;
+        if (Math.Abs(heavier) > 2) cost += Impossible;
+        cost += .25 * Math.Max(0, Math.Max(spec.HeadM.From - line.HeadM, line.HeadM - spec.HeadM.To));
+        if (spec.Coatings.Count > 0 && !spec.Coatings.Contains(line.Coating)) cost += .6;
+        if (CoatingFails(line, brief)) cost += Impossible;
+        if (brief.Salt && !line.SaltRated) cost += .3;
+        if (line.LengthM + 2 < brief.DistanceM) cost += 1.5;
+        return cost;
+    }
+
+    /// <summary>A tropical line in cold water or a cold line in hot water cannot be fished.</summary>
+    public static bool CoatingFails(FlyLine line, Brief brief) =>
+        (line.Coating is "tropical" or "warm" && brief.WaterC < 12) || (line.Coating == "cold" && brief.WaterC > 24);
+
+    /// <summary>Cost of a reel for a rod and line with this much backing.</summary>
+    public static double Cost(Reel reel, Rod rod, FlyLine line, Backing backing, double backingM, Brief brief)
+    {
+        var fill = SpoolFill.Of(reel, line, backing, backingM);
+        var cost = fill switch
+        {
+            null => 2.5,
+            { FitsBackingM: 0 } => Impossible,
+            { Share: > 1 } => 3 + 4 * (1 - fill.FitsBackingM / Math.Max(1, backingM)),
+            { Share: < .6 } => 2 * (.6 - fill.Share),
+            _ => 0,
+        };
+        cost += 1.5 * Math.Abs(Balance(reel, rod, line) - 1.55);
+        if (brief.Salt && !reel.SaltProof) cost += 1.2;
+        if (rod.Class is { } c && reel is { LabelLow: { } low, LabelHigh: { } high }) cost += .4 * Math.Max(0, Math.Max(low - c, c - high));
+        return cost;
+    }
+
+    /// <summary>Loaded reel over rod mass.</summary>
+    public static double Balance(Reel reel, Rod rod, FlyLine line) => (reel.MassKg + line.MassWithinKg(line.LengthM)) / Math.Max(.02, rod.MassKg);
+
+    /// <summary>The rod and line that go together best. Either is a specification when the shed holds none that can do it.</summary>
+    public static (Rod Rod, FlyLine Line) Pair(Brief brief, GearShed shed, Pins pins, Specification spec)
+    {
+        Rod? bestRod = null;
+        FlyLine? bestLine = null;
+        var best = double.PositiveInfinity;
+        var lines = Only(shed.Lines, pins.Line, l => l.Id);
+        foreach (var rod in Only(shed.Rods, pins.Rod, r => r.Id))
+        {
+            var rodCost = Cost(rod, spec, brief);
+            if (rodCost >= Impossible && pins.Rod is null) continue;
+            // A rod with no line to go with it still stands, behind any pair that works.
+            if (rodCost + Impossible < best) (best, bestRod, bestLine) = (rodCost + Impossible, rod, null);
+            foreach (var line in lines)
+            {
+                var lineCost = Cost(line, rod, spec, brief);
+                if (lineCost >= Impossible && pins.Line is null) continue;
+                if (rodCost + lineCost < best || (bestLine is null && pins.Line is not null)) (best, bestRod, bestLine) = (rodCost + lineCost, rod, line);
+            }
+        }
+        var theRod = bestRod ?? Wanted(spec);
+        return (theRod, bestLine ?? LineFor(theRod) ?? Wanted(spec, theRod, brief));
+
+        FlyLine? LineFor(Rod rod) => lines.MinBy(l => Cost(l, rod, spec, brief)) is { } line && (Cost(line, rod, spec, brief) < Impossible || pins.Line is not null) ? line : null;
+    }
+
+    /// <summary>All pieces, or only the pinned one.</summary>
+    public static IReadOnlyList<T> Only<T>(IReadOnlyList<T> all, int? pin, Func<T, int> id) => pin is null ? all : [.. all.Where(x => id(x) == pin)];
+
+    /// <summary>The rod to look for. Mass is the usual one for its length and class.</summary>
+    public static Rod Wanted(Specification spec) => new()
+    {
+        Tag = "—",
+        Name = "not in the shed",
+        LengthM = spec.RodLengthM,
+        PrintedClass = Math.Round(spec.Class.Target),
+        PrintedAction = spec.Action,
+        MassKg = .03 * spec.RodLengthM + .005 * spec.Class.Target,
+    };
+
+    /// <summary>The line to look for: ideal load on this rod, the density and coating asked for.</summary>
+    public static FlyLine Wanted(Specification spec, Rod rod, Brief brief)
+    {
+        var head = (spec.HeadM.From + spec.HeadM.To) / 2;
+        var draft = Reel.TypicalLine(rod.WindowClass ?? spec.Class.Target) with
+        {
+            Tag = "—",
+            Name = "not in the shed",
+            PrintedClass = null,
+            HeadM = head,
+            LengthM = Math.Max(27, head + 8),
+            Density = spec.Density,
+            Coating = spec.Coatings.Count > 0 ? spec.Coatings[0] : "temperate",
+            SaltRated = brief.Salt,
+            Build = brief.DistanceM > 28 ? Build.ShootingHead : Build.WeightForward,
+            HeadKg = .01,
+        };
+        // Scale the head so that what hangs out comes to the ideal.
+        var load = Load(rod, draft, brief);
+        return draft with { HeadKg = .01 * load.Ideal * LineWeights.MassKg(load.WindowClass) / load.LineKg };
+    }
+
+    /// <summary>The reel to look for: room for line and backing, weight to balance.</summary>
+    public static Reel WantedReel(Rod rod, FlyLine line, Backing backing, double backingM, Brief brief)
+    {
+        var (arbor, width) = (.045, .025);
+        var volume = (line.Volume(line.LengthM) + backingM * Math.PI / 4 * backing.DiameterM * backing.DiameterM) / Backings.LoosePacking * 1.02;
+        return new()
+        {
+            Tag = "—",
+            Name = "not in the shed",
+            ArborM = arbor,
+            WidthM = width,
+            RimM = 2 * (Math.Sqrt(arbor * arbor / 4 + volume / (Math.PI * width)) + Reel.RimGapM),
+            MassKg = Math.Max(.06, 1.55 * rod.MassKg - line.MassWithinKg(line.LengthM)),
+            SaltProof = brief.Salt,
+            LabelLow = Math.Floor(rod.Class ?? 0),
+            LabelHigh = Math.Floor(rod.Class ?? 0) + 1,
+        };
+    }
+}

@@ -1,0 +1,116 @@
+using ZingCast.Core.Measures;
+using ZingCast.Core.Standards;
+
+namespace ZingCast.Core.Matching;
+
+/// <summary>The links of the chain, from the fly to the hand.</summary>
+public enum LinkId
+{
+    /// <summary>The fly.</summary>
+    Fly = 1,
+
+    /// <summary>The tippet.</summary>
+    Tippet,
+
+    /// <summary>The leader.</summary>
+    Leader,
+
+    /// <summary>The line's head.</summary>
+    Head,
+
+    /// <summary>The running line.</summary>
+    Running,
+
+    /// <summary>The backing.</summary>
+    Backing,
+
+    /// <summary>The reel.</summary>
+    Reel,
+
+    /// <summary>The rod.</summary>
+    Rod,
+
+    /// <summary>The person casting.</summary>
+    Hand,
+}
+
+/// <summary>How well a link does its part.</summary>
+public enum Verdict
+{
+    /// <summary>Does its part.</summary>
+    Fits,
+
+    /// <summary>Works, with something to look at.</summary>
+    Look,
+
+    /// <summary>Does not work.</summary>
+    Fails,
+}
+
+/// <summary>A rule of the trade that decides something.</summary>
+/// <param name="Id">Stable id, room first.</param>
+/// <param name="Link">The link it speaks of.</param>
+/// <param name="Title">A few words.</param>
+/// <param name="Explains">The rule in a sentence or two.</param>
+/// <param name="Source">How far to trust it.</param>
+/// <param name="CanSwitchOff">Whether a person may leave it out.</param>
+public sealed record Rule(string Id, LinkId Link, string Title, string Explains, Source Source, bool CanSwitchOff = false);
+
+/// <summary>A number, or a word where there is no number, that stands first on a line of the ledger.</summary>
+/// <param name="Quantity">Number, or null.</param>
+/// <param name="Word">Word, or null.</param>
+public readonly record struct Figure(Quantity? Quantity, string? Word)
+{
+    /// <summary>A number as a figure.</summary>
+    public static implicit operator Figure(Quantity quantity) => new(quantity, null);
+
+    /// <summary>A word as a figure.</summary>
+    public static implicit operator Figure(string word) => new(null, word);
+}
+
+/// <summary>Something that went into a step.</summary>
+/// <param name="Name">What it is.</param>
+/// <param name="Figure">Its value.</param>
+public readonly record struct Input(string Name, Figure Figure);
+
+/// <summary>One reason, written by the rule as it decided.</summary>
+/// <param name="Rule">The rule.</param>
+/// <param name="Figure">What it came to.</param>
+/// <param name="Says">The reason in one line.</param>
+/// <param name="From">Running class before, for steps that move it.</param>
+/// <param name="To">Running class after, for steps that move it.</param>
+/// <param name="Inputs">What went in.</param>
+/// <param name="Source">How far to trust it here.</param>
+/// <param name="Off">True when the person switched it off: it is shown but changed nothing.</param>
+/// <param name="Doubt">True when the step reports a disagreement somebody should look at.</param>
+public sealed record LedgerStep(
+    Rule Rule, Figure Figure, Sentence Says, double? From, double? To, IReadOnlyList<Input> Inputs, Source Source, bool Off, bool Doubt);
+
+/// <summary>The ledger being written. Rules add their step as they decide; order is the order of the work.</summary>
+/// <param name="off">Ids of the rules the person switched off.</param>
+public sealed class LedgerBook(IReadOnlySet<string> off)
+{
+    private readonly List<LedgerStep> steps = [];
+
+    /// <summary>The steps so far.</summary>
+    public IReadOnlyList<LedgerStep> Steps => steps;
+
+    /// <summary>Whether the person left this rule out.</summary>
+    public bool IsOff(Rule rule) => rule.CanSwitchOff && off.Contains(rule.Id);
+
+    /// <summary>Writes a step that states or chooses something.</summary>
+    public void Note(Rule rule, Figure figure, Sentence says, Input[] inputs, Source? source = null, bool doubt = false) =>
+        steps.Add(new(rule, figure, says, null, null, inputs, source ?? rule.Source, IsOff(rule), doubt));
+
+    /// <summary>
+    /// Writes a step that moves the running class and returns the class to go on with: the new one, or the old one when
+    /// the rule is switched off.
+    /// </summary>
+    public double Move(Rule rule, double from, double to, Sentence says, Input[] inputs, Source? source = null, bool doubt = false)
+    {
+        var isOff = IsOff(rule);
+        var after = isOff ? from : to;
+        steps.Add(new(rule, Quantity.Class(after), says, from, after, inputs, source ?? rule.Source, isOff, doubt));
+        return after;
+    }
+}

@@ -1,0 +1,97 @@
+using ZingCast.Core.Briefs;
+using ZingCast.Core.Leaders;
+using ZingCast.Core.Lines;
+using ZingCast.Core.Measures;
+using ZingCast.Core.Reels;
+using ZingCast.Core.Rods;
+using ZingCast.Core.Standards;
+
+namespace ZingCast.Core.Matching;
+
+/// <summary>The outfit put together. A part with id 0 is not in the shed: it is the specification to look for.</summary>
+/// <param name="Rod">Rod.</param>
+/// <param name="Line">Line.</param>
+/// <param name="Reel">Reel.</param>
+/// <param name="Backing">Backing.</param>
+/// <param name="BackingM">Backing length, metres.</param>
+/// <param name="Leader">Leader with tippet.</param>
+/// <param name="Load">How the line loads the rod.</param>
+/// <param name="Fill">How the spool is filled; null when the reel's room is unknown.</param>
+/// <param name="CarryM">Line held in the air before release, metres.</param>
+/// <param name="ShootM">Line to be shot, metres, zero or more.</param>
+/// <param name="ReachM">Estimated reach of this caster today, metres.</param>
+public sealed record Outfit(
+    Rod Rod, FlyLine Line, Reel Reel, Backing Backing, double BackingM, Leader Leader, LineLoad Load, SpoolFill? Fill, double CarryM, double ShootM, Quantity ReachM);
+
+/// <summary>What hangs outside the tip against the rod's grain window. Ratios are to the standard mass of the window class.</summary>
+/// <param name="JudgedM">Length of line judged, metres.</param>
+/// <param name="LineKg">Mass of that line, kilograms.</param>
+/// <param name="Ratio">Line and wet fly over standard mass: what the window limits.</param>
+/// <param name="LineRatio">Line alone over standard mass: what the ideal is aimed at.</param>
+/// <param name="Ideal">Line ratio aimed for.</param>
+/// <param name="WindowClass">Class the window is built on.</param>
+public readonly record struct LineLoad(double JudgedM, double LineKg, double Ratio, double LineRatio, double Ideal, double WindowClass)
+{
+    /// <summary>Lowest and highest ratio that works overhead. Common practice.</summary>
+    public const double Low = .80, Top = 1.45;
+
+    /// <summary>Fails outside the window, look when more than 0.2 from the ideal, else fits.</summary>
+    public Verdict Verdict => Ratio is < Low or > Top ? Verdict.Fails : Math.Abs(LineRatio - Ideal) > .2 ? Verdict.Look : Verdict.Fits;
+}
+
+/// <summary>One link of the chain as shown: what it is, the number that matters, and how well it does its part.</summary>
+/// <param name="Id">Which link.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="Title">What was chosen.</param>
+/// <param name="Figure">The one number that matters.</param>
+/// <param name="Verdict">How well it does its part.</param>
+/// <param name="Why">The verdict in a sentence.</param>
+/// <param name="Pinned">Held by a pin.</param>
+/// <param name="ToLookFor">Not in the shed: a specification.</param>
+public sealed record Link(LinkId Id, string Name, Sentence Title, Figure Figure, Verdict Verdict, Sentence Why, bool Pinned, bool ToLookFor);
+
+/// <summary>A piece from the shed considered for a link.</summary>
+/// <param name="Id">Identity in the shed.</param>
+/// <param name="Tag">Shed tag.</param>
+/// <param name="Name">Name.</param>
+/// <param name="Figure">The number that matters.</param>
+/// <param name="Scale">That number as a bare value for a drawing, null when unknown.</param>
+/// <param name="Verdict">How it would do.</param>
+/// <param name="Why">Why.</param>
+/// <param name="Chosen">True for the one in the chain.</param>
+public sealed record Candidate(int Id, string Tag, string Name, Figure Figure, double? Scale, Verdict Verdict, Sentence Why, bool Chosen);
+
+/// <summary>A caution to show at the point of use.</summary>
+/// <param name="Id">Stable id.</param>
+/// <param name="Link">Where it belongs.</param>
+/// <param name="Says">The caution.</param>
+/// <param name="Urgent">True when today's brief sets it off.</param>
+public sealed record Caution(string Id, LinkId Link, Sentence Says, bool Urgent);
+
+/// <summary>Pins that cannot work together, with the nearest change that does.</summary>
+/// <param name="Links">Links that fail.</param>
+/// <param name="Why">What fails.</param>
+/// <param name="Nearest">The nearest working change, or why there is none.</param>
+/// <param name="Working">The pins after that change; null when nothing helps.</param>
+public sealed record Contradiction(IReadOnlyList<LinkId> Links, Sentence Why, Sentence Nearest, Pins? Working);
+
+/// <summary>The class decision in numbers.</summary>
+/// <param name="Delivery">Smallest class that delivers the fly.</param>
+/// <param name="Target">Class aimed for.</param>
+/// <param name="Floor">Class below which the fish is over-played.</param>
+public sealed record ClassTarget(double Delivery, double Target, double Floor);
+
+/// <summary>The answer to a brief.</summary>
+/// <param name="Brief">The brief, completed.</param>
+/// <param name="Class">The class decision.</param>
+/// <param name="Outfit">The outfit.</param>
+/// <param name="Chain">Nine links from the fly to the hand.</param>
+/// <param name="Ledger">Reasons in the order they were decided.</param>
+/// <param name="Cautions">Cautions, urgent ones first.</param>
+/// <param name="Contradiction">Set when pins cannot work together.</param>
+/// <param name="Rods">Rods considered, best first.</param>
+/// <param name="Lines">Lines considered on the chosen rod, best first.</param>
+/// <param name="Reels">Reels considered, best first.</param>
+public sealed record Solution(
+    Brief Brief, ClassTarget Class, Outfit Outfit, IReadOnlyList<Link> Chain, IReadOnlyList<LedgerStep> Ledger, IReadOnlyList<Caution> Cautions,
+    Contradiction? Contradiction, IReadOnlyList<Candidate> Rods, IReadOnlyList<Candidate> Lines, IReadOnlyList<Candidate> Reels);

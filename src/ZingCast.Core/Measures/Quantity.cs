@@ -1,0 +1,95 @@
+namespace ZingCast.Core.Measures;
+
+/// <summary>What a number stands for: decides the units it may be read in and shown in. The SI unit is given for each.</summary>
+public enum Kind
+{
+    /// <summary>A distance people pace or strip, metres.</summary>
+    Length,
+
+    /// <summary>A length held against a ruler, metres.</summary>
+    ShortLength,
+
+    /// <summary>A thickness of line or tippet, metres.</summary>
+    Diameter,
+
+    /// <summary>Mass of line or of a fly, kilograms; read in grains or grams.</summary>
+    LineMass,
+
+    /// <summary>Mass of gear, kilograms; read in ounces or grams.</summary>
+    GearMass,
+
+    /// <summary>Mass of a fish, kilograms; read in pounds or kilograms.</summary>
+    FishMass,
+
+    /// <summary>Air speed, metres per second.</summary>
+    WindSpeed,
+
+    /// <summary>Water speed, metres per second.</summary>
+    WaterSpeed,
+
+    /// <summary>Sink rate, metres per second; read in inches per second.</summary>
+    SinkRate,
+
+    /// <summary>Temperature, degrees Celsius.</summary>
+    Temperature,
+
+    /// <summary>Angle, degrees.</summary>
+    Angle,
+
+    /// <summary>Breaking or pulling force, newtons; read in pounds or kilograms.</summary>
+    Force,
+
+    /// <summary>Frontal drag area Cd·A, square metres.</summary>
+    Area,
+
+    /// <summary>Line weight number; no unit.</summary>
+    LineClass,
+
+    /// <summary>Share or ratio; no unit.</summary>
+    Ratio,
+
+    /// <summary>Time, seconds.</summary>
+    Time,
+}
+
+/// <summary>A number in SI together with what it stands for and, when known, how far it can be trusted.</summary>
+/// <param name="Value">SI value, finite.</param>
+/// <param name="Kind">What the number stands for.</param>
+/// <param name="PlusMinus">Half-width of the interval it is believed to lie in, same unit; null when exact or not stated.</param>
+public readonly record struct Quantity(double Value, Kind Kind, double? PlusMinus = null)
+{
+    /// <summary>Length in metres.</summary>
+    public static Quantity Length(double metres, double? plusMinus = null) => new(metres, Kind.Length, plusMinus);
+
+    /// <summary>Ruler length in metres.</summary>
+    public static Quantity Short(double metres) => new(metres, Kind.ShortLength);
+
+    /// <summary>Thickness in metres.</summary>
+    public static Quantity Diameter(double metres) => new(metres, Kind.Diameter);
+
+    /// <summary>Line or fly mass in kilograms.</summary>
+    public static Quantity LineMass(double kg, double? plusMinus = null) => new(kg, Kind.LineMass, plusMinus);
+
+    /// <summary>Gear mass in kilograms.</summary>
+    public static Quantity Gear(double kg) => new(kg, Kind.GearMass);
+
+    /// <summary>Fish mass in kilograms.</summary>
+    public static Quantity Fish(double kg) => new(kg, Kind.FishMass);
+
+    /// <summary>Wind in metres per second.</summary>
+    public static Quantity Wind(double mps) => new(mps, Kind.WindSpeed);
+
+    /// <summary>Line class.</summary>
+    public static Quantity Class(double number, double? plusMinus = null) => new(number, Kind.LineClass, plusMinus);
+
+    /// <summary>Ratio.</summary>
+    public static Quantity Ratio(double ratio, double? plusMinus = null) => new(ratio, Kind.Ratio, plusMinus);
+
+    /// <summary>Force in newtons.</summary>
+    public static Quantity Force(double newtons) => new(newtons, Kind.Force);
+}
+
+/// <summary>A measured value with the half-width of its tolerance, same unit.</summary>
+/// <param name="Value">Best value.</param>
+/// <param name="PlusMinus">Half-width, zero or more.</param>
+public sealed record Measured(double Value, double PlusMinus);

@@ -1,0 +1,15 @@
+using ZingCast.Core.Lines;
+using ZingCast.Core.Reels;
+using ZingCast.Core.Rods;
+
+namespace ZingCast.Core.Shed;
+
+/// <summary>Everything there is to choose from.</summary>
+/// <param name="Rods">Rods.</param>
+/// <param name="Lines">Lines.</param>
+/// <param name="Reels">Reels.</param>
+public sealed record GearShed(IReadOnlyList<Rod> Rods, IReadOnlyList<FlyLine> Lines, IReadOnlyList<Reel> Reels)
+{
+    /// <summary>A shed with nothing in it.</summary>
+    public static readonly GearShed Empty = new([], [], []);
+}

@@ -1,0 +1,134 @@
+using System.Globalization;
+using System.Text.RegularExpressions;
+using ZingCast.Core.Measures;
+
+namespace ZingCast.Core.Standards;
+
+/// <summary>What came of reading a typed measure: a value in SI, or words that say what to type instead.</summary>
+/// <param name="Value">SI value, null when it could not be read.</param>
+/// <param name="Problem">What is wrong and what would do, null when it was read.</param>
+public sealed record Reading(double? Value, string? Problem);
+
+/// <summary>Reads what people type: "60ft", "18 kn", "9'6\"", "4X", "240gr", "F5". Understands any unit that fits the kind.</summary>
+public static partial class Reader
+{
+    private sealed record UnitWord(Kind[] Kinds, double ToSi, string[] Words);
+
+    private static readonly Kind[] Lengths = [Kind.Length, Kind.ShortLength, Kind.Diameter];
+    private static readonly Kind[] Masses = [Kind.LineMass, Kind.GearMass, Kind.FishMass];
+    private static readonly Kind[] Speeds = [Kind.WindSpeed, Kind.WaterSpeed, Kind.SinkRate];
+
+    private static readonly UnitWord[] Units =
+    [
+        new(Lengths, 1, ["m", "metre", "metres", "meter", "meters"]), new(Lengths, .01, ["cm"]), new(Lengths, .001, ["mm"]),
+        new(Lengths, Exact.FootM, ["ft", "foot", "feet", "'"]), new(Lengths, Exact.InchM, ["in", "inch", "inches", "\""]),
+        new(Lengths, Exact.YardM, ["yd", "yds", "yard", "yards"]), new([Kind.Diameter], Exact.InchM / 1000, ["thou", "mil"]),
+        new(Masses, 1, ["kg", "kilo", "kilos"]), new(Masses, .001, ["g", "gram", "grams"]),
+        new(Masses, Exact.GrainKg, ["gr", "grn", "grain", "grains"]), new(Masses, Exact.OunceKg, ["oz", "ounce", "ounces"]),
+        new(Masses, Exact.PoundKg, ["lb", "lbs", "pound", "pounds"]),
+        new(Speeds, 1, ["m/s", "mps", "ms"]), new(Speeds, Exact.KnotMps, ["kn", "kt", "kts", "knot", "knots"]),
+        new(Speeds, Exact.MphMps, ["mph"]), new(Speeds, Exact.KphMps, ["km/h", "kmh", "kph"]), new(Speeds, Exact.InchM, ["in/s", "ips"]),
+        new(Speeds, Exact.FootM, ["ft/s", "fps"]), new(Speeds, .01, ["cm/s"]),
+        new([Kind.Force], 1, ["n"]), new([Kind.Force], Exact.PoundForceN, ["lb", "lbs", "lbf"]), new([Kind.Force], Exact.GravityMps2, ["kg", "kgf"]),
+        new([Kind.Angle], 1, ["°", "deg", "degrees"]), new([Kind.Temperature], 1, ["c", "°c"]),
+        new([Kind.LineClass], 1, ["#", "wt", "weight"]), new([Kind.Ratio], .01, ["%"]), new([Kind.Area], 1e-4, ["cm2", "cm²"]),
+        new([Kind.Time], 1, ["s", "sec", "seconds"]), new([Kind.Time], 60, ["min", "minutes"]),
+    ];
+
+    /// <summary>
+    /// The unit a bare number is taken in, and numbers are shown in, for each kind: trade first, then metric.
+    /// </summary>
+    public static readonly IReadOnlyDictionary<Kind, (string Trade, string Metric)> Usual = new Dictionary<Kind, (string, string)>
+    {
+        [Kind.Length] = ("ft", "m"), [Kind.ShortLength] = ("in", "cm"), [Kind.Diameter] = ("thou", "mm"), [Kind.LineMass] = ("gr", "g"),
+        [Kind.GearMass] = ("oz", "g"), [Kind.FishMass] = ("lb", "kg"), [Kind.WindSpeed] = ("kn", "m/s"), [Kind.WaterSpeed] = ("ft/s", "m/s"),
+        [Kind.SinkRate] = ("in/s", "cm/s"), [Kind.Temperature] = ("°F", "°C"), [Kind.Angle] = ("°", "°"), [Kind.Force] = ("lb", "kg"),
+        [Kind.Area] = ("cm²", "cm²"), [Kind.LineClass] = ("#", "#"), [Kind.Ratio] = ("", ""), [Kind.Time] = ("s", "s"),
+    };
+
+    /// <summary>SI value of one of a unit of a kind. Throws <see cref="ArgumentException"/> when the unit does not measure that kind.</summary>
+    public static double ToSi(Kind kind, string unit) =>
+        unit.Length == 0 ? 1 : FindUnit(kind, unit.ToLowerInvariant())?.ToSi ?? throw new ArgumentException($"'{unit}' does not measure {kind}.", nameof(unit));
+
+    /// <summary>Reads a measure. A bare number is taken in the usual trade or metric unit. Never throws on bad text.</summary>
+    public static Reading Read(Kind kind, string? text, bool metric)
+    {
+        var typed = (text ?? "").Trim().ToLowerInvariant().Replace('’', '\'').Replace('′', '\'').Replace('”', '"').Replace('″', '"').Replace("''", "\"");
+        if (typed.Length == 0)
+            return Bad($"Type {Example(kind, metric)}.");
+        // A comma is a decimal mark unless it groups thousands, which nobody types for tackle.
+        typed = typed.Replace(',', '.').Replace('−', '-').Replace("½", ".5").Replace("¼", ".25").Replace("¾", ".75");
+
+        if (kind == Kind.Diameter && XNumber().Match(typed) is { Success: true } x)
+            return Good(Tippets.DiameterOfX(Number(x.Groups[1].Value)));
+        if (kind == Kind.Diameter && Pounds().Match(typed) is { Success: true } pounds)
+            return Good(Tippets.DiameterOfStrength(Number(pounds.Groups[1].Value) * Exact.PoundForceN));
+        if (kind == Kind.WindSpeed && Force().Match(typed) is { Success: true } force)
+            return int.Parse(force.Groups[1].Success ? force.Groups[1].Value : force.Groups[2].Value, CultureInfo.InvariantCulture) is <= 12 and var f
+                ? Good(Beaufort.Rows[f].MiddleMps) : Bad("Beaufort ends at force 12.");
+        if (kind == Kind.Temperature && Fahrenheit().Match(typed) is { Success: true } hot)
+            return Good((Number(hot.Groups[1].Value) - 32) / 1.8);
+        if (Lengths.Contains(kind) && FeetAndInches().Match(typed) is { Success: true } feet)
+            return Good(Number(feet.Groups[1].Value) * Exact.FootM + Number(feet.Groups[2].Value) * Exact.InchM);
+
+        var match = NumberAndUnit().Match(typed);
+        if (!match.Success)
+            return Bad($"“{text!.Trim()}” is not a measure. Type {Example(kind, metric)}.");
+        var number = Number(match.Groups[1].Value);
+        var unit = match.Groups[2].Value;
+        if (unit.Length == 0 && kind == Kind.Temperature)
+            return Good(metric ? number : (number - 32) / 1.8);
+        if (unit.Length == 0)
+            return Good(number * ToSi(kind, metric ? Usual[kind].Metric : Usual[kind].Trade));
+        if (FindUnit(kind, unit) is { } found)
+            return Good(number * found.ToSi);
+        return Bad(Units.Any(u => u.Words.Contains(unit))
+            ? $"“{unit}” does not measure this. Type {Example(kind, metric)}."
+            : $"“{unit}” is not a unit known here. Type {Example(kind, metric)}.");
+    }
+
+    /// <summary>Reads a hook size: "2/0", "#12", "size 12", "12". Null when it is none.</summary>
+    public static HookSize? ReadHook(string? text)
+    {
+        if (HookText().Match((text ?? "").Trim().ToLowerInvariant()) is not { Success: true } match)
+            return null;
+        var n = int.Parse(match.Groups[1].Value, CultureInfo.InvariantCulture);
+        if (match.Groups[2].Success)
+            return n is >= 1 and <= 1 - HookSize.Largest ? new(1 - n) : null;
+        return n is >= 1 and <= HookSize.Smallest ? new(n) : null;
+    }
+
+    private static UnitWord? FindUnit(Kind kind, string word) => Array.Find(Units, u => u.Kinds.Contains(kind) && u.Words.Contains(word));
+
+    private static double Number(string text) => double.Parse(text, NumberStyles.Float, CultureInfo.InvariantCulture);
+
+    private static Reading Good(double value) => double.IsFinite(value) ? new(value, null) : Bad("That number is too large.");
+
+    private static Reading Bad(string problem) => new(null, problem);
+
+    private static string Example(Kind kind, bool metric) => kind switch
+    {
+        Kind.Length => metric ? "a length such as 17 m or 55 ft" : "a length such as 55 ft or 17 m",
+        Kind.ShortLength => "a length such as 15 cm or 6 in",
+        Kind.Diameter => "a thickness such as 4X, 0.20 mm or 16 lb",
+        Kind.LineMass => "a mass such as 240 gr or 15.5 g",
+        Kind.GearMass => "a mass such as 95 g or 3.4 oz",
+        Kind.FishMass => "a mass such as 2 kg or 4 lb",
+        Kind.WindSpeed => "a wind such as 18 kn, 9 m/s or F5",
+        Kind.WaterSpeed => "a speed such as 0.5 m/s or 2 ft/s",
+        Kind.Temperature => metric ? "a temperature such as 14 °C or 57 °F" : "a temperature such as 57 °F or 14 °C",
+        Kind.LineClass => "a line class such as 6 or 7.5",
+        Kind.Angle => "an angle such as 45°",
+        _ => "a number",
+    };
+
+    private const string Num = @"([-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?)";
+
+    [GeneratedRegex("^" + Num + @"\s*x$")] private static partial Regex XNumber();
+    [GeneratedRegex("^" + Num + @"\s*(?:lb|lbs|pounds?)$")] private static partial Regex Pounds();
+    [GeneratedRegex(@"^(?:(?:f|force|bft|beaufort)\s*(\d{1,2})|(\d{1,2})\s*(?:bft|bf|beaufort))$")] private static partial Regex Force();
+    [GeneratedRegex("^" + Num + @"\s*°?\s*f$")] private static partial Regex Fahrenheit();
+    [GeneratedRegex("^" + Num + @"\s*(?:'|ft|feet|foot)\s*" + Num + @"\s*(?:""|in|inch|inches)?$")] private static partial Regex FeetAndInches();
+    [GeneratedRegex("^#?" + Num + @"\s*(\S*)$")] private static partial Regex NumberAndUnit();
+    [GeneratedRegex(@"^(?:#|size|no\.?)?\s*(\d{1,2})\s*(/\s*0)?$")] private static partial Regex HookText();
+}

@@ -1,0 +1,137 @@
+using Microsoft.EntityFrameworkCore;
+using ZingCast.Core.Briefs;
+using ZingCast.Core.Lines;
+using ZingCast.Core.Matching;
+using ZingCast.Core.Measures;
+using ZingCast.Core.Reels;
+using ZingCast.Core.Rods;
+using ZingCast.Core.Shed;
+using ZingCast.Core.Standards;
+
+namespace ZingCast.Store;
+
+/// <summary>
+/// Marram Quay, a tackle-loan shed that does not exist, and its three waters: the Fennet, Oss Mere and the Skerries.
+/// Labels and measurements disagree as they do in life.
+/// </summary>
+public static class DemoWorld
+{
+    private const double Ft = Exact.FootM;
+
+    public static readonly IReadOnlyList<Rod> Rods =
+    [
+        Rod("R1", "honey glass, short", 6.75, 3, 3.2, 55, 82, 3, "tip ring replaced"),
+        Rod("R2", "little green", 7.5, 4, 3.8, 60, 78, 4),
+        Rod("R3", "9 ft, marked 6", 9, 6, 7.3, 67, 96, 4, "comes back with “feels wrong” on the slip; it is a seven"),
+        Rod("R4", "the straight five", 9, 5, 5.1, 64, 88, 4),
+        Rod("R5", "long nymph rod", 10, 4, 4.5, 61, 92, 4),
+        Rod("R6", "blue eight", 9, 8, 8.2, 66, 108, 4),
+        Rod("R7", "9½ ft, stiff as a gate", 9.5, 8, 9.3, 72, 118, 4, "very fast: line it a class down"),
+        Rod("R8", "loan seven", 9, 7, null, null, 102, 4, "never bend-tested", RodAction.MediumFast),
+        Rod("R9", "shore seven, soft", 9.5, 7, 6.6, 60, 110, 2),
+        Rod("R10", "heavy grey", 9, 10, 10.3, 65, 132, 4),
+        Rod("R11", "no label, brown wraps", 8.5, null, 5.7, 58, 90, 2, "found behind the stove"),
+        Rod("R12", "salt nine", 9, 9, null, null, 120, 4, null, RodAction.Fast),
+    ];
+
+    public static readonly IReadOnlyList<FlyLine> Lines =
+    [
+        Line("L1", "olive double taper", 3, Build.DoubleTaper, 27, 27, null, "floating", "temperate", 3.0, .8, 1.0),
+        Line("L2", "straw long belly", 4, Build.WeightForward, 29, 15, 196, "floating", "temperate", 3.0, .85, 1.15),
+        Line("L3", "mint double taper", 5, Build.DoubleTaper, 27, 27, 418, "floating", "cold", 3.0, .85, 1.25),
+        Line("L4", "box says 5", 5, Build.WeightForward, 27, 11.6, 204, "floating", "temperate", 2.2, .9, 1.3, note: "weighs like a six"),
+        Line("L5", "sand all-round", 6, Build.WeightForward, 27, 12.2, 214, "floating", "temperate", 2.2, .9, 1.35),
+        Line("L6", "box says 6, weighs more", 6, Build.WeightForward, 27, 11.9, 244, "floating", "temperate", 2.0, .95, 1.45),
+        Line("L7", "peach short head", 7, Build.WeightForward, 30, 9.6, 246, "floating", "temperate", 1.5, 1.0, 1.65),
+        Line("L8", "ivory all-round", 8, Build.WeightForward, 30, 12.5, 282, "floating", "temperate", 2.0, 1.0, 1.6, salt: true),
+        Line("L9", "bulk eight, stubby", 8, Build.WeightForward, 30, 8.8, 290, "floating", "warm", 1.0, 1.1, 1.85),
+        Line("L10", "clear intermediate", 7, Build.WeightForward, 30, 11.0, 228, "intermediate", "cold", 1.8, .85, 1.2, salt: true),
+        Line("L11", "grey intermediate, no box", null, Build.WeightForward, 30, 11.4, 262, "intermediate", "temperate", 1.8, .9, 1.25, salt: true, note: "label lost; weighed on the bench"),
+        Line("L12", "slate intermediate", 9, Build.WeightForward, 30, 11.9, 322, "intermediate", "temperate", 1.6, .95, 1.35, salt: true),
+        Line("L13", "rust sinker", 8, Build.WeightForward, 30, 10.0, 268, "type3", "temperate", 1.4, .8, 1.1, salt: true),
+        Line("L14", "brown sinker", 6, Build.WeightForward, 27, 9.8, 198, "type3", "cold", 1.4, .7, .95),
+        Line("L15", "black fast sinker", 7, Build.WeightForward, 30, 9.2, 242, "type5", "temperate", 1.2, .7, 1.0),
+        Line("L16", "loop-on shooting head", 9, Build.ShootingHead, 40, 9.4, 318, "type2", "temperate", 1.2, .85, 1.2, running: .6, salt: true),
+        Line("L17", "bark predator line", 10, Build.WeightForward, 30, 9.0, 392, "floating", "temperate", .9, 1.2, 2.1),
+        Line("L18", "tropical nine", 9, Build.WeightForward, 30, 12.0, 318, "floating", "tropical", 2.0, 1.0, 1.6, salt: true),
+        Line("L19", "brown, from the drawer", null, Build.WeightForward, 25, 10.5, null, "floating", "temperate", 2.0, .9, 1.3, note: "no label, never weighed"),
+        Line("L20", "fast sinker, cold coating", 8, Build.WeightForward, 30, 9.1, 276, "type6", "cold", 1.2, .7, 1.0),
+    ];
+
+    public static readonly IReadOnlyList<Reel> Reels =
+    [
+        Reel("S1", "brass click-pawl", 3, 4, 22, 68, 19, 88, false, null),
+        Reel("S2", "small black", 4, 5, 38, 78, 20, 112, false, 18),
+        Reel("S3", "silver five-six", 5, 6, 42, 84, 22, 132, false, 22),
+        Reel("S4", "label says 7/8", 7, 8, null, null, null, 158, true, 30, 140, "poly20"),
+        Reel("S5", "wide-arbor eight", 7, 9, 55, 95, 26, 172, true, 35),
+        Reel("S6", "deep spool nine", 8, 10, 42, 100, 28, 196, true, 40),
+        Reel("S7", "grey six, sand in the drag", 5, 7, 45, 86, 23, 140, false, 15),
+        Reel("S8", "heavy salt ten", 9, 11, 60, 110, 32, 248, true, 55),
+        Reel("S9", "no marks, capacity unknown", null, null, null, null, null, 150, false, null),
+        Reel("S10", "cassette seven", 6, 8, 50, 92, 27, 168, false, 20),
+    ];
+
+    /// <summary>The three briefs the demo opens with.</summary>
+    public static IReadOnlyList<SavedBrief> Briefs(DateTime now) =>
+    [
+        Saved("Sea bass on the Skerries", now, new()
+        {
+            FlyKind = "baitfish", HookSize = 0, Species = "sea-bass", DistanceM = 17, WindMps = 8 * Exact.KnotMps, WindFromDeg = 315,
+            Water = Water.Shore, DepthM = 1, CurrentMps = .3, WaterC = 13, Caster = "club",
+        }),
+        Saved("Grayling on the Fennet", now, new()
+        {
+            FlyKind = "dry", HookSize = 16, Species = "grayling", DistanceM = 8, WindMps = 1, WindFromDeg = 200, Water = Water.SmallStream,
+            Cover = Cover.Canopy, Stance = Stance.Wading, Wariness = Wariness.Spooky, WaterC = 10, Caster = "skilled",
+        }),
+        Saved("Zander from Oss Mere", now, new()
+        {
+            FlyKind = "slim-streamer", HookSize = 4, Species = "zander", FishKg = 2.5, DistanceM = 16, WindMps = 4, WindFromDeg = 60,
+            Water = Water.Stillwater, Stance = Stance.Boat, DepthM = 4, CurrentMps = 0, WaterC = 14, Caster = "club",
+        }),
+    ];
+
+    /// <summary>Puts the demo gear and briefs beside whatever is there, in one transaction. Tags already taken are left alone.</summary>
+    public static async Task AddAsync(ZingDb db, TimeProvider clock, CancellationToken cancel = default)
+    {
+        await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+        var there = await db.ShedAsync(cancel);
+        db.Rods.AddRange(Rods.Where(r => there.Rods.All(t => t.Tag != r.Tag)).Select(r => r with { }));
+        db.Lines.AddRange(Lines.Where(l => there.Lines.All(t => t.Tag != l.Tag)).Select(l => l with { }));
+        db.Reels.AddRange(Reels.Where(r => there.Reels.All(t => t.Tag != r.Tag)).Select(r => r with { }));
+        var names = await db.Briefs.Select(b => b.Name).ToListAsync(cancel);
+        db.Briefs.AddRange(Briefs(clock.GetUtcNow().UtcDateTime).Where(b => !names.Contains(b.Name)));
+        await db.SaveChangesAsync(cancel);
+        await transaction.CommitAsync(cancel);
+    }
+
+    /// <summary>The demo shed in memory, with ids, for tests and benchmarks.</summary>
+    public static GearShed Shed() => new(
+        [.. Rods.Select((r, i) => r with { Id = i + 1 })], [.. Lines.Select((l, i) => l with { Id = i + 1 })], [.. Reels.Select((r, i) => r with { Id = i + 1 })]);
+
+    private static SavedBrief Saved(string name, DateTime now, BriefDraft draft) => new() { Name = name, Draft = draft, Pins = Pins.None, Off = [], ChangedAt = now };
+
+    private static Rod Rod(string tag, string name, double ft, double? printed, double? measured, double? angle, double grams, int pieces, string? note = null, RodAction? action = null) => new()
+    {
+        Tag = tag, Name = name, LengthM = ft * Ft, PrintedClass = printed, MeasuredClass = measured, MeasuredPlusMinus = measured is null ? null : .3,
+        ActionAngleDeg = angle, PrintedAction = action, MassKg = grams / 1000, Pieces = pieces, Note = note,
+    };
+
+    private static FlyLine Line(
+        string tag, string name, double? printed, Build build, double lengthM, double headM, double? grains, string density, string coating,
+        double front, double tipMm, double bellyMm, double running = .9, bool salt = false, string? note = null) => new()
+        {
+            Tag = tag, Name = name, PrintedClass = printed, Build = build, LengthM = lengthM, HeadM = headM, HeadKg = grains * Exact.GrainKg,
+            Density = density, Coating = coating, FrontTaperM = front, RearTaperM = build == Build.ShootingHead ? 0 : 1.5, TipDiameterM = tipMm / 1000,
+            BellyDiameterM = bellyMm / 1000, RunningDiameterM = running / 1000, SaltRated = salt, Note = note,
+        };
+
+    private static Reel Reel(
+        string tag, string name, double? low, double? high, double? arborMm, double? rimMm, double? widthMm, double grams, bool salt, double? drag,
+        double? statedM = null, string? stated = null) => new()
+        {
+            Tag = tag, Name = name, LabelLow = low, LabelHigh = high, ArborM = arborMm / 1000, RimM = rimMm / 1000, WidthM = widthMm / 1000,
+            MassKg = grams / 1000, SaltProof = salt, DragN = drag, StatedBackingM = statedM, StatedBacking = stated,
+        };
+}

@@ -1,0 +1,87 @@
+using System.Text.Json;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.ChangeTracking;
+using Microsoft.EntityFrameworkCore.Metadata.Builders;
+using ZingCast.Core.Briefs;
+using ZingCast.Core.Lines;
+using ZingCast.Core.Matching;
+using ZingCast.Core.Reels;
+using ZingCast.Core.Rods;
+using ZingCast.Core.Shed;
+
+namespace ZingCast.Store;
+
+/// <summary>A brief as kept: what the person said, pinned and switched off.</summary>
+public sealed class SavedBrief
+{
+    public int Id { get; set; }
+
+    public required string Name { get; set; }
+
+    public required BriefDraft Draft { get; set; }
+
+    public required Pins Pins { get; set; }
+
+    public required List<string> Off { get; set; }
+
+    /// <summary>Counts edits; the entity tag of the brief over HTTP.</summary>
+    public int Version { get; set; } = 1;
+
+    public DateTime ChangedAt { get; set; }
+
+    public DateTime? DeletedAt { get; set; }
+}
+
+/// <summary>The shed and the briefs in SQLite. Gear tables are the Core's own records; deleting only hides, so it can be undone.</summary>
+public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options)
+{
+    /// <summary>Shadow column that hides a row.</summary>
+    public const string DeletedAt = "DeletedAt";
+
+    public DbSet<Rod> Rods => Set<Rod>();
+
+    public DbSet<FlyLine> Lines => Set<FlyLine>();
+
+    public DbSet<Reel> Reels => Set<Reel>();
+
+    public DbSet<SavedBrief> Briefs => Set<SavedBrief>();
+
+    /// <summary>Everything in the shed, in the order it was put there.</summary>
+    public async Task<GearShed> ShedAsync(CancellationToken cancel = default) => new(
+        await Rods.AsNoTracking().OrderBy(r => r.Id).ToListAsync(cancel),
+        await Lines.AsNoTracking().OrderBy(l => l.Id).ToListAsync(cancel),
+        await Reels.AsNoTracking().OrderBy(r => r.Id).ToListAsync(cancel));
+
+    protected override void OnModelCreating(ModelBuilder modelBuilder)
+    {
+        Gear(modelBuilder.Entity<Rod>(), r => r.Tag);
+        Gear(modelBuilder.Entity<FlyLine>(), l => l.Tag);
+        Gear(modelBuilder.Entity<Reel>(), r => r.Tag);
+        modelBuilder.Entity<Rod>().Property(r => r.PrintedAction).HasConversion<string>();
+        modelBuilder.Entity<FlyLine>().Property(l => l.Build).HasConversion<string>();
+        modelBuilder.Entity<SavedBrief>(brief =>
+        {
+            brief.HasQueryFilter(b => b.DeletedAt == null);
+            brief.Property(b => b.Version).IsConcurrencyToken();
+            Json(brief.Property(b => b.Draft));
+            Json(brief.Property(b => b.Pins));
+            Json(brief.Property(b => b.Off));
+        });
+    }
+
+    private static void Gear<T>(EntityTypeBuilder<T> gear, System.Linq.Expressions.Expression<Func<T, object?>> tag) where T : class
+    {
+        gear.Property<DateTime?>(DeletedAt);
+        gear.HasQueryFilter(x => EF.Property<DateTime?>(x, DeletedAt) == null);
+        // A tag names one piece in the shed; a hidden piece does not block its tag.
+        gear.HasIndex(tag).IsUnique().HasFilter($"\"{DeletedAt}\" IS NULL");
+    }
+
+    private static void Json<T>(PropertyBuilder<T> property) => property.HasConversion(
+        value => JsonSerializer.Serialize(value, JsonSerializerOptions.Web),
+        text => JsonSerializer.Deserialize<T>(text, JsonSerializerOptions.Web)!,
+        new ValueComparer<T>(
+            (a, b) => JsonSerializer.Serialize(a, JsonSerializerOptions.Web) == JsonSerializer.Serialize(b, JsonSerializerOptions.Web),
+            value => value!.GetHashCode(),
+            value => value));
+}

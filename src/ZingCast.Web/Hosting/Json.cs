@@ -1,0 +1,52 @@
+using System.Text.Json;
+using System.Text.Json.Serialization;
+using Microsoft.AspNetCore.Diagnostics;
+using Microsoft.AspNetCore.OpenApi;
+using Microsoft.OpenApi;
+using ZingCast.Core.Measures;
+
+namespace ZingCast.Web.Hosting;
+
+/// <summary>A sentence goes over the wire as its parts, so the reader's own units can be put in.</summary>
+public sealed class SentenceConverter : JsonConverter<Sentence>
+{
+    public override Sentence Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) => throw new JsonException("Sentences are only written.");
+
+    public override void Write(Utf8JsonWriter writer, Sentence value, JsonSerializerOptions options) => JsonSerializer.Serialize(writer, value.Parts, options);
+}
+
+/// <summary>Turns unreadable bodies and lost races into problem details with words a person can use.</summary>
+public sealed class FriendlyFailures(IProblemDetailsService problems) : IExceptionHandler
+{
+    public async ValueTask<bool> TryHandleAsync(HttpContext httpContext, Exception exception, CancellationToken cancellationToken)
+    {
+        var (status, title) = exception switch
+        {
+            BadHttpRequestException bad when bad.InnerException is JsonException json => (400, $"This could not be read{(json.Path is { } path ? $" at {path.TrimStart('$', '.')}" : "")}: check the value and its type."),
+            BadHttpRequestException bad => (bad.StatusCode, "This request could not be read."),
+            _ => (500, "Something broke on our side. Nothing was changed."),
+        };
+        httpContext.Response.StatusCode = status;
+        return await problems.TryWriteAsync(new() { HttpContext = httpContext, ProblemDetails = { Status = status, Title = title } });
+    }
+}
+
+/// <summary>Shape of the API description where the serializer alone does not tell.</summary>
+public static class Description
+{
+    public static void Configure(OpenApiOptions options)
+    {
+        options.AddDocumentTransformer((document, _, _) =>
+        {
+            document.Info = new() { Title = "Zing Cast", Version = "v1", Description = "SI units; the unit is in the field's name." };
+            document.Servers = [];
+            return Task.CompletedTask;
+        });
+        options.AddSchemaTransformer(async (schema, context, cancel) =>
+        {
+            if (context.JsonTypeInfo.Type != typeof(Sentence)) return;
+            schema.Type = JsonSchemaType.Array;
+            schema.Items = await context.GetOrCreateSchemaAsync(typeof(Part), null, cancel);
+        });
+    }
+}

@@ -1,0 +1,22 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+using ZingCast.Core.Briefs;
+using ZingCast.Core.Matching;
+using ZingCast.Store;
+
+namespace ZingCast.Web.Rooms;
+
+/// <summary>A brief to solve against the shed.</summary>
+public sealed record SolveRequest(BriefDraft Brief, Pins? Pins, IReadOnlyList<string>? Off);
+
+public static class MatchingRoom
+{
+    public static void MapMatching(this WebApplication app) =>
+        app.MapPost("/api/matching/solve", async Task<Results<Ok<Solution>, ValidationProblem>> (SolveRequest request, ZingDb db, Matcher matcher, CancellationToken cancel) =>
+        {
+            var shed = await db.ShedAsync(cancel);
+            var pins = request.Pins ?? Pins.None;
+            if (Brief.Check(request.Brief) is { Count: > 0 } briefProblems) return Problems.Of(briefProblems, "brief.");
+            if (pins.Check(shed) is { Count: > 0 } pinProblems) return Problems.Of(pinProblems);
+            return TypedResults.Ok(matcher.Solve(Brief.Complete(request.Brief), shed, pins, (request.Off ?? []).ToHashSet()));
+        }).WithTags("Matching").WithSummary("From a brief to an outfit with its reasons.");
+}

@@ -1,0 +1,66 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+using ZingCast.Core.Flies;
+using ZingCast.Core.Matching;
+using ZingCast.Core.Measures;
+using ZingCast.Core.Reference;
+using ZingCast.Core.Standards;
+
+namespace ZingCast.Web.Rooms;
+
+/// <summary>What one display unit is in SI.</summary>
+public sealed record UnitFactor(Kind Kind, string Trade, double TradeToSi, string Metric, double MetricToSi);
+
+/// <summary>Something to pick from a list.</summary>
+public sealed record Choice(string Id, string Name, string? About = null);
+
+/// <summary>A hook size to pick, with its outside measures.</summary>
+public sealed record HookChoice(int Number, string Name, double LengthM, double GapeM, double WireM);
+
+/// <summary>Everything the pages need to know of the trade: units, choices, tables and rules.</summary>
+public sealed record StandardsAnswer(
+    IReadOnlyList<UnitFactor> Units, IReadOnlyList<Choice> FlyKinds, IReadOnlyList<HookChoice> Hooks, IReadOnlyList<Choice> Species, IReadOnlyList<Choice> Casters,
+    IReadOnlyList<Choice> Densities, IReadOnlyList<Choice> Coatings, IReadOnlyList<Choice> Backings,
+    IReadOnlyList<ReferenceTable> Tables, IReadOnlyList<Rule> Rules);
+
+/// <summary>A measure as read.</summary>
+public sealed record ReadAnswer(double Value);
+
+public static class StandardsRoom
+{
+    private static readonly StandardsAnswer Answer = new(
+        [.. Reader.Usual.Where(u => u.Key != Kind.Temperature).Select(u => new UnitFactor(u.Key, u.Value.Trade, Reader.ToSi(u.Key, u.Value.Trade), u.Value.Metric, Reader.ToSi(u.Key, u.Value.Metric)))],
+        [.. FlyKinds.Rows.Select(k => new Choice(k.Id, k.Name, $"{k.Small} to {k.Large}"))],
+        [.. Hooks.Rows.Select(h => (h.Size, Hook: Hooks.Of(h.Size))).Select(h => new HookChoice(h.Size.Number, h.Size.ToString(), h.Hook.LengthM, h.Hook.GapeM, h.Hook.WireM))],
+        [.. Fishes.All.OrderBy(s => s.Name, StringComparer.Ordinal).Select(s => new Choice(s.Id, s.Name, s.Group.Name))],
+        [.. Casters.Rows.Select(c => new Choice(c.Id, c.Name, c.About))],
+        [.. Densities.Rows.Select(d => new Choice(d.Id, d.Name))],
+        [.. Coatings.Rows.Select(c => new Choice(c.Id, c.Name))],
+        [.. Backings.Rows.Select(b => new Choice(b.Id, b.Name))],
+        ReferenceShelf.All, Rules.All);
+
+    public static void MapStandards(this WebApplication app)
+    {
+        app.MapGet("/api/standards", () => TypedResults.Ok(Answer)).WithTags("Standards").WithSummary("Units, choices, tables and rules.");
+
+        app.MapGet("/api/measures/read", Results<Ok<ReadAnswer>, ValidationProblem> (Kind kind, string text, bool metric) =>
+            Reader.Read(kind, text, metric) is { Value: { } value } ? TypedResults.Ok(new ReadAnswer(value))
+                : Problems.At("text", Reader.Read(kind, text, metric).Problem!))
+            .WithTags("Standards").WithSummary("Reads a typed measure such as 60ft, 18 kn or 4X into SI.");
+
+        app.MapGet("/api/measures/hook", Results<Ok<HookChoice>, ValidationProblem> (string text) =>
+        {
+            if (Reader.ReadHook(text) is not { } size) return Problems.At("text", "Type a hook size such as #12 or 2/0.");
+            var hook = Hooks.Of(size);
+            return TypedResults.Ok(new HookChoice(size.Number, size.ToString(), hook.LengthM, hook.GapeM, hook.WireM));
+        }).WithTags("Standards").WithSummary("Reads a typed hook size.");
+    }
+}
+
+/// <summary>Field problems as validation problem details.</summary>
+public static class Problems
+{
+    public static ValidationProblem At(string field, string words) => Of([new(field, words)]);
+
+    public static ValidationProblem Of(IEnumerable<FieldProblem> problems, string prefix = "") => TypedResults.ValidationProblem(
+        problems.GroupBy(p => prefix + p.Field).ToDictionary(g => g.Key, g => g.Select(p => p.Problem).ToArray()), title: "Something needs another look.");
+}
