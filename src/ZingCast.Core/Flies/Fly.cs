@@ -15,7 +15,7 @@ namespace ZingCast.Core.Flies;
 /// <param name="Bushy">True when stiff tippet is needed to turn it over.</param>
 /// <param name="Weighted">True when it flies on an open loop because of its weight.</param>
 public sealed record FlyKind(
-    string Id, string Name, HookSize Small, HookSize Large, (double Low, double High) AreaCm2, (double Low, double High) WetG,
+    string Id, string Name, HookSize Small, HookSize Large, Spread AreaCm2, Spread WetG,
     double? SmallBodyM = null, double? LargeBodyM = null, bool Bushy = false, bool Weighted = false);
 
 /// <summary>Bulk and soaked mass of flies by family. Common practice.</summary>
@@ -27,18 +27,18 @@ public static class FlyKinds
     /// <summary>Small to large.</summary>
     public static readonly IReadOnlyList<FlyKind> Rows =
     [
-        new("midge", "midge or small nymph", new(24), new(18), (.05, .15), (.01, .05)),
-        new("dry", "hackled dry", new(16), new(12), (.3, .5), (.04, .08)),
-        new("terrestrial", "big terrestrial", new(8), new(6), (.8, 1.2), (.2, .35), Bushy: true),
-        new("beaded-nymph", "beaded nymph", new(14), new(10), (.2, .3), (.2, .6)),
-        new("nymph-rig", "two-nymph rig, indicator and shot", new(16), new(10), (1, 2), (1.5, 3), Weighted: true),
-        new("slim-streamer", "slim streamer", new(8), new(4), (.6, .9), (.4, .8), .045, .07),
-        new("hair-bug", "hair bug or popper", new(4), new(2), (2, 3), (.8, 1.5), Bushy: true),
-        new("shrimp-crab", "weighted shrimp or crab", new(2), new(-1), (.8, 2), (.6, 2), Weighted: true),
-        new("baitfish", "sparse baitfish", new(0), new(-2), (1.2, 2), (1, 2), .08, .12),
-        new("weighted-baitfish", "weighted-eye baitfish", new(0), new(-2), (1.2, 2), (1.5, 3), .08, .12, Weighted: true),
-        new("predator", "bulky predator fly", new(-3), new(-5), (4, 6), (4, 7), .15, .20, Bushy: true),
-        new("giant", "articulated giant", new(-5), new(-7), (8, 12), (9, 16), .25, .35, Bushy: true),
+        new("midge", "midge or small nymph", new(24), new(18), new(.05, .15), new(.01, .05)),
+        new("dry", "hackled dry", new(16), new(12), new(.3, .5), new(.04, .08)),
+        new("terrestrial", "big terrestrial", new(8), new(6), new(.8, 1.2), new(.2, .35), Bushy: true),
+        new("beaded-nymph", "beaded nymph", new(14), new(10), new(.2, .3), new(.2, .6)),
+        new("nymph-rig", "two-nymph rig, indicator and shot", new(16), new(10), new(1, 2), new(1.5, 3), Weighted: true),
+        new("slim-streamer", "slim streamer", new(8), new(4), new(.6, .9), new(.4, .8), .045, .07),
+        new("hair-bug", "hair bug or popper", new(4), new(2), new(2, 3), new(.8, 1.5), Bushy: true),
+        new("shrimp-crab", "weighted shrimp or crab", new(2), new(-1), new(.8, 2), new(.6, 2), Weighted: true),
+        new("baitfish", "sparse baitfish", new(0), new(-2), new(1.2, 2), new(1, 2), .08, .12),
+        new("weighted-baitfish", "weighted-eye baitfish", new(0), new(-2), new(1.2, 2), new(1.5, 3), .08, .12, Weighted: true),
+        new("predator", "bulky predator fly", new(-3), new(-5), new(4, 6), new(4, 7), .15, .20, Bushy: true),
+        new("giant", "articulated giant", new(-5), new(-7), new(8, 12), new(9, 16), .25, .35, Bushy: true),
     ];
 
     /// <summary>The family with this id, or null.</summary>

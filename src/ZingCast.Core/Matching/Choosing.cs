@@ -17,6 +17,9 @@ public static class Choosing
     /// <summary>Cost from which a piece cannot do the job.</summary>
     public const double Impossible = 100;
 
+    /// <summary>From this length on a head is long and judged at what is carried, metres (38 ft, common practice).</summary>
+    public const double LongHeadM = 38 * Exact.FootM;
+
     /// <summary>How the line loads this rod for this brief. Needs a line of known mass and a rod of known class.</summary>
     public static LineLoad Load(Rod rod, FlyLine line, Brief brief)
     {
@@ -24,10 +27,11 @@ public static class Choosing
         var standard = LineWeights.MassKg(window);
         var carry = CarryM(line, brief);
         // Short heads hang wholly outside the tip; long ones are judged at the carry, but no shorter than the measuring length.
-        var shortHead = line.HeadM < Exact.ThirtyFeetM;
-        var judged = shortHead ? line.HeadM : Math.Clamp(carry, Exact.ThirtyFeetM, line.HeadM);
+        var judged = line.HeadM < LongHeadM ? line.HeadM : Math.Clamp(carry, Exact.ThirtyFeetM, line.HeadM);
         var mass = line.MassWithinKg(judged);
-        var ideal = shortHead ? LineWeights.MassKg(window + 1.75) / standard : Math.Min(1.35, judged / Exact.ThirtyFeetM);
+        // Short heads are built 1½ to 2 classes heavy on purpose; between short and long the ideal passes over smoothly.
+        var ideal = Blend.Between(LineWeights.MassKg(window + 1.75) / standard, Math.Min(1.35, judged / Exact.ThirtyFeetM),
+            Blend.Fraction(Exact.ThirtyFeetM, LongHeadM, line.HeadM));
         ideal += (rod.Action == RodAction.Fast && !rod.VeryFast ? .05 : 0) + (brief.Caster.Id == "learner" ? .05 : 0);
         return new(judged, mass, (mass + brief.Fly.WetKg) / standard, mass / standard,
             Math.Clamp(LineLoad.Top - .05 - brief.Fly.WetKg / standard, .5, ideal), window);

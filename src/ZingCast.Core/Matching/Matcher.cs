@@ -86,7 +86,7 @@ public sealed class Matcher(IDeliveryModel delivery)
                     ? (Sentence)$"Measured; a very fast rod, so its window is built on {Quantity.Class(measured - 1)}"
                     : rod.PrintedClass is { } printed ? (Sentence)$"Measured, where the label says {Quantity.Class(printed)}" : $"Measured; there is no label",
                 [new("bend test", Quantity.Class(measured, rod.MeasuredPlusMinus)), new("label", rod.PrintedClass is { } p ? Quantity.Class(p) : "none"), new("tip angle", rod.ActionAngleDeg is { } a ? new Quantity(a, Kind.Angle) : "not read")],
-                doubt: rod.PrintedClass is { } q && Math.Abs(q - measured) >= .75);
+                doubt: rod.LabelDisagrees);
         if (line.Id == 0)
             book.Note(Rules.LineChoice, "look for", $"No line in the shed suits this rod and water. Look for {Quantity.LineMass(line.MassKg ?? 0)} in a head of {Quantity.Length(line.HeadM)}, {Densities.Of(line.Density).Name}, {Coatings.Of(line.Coating).Name} coating",
                 [new("rod class", Quantity.Class(rod.WindowClass ?? 0)), new("density", Densities.Of(spec.Density).Name)], doubt: true);

@@ -89,7 +89,7 @@ public readonly record struct Quantity(double Value, Kind Kind, double? PlusMinu
     public static Quantity Force(double newtons) => new(newtons, Kind.Force);
 }
 
-/// <summary>A measured value with the half-width of its tolerance, same unit.</summary>
-/// <param name="Value">Best value.</param>
-/// <param name="PlusMinus">Half-width, zero or more.</param>
-public sealed record Measured(double Value, double PlusMinus);
+/// <summary>The two ends of a range, same unit as its name says.</summary>
+/// <param name="Low">Lower end.</param>
+/// <param name="High">Upper end, not below the lower.</param>
+public readonly record struct Spread(double Low, double High);

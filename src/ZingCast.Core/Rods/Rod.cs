@@ -54,6 +54,9 @@ public sealed record Rod
     /// <summary>Whether the published caution for very fast rods applies.</summary>
     public bool VeryFast => MeasuredClass is not null && ActionAngleDeg > VeryFastDeg;
 
+    /// <summary>True when label and bend test differ by three quarters of a class or more.</summary>
+    public bool LabelDisagrees => PrintedClass is { } printed && MeasuredClass is { } measured && Math.Abs(printed - measured) >= .75;
+
     /// <summary>The class its grain window is built on; null when nobody knows.</summary>
     public double? WindowClass => VeryFast ? MeasuredClass - 1 : Class;
 

@@ -3,7 +3,13 @@ using System.Text.Json.Serialization;
 using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.OpenApi;
 using Microsoft.OpenApi;
+using ZingCast.Core.Briefs;
+using ZingCast.Core.Lines;
+using ZingCast.Core.Matching;
 using ZingCast.Core.Measures;
+using ZingCast.Core.Reels;
+using ZingCast.Core.Rods;
+using ZingCast.Web.Rooms;
 
 namespace ZingCast.Web.Hosting;
 
@@ -34,6 +40,8 @@ public sealed class FriendlyFailures(IProblemDetailsService problems) : IExcepti
 /// <summary>Shape of the API description where the serializer alone does not tell.</summary>
 public static class Description
 {
+    private static readonly HashSet<Type> Partial = [typeof(BriefDraft), typeof(Pins), typeof(BriefEdit), typeof(SolveRequest), typeof(Rod), typeof(FlyLine), typeof(Reel)];
+
     public static void Configure(OpenApiOptions options)
     {
         options.AddDocumentTransformer((document, _, _) =>
@@ -44,7 +52,11 @@ public static class Description
         });
         options.AddSchemaTransformer(async (schema, context, cancel) =>
         {
-            if (context.JsonTypeInfo.Type != typeof(Sentence)) return;
+            // What we send is always whole; only what people send may leave things out.
+            var type = context.JsonTypeInfo.Type;
+            if (schema.Properties is { Count: > 0 } properties && !Partial.Contains(type))
+                schema.Required = properties.Keys.ToHashSet();
+            if (type != typeof(Sentence)) return;
             schema.Type = JsonSchemaType.Array;
             schema.Items = await context.GetOrCreateSchemaAsync(typeof(Part), null, cancel);
         });

@@ -7,8 +7,11 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Web.Rooms;
 
-/// <summary>What one display unit is in SI.</summary>
-public sealed record UnitFactor(Kind Kind, string Trade, double TradeToSi, string Metric, double MetricToSi);
+/// <summary>A unit to show a number in: SI = number × scale + offset.</summary>
+public sealed record DisplayUnit(string Name, double Scale, double Offset = 0);
+
+/// <summary>The two units a kind of quantity is shown in.</summary>
+public sealed record KindUnits(Kind Kind, DisplayUnit Trade, DisplayUnit Metric);
 
 /// <summary>Something to pick from a list.</summary>
 public sealed record Choice(string Id, string Name, string? About = null);
@@ -18,7 +21,7 @@ public sealed record HookChoice(int Number, string Name, double LengthM, double 
 
 /// <summary>Everything the pages need to know of the trade: units, choices, tables and rules.</summary>
 public sealed record StandardsAnswer(
-    IReadOnlyList<UnitFactor> Units, IReadOnlyList<Choice> FlyKinds, IReadOnlyList<HookChoice> Hooks, IReadOnlyList<Choice> Species, IReadOnlyList<Choice> Casters,
+    IReadOnlyList<KindUnits> Units, DisplayUnit XNumber, IReadOnlyList<Choice> FlyKinds, IReadOnlyList<HookChoice> Hooks, IReadOnlyList<Choice> Species, IReadOnlyList<Choice> Casters,
     IReadOnlyList<Choice> Densities, IReadOnlyList<Choice> Coatings, IReadOnlyList<Choice> Backings,
     IReadOnlyList<ReferenceTable> Tables, IReadOnlyList<Rule> Rules);
 
@@ -28,7 +31,8 @@ public sealed record ReadAnswer(double Value);
 public static class StandardsRoom
 {
     private static readonly StandardsAnswer Answer = new(
-        [.. Reader.Usual.Where(u => u.Key != Kind.Temperature).Select(u => new UnitFactor(u.Key, u.Value.Trade, Reader.ToSi(u.Key, u.Value.Trade), u.Value.Metric, Reader.ToSi(u.Key, u.Value.Metric)))],
+        [.. Reader.Usual.Select(u => new KindUnits(u.Key, Unit(u.Key, u.Value.Trade), Unit(u.Key, u.Value.Metric)))],
+        new("X", Tippets.DiameterOfX(1) - Tippets.DiameterOfX(0), Tippets.DiameterOfX(0)),
         [.. FlyKinds.Rows.Select(k => new Choice(k.Id, k.Name, $"{k.Small} to {k.Large}"))],
         [.. Hooks.Rows.Select(h => (h.Size, Hook: Hooks.Of(h.Size))).Select(h => new HookChoice(h.Size.Number, h.Size.ToString(), h.Hook.LengthM, h.Hook.GapeM, h.Hook.WireM))],
         [.. Fishes.All.OrderBy(s => s.Name, StringComparer.Ordinal).Select(s => new Choice(s.Id, s.Name, s.Group.Name))],
@@ -37,6 +41,8 @@ public static class StandardsRoom
         [.. Coatings.Rows.Select(c => new Choice(c.Id, c.Name))],
         [.. Backings.Rows.Select(b => new Choice(b.Id, b.Name))],
         ReferenceShelf.All, Rules.All);
+
+    private static DisplayUnit Unit(Kind kind, string unit) => unit == "°F" ? new(unit, 1 / 1.8, -32 / 1.8) : new(unit, Reader.ToSi(kind, unit));
 
     public static void MapStandards(this WebApplication app)
     {

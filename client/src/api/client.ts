@@ -1,0 +1,63 @@
+import createClient from 'openapi-fetch';
+import type { components, paths } from './schema';
+
+type S = components['schemas'];
+export type Quantity = S['Quantity'];
+export type Kind = S['Kind'];
+export type Part = S['Part'];
+export type Figure = S['Figure'];
+export type Verdict = S['Verdict'];
+export type LinkId = S['LinkId'];
+export type Link = S['Link'];
+export type LedgerStep = S['LedgerStep'];
+export type Candidate = S['Candidate'];
+export type Caution = S['Caution'];
+export type Solution = S['Solution'];
+export type BriefDraft = S['BriefDraft'];
+export type Pins = S['Pins'];
+export type BriefAnswer = S['BriefAnswer'];
+export type BriefRow = S['BriefRow'];
+export type Standards = S['StandardsAnswer'];
+export type Source = S['Source'];
+export type Rod = S['Rod'];
+export type FlyLine = S['FlyLine'];
+export type Reel = S['Reel'];
+export type GearShed = S['GearShed'];
+export type DisplayUnit = S['DisplayUnit'];
+
+export const api = createClient<paths>({ baseUrl: '' });
+
+/** Words for each field that needs another look, from a problem-details answer. */
+export type FieldWords = Record<string, string>;
+
+type ProblemBody = { title?: string | null; errors?: Record<string, string[]> };
+
+/** What went wrong, in words a person can use. */
+export class Trouble extends Error {
+  constructor(
+    message: string,
+    readonly status: number,
+    readonly fields: FieldWords,
+  ) {
+    super(message);
+  }
+}
+
+export function trouble(error: unknown, status: number): Trouble {
+  const body = (error ?? {}) as ProblemBody;
+  const fields = Object.fromEntries(Object.entries(body.errors ?? {}).map(([field, words]) => [field, words[0] ?? '']));
+  return new Trouble(body.title ?? 'Something broke. Nothing was changed.', status, fields);
+}
+
+/** Unwraps an answer or throws its trouble; a lost connection becomes a trouble of status 0. */
+export async function need<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
+  let answer;
+  try {
+    answer = await call;
+  } catch (lost) {
+    if (lost instanceof DOMException && lost.name === 'AbortError') throw lost;
+    throw new Trouble('Zing Cast does not answer. Is it still running?', 0, {});
+  }
+  if (answer.error !== undefined || !answer.response.ok) throw trouble(answer.error, answer.response.status);
+  return answer.data as T;
+}

@@ -1,0 +1,207 @@
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { api, need, Trouble, type BriefAnswer, type Solution } from '../../api/client';
+import { ChainDrawing } from '../../drawing/ChainDrawing';
+import { ChainStrip } from '../../drawing/ChainStrip';
+import { linkIds } from '../../drawing/outfit';
+import { useCommands } from '../../ui/commands';
+import { Say } from '../../ui/Say';
+import { Bench } from '../bench/Bench';
+import { Contradiction } from '../chain/Contradiction';
+import { Ledger } from '../ledger/Ledger';
+import { BriefPanel } from './BriefPanel';
+import { useBrief } from './useBrief';
+
+export function BriefPage() {
+  const { id } = useParams();
+  const number = Number(id);
+  const { data, error } = useQuery({
+    queryKey: ['brief', number],
+    queryFn: () => need(api.GET('/api/briefs/{id}', { params: { path: { id: number } } })),
+    staleTime: Infinity,
+    retry: (count, failure) => failure instanceof Trouble && failure.status === 0 && count < 2,
+  });
+  if (error)
+    return (
+      <main className="p-6">
+        <h1 className="text-xl font-semibold">{error.message}</h1>
+        <p className="mt-2">
+          <a className="underline" href="/briefs">
+            See the briefs that are here
+          </a>
+        </p>
+      </main>
+    );
+  if (!data) return <p className="p-6">Laying it out…</p>;
+  return <Desk key={data.id} loaded={data} />;
+}
+
+function Desk({ loaded }: { loaded: BriefAnswer }) {
+  const { link } = useParams();
+  const navigate = useNavigate();
+  const base = `/briefs/${loaded.id}`;
+  const work = useBrief(loaded);
+  const { solution, saving } = work;
+  const before = useBefore(solution);
+  const open = linkIds.find((l) => l === link);
+
+  useCommands([
+    ...linkIds.map((l, i) => ({ id: `link-${l}`, name: `Open the ${l === 'running' ? 'running line' : l}`, keys: [String(i + 1)], group: 'Chain', run: () => navigate(`${base}/${l}`) })),
+    { id: 'chain', name: 'Back to the whole chain', keys: ['0', 'Escape'], group: 'Chain', run: () => navigate(base) },
+    { id: 'next', name: 'Next link towards the hand', keys: [']'], group: 'Chain', run: () => navigate(`${base}/${linkIds[Math.min(8, linkIds.indexOf(open ?? 'fly') + (open ? 1 : 0))]}`) },
+    { id: 'previous', name: 'Next link towards the fly', keys: ['['], group: 'Chain', run: () => navigate(`${base}/${linkIds[Math.max(0, linkIds.indexOf(open ?? 'hand') - (open ? 1 : 0))]}`) },
+    { id: 'undo', name: 'Undo', keys: ['mod+z'], group: 'Work', run: work.undo },
+    { id: 'redo', name: 'Do again', keys: ['mod+shift+z', 'mod+y'], group: 'Work', run: work.redo },
+    { id: 'unpin', name: 'Let go of every pin', keys: [], group: 'Work', run: () => work.change('unpin', (w) => ({ ...w, pins: {} })) },
+    { id: 'rules-on', name: 'Switch every rule on again', keys: [], group: 'Work', run: work.off.length > 0 ? () => work.change('rules', (w) => ({ ...w, off: [] })) : null },
+    {
+      id: 'copy-brief',
+      name: 'Copy this brief, to try something else',
+      keys: ['c'],
+      group: 'Work',
+      run: async () => {
+        const copy = await need(api.POST('/api/briefs', { body: { name: `${work.name}, another way`.slice(0, 80), draft: work.draft, pins: work.pins, off: work.off } }));
+        navigate(`/briefs/${copy.id}`);
+      },
+    },
+  ]);
+
+  if (!solution)
+    return (
+      <main className="p-6">
+        {work.failure ? (
+          <>
+            <h1 className="text-xl font-semibold">{work.failure.message}</h1>
+            <ul>
+              {Object.entries(work.failure.fields).map(([field, words]) => (
+                <li key={field}>{words}</li>
+              ))}
+            </ul>
+            {work.failure.fields['pins.rod'] || work.failure.fields['pins.line'] || work.failure.fields['pins.reel'] ? (
+              <button className="btn mt-3" onClick={() => work.change('unpin', (w) => ({ ...w, pins: {} }))}>
+                Let go of the pins
+              </button>
+            ) : null}
+          </>
+        ) : (
+          <p>Laying it out…</p>
+        )}
+      </main>
+    );
+
+  const failing = solution.chain.filter((l) => l.verdict === 'fails');
+  const looking = solution.chain.filter((l) => l.verdict === 'look');
+  const toFind = solution.chain.filter((l) => l.toLookFor);
+  const pinWords = Object.entries(work.problems).find(([field]) => field.startsWith('pins.'))?.[1];
+
+  return (
+    <main className="mx-auto grid max-w-[112rem] grid-cols-1 gap-x-6 gap-y-6 px-4 py-3 lg:grid-cols-[19.5rem_minmax(0,1fr)_20rem]">
+      <nav aria-label="On this page" className="sticky top-0 z-20 -mx-4 flex border-b border-hair bg-paper lg:hidden">
+        {['brief', 'chain', 'ledger'].map((part) => (
+          <a key={part} href={`#${part}`} className="min-h-11 flex-1 py-2.5 text-center font-semibold capitalize">
+            {part}
+          </a>
+        ))}
+      </nav>
+      <div className="lg:sticky lg:top-12 lg:max-h-[calc(100vh-3.2rem)] lg:overflow-y-auto lg:pr-2" role="group" aria-label="The day">
+        <BriefPanel work={work} />
+      </div>
+
+      <section aria-label={open ? 'Bench' : 'Chain'} id="chain" className="min-w-0 scroll-mt-12">
+        <header className="mb-1 flex flex-wrap items-baseline gap-x-3">
+          <h1 className="text-xl font-semibold">{open ? 'Bench' : 'Chain'}</h1>
+          <p className="flex-1 text-soft">
+            {failing.length > 0 ? `${names(failing)} ${failing.length > 1 ? 'fail' : 'fails'}` : looking.length > 0 ? `Works; look at ${names(looking)}` : 'Everything fits'}
+            {toFind.length > 0 && `; ${names(toFind)} not in the shed`}
+          </p>
+          <span className="rubric font-normal" role="status">
+            {saving.state === 'saved' ? 'Saved' : saving.state === 'saving' ? 'Saving…' : ''}
+          </span>
+          <button className="quiet" disabled={!work.undo} onClick={() => work.undo?.()}>
+            Undo
+          </button>
+          <button className="quiet" disabled={!work.redo} onClick={() => work.redo?.()}>
+            Again
+          </button>
+        </header>
+
+        {saving.state === 'stale' && (
+          <Notice words={`${saving.words} Yours is still here and not yet kept.`}>
+            <button className="btn" onClick={() => void work.keepMine()}>
+              Keep mine
+            </button>
+            <button className="btn" onClick={() => void work.takeTheirs()}>
+              Take the other
+            </button>
+          </Notice>
+        )}
+        {(saving.state === 'waiting' || saving.state === 'refused') && <Notice words={saving.words ?? 'Not saved.'} />}
+        {work.failure && (pinWords || work.failure.status === 0) && <Notice words={pinWords ?? work.failure.message}>{pinWords && <button className="btn" onClick={() => work.change('unpin', (w) => ({ ...w, pins: {} }))}>Let go of the pins</button>}</Notice>}
+        {work.failure && !pinWords && work.failure.status !== 0 && <Notice words="The answer below is the last one that worked; an entry in the brief needs another look." />}
+        {solution.contradiction && <Contradiction contradiction={solution.contradiction} onApply={(pins) => work.change('contradiction', (w) => ({ ...w, pins }))} />}
+
+        {open ? (
+          <>
+            <ChainStrip solution={solution} base={base} />
+            <Bench link={open} work={work} solution={solution} />
+          </>
+        ) : (
+          <>
+            <ChainDrawing solution={solution} base={base} />
+            <UrgentCautions solution={solution} />
+          </>
+        )}
+      </section>
+
+      <div className="scroll-mt-12 lg:sticky lg:top-12 lg:max-h-[calc(100vh-3.2rem)] lg:overflow-y-auto lg:pl-1">
+        <Ledger
+          solution={solution}
+          before={before}
+          off={work.off}
+          onOff={(rule, off) => work.change(`off-${rule}`, (w) => ({ ...w, off: off ? [...w.off, rule] : w.off.filter((r) => r !== rule) }))}
+          onOpen={(to) => navigate(`${base}/${to}`)}
+        />
+      </div>
+    </main>
+  );
+}
+
+const names = (links: { name: string }[]) => links.map((l) => l.name.toLowerCase()).join(', ').replace(/, ([^,]*)$/, ' and $1');
+
+function Notice({ words, children }: { words: string; children?: React.ReactNode }) {
+  return (
+    <div role="alert" className="my-2 flex flex-wrap items-center gap-3 border-l-4 border-fails bg-sheet px-3 py-2">
+      <span className="min-w-0 flex-1">{words}</span>
+      {children}
+    </div>
+  );
+}
+
+function UrgentCautions({ solution }: { solution: Solution }) {
+  const urgent = solution.cautions.filter((c) => c.urgent);
+  if (urgent.length === 0) return null;
+  return (
+    <ul aria-label="Cautions for today" className="mt-2 flex flex-col gap-1">
+      {urgent.map((c) => (
+        <li key={c.id} className="border-l-4 border-fails pl-2 font-semibold">
+          <Say parts={c.says} />
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** The answer as it stood before the present burst of changes, to mark what moved. */
+function useBefore(solution: Solution | undefined) {
+  const [marks, setMarks] = useState<{ before: Solution | null; now: Solution | undefined; at: number }>({ before: null, now: solution, at: 0 });
+  useEffect(() => {
+    setMarks((m) => {
+      if (m.now === solution) return m;
+      const at = Date.now();
+      // Answers that follow each other closely are one burst: compare with what stood before it.
+      return { before: at - m.at < 1500 ? m.before : (m.now ?? null), now: solution, at };
+    });
+  }, [solution]);
+  return marks.before;
+}

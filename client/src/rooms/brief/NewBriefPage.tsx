@@ -1,0 +1,59 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { api, need, Trouble, type BriefDraft } from '../../api/client';
+import { useUnits } from '../../ui/units';
+import { BriefSentence } from './BriefSentence';
+import { useAnswer } from './useAnswer';
+
+const none = {};
+const nothing: string[] = [];
+
+/** A newcomer's first brief: one sentence, everything else assumed until said. */
+export function NewBriefPage() {
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const { standards } = useUnits();
+  const [draft, setDraft] = useState<BriefDraft>({});
+  const [name, setName] = useState('');
+  const [words, setWords] = useState<string | null>(null);
+  // The core completes the sentence, so that the blanks show what is assumed.
+  const { solution, problems, failure } = useAnswer({ draft, pins: none, off: nothing });
+  if (!solution) return failure ? <p className="p-6">{failure.message}</p> : null;
+  const fish = standards.species.find((s) => s.id === solution.brief.species.id)?.name ?? 'fish';
+  const usual = `${fish[0]!.toUpperCase()}${fish.slice(1)}, ${solution.brief.fly.kind.name}`;
+  return (
+    <main className="mx-auto max-w-2xl px-5 py-8">
+      <h1 className="text-2xl font-semibold">A new brief</h1>
+      <p className="mb-4 text-soft">Say what you know. What is dotted is assumed until you change it.</p>
+      <form
+        onSubmit={async (event) => {
+          event.preventDefault();
+          try {
+            const brief = await need(api.POST('/api/briefs', { body: { name: name.trim() || usual, draft, pins: {}, off: [] } }));
+            await queries.invalidateQueries({ queryKey: ['briefs'] });
+            navigate(`/briefs/${brief.id}`);
+          } catch (failure) {
+            setWords(failure instanceof Trouble ? (Object.values(failure.fields)[0] ?? failure.message) : 'Not saved.');
+          }
+        }}
+      >
+        <div className="border-y border-hair py-4 text-[1.2rem]">
+          <BriefSentence draft={draft} brief={solution.brief} problems={problems} onChange={(_, patch) => setDraft((d) => ({ ...d, ...patch }))} />
+        </div>
+        <label className="mt-4 block">
+          <span className="rubric block">Call it</span>
+          <input className="entry w-full max-w-md" value={name} maxLength={80} placeholder={usual} onChange={(event) => setName(event.target.value)} />
+        </label>
+        {words && (
+          <p role="alert" className="mt-2 font-semibold text-fails">
+            {words}
+          </p>
+        )}
+        <button className="btn mt-5 bg-ink! text-lg text-paper!" type="submit">
+          Lay out the chain
+        </button>
+      </form>
+    </main>
+  );
+}

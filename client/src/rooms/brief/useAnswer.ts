@@ -1,0 +1,20 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api, need, Trouble, type BriefDraft, type FieldWords, type Pins, type Solution } from '../../api/client';
+
+/** The newest answer to a brief; the last good one stays while a new one is on its way or fails. */
+export function useAnswer({ draft, pins, off }: { draft: BriefDraft; pins: Pins; off: string[] }) {
+  const { data, error, isFetching } = useQuery({
+    queryKey: ['solve', draft, pins, off],
+    queryFn: ({ signal }) => need(api.POST('/api/matching/solve', { body: { brief: draft, pins, off }, signal })),
+    placeholderData: keepPreviousData,
+    staleTime: Infinity,
+    gcTime: 10_000,
+    retry: (count, failure) => failure instanceof Trouble && failure.status === 0 && count < 3,
+  });
+  const [kept, setKept] = useState<Solution | undefined>(undefined);
+  if (data && data !== kept) setKept(data);
+  const failure = error instanceof Trouble ? error : null;
+  const problems: FieldWords = Object.fromEntries(Object.entries(failure?.fields ?? {}).map(([field, words]) => [field.replace(/^brief\./, ''), words]));
+  return { solution: data ?? kept, problems, failure, answering: isFetching };
+}

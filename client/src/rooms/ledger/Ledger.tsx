@@ -1,0 +1,126 @@
+import { Collapsible } from 'radix-ui';
+import type { Caution, LedgerStep, Solution, Source } from '../../api/client';
+import { Say } from '../../ui/Say';
+import { useUnits } from '../../ui/units';
+
+const sourceWords: Record<Source['mark'], string> = {
+  published: 'published',
+  memory: 'from memory',
+  practice: 'practice',
+  assumption: 'our estimate',
+  measured: 'measured',
+  label: 'off the label',
+  computed: 'worked out',
+  yours: 'yours',
+};
+
+type Props = { solution: Solution; before: Solution | null; off: string[]; onOff: (rule: string, off: boolean) => void; onOpen: (link: string) => void };
+
+/** The reasons in the order they were decided; number first, each to be opened, doubted and switched off. */
+export function Ledger({ solution, before, off, onOff, onOpen }: Props) {
+  const { showFigure } = useUnits();
+  const was = new Map((before?.ledger ?? []).map((s) => [s.rule.id, s]));
+  const gone = before ? before.ledger.filter((s) => !solution.ledger.some((n) => n.rule.id === s.rule.id)) : [];
+  const changed = (s: LedgerStep) => before !== null && (JSON.stringify(was.get(s.rule.id)?.figure) !== JSON.stringify(s.figure) || was.get(s.rule.id)?.off !== s.off);
+  const changes = solution.ledger.filter(changed).length;
+  return (
+    <section aria-label="Ledger" id="ledger" className="min-w-0">
+      <header className="flex items-baseline justify-between">
+        <h2 className="text-xl font-semibold">Ledger</h2>
+        <span className="rubric" aria-live="polite">
+          {changes > 0 ? `${changes} changed` : `${solution.ledger.length} reasons`}
+        </span>
+      </header>
+      <ol className="border-t border-ink">
+        {solution.ledger.map((step) => (
+          <Collapsible.Root key={step.rule.id} asChild>
+            <li className="border-b border-hair">
+              <Collapsible.Trigger className="grid w-full grid-cols-[5.2rem_1fr] gap-x-2 py-1.5 text-left hover:bg-water" data-rule={step.rule.id}>
+                <span className={`text-right leading-tight font-bold break-words ${step.figure.word ? 'text-[0.84rem]' : ''} ${step.off ? 'text-soft line-through' : ''}`}>
+                  {step.from !== null && step.to !== null && step.from !== step.to ? (
+                    <>
+                      <span className="block text-sm font-normal text-soft">{showFigure({ quantity: { value: step.from, kind: 'lineClass', plusMinus: null }, word: null })} →</span>
+                      {showFigure(step.figure)}
+                    </>
+                  ) : (
+                    showFigure(step.figure)
+                  )}
+                </span>
+                <span className="min-w-0">
+                  <span className="flex items-baseline gap-1.5">
+                    <span className={`text-[0.86rem] font-semibold ${step.off ? 'line-through' : ''}`}>{step.rule.title}</span>
+                    {changed(step) && (
+                      <span className="rounded-sm bg-ink px-1 text-[0.74rem] leading-snug font-semibold text-paper" title="Changed since the last answer">
+                        new
+                      </span>
+                    )}
+                    {step.doubt && !step.off && <span className="text-[0.8rem] font-semibold text-look">look</span>}
+                    {step.off && <span className="rubric">off</span>}
+                  </span>
+                  <span className="block text-[0.9rem] leading-snug text-soft">
+                    <Say parts={step.says} />
+                  </span>
+                </span>
+              </Collapsible.Trigger>
+              <Collapsible.Content className="pb-2 pl-[5.7rem] text-[0.9rem]">
+                <p className="leading-snug">{step.rule.explains}</p>
+                {step.inputs.length > 0 && (
+                  <table className="my-1 w-full">
+                    <caption className="sr-only">What went into {step.rule.title}</caption>
+                    <tbody>
+                      {step.inputs.map((input) => (
+                        <tr key={input.name}>
+                          <th scope="row" className="pr-2 text-left font-normal text-soft">
+                            {input.name}
+                          </th>
+                          <td className="text-right font-semibold">{showFigure(input.figure)}</td>
+                        </tr>
+                      ))}
+                    </tbody>
+                  </table>
+                )}
+                <p className="rubric font-normal">
+                  <strong>{sourceWords[step.source.mark]}</strong>: {step.source.note}
+                </p>
+                <div className="mt-1 flex gap-2">
+                  {step.rule.canSwitchOff && (
+                    <button className="btn text-sm" aria-pressed={off.includes(step.rule.id)} onClick={() => onOff(step.rule.id, !off.includes(step.rule.id))}>
+                      {off.includes(step.rule.id) ? 'Switch on again' : 'Leave this out'}
+                    </button>
+                  )}
+                  <button className="btn text-sm" onClick={() => onOpen(step.rule.link)}>
+                    Pin it on its bench
+                  </button>
+                </div>
+              </Collapsible.Content>
+            </li>
+          </Collapsible.Root>
+        ))}
+        {gone.map((step) => (
+          <li key={step.rule.id} className="border-b border-hair py-1 pl-[5.7rem] text-[0.86rem] text-soft">
+            <s>{step.rule.title}</s> no longer applies
+          </li>
+        ))}
+      </ol>
+      <Cautions cautions={solution.cautions} />
+    </section>
+  );
+}
+
+export function Cautions({ cautions, link }: { cautions: Caution[]; link?: string }) {
+  const shown = link ? cautions.filter((c) => c.link === link) : cautions;
+  if (shown.length === 0) return null;
+  return (
+    <section aria-label={link ? 'Cautions here' : 'Cautions'} className="mt-4">
+      <h3 className="font-semibold">Cautions</h3>
+      <ul className="mt-1 flex flex-col gap-1.5 text-[0.9rem] leading-snug">
+        {shown.map((caution) => (
+          <li key={caution.id} className={`border-l-4 pl-2 ${caution.urgent ? 'border-fails font-semibold' : 'border-hair text-soft'}`}>
+            {caution.urgent && <span className="text-fails">Today: </span>}
+            <Say parts={caution.says} />
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,138 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState, type ReactNode } from 'react';
+import { api, need, type FlyLine, type Reel, type Rod } from '../../api/client';
+import { metres, useUnits } from '../../ui/units';
+import { GearForm, type GearKind } from './GearForm';
+
+/** Everything there is to choose from, labels beside what was measured. */
+export function ShedPage() {
+  const { data } = useQuery({ queryKey: ['shed'], queryFn: () => need(api.GET('/api/shed')) });
+  const { show, standards } = useUnits();
+  const [form, setForm] = useState<{ kind: GearKind; id: number | null } | null>(null);
+  if (!data) return <p className="p-6">Opening the shed…</p>;
+  const cls = (value: number | null | undefined, plusMinus: number | null = null) => (value == null ? '—' : show({ value, kind: 'lineClass', plusMinus }));
+  const mass = (value: number | null | undefined, kind: 'lineMass' | 'gearMass') => (value == null ? '—' : show({ value, kind, plusMinus: null }));
+  const named = (list: { id: string; name: string }[], id: string | undefined) => list.find((x) => x.id === id)?.name ?? id ?? '—';
+  const section = <T extends Rod | FlyLine | Reel>(kind: GearKind, title: string, pieces: T[], heads: string[], cells: (piece: T) => ReactNode[]) => (
+    <section aria-label={title} className="min-w-0">
+      <header className="flex items-baseline justify-between border-b border-ink pb-1">
+        <h2 className="text-lg font-semibold">
+          {title} <span className="font-normal text-soft">{pieces.length}</span>
+        </h2>
+        <button className="btn" onClick={() => setForm({ kind, id: null })}>
+          Add a {kind.slice(0, -1)}
+        </button>
+      </header>
+      {pieces.length === 0 ? (
+        <p className="py-3 text-soft">Nothing here yet.</p>
+      ) : (
+        // Focusable, so that the table can be scrolled sideways without a mouse.
+        // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
+        <div className="overflow-x-auto" tabIndex={0} role="group" aria-label={`${title}, table`}>
+          <table className="w-full">
+            <thead>
+              <tr className="rubric text-left">
+                {['tag', 'name', ...heads].map((h) => (
+                  <th key={h} scope="col" className="pr-4 font-semibold">
+                    {h}
+                  </th>
+                ))}
+                <th className="sr-only">change</th>
+              </tr>
+            </thead>
+            <tbody>
+              {pieces.map((piece) => (
+                <tr key={piece.id} className="border-t border-hair">
+                  <th scope="row" className="py-1 pr-3 text-left">
+                    {piece.tag}
+                  </th>
+                  <td className="pr-4">
+                    {piece.name}
+                    {piece.note && <span className="block text-sm leading-tight text-soft italic">{piece.note}</span>}
+                  </td>
+                  {cells(piece).map((cell, i) => (
+                    <td key={i} className="pr-4 whitespace-nowrap">
+                      {cell}
+                    </td>
+                  ))}
+                  <td className="text-right">
+                    <button className="quiet" aria-label={`Look at ${piece.tag} or change it`} onClick={() => setForm({ kind, id: piece.id ?? null })}>
+                      edit
+                    </button>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+    </section>
+  );
+  return (
+    <main className="mx-auto flex max-w-[84rem] flex-col gap-7 px-5 py-4">
+      <header>
+        <h1 className="text-2xl font-semibold">Shed</h1>
+        <p className="text-soft">What is printed beside what was measured. The measured number does the matching.</p>
+      </header>
+      {data.rods.length + data.lines.length + data.reels.length === 0 && <EmptyShed />}
+      {section('rods', 'Rods', data.rods, ['length', 'label', 'measured', 'action', 'mass'], (r) => [
+        show(metres(r.lengthM)),
+        cls(r.printedClass),
+        <Disagree key="m" on={r.labelDisagrees ?? false}>
+          {cls(r.measuredClass, r.measuredPlusMinus ?? null)}
+        </Disagree>,
+        { slow: 'slow', medium: 'medium', mediumFast: 'medium-fast', fast: 'fast' }[r.action ?? 'medium'],
+        mass(r.massKg, 'gearMass'),
+      ])}
+      {section('lines', 'Lines', data.lines, ['label', 'head', 'weighed', 'density', 'coating'], (l) => [
+        cls(l.printedClass),
+        show(metres(l.headM)),
+        mass(l.headKg, 'lineMass'),
+        named(standards.densities, l.density),
+        named(standards.coatings, l.coating) + (l.saltRated ? ', salt' : ''),
+      ])}
+      {section('reels', 'Reels', data.reels, ['label', 'rim', 'arbor', 'width', 'mass', 'salt'], (r) => [
+        r.labelLow == null ? '—' : `${cls(r.labelLow)}–${cls(r.labelHigh)}`,
+        r.rimM ? show({ value: r.rimM, kind: 'shortLength', plusMinus: null }) : '—',
+        r.arborM ? show({ value: r.arborM, kind: 'shortLength', plusMinus: null }) : '—',
+        r.widthM ? show({ value: r.widthM, kind: 'shortLength', plusMinus: null }) : '—',
+        mass(r.massKg, 'gearMass'),
+        r.saltProof ? 'yes' : 'no',
+      ])}
+      {form && <GearForm kind={form.kind} id={form.id} onClose={() => setForm(null)} />}
+    </main>
+  );
+}
+
+function Disagree({ on, children }: { on: boolean; children: ReactNode }) {
+  return on ? (
+    <span className="font-bold">
+      {children} <span className="font-semibold text-look">not the label</span>
+    </span>
+  ) : (
+    children
+  );
+}
+
+/** The first minute with nothing in the shed. */
+export function EmptyShed() {
+  const queries = useQueryClient();
+  const [busy, setBusy] = useState(false);
+  return (
+    <section className="border-l-4 border-hair bg-sheet px-4 py-3">
+      <p className="text-lg">Nothing in the shed yet.</p>
+      <p className="text-soft">Add your own rods, lines and reels below, or borrow the made-up loan shed of Marram Quay to look around. Without gear the chain says what to look for.</p>
+      <button
+        className="btn mt-2"
+        disabled={busy}
+        onClick={async () => {
+          setBusy(true);
+          await need(api.POST('/api/shed/demo')).finally(() => setBusy(false));
+          await queries.invalidateQueries();
+        }}
+      >
+        Borrow the loan shed
+      </button>
+    </section>
+  );
+}

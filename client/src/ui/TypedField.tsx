@@ -1,0 +1,91 @@
+import { useId } from 'react';
+import { api, need, type Kind } from '../api/client';
+import { useReading } from './useReading';
+import { useUnits } from './units';
+
+type FieldProps = {
+  label: string;
+  /** Words from the server about this field. */
+  problem?: string | undefined;
+  assumed?: boolean;
+  /** The value came out of the work rather than from the person. */
+  solved?: boolean;
+  /** Set into a sentence: the label is for screen readers only. */
+  inline?: boolean;
+};
+
+/** A field whose text the core reads; what is wrong is said beside it and what was typed is kept. */
+function TypedField<T>({ label, shown, read, onRead, problem, assumed = false, solved = false, inline = false }: FieldProps & { shown: string; read: (text: string) => Promise<T>; onRead: (value: T) => void }) {
+  const id = useId();
+  const { typed, unread, type, leave } = useReading(read, onRead);
+  const words = unread ?? problem;
+  const text = typed ?? shown;
+  const input = (
+    <input
+      id={id}
+      className={inline ? `word ${assumed ? 'assumed' : ''}` : 'entry w-full'}
+      size={inline ? Math.max(2, text.length) : undefined}
+      value={text}
+      aria-label={inline ? label : undefined}
+      aria-invalid={words ? true : undefined}
+      aria-describedby={words ? `${id}-words` : undefined}
+      autoComplete="off"
+      spellCheck={false}
+      onFocus={(event) => event.target.select()}
+      onChange={(event) => type(event.target.value)}
+      onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+      onBlur={leave}
+    />
+  );
+  const note = words && (
+    <span id={`${id}-words`} role="alert" className="block text-sm leading-snug font-semibold text-fails">
+      {words}
+    </span>
+  );
+  if (inline)
+    return (
+      <>
+        {input}
+        {note}
+      </>
+    );
+  return (
+    <div className="min-w-0">
+      <label htmlFor={id} className="rubric flex items-baseline justify-between gap-2">
+        {label}
+        {(assumed || solved) && <span className="font-normal italic">{assumed ? 'assumed' : 'worked out'}</span>}
+      </label>
+      {input}
+      {note}
+    </div>
+  );
+}
+
+type Measure = FieldProps & { kind: Kind; value: number | null | undefined };
+
+/** A typed measure in any unit that fits. */
+export function MeasureField({ onChange, ...field }: Measure & { onChange: (si: number) => void }) {
+  return <AnyMeasure {...field} onChange={(si) => si !== null && onChange(si)} />;
+}
+
+/** A typed measure that may be left empty. */
+export function OptionalMeasureField(field: Measure & { onChange: (si: number | null) => void }) {
+  return <AnyMeasure {...field} mayBeEmpty />;
+}
+
+function AnyMeasure({ kind, value, onChange, mayBeEmpty = false, ...field }: Measure & { mayBeEmpty?: boolean; onChange: (si: number | null) => void }) {
+  const { show, system } = useUnits();
+  return (
+    <TypedField
+      {...field}
+      shown={value === null || value === undefined ? '' : show({ value, kind, plusMinus: null })}
+      read={async (text) => (mayBeEmpty && text.trim() === '' ? { value: null } : need(api.GET('/api/measures/read', { params: { query: { kind, text, metric: system === 'metric' } } })))}
+      onRead={(read) => onChange(read.value)}
+    />
+  );
+}
+
+/** A hook size, typed as on the packet. */
+export function HookField({ hook, onChange, ...field }: FieldProps & { hook: string; onChange: (number: number) => void }) {
+  return <TypedField {...field} shown={hook} read={(text) => need(api.GET('/api/measures/hook', { params: { query: { text } } }))} onRead={(read) => onChange(read.number)} />;
+}

@@ -1,0 +1,67 @@
+import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+
+export type Command = { id: string; name: string; keys: string[]; group: string; run: (() => void) | null };
+
+type Board = { commands: Command[]; put: (owner: symbol, commands: Command[]) => void };
+
+const BoardContext = createContext<Board | null>(null);
+
+/** Everything that can be done now, in one place for keys, palette and the list under "?". */
+export function CommandsProvider({ children }: { children: ReactNode }) {
+  const [byOwner, setByOwner] = useState<Map<symbol, Command[]>>(new Map());
+  const commands = useMemo(() => [...byOwner.values()].flat(), [byOwner]);
+  const put = useCallback<Board['put']>((owner, list) => {
+    setByOwner((all) => {
+      const next = new Map(all);
+      if (list.length > 0) next.set(owner, list);
+      else next.delete(owner);
+      return next;
+    });
+  }, []);
+  const board = useMemo<Board>(() => ({ commands, put }), [commands, put]);
+
+  useEffect(() => {
+    const press = (event: KeyboardEvent) => {
+      const target = event.target as HTMLElement;
+      const typing = target.closest('input, textarea, [contenteditable], [role="listbox"], [role="dialog"]');
+      const mod = event.metaKey || event.ctrlKey;
+      if (event.altKey || (typing && !(mod && event.key.toLowerCase() === 'k'))) return;
+      const combo = `${mod ? 'mod+' : ''}${mod && event.shiftKey ? 'shift+' : ''}${event.key.length === 1 ? event.key.toLowerCase() : event.key}`;
+      const found = commands.find((c) => c.run && c.keys.includes(combo));
+      if (!found) return;
+      event.preventDefault();
+      found.run!();
+    };
+    window.addEventListener('keydown', press);
+    return () => window.removeEventListener('keydown', press);
+  }, [commands]);
+
+  return <BoardContext value={board}>{children}</BoardContext>;
+}
+
+export function useBoard() {
+  const board = useContext(BoardContext);
+  if (!board) throw new Error('Commands are asked for outside their provider.');
+  return board;
+}
+
+/** Offers commands while a component is on the screen. */
+export function useCommands(commands: Command[]) {
+  const { put } = useBoard();
+  const [owner] = useState(() => Symbol());
+  const latest = useRef(commands);
+  useEffect(() => {
+    latest.current = commands;
+  });
+  // Runs reach the newest closures through the ref; the board only needs to know when the offer itself changes.
+  const offer = JSON.stringify(commands.map((c) => [c.id, c.name, c.keys, c.group, c.run !== null]));
+  useEffect(() => {
+    put(
+      owner,
+      latest.current.map((c, i) => ({ ...c, run: c.run && (() => latest.current[i]?.run?.()) })),
+    );
+    return () => put(owner, []);
+  }, [offer, owner, put]);
+}
+
+export const keyWords = (keys: string[]) => keys.map((k) => k.replace('mod+', 'Ctrl ').replace('shift+', 'Shift ').replace('Escape', 'Esc'));
