@@ -15,7 +15,11 @@ import { ToastProvider } from './ui/toast';
 import { UnitsProvider, useUnits } from './ui/units';
 
 export function App() {
-  const { data, error, refetch } = useQuery({ queryKey: ['standards'], queryFn: () => need(api.GET('/api/standards')), staleTime: Infinity });
+  const { data, error, refetch } = useQuery({
+    queryKey: ['standards'],
+    queryFn: () => need(api.GET('/api/standards')),
+    staleTime: Infinity,
+  });
   if (error)
     return (
       <main className="p-6">
@@ -73,14 +77,33 @@ function House() {
     { id: 'palette', name: 'Find a command', keys: ['mod+k', '/'], group: 'Everywhere', run: () => show('commands') },
     { id: 'keys', name: 'List the keys', keys: ['?'], group: 'Everywhere', run: () => show('keys') },
     { id: 'reference', name: 'Open the reference', keys: ['r'], group: 'Everywhere', run: () => show('reference') },
-    { id: 'units', name: system === 'trade' ? 'Show metres and grams' : 'Show feet and grains', keys: ['u'], group: 'Everywhere', run: toggle },
-    { id: 'theme', name: theme === 'dusk' ? 'Paper, for daylight' : 'Dusk, for bad light', keys: ['d'], group: 'Everywhere', run: turn },
+    {
+      id: 'units',
+      name: system === 'trade' ? 'Show metres and grams' : 'Show feet and grains',
+      keys: ['u'],
+      group: 'Everywhere',
+      run: toggle,
+    },
+    {
+      id: 'theme',
+      name: theme === 'dusk' ? 'Paper, for daylight' : 'Dusk, for bad light',
+      keys: ['d'],
+      group: 'Everywhere',
+      run: turn,
+    },
     { id: 'new', name: 'New brief', keys: ['n'], group: 'Go to', run: () => navigate('/briefs/new') },
     { id: 'briefs', name: 'All briefs', keys: ['b'], group: 'Go to', run: () => navigate('/briefs') },
     { id: 'shed', name: 'Shed', keys: ['s'], group: 'Go to', run: () => navigate('/shed') },
-    ...(briefs ?? []).map((b) => ({ id: `brief-${b.id}`, name: b.name, keys: [], group: 'Briefs', run: () => navigate(`/briefs/${b.id}`) })),
+    ...(briefs ?? []).map((b) => ({
+      id: `brief-${b.id}`,
+      name: b.name,
+      keys: [],
+      group: 'Briefs',
+      run: () => navigate(`/briefs/${b.id}`),
+    })),
   ]);
-  const tab = ({ isActive }: { isActive: boolean }) => `border-b-2 px-2 py-2 ${isActive ? 'border-signal font-semibold' : 'border-transparent hover:border-hair'}`;
+  const tab = ({ isActive }: { isActive: boolean }) =>
+    `border-b-2 px-2 py-2 ${isActive ? 'border-signal font-semibold' : 'border-transparent hover:border-hair'}`;
   return (
     <>
       <a href="#chain" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-paper focus:p-2">
@@ -127,7 +150,11 @@ function House() {
 function Keys({ onClose }: { onClose: () => void }) {
   const { commands } = useBoard();
   return (
-    <Panel title="Keys" about="They work whenever you are not typing. On the plan, arrow keys move the fish, the wind and the fly." onClose={onClose}>
+    <Panel
+      title="Keys"
+      about="They work whenever you are not typing. On the plan, arrow keys move the fish, the wind and the fly."
+      onClose={onClose}
+    >
       <table className="w-full">
         <tbody>
           {commands
@@ -161,7 +188,10 @@ function Welcome({ children }: { children: ReactNode }) {
   return (
     <main className="mx-auto flex max-w-2xl flex-col gap-5 px-5 py-10">
       <h1 className="text-3xl font-semibold">From the fly to the hand</h1>
-      <p className="text-lg">Say what you want to throw, to which fish, how far and into what wind. Zing Cast lays out the whole outfit and says why.</p>
+      <p className="text-lg">
+        Say what you want to throw, to which fish, how far and into what wind. Zing Cast lays out the whole outfit and
+        says why.
+      </p>
       <p>
         <Link className="btn inline-flex items-center bg-ink! text-lg text-paper!" to="/briefs/new">
           Start a brief

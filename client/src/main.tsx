@@ -10,7 +10,9 @@ import { restoreTheme } from './ui/theme';
 setNonce(document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content ?? '');
 restoreTheme();
 
-const queries = new QueryClient({ defaultOptions: { queries: { refetchOnWindowFocus: false, networkMode: 'always' } } });
+const queries = new QueryClient({
+  defaultOptions: { queries: { refetchOnWindowFocus: false, networkMode: 'always' } },
+});
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

@@ -114,24 +114,56 @@ public static class DemoWorld
 
     private static Rod Rod(string tag, string name, double ft, double? printed, double? measured, double? angle, double grams, int pieces, string? note = null, RodAction? action = null) => new()
     {
-        Tag = tag, Name = name, LengthM = ft * Ft, PrintedClass = printed, MeasuredClass = measured, MeasuredPlusMinus = measured is null ? null : .3,
-        ActionAngleDeg = angle, PrintedAction = action, MassKg = grams / 1000, Pieces = pieces, Note = note,
+        Tag = tag,
+        Name = name,
+        LengthM = ft * Ft,
+        PrintedClass = printed,
+        MeasuredClass = measured,
+        MeasuredPlusMinus = measured is null ? null : .3,
+        ActionAngleDeg = angle,
+        PrintedAction = action,
+        MassKg = grams / 1000,
+        Pieces = pieces,
+        Note = note,
     };
 
     private static FlyLine Line(
         string tag, string name, double? printed, Build build, double lengthM, double headM, double? grains, string density, string coating,
         double front, double tipMm, double bellyMm, double running = .9, bool salt = false, string? note = null) => new()
         {
-            Tag = tag, Name = name, PrintedClass = printed, Build = build, LengthM = lengthM, HeadM = headM, HeadKg = grains * Exact.GrainKg,
-            Density = density, Coating = coating, FrontTaperM = front, RearTaperM = build == Build.ShootingHead ? 0 : 1.5, TipDiameterM = tipMm / 1000,
-            BellyDiameterM = bellyMm / 1000, RunningDiameterM = running / 1000, SaltRated = salt, Note = note,
+            Tag = tag,
+            Name = name,
+            PrintedClass = printed,
+            Build = build,
+            LengthM = lengthM,
+            HeadM = headM,
+            HeadKg = grains * Exact.GrainKg,
+            Density = density,
+            Coating = coating,
+            FrontTaperM = front,
+            RearTaperM = build == Build.ShootingHead ? 0 : 1.5,
+            TipDiameterM = tipMm / 1000,
+            BellyDiameterM = bellyMm / 1000,
+            RunningDiameterM = running / 1000,
+            SaltRated = salt,
+            Note = note,
         };
 
     private static Reel Reel(
         string tag, string name, double? low, double? high, double? arborMm, double? rimMm, double? widthMm, double grams, bool salt, double? drag,
         double? statedM = null, string? stated = null) => new()
         {
-            Tag = tag, Name = name, LabelLow = low, LabelHigh = high, ArborM = arborMm / 1000, RimM = rimMm / 1000, WidthM = widthMm / 1000,
-            MassKg = grams / 1000, SaltProof = salt, DragN = drag, StatedBackingM = statedM, StatedBacking = stated,
+            Tag = tag,
+            Name = name,
+            LabelLow = low,
+            LabelHigh = high,
+            ArborM = arborMm / 1000,
+            RimM = rimMm / 1000,
+            WidthM = widthMm / 1000,
+            MassKg = grams / 1000,
+            SaltProof = salt,
+            DragN = drag,
+            StatedBackingM = statedM,
+            StatedBacking = stated,
         };
 }

@@ -47,19 +47,21 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        get?: never;
+        put?: never;
         /** Reads a typed measure such as 60ft, 18 kn or 4X into SI. */
-        get: {
+        post: {
             parameters: {
-                query: {
-                    kind: components["schemas"]["Kind"];
-                    text: string;
-                    metric: boolean;
-                };
+                query?: never;
                 header?: never;
                 path?: never;
                 cookie?: never;
             };
-            requestBody?: never;
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ReadRequest"];
+                };
+            };
             responses: {
                 /** @description OK */
                 200: {
@@ -81,8 +83,6 @@ export interface paths {
                 };
             };
         };
-        put?: never;
-        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1337,6 +1337,11 @@ export interface components {
         ReadAnswer: {
             /** Format: double */
             value: number;
+        };
+        ReadRequest: {
+            kind: components["schemas"]["Kind"];
+            text: string;
+            metric: boolean;
         };
         Reel: {
             /** Format: int32 */

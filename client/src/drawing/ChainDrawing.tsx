@@ -30,7 +30,14 @@ export function ChainDrawing({ solution, base }: { solution: Solution; base: str
 
   return (
     <div ref={ref} className="relative">
-      <svg width={width} height={g.height} viewBox={`0 0 ${width} ${g.height}`} role="img" aria-label={`The outfit from the fly to the hand, ${sparse} m laid to and fro. ${summary}`} className="answering block">
+      <svg
+        width={width}
+        height={g.height}
+        viewBox={`0 0 ${width} ${g.height}`}
+        role="img"
+        aria-label={`The outfit from the fly to the hand, ${sparse} m laid to and fro. ${summary}`}
+        className="answering block"
+      >
         {/* A measuring line under the fly line, from its tip. */}
         {ticks.map((m, i) => {
           const p = laid.at(g.leaderM + m);
@@ -49,7 +56,9 @@ export function ChainDrawing({ solution, base }: { solution: Solution; base: str
 
         <path d={laid.ribbon(spans.leader[0], spans.leader[1], half)} fill="var(--ink)" opacity="0.75" />
         <path d={laid.ribbon(spans.tippet[0], spans.tippet[1], half)} fill="var(--ink)" opacity="0.55" />
-        {spans.running[1] > spans.running[0] && <path d={laid.ribbon(spans.running[0], spans.running[1], half)} fill="var(--signal)" opacity="0.75" />}
+        {spans.running[1] > spans.running[0] && (
+          <path d={laid.ribbon(spans.running[0], spans.running[1], half)} fill="var(--signal)" opacity="0.75" />
+        )}
         <path d={laid.ribbon(spans.head[0], spans.head[1], half)} fill="var(--signal)" />
 
         <g transform={`translate(${laid.at(0).x},${laid.at(0).y})`}>
@@ -57,21 +66,61 @@ export function ChainDrawing({ solution, base }: { solution: Solution; base: str
         </g>
 
         <Flag at={laid.at(g.leaderM + outfit.carryM)} words={roomy ? 'held in the air' : ''} />
-        {outfit.shootM > 0.3 && brief.distanceM < g.totalM && <Flag at={laid.at(brief.distanceM)} words={roomy ? 'at the tip when the fly lands' : ''} />}
+        {outfit.shootM > 0.3 && brief.distanceM < g.totalM && (
+          <Flag at={laid.at(brief.distanceM)} words={roomy ? 'at the tip when the fly lands' : ''} />
+        )}
 
         {/* Into the reel. */}
-        <path d={g.intoReel} fill="none" stroke="var(--signal)" strokeOpacity="0.75" strokeWidth={Math.max(1.6, 2 * half(g.totalM))} />
+        <path
+          d={g.intoReel}
+          fill="none"
+          stroke="var(--signal)"
+          strokeOpacity="0.75"
+          strokeWidth={Math.max(1.6, 2 * half(g.totalM))}
+        />
         <Spool cx={g.reel.x} cy={g.reel.y} radius={g.reel.r} reel={outfit.reel} fill={outfit.fill} />
         <line x1={g.reel.x} y1={g.reel.y - g.reel.r} x2={g.reel.x} y2={g.rodY} stroke="var(--ink)" strokeWidth="3" />
-        <path d={`M${butt},${g.rodY - 4}H${butt + g.gripPx + 26}L${butt + g.rodPx},${g.rodY - 0.8}V${g.rodY + 0.8}L${butt + g.gripPx + 26},${g.rodY + 4}H${butt}Z`} fill="var(--ink)" />
-        <rect x={butt + 24} y={g.rodY - 6.5} width={g.gripPx} height={13} rx="5" fill="var(--land)" stroke="var(--ink)" strokeWidth="1.2" />
+        <path
+          d={`M${butt},${g.rodY - 4}H${butt + g.gripPx + 26}L${butt + g.rodPx},${g.rodY - 0.8}V${g.rodY + 0.8}L${butt + g.gripPx + 26},${g.rodY + 4}H${butt}Z`}
+          fill="var(--ink)"
+        />
+        <rect
+          x={butt + 24}
+          y={g.rodY - 6.5}
+          width={g.gripPx}
+          height={13}
+          rx="5"
+          fill="var(--land)"
+          stroke="var(--ink)"
+          strokeWidth="1.2"
+        />
         {Array.from({ length: 4 }, (_, i) => (
-          <rect key={i} x={butt + 25 + (i * g.gripPx) / 4.3} y={g.rodY - 3} width={g.gripPx / 5} height={14} rx={g.gripPx / 10} fill="var(--sheet)" stroke="var(--ink)" strokeWidth="1.2" />
+          <rect
+            key={i}
+            x={butt + 25 + (i * g.gripPx) / 4.3}
+            y={g.rodY - 3}
+            width={g.gripPx / 5}
+            height={14}
+            rx={g.gripPx / 10}
+            fill="var(--sheet)"
+            stroke="var(--ink)"
+            strokeWidth="1.2"
+          />
         ))}
         {Array.from({ length: 8 }, (_, i) => {
           const t = 1 - (1 - (i + 1) / 8) ** 1.25;
           const x = butt + g.gripPx + 34 + t * (g.rodPx - g.gripPx - 36);
-          return <circle key={i} cx={x} cy={g.rodY + 4.5 - t * 2} r={3 - t * 1.6} fill="none" stroke="var(--ink)" strokeWidth="1.1" />;
+          return (
+            <circle
+              key={i}
+              cx={x}
+              cy={g.rodY + 4.5 - t * 2}
+              r={3 - t * 1.6}
+              fill="none"
+              stroke="var(--ink)"
+              strokeWidth="1.1"
+            />
+          );
         })}
 
         {labels.map((label) => (
@@ -106,7 +155,8 @@ export function ChainDrawing({ solution, base }: { solution: Solution; base: str
         </ol>
       )}
       <p className="rubric mt-1 font-normal">
-        Lengths to one scale; line {Math.round(g.thickScale / laid.pxPerM)} times too thick, fly {(g.flyScale / laid.pxPerM).toFixed(1)} times and reel {g.reelTimes} times too large, to be seen.
+        Lengths to one scale; line {Math.round(g.thickScale / laid.pxPerM)} times too thick, fly{' '}
+        {(g.flyScale / laid.pxPerM).toFixed(1)} times and reel {g.reelTimes} times too large, to be seen.
       </p>
     </div>
   );
@@ -145,7 +195,18 @@ function Flag({ at, words }: { at: { x: number; y: number; nx: number; ny: numbe
     <g stroke="var(--ink)" strokeWidth="1.3" fill="none">
       <line x1={at.x + at.nx * 11} y1={at.y + at.ny * 11} x2={at.x - at.nx * 11} y2={at.y - at.ny * 11} />
       {words && (
-        <text x={at.x + inward * 16} y={at.y + (at.flat ? 26 : -12)} textAnchor={inward === 0 ? 'middle' : inward > 0 ? 'start' : 'end'} fontSize="12.5" fontFamily="var(--font-chart)" fontStyle="italic" fill="var(--ink)" stroke="var(--paper)" strokeWidth="4" paintOrder="stroke">
+        <text
+          x={at.x + inward * 16}
+          y={at.y + (at.flat ? 26 : -12)}
+          textAnchor={inward === 0 ? 'middle' : inward > 0 ? 'start' : 'end'}
+          fontSize="12.5"
+          fontFamily="var(--font-chart)"
+          fontStyle="italic"
+          fill="var(--ink)"
+          stroke="var(--paper)"
+          strokeWidth="4"
+          paintOrder="stroke"
+        >
           {words}
         </text>
       )}
@@ -218,11 +279,23 @@ function placeLabels(chain: Link[], g: ReturnType<typeof geometry>, width: numbe
     .filter(({ link }) => onLine.includes(link.id))
     .sort((a, b) => a.anchor.y - b.anchor.y || a.anchor.x - b.anchor.x);
   for (const { link, number, anchor } of byX) {
-    const row = Math.max(0, Math.min(g.laid.rows - 1, Math.round((anchor.y - g.laid.rowY(0)) / (g.laid.rowY(1) - g.laid.rowY(0)))));
+    const row = Math.max(
+      0,
+      Math.min(g.laid.rows - 1, Math.round((anchor.y - g.laid.rowY(0)) / (g.laid.rowY(1) - g.laid.rowY(0)))),
+    );
     const y = g.laid.rowY(row) - 72;
-    const x = Math.min(width - labelWidth, Math.max(anchor.x - labelWidth / 2, taken.get(row) ?? 0, row === 0 ? 0 : 40));
+    const x = Math.min(
+      width - labelWidth,
+      Math.max(anchor.x - labelWidth / 2, taken.get(row) ?? 0, row === 0 ? 0 : 40),
+    );
     taken.set(row, x + labelWidth + 6);
-    placed.push({ link, number, x, y, lead: `M${Math.min(x + labelWidth - 10, Math.max(x + 10, anchor.x))},${y + 57}L${anchor.x},${anchor.y - 8}` });
+    placed.push({
+      link,
+      number,
+      x,
+      y,
+      lead: `M${Math.min(x + labelWidth - 10, Math.max(x + 10, anchor.x))},${y + 57}L${anchor.x},${anchor.y - 8}`,
+    });
   }
   const beside = (id: LinkId, x: number, y: number, lead: (a: { x: number; y: number }) => string) => {
     const i = chain.findIndex((l) => l.id === id);
@@ -230,7 +303,12 @@ function placeLabels(chain: Link[], g: ReturnType<typeof geometry>, width: numbe
   };
   const right = g.reel.x + g.reel.r;
   beside('hand', right - 6, g.rodY - 76, (a) => `M${right + 8},${g.rodY - 19}L${a.x},${a.y}`);
-  beside('rod', right + labelWidth + 24, g.rodY - 76, (a) => `M${right + labelWidth + 40},${g.rodY - 19}L${Math.min(a.x, right + labelWidth + 90)},${a.y - 3}`);
+  beside(
+    'rod',
+    right + labelWidth + 24,
+    g.rodY - 76,
+    (a) => `M${right + labelWidth + 40},${g.rodY - 19}L${Math.min(a.x, right + labelWidth + 90)},${a.y - 3}`,
+  );
   beside('reel', right + 26, g.rodY + 9, (a) => `M${right + 25},${g.rodY + 24}L${a.x},${a.y}`);
   beside('backing', right + 26, g.rodY + 66, (a) => `M${right + 25},${g.rodY + 84}L${a.x},${a.y}`);
   return placed;

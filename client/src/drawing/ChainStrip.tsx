@@ -8,7 +8,8 @@ import { thickness } from './serpentine';
 import { useWidth } from './useWidth';
 
 // In so little room the tolerance is left to the bench.
-const bare = (figure: Figure): Figure => (figure.quantity ? { ...figure, quantity: { ...figure.quantity, plusMinus: null } } : figure);
+const bare = (figure: Figure): Figure =>
+  figure.quantity ? { ...figure, quantity: { ...figure.quantity, plusMinus: null } } : figure;
 
 /** The chain in one row, to scale, kept in view while a bench is open. */
 export function ChainStrip({ solution, base }: { solution: Solution; base: string }) {
@@ -23,7 +24,10 @@ export function ChainStrip({ solution, base }: { solution: Solution; base: strin
   const ribbon = ([from, to]: [number, number]) => {
     const steps = Array.from({ length: 41 }, (_, i) => from + ((to - from) * i) / 40);
     const h = (m: number) => Math.max(0.7, thick(m) * 2200);
-    return `M${steps.map((m) => `${x(m)},${14 - h(m)}`).join('L')}L${[...steps].reverse().map((m) => `${x(m)},${14 + h(m)}`).join('L')}Z`;
+    return `M${steps.map((m) => `${x(m)},${14 - h(m)}`).join('L')}L${[...steps]
+      .reverse()
+      .map((m) => `${x(m)},${14 + h(m)}`)
+      .join('L')}Z`;
   };
   const reelX = x(totalM) + 16;
   return (
@@ -37,7 +41,10 @@ export function ChainStrip({ solution, base }: { solution: Solution; base: strin
         <circle cx={reelX} cy={16} r={11} fill="var(--sheet)" stroke="var(--ink)" strokeWidth="1.5" />
         <circle cx={reelX} cy={16} r={7.5} fill="var(--signal)" />
         <circle cx={reelX} cy={16} r={4.5} fill="var(--soft)" />
-        <path d={`M${reelX - 10},4h34L${reelX + 16 + rodM * pxPerM},3.2v1.2L${reelX + 24},7.4h-34z`} fill="var(--ink)" />
+        <path
+          d={`M${reelX - 10},4h34L${reelX + 16 + rodM * pxPerM},3.2v1.2L${reelX + 24},7.4h-34z`}
+          fill="var(--ink)"
+        />
       </svg>
       <ul className="grid grid-cols-3 gap-px sm:grid-cols-9">
         {solution.chain.map((link, i) => (
@@ -46,7 +53,9 @@ export function ChainStrip({ solution, base }: { solution: Solution; base: strin
               to={`${base}/${link.id}`}
               data-link={link.id}
               aria-label={`${i + 1} ${link.name}: ${text(link.title)}. ${showFigure(link.figure)}. ${link.verdict}${link.pinned ? '. Pinned' : ''}`}
-              className={({ isActive }) => `block h-full border-t-4 px-1 py-0.5 text-[0.84rem] leading-tight hover:bg-water ${isActive ? 'border-signal bg-sheet font-bold' : 'border-transparent'}`}
+              className={({ isActive }) =>
+                `block h-full border-t-4 px-1 py-0.5 text-[0.84rem] leading-tight hover:bg-water ${isActive ? 'border-signal bg-sheet font-bold' : 'border-transparent'}`
+              }
             >
               <span className="flex items-center gap-1">
                 <span className="truncate">

@@ -25,32 +25,86 @@ export function DepthSection({ solution, onDepth }: { solution: Solution; onDept
     set((((event.clientY - box.top) / box.height) * H - surface) / pxPerM);
   };
   const keys = (event: KeyboardEvent) => {
-    const by = { ArrowDown: 0.25, ArrowRight: 0.25, ArrowUp: -0.25, ArrowLeft: -0.25, PageDown: 1, PageUp: -1 }[event.key];
+    const by = { ArrowDown: 0.25, ArrowRight: 0.25, ArrowUp: -0.25, ArrowLeft: -0.25, PageDown: 1, PageUp: -1 }[
+      event.key
+    ];
     if (by === undefined) return;
     event.preventDefault();
     set(brief.depthM + by);
   };
   return (
-    <svg ref={svg} viewBox={`0 0 ${W} ${H}`} className="block w-full touch-none border border-ink bg-sheet select-none" onPointerMove={drag} onPointerUp={() => (held.current = false)} onPointerCancel={() => (held.current = false)}>
+    <svg
+      ref={svg}
+      viewBox={`0 0 ${W} ${H}`}
+      className="block w-full touch-none border border-ink bg-sheet select-none"
+      onPointerMove={drag}
+      onPointerUp={() => (held.current = false)}
+      onPointerCancel={() => (held.current = false)}
+    >
       <rect x="0" y={surface} width={W} height={H - surface} fill="var(--water)" />
-      <path d={`M0,${surface}${Array.from({ length: 20 }, (_, i) => `q${W / 80},${i % 2 ? 2 : -2} ${W / 40},0t${W / 40},0`).join('')}`} stroke="var(--ink)" strokeWidth="1" fill="none" />
-      {[1, 2, 3, 4].map((n) => n * step * unitM).map((m) => (
-        <g key={m}>
-          <line x1={W - 10} x2={W} y1={surface + m * pxPerM} y2={surface + m * pxPerM} stroke="var(--soft)" />
-          <text x={W - 13} y={surface + m * pxPerM + 4} textAnchor="end" fontSize="11" fill="var(--soft)" fontFamily="var(--font-chart)" fontStyle="italic">
-            {show(metres(m))}
-          </text>
-        </g>
-      ))}
-      <path d={floats ? `M${W - 70},${surface - 1}H150Q120,${surface} 96,${y}` : `M${W - 70},${surface - 1}Q190,${surface} 96,${y}`} fill="none" stroke="var(--signal)" strokeWidth="2.4" />
-      <g role="slider" tabIndex={0} aria-label="Depth of the fly" aria-valuemin={0} aria-valuemax={30} aria-valuenow={brief.depthM} aria-valuetext={show(metres(brief.depthM))} onKeyDown={keys} className="cursor-ns-resize" onPointerDown={(event) => {
-        held.current = true;
-        event.currentTarget.setPointerCapture(event.pointerId);
-      }}>
+      <path
+        d={`M0,${surface}${Array.from({ length: 20 }, (_, i) => `q${W / 80},${i % 2 ? 2 : -2} ${W / 40},0t${W / 40},0`).join('')}`}
+        stroke="var(--ink)"
+        strokeWidth="1"
+        fill="none"
+      />
+      {[1, 2, 3, 4]
+        .map((n) => n * step * unitM)
+        .map((m) => (
+          <g key={m}>
+            <line x1={W - 10} x2={W} y1={surface + m * pxPerM} y2={surface + m * pxPerM} stroke="var(--soft)" />
+            <text
+              x={W - 13}
+              y={surface + m * pxPerM + 4}
+              textAnchor="end"
+              fontSize="11"
+              fill="var(--soft)"
+              fontFamily="var(--font-chart)"
+              fontStyle="italic"
+            >
+              {show(metres(m))}
+            </text>
+          </g>
+        ))}
+      <path
+        d={
+          floats
+            ? `M${W - 70},${surface - 1}H150Q120,${surface} 96,${y}`
+            : `M${W - 70},${surface - 1}Q190,${surface} 96,${y}`
+        }
+        fill="none"
+        stroke="var(--signal)"
+        strokeWidth="2.4"
+      />
+      <g
+        role="slider"
+        tabIndex={0}
+        aria-label="Depth of the fly"
+        aria-valuemin={0}
+        aria-valuemax={30}
+        aria-valuenow={brief.depthM}
+        aria-valuetext={show(metres(brief.depthM))}
+        onKeyDown={keys}
+        className="cursor-ns-resize"
+        onPointerDown={(event) => {
+          held.current = true;
+          event.currentTarget.setPointerCapture(event.pointerId);
+        }}
+      >
         <rect x="60" y={y - 16} width="70" height="32" fill="transparent" />
         <circle cx="92" cy={y} r="7" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="1.8" />
         <path d={`M92,${y}l-8,5`} stroke="var(--ink)" strokeWidth="1.8" />
-        <text x="78" y={y + 5} textAnchor="end" fontSize="14" fontWeight="700" fill="var(--ink)" stroke="var(--water)" strokeWidth="3" paintOrder="stroke">
+        <text
+          x="78"
+          y={y + 5}
+          textAnchor="end"
+          fontSize="14"
+          fontWeight="700"
+          fill="var(--ink)"
+          stroke="var(--water)"
+          strokeWidth="3"
+          paintOrder="stroke"
+        >
           {brief.depthM < 0.05 ? 'surface' : show(metres(brief.depthM))}
         </text>
       </g>

@@ -17,18 +17,35 @@ export function FlyActual({ solution, width = 292 }: { solution: Solution; width
   const height = Math.ceil(over + gape + 44);
   const long = Math.floor((width - 14) / pxPerMm);
   const inches = system === 'trade';
-  const marks = inches ? Array.from({ length: Math.floor(long / 25.4) * 8 + 1 }, (_, i) => ({ mm: (i * 25.4) / 8, big: i % 8 === 0, n: i / 8 })) : Array.from({ length: long + 1 }, (_, i) => ({ mm: i, big: i % 10 === 0, n: i / 10 }));
+  const marks = inches
+    ? Array.from({ length: Math.floor(long / 25.4) * 8 + 1 }, (_, i) => ({
+        mm: (i * 25.4) / 8,
+        big: i % 8 === 0,
+        n: i / 8,
+      }))
+    : Array.from({ length: long + 1 }, (_, i) => ({ mm: i, big: i % 10 === 0, n: i / 10 }));
   const ruler = height - 24;
   return (
     <figure className="m-0">
-      <svg width={width} height={height} className="block max-w-full" role="img" aria-label={`A ${fly.kind.name}, ${Math.round(reach)} mm long${shrink > 1 ? `, drawn at one to ${shrink}` : ', actual size'}`}>
+      <svg
+        width={width}
+        height={height}
+        className="block max-w-full"
+        role="img"
+        aria-label={`A ${fly.kind.name}, ${Math.round(reach)} mm long${shrink > 1 ? `, drawn at one to ${shrink}` : ', actual size'}`}
+      >
         <g transform={`translate(${Math.max(reach * pxPerMm + 8, 30)},${over + 4})`}>
           <FlyMark kind={fly.kind.id} hook={fly.hook} bodyM={fly.bodyM} pxPerM={pxPerMm * 1000} />
         </g>
         <rect x="4" y={ruler} width={width - 8} height="22" fill="var(--land)" stroke="var(--ink)" strokeWidth="0.8" />
         {marks.map(({ mm, big, n }) => (
           <g key={mm} stroke="var(--ink)" strokeWidth="0.8">
-            <line x1={8 + mm * pxPerMm} x2={8 + mm * pxPerMm} y1={ruler} y2={ruler + (big ? 9 : shrink > 1 && !inches ? 0 : 4.5)} />
+            <line
+              x1={8 + mm * pxPerMm}
+              x2={8 + mm * pxPerMm}
+              y1={ruler}
+              y2={ruler + (big ? 9 : shrink > 1 && !inches ? 0 : 4.5)}
+            />
             {big && (
               <text x={8 + mm * pxPerMm + 2} y={ruler + 19} fontSize="10.5" fill="var(--ink)" stroke="none">
                 {n}
@@ -40,7 +57,9 @@ export function FlyActual({ solution, width = 292 }: { solution: Solution; width
           {inches ? 'in' : 'cm'}
         </text>
       </svg>
-      <figcaption className="rubric font-normal">{shrink > 1 ? `Drawn at 1 : ${shrink}` : 'Actual size where your screen is true; hold a ruler to it.'}</figcaption>
+      <figcaption className="rubric font-normal">
+        {shrink > 1 ? `Drawn at 1 : ${shrink}` : 'Actual size where your screen is true; hold a ruler to it.'}
+      </figcaption>
     </figure>
   );
 }

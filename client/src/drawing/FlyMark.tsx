@@ -1,5 +1,15 @@
 /** A fly in outline at a given scale: the hook to measure, the dressing by family. Eye at (0,0), bend to the left. */
-export function FlyMark({ kind, hook, bodyM, pxPerM }: { kind: string; hook: { lengthM: number; gapeM: number; wireM: number }; bodyM: number; pxPerM: number }) {
+export function FlyMark({
+  kind,
+  hook,
+  bodyM,
+  pxPerM,
+}: {
+  kind: string;
+  hook: { lengthM: number; gapeM: number; wireM: number };
+  bodyM: number;
+  pxPerM: number;
+}) {
   const length = hook.lengthM * pxPerM;
   const gape = hook.gapeM * pxPerM;
   const wire = Math.max(1, hook.wireM * pxPerM);
@@ -9,7 +19,14 @@ export function FlyMark({ kind, hook, bodyM, pxPerM }: { kind: string; hook: { l
   return (
     <g>
       <Dressing kind={kind} body={body} shank={bend} gape={gape} />
-      <path d={hookPath} fill="none" stroke="var(--ink)" strokeWidth={wire} strokeLinejoin="round" strokeLinecap="round" />
+      <path
+        d={hookPath}
+        fill="none"
+        stroke="var(--ink)"
+        strokeWidth={wire}
+        strokeLinejoin="round"
+        strokeLinecap="round"
+      />
       <circle cx={wire} cy={0} r={wire * 1.4} fill="none" stroke="var(--ink)" strokeWidth={wire * 0.8} />
     </g>
   );
@@ -20,14 +37,25 @@ function Dressing({ kind, body, shank, gape }: { kind: string; body: number; sha
   const hackle = (count: number, at: number, reach: number) =>
     Array.from({ length: count }, (_, i) => {
       const a = (Math.PI * (i + 0.5)) / count;
-      return <path key={i} d={`M${at},0L${at - Math.cos(a) * reach * 0.7},${-Math.sin(a) * reach}M${at},0L${at - Math.cos(a) * reach * 0.7},${Math.sin(a) * reach}`} stroke="var(--soft)" strokeWidth="0.9" />;
+      return (
+        <path
+          key={i}
+          d={`M${at},0L${at - Math.cos(a) * reach * 0.7},${-Math.sin(a) * reach}M${at},0L${at - Math.cos(a) * reach * 0.7},${Math.sin(a) * reach}`}
+          stroke="var(--soft)"
+          strokeWidth="0.9"
+        />
+      );
     });
   switch (kind) {
     case 'dry':
     case 'terrestrial':
       return (
         <g>
-          <path d={`M${-shank},0q${-gape * 0.6},${-gape * 0.3} ${-gape * 1.1},${-gape * 0.5}M${-shank},0q${-gape * 0.6},0 ${-gape * 1.2},${-gape * 0.2}`} {...soft} fill="none" />
+          <path
+            d={`M${-shank},0q${-gape * 0.6},${-gape * 0.3} ${-gape * 1.1},${-gape * 0.5}M${-shank},0q${-gape * 0.6},0 ${-gape * 1.2},${-gape * 0.2}`}
+            {...soft}
+            fill="none"
+          />
           <ellipse cx={-shank * 0.6} cy={0} rx={shank * 0.4} ry={gape * 0.16} {...soft} />
           {hackle(9, -shank * 0.16, gape * 0.85)}
         </g>
@@ -37,7 +65,10 @@ function Dressing({ kind, body, shank, gape }: { kind: string; body: number; sha
     case 'nymph-rig':
       return (
         <g>
-          <path d={`M${-shank * 0.2},0Q${-shank * 0.4},${-gape * 0.34} ${-shank},0Q${-shank * 0.4},${gape * 0.34} ${-shank * 0.2},0`} {...soft} />
+          <path
+            d={`M${-shank * 0.2},0Q${-shank * 0.4},${-gape * 0.34} ${-shank},0Q${-shank * 0.4},${gape * 0.34} ${-shank * 0.2},0`}
+            {...soft}
+          />
           <circle cx={-shank * 0.12} cy={0} r={gape * (kind === 'midge' ? 0.16 : 0.26)} {...soft} fill="var(--ink)" />
         </g>
       );
@@ -51,20 +82,48 @@ function Dressing({ kind, body, shank, gape }: { kind: string; body: number; sha
     case 'shrimp-crab':
       return (
         <g>
-          <path d={`M${-shank * 0.1},${-gape * 0.1}Q${-shank * 0.5},${-gape * 0.6} ${-shank},${gape * 0.05}L${-shank * 0.2},${gape * 0.22}Z`} {...soft} />
+          <path
+            d={`M${-shank * 0.1},${-gape * 0.1}Q${-shank * 0.5},${-gape * 0.6} ${-shank},${gape * 0.05}L${-shank * 0.2},${gape * 0.22}Z`}
+            {...soft}
+          />
           {hackle(5, -shank * 0.5, gape * 0.6)}
           <path d={`M0,${-gape * 0.1}q${gape},${-gape * 0.7} ${gape * 1.8},${-gape * 0.4}`} {...soft} fill="none" />
         </g>
       );
     default: {
       // Streamers and baitfish: a body of hair longer than the hook, an eye at the head.
-      const deep = kind === 'slim-streamer' ? body * 0.055 : kind === 'predator' || kind === 'giant' ? body * 0.11 : body * 0.075;
+      const deep =
+        kind === 'slim-streamer' ? body * 0.055 : kind === 'predator' || kind === 'giant' ? body * 0.11 : body * 0.075;
       return (
         <g>
-          <path d={`M0,0C${-body * 0.15},${-deep * 2.2} ${-body * 0.6},${-deep * 1.6} ${-body},${-deep * 0.5}L${-body * 0.9},0L${-body},${deep * 0.6}C${-body * 0.6},${deep * 1.3} ${-body * 0.15},${deep * 1.5} 0,0Z`} {...soft} />
-          <path d={`M${-body * 0.12},${-deep * 0.5}L${-body * 0.82},${-deep * 0.3}M${-body * 0.12},${deep * 0.3}L${-body * 0.84},${deep * 0.25}`} stroke="var(--soft)" strokeWidth="0.8" fill="none" />
-          <circle cx={-body * 0.07} cy={-deep * 0.35} r={Math.max(1.2, deep * 0.4)} fill="var(--sheet)" stroke="var(--ink)" strokeWidth="1" />
-          {kind === 'weighted-baitfish' && <circle cx={-body * 0.07} cy={-deep * 0.35} r={Math.max(2, deep * 0.6)} fill="none" stroke="var(--ink)" strokeWidth="2" />}
+          <path
+            d={`M0,0C${-body * 0.15},${-deep * 2.2} ${-body * 0.6},${-deep * 1.6} ${-body},${-deep * 0.5}L${-body * 0.9},0L${-body},${deep * 0.6}C${-body * 0.6},${deep * 1.3} ${-body * 0.15},${deep * 1.5} 0,0Z`}
+            {...soft}
+          />
+          <path
+            d={`M${-body * 0.12},${-deep * 0.5}L${-body * 0.82},${-deep * 0.3}M${-body * 0.12},${deep * 0.3}L${-body * 0.84},${deep * 0.25}`}
+            stroke="var(--soft)"
+            strokeWidth="0.8"
+            fill="none"
+          />
+          <circle
+            cx={-body * 0.07}
+            cy={-deep * 0.35}
+            r={Math.max(1.2, deep * 0.4)}
+            fill="var(--sheet)"
+            stroke="var(--ink)"
+            strokeWidth="1"
+          />
+          {kind === 'weighted-baitfish' && (
+            <circle
+              cx={-body * 0.07}
+              cy={-deep * 0.35}
+              r={Math.max(2, deep * 0.6)}
+              fill="none"
+              stroke="var(--ink)"
+              strokeWidth="2"
+            />
+          )}
         </g>
       );
     }

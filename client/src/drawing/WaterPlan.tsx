@@ -12,7 +12,16 @@ const windAt = { x: 240, y: 66 };
 const niceSteps = [2, 3, 5, 8, 10, 15, 20, 25, 30, 40, 50];
 
 export const windWords = (deg: number) =>
-  ['in the face', 'from the front right', 'from the right', 'from behind right', 'from behind', 'from behind left', 'from the left', 'from the front left'][Math.round(deg / 45) % 8]!;
+  [
+    'in the face',
+    'from the front right',
+    'from the right',
+    'from behind right',
+    'from behind',
+    'from behind left',
+    'from the left',
+    'from the front left',
+  ][Math.round(deg / 45) % 8]!;
 
 /** The water from above: the caster below, the fish ahead, the wind as an arrow to swing. */
 export function WaterPlan({ solution, onWind, onDistance }: Props) {
@@ -48,7 +57,7 @@ export function WaterPlan({ solution, onWind, onDistance }: Props) {
       onWind(clamp((Math.hypot(dx, dy) - 18) / 1.9, 0, 25), Math.round(((deg + 360) % 360) / 5) * 5);
     }
   };
-  const grab = (what: 'wind' | 'fish') => (event: PointerEvent) => {
+  const grab = (what: 'wind' | 'fish', event: PointerEvent) => {
     held.current = what;
     // The pointer stays with the handle when it leaves it.
     (event.currentTarget as Element).setPointerCapture(event.pointerId);
@@ -69,32 +78,66 @@ export function WaterPlan({ solution, onWind, onDistance }: Props) {
   };
   // Middle of what can be seen of the left half of the reach, as a share of the arc.
   const seen = (Math.acos(Math.min(1, (W / 2 - 6) / (reach.value * pxPerM))) / Math.PI + 0.47) / 2;
-  const arc = (m: number) => `M${stand.x - m * pxPerM},${stand.y}A${m * pxPerM},${m * pxPerM} 0 0 1 ${stand.x + m * pxPerM},${stand.y}`;
+  const arc = (m: number) =>
+    `M${stand.x - m * pxPerM},${stand.y}A${m * pxPerM},${m * pxPerM} 0 0 1 ${stand.x + m * pxPerM},${stand.y}`;
 
   return (
     <figure className="m-0">
-      <svg ref={svg} viewBox={`0 0 ${W} ${H}`} className="block w-full touch-none border border-ink bg-water select-none" onPointerMove={drag} onPointerUp={release} onPointerCancel={release}>
+      <svg
+        ref={svg}
+        viewBox={`0 0 ${W} ${H}`}
+        className="block w-full touch-none border border-ink bg-water select-none"
+        onPointerMove={drag}
+        onPointerUp={release}
+        onPointerCancel={release}
+      >
         <defs>
           <clipPath id={clip}>
             <path d={`M0,0H${W}V${H - 34}Q${W * 0.7},${H - 22} ${W * 0.5},${H - 30}T0,${H - 40}Z`} />
           </clipPath>
         </defs>
-        <path d={`M0,${H - 40}Q${W * 0.3},${H - 40} ${W * 0.5},${H - 30}T${W},${H - 34}V${H}H0Z`} fill="var(--land)" stroke="var(--ink)" strokeWidth="1" />
+        <path
+          d={`M0,${H - 40}Q${W * 0.3},${H - 40} ${W * 0.5},${H - 30}T${W},${H - 34}V${H}H0Z`}
+          fill="var(--land)"
+          stroke="var(--ink)"
+          strokeWidth="1"
+        />
         <g clipPath={`url(#${clip})`}>
           {/* Estimated reach with its doubt, as a band across the water. */}
-          <path d={`${arc(far)}L${stand.x + near * pxPerM},${stand.y}A${near * pxPerM},${near * pxPerM} 0 0 0 ${stand.x - near * pxPerM},${stand.y}Z`} fill="var(--soft)" opacity="0.17" />
+          <path
+            d={`${arc(far)}L${stand.x + near * pxPerM},${stand.y}A${near * pxPerM},${near * pxPerM} 0 0 0 ${stand.x - near * pxPerM},${stand.y}Z`}
+            fill="var(--soft)"
+            opacity="0.17"
+          />
           <path d={arc(reach.value)} fill="none" stroke="var(--soft)" strokeWidth="1.2" strokeDasharray="5 4" />
           {rings.map((m) => (
             <g key={m}>
               <path d={arc(m)} fill="none" stroke="var(--soft)" strokeWidth="0.6" />
-              <text x={stand.x + 6} y={stand.y - m * pxPerM - 3} fontSize="11" fill="var(--soft)" fontFamily="var(--font-chart)" fontStyle="italic">
+              <text
+                x={stand.x + 6}
+                y={stand.y - m * pxPerM - 3}
+                fontSize="11"
+                fill="var(--soft)"
+                fontFamily="var(--font-chart)"
+                fontStyle="italic"
+              >
                 {show(metres(m))}
               </text>
             </g>
           ))}
         </g>
         <path id={`${clip}-reach`} d={arc(reach.value)} fill="none" />
-        <text dy="-4" fontSize="11.5" fill="var(--ink)" fontFamily="var(--font-chart)" fontStyle="italic" stroke="var(--water)" strokeWidth="2.5" paintOrder="stroke" clipPath={`url(#${clip})`}>
+        <text
+          dy="-4"
+          fontSize="11.5"
+          fill="var(--ink)"
+          fontFamily="var(--font-chart)"
+          fontStyle="italic"
+          stroke="var(--water)"
+          strokeWidth="2.5"
+          paintOrder="stroke"
+          clipPath={`url(#${clip})`}
+        >
           <textPath href={`#${clip}-reach`} startOffset={`${seen * 100}%`} textAnchor="middle">
             usual reach today
           </textPath>
@@ -102,12 +145,31 @@ export function WaterPlan({ solution, onWind, onDistance }: Props) {
 
         {/* The line in the air, then what is shot, then the leader. */}
         <line x1={stand.x} y1={stand.y} x2={fish.x} y2={fish.y} stroke="var(--signal)" strokeWidth="2.6" />
-        <line x1={fish.x} y1={fish.y + Math.min(outfit.leader.lengthM, brief.distanceM) * pxPerM} x2={fish.x} y2={fish.y} stroke="var(--water)" strokeWidth="2.6" />
-        <line x1={fish.x} y1={fish.y + Math.min(outfit.leader.lengthM, brief.distanceM) * pxPerM} x2={fish.x} y2={fish.y} stroke="var(--ink)" strokeWidth="1" />
+        <line
+          x1={fish.x}
+          y1={fish.y + Math.min(outfit.leader.lengthM, brief.distanceM) * pxPerM}
+          x2={fish.x}
+          y2={fish.y}
+          stroke="var(--water)"
+          strokeWidth="2.6"
+        />
+        <line
+          x1={fish.x}
+          y1={fish.y + Math.min(outfit.leader.lengthM, brief.distanceM) * pxPerM}
+          x2={fish.x}
+          y2={fish.y}
+          stroke="var(--ink)"
+          strokeWidth="1"
+        />
         <g transform={`translate(${stand.x},${stand.y + 4})`} stroke="var(--ink)" fill="var(--sheet)" strokeWidth="1.4">
           <ellipse rx="10" ry="5" />
           <circle r="4.4" fill="var(--ink)" />
-          <path d={brief.hand === 'right' ? 'M9,0Q13,-4 8,-9' : 'M-9,0Q-13,-4 -8,-9'} fill="none" strokeWidth="2.4" strokeLinecap="round" />
+          <path
+            d={brief.hand === 'right' ? 'M9,0Q13,-4 8,-9' : 'M-9,0Q-13,-4 -8,-9'}
+            fill="none"
+            strokeWidth="2.4"
+            strokeLinecap="round"
+          />
         </g>
 
         <g
@@ -118,14 +180,30 @@ export function WaterPlan({ solution, onWind, onDistance }: Props) {
           aria-valuemax={60}
           aria-valuenow={Math.round(brief.distanceM * 10) / 10}
           aria-valuetext={show(metres(brief.distanceM))}
-          onPointerDown={grab('fish')}
+          onPointerDown={(event) => grab('fish', event)}
           onKeyDown={fishKeys}
           className="cursor-ns-resize"
         >
           <rect x={fish.x - 26} y={fish.y - 20} width="52" height="34" fill="transparent" />
-          <path d={`M${fish.x - 15},${fish.y - 7}q13,-10 25,0l7,-5v11l-7,-5q-12,9 -25,-1z`} fill="var(--sheet)" stroke="var(--ink)" strokeWidth="1.4" strokeLinejoin="round" />
+          <path
+            d={`M${fish.x - 15},${fish.y - 7}q13,-10 25,0l7,-5v11l-7,-5q-12,9 -25,-1z`}
+            fill="var(--sheet)"
+            stroke="var(--ink)"
+            strokeWidth="1.4"
+            strokeLinejoin="round"
+          />
           <circle cx={fish.x - 9} cy={fish.y - 7.6} r="1.2" fill="var(--ink)" />
-          <text x={fish.x - 24} y={fish.y} fontSize="14" fontWeight="700" textAnchor="end" fill="var(--ink)" stroke="var(--water)" strokeWidth="3.5" paintOrder="stroke">
+          <text
+            x={fish.x - 24}
+            y={fish.y}
+            fontSize="14"
+            fontWeight="700"
+            textAnchor="end"
+            fill="var(--ink)"
+            stroke="var(--water)"
+            strokeWidth="3.5"
+            paintOrder="stroke"
+          >
             {show(metres(brief.distanceM))}
           </text>
         </g>
@@ -138,24 +216,65 @@ export function WaterPlan({ solution, onWind, onDistance }: Props) {
           aria-valuemax={360}
           aria-valuenow={Math.round(brief.windFromDeg)}
           aria-valuetext={`${show({ value: brief.windMps, kind: 'windSpeed', plusMinus: null })} ${windWords(brief.windFromDeg)}`}
-          onPointerDown={grab('wind')}
+          onPointerDown={(event) => grab('wind', event)}
           onKeyDown={windKeys}
           className="cursor-grab"
         >
-          <circle cx={windAt.x} cy={windAt.y} r="48" fill="var(--sheet)" opacity="0.72" stroke="var(--soft)" strokeWidth="0.8" />
+          <circle
+            cx={windAt.x}
+            cy={windAt.y}
+            r="48"
+            fill="var(--sheet)"
+            opacity="0.72"
+            stroke="var(--soft)"
+            strokeWidth="0.8"
+          />
           {Array.from({ length: 24 }, (_, i) => (
-            <line key={i} x1={windAt.x} y1={windAt.y - 48} x2={windAt.x} y2={windAt.y - (i % 6 === 0 ? 41 : 45)} stroke="var(--soft)" strokeWidth="0.8" transform={`rotate(${i * 15} ${windAt.x} ${windAt.y})`} />
+            <line
+              key={i}
+              x1={windAt.x}
+              y1={windAt.y - 48}
+              x2={windAt.x}
+              y2={windAt.y - (i % 6 === 0 ? 41 : 45)}
+              stroke="var(--soft)"
+              strokeWidth="0.8"
+              transform={`rotate(${i * 15} ${windAt.x} ${windAt.y})`}
+            />
           ))}
-          <line x1={tail.x} y1={tail.y} x2={tip.x} y2={tip.y} stroke="var(--ink)" strokeWidth="2.6" strokeLinecap="round" />
-          <path d="M0,0l-5.5,-11h11z" transform={`translate(${tip.x},${tip.y}) rotate(${brief.windFromDeg})`} fill="var(--ink)" />
+          <line
+            x1={tail.x}
+            y1={tail.y}
+            x2={tip.x}
+            y2={tip.y}
+            stroke="var(--ink)"
+            strokeWidth="2.6"
+            strokeLinecap="round"
+          />
+          <path
+            d="M0,0l-5.5,-11h11z"
+            transform={`translate(${tip.x},${tip.y}) rotate(${brief.windFromDeg})`}
+            fill="var(--ink)"
+          />
           <circle cx={tail.x} cy={tail.y} r="6" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="1.8" />
-          <text x={windAt.x} y={windAt.y + 64} fontSize="14" fontWeight="700" textAnchor="middle" fill="var(--ink)" stroke="var(--water)" strokeWidth="3.5" paintOrder="stroke">
+          <text
+            x={windAt.x}
+            y={windAt.y + 64}
+            fontSize="14"
+            fontWeight="700"
+            textAnchor="middle"
+            fill="var(--ink)"
+            stroke="var(--water)"
+            strokeWidth="3.5"
+            paintOrder="stroke"
+          >
             {show({ value: brief.windMps, kind: 'windSpeed', plusMinus: null })}
           </text>
         </g>
         <ScaleBar x={12} y={14} pxPerM={pxPerM} />
       </svg>
-      <figcaption className="rubric mt-0.5 font-normal">Drag the fish and the wind, or use the arrow keys on them.</figcaption>
+      <figcaption className="rubric mt-0.5 font-normal">
+        Drag the fish and the wind, or use the arrow keys on them.
+      </figcaption>
     </figure>
   );
 }

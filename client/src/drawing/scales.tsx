@@ -8,7 +8,15 @@ export function LoadBar({ ratio, ideal }: { ratio: number | null; ideal: number 
   const x = scaleLinear([0.5, 2], [0, 120]).clamp(true);
   return (
     <svg width="120" height="16" aria-hidden="true" className="block">
-      <rect x={x(0.8)} y="5" width={x(1.45) - x(0.8)} height="6" fill="var(--water)" stroke="var(--soft)" strokeWidth="0.8" />
+      <rect
+        x={x(0.8)}
+        y="5"
+        width={x(1.45) - x(0.8)}
+        height="6"
+        fill="var(--water)"
+        stroke="var(--soft)"
+        strokeWidth="0.8"
+      />
       <line x1={x(ideal)} x2={x(ideal)} y1="2" y2="14" stroke="var(--ink)" strokeWidth="1.2" />
       {ratio !== null && <path d={`M${x(ratio)},3l4.5,5l-4.5,5l-4.5,-5z`} fill="var(--ink)" />}
     </svg>
@@ -16,7 +24,13 @@ export function LoadBar({ ratio, ideal }: { ratio: number | null; ideal: number 
 }
 
 /** Rods of the shed on one scale of classes: hollow is the label, filled is what was measured. */
-export function ClassScale({ solution, rods }: { solution: Solution; rods: { id: number; tag: string; printed: number | null; measured: number | null; plusMinus: number | null }[] }) {
+export function ClassScale({
+  solution,
+  rods,
+}: {
+  solution: Solution;
+  rods: { id: number; tag: string; printed: number | null; measured: number | null; plusMinus: number | null }[];
+}) {
   const [ref, width] = useWidth<HTMLDivElement>();
   const { show } = useUnits();
   const x = scaleLinear([0, 12], [64, width - 16]);
@@ -27,7 +41,13 @@ export function ClassScale({ solution, rods }: { solution: Solution; rods: { id:
   const cls = (value: number) => show({ value, kind: 'lineClass', plusMinus: null });
   return (
     <div ref={ref}>
-      <svg width={width} height={height} role="img" aria-label={`Rods by class. Aimed for ${cls(target)}, delivers from ${cls(delivery)}, fish asks for ${cls(floor)}.`} className="block">
+      <svg
+        width={width}
+        height={height}
+        role="img"
+        aria-label={`Rods by class. Aimed for ${cls(target)}, delivers from ${cls(delivery)}, fish asks for ${cls(floor)}.`}
+        className="block"
+      >
         {Array.from({ length: 13 }, (_, i) => (
           <g key={i}>
             <line x1={x(i)} x2={x(i)} y1={top - 8} y2={height - 4} stroke="var(--hair)" />
@@ -36,9 +56,23 @@ export function ClassScale({ solution, rods }: { solution: Solution; rods: { id:
             </text>
           </g>
         ))}
-        <rect x={x(Math.max(0, target - 0.75))} width={x(target + 0.75) - x(Math.max(0, target - 0.75))} y={top - 6} height={height - top} fill="var(--signal)" opacity="0.12" />
+        <rect
+          x={x(Math.max(0, target - 0.75))}
+          width={x(target + 0.75) - x(Math.max(0, target - 0.75))}
+          y={top - 6}
+          height={height - top}
+          fill="var(--signal)"
+          opacity="0.12"
+        />
         <line x1={x(target)} x2={x(target)} y1={18} y2={height - 4} stroke="var(--signal)" strokeWidth="2" />
-        <text x={x(target) + 5} y={15} fontSize="13" fontWeight="700" fill="var(--ink)" textAnchor={target > 9 ? 'end' : 'start'}>
+        <text
+          x={x(target) + 5}
+          y={15}
+          fontSize="13"
+          fontWeight="700"
+          fill="var(--ink)"
+          textAnchor={target > 9 ? 'end' : 'start'}
+        >
           aimed for {cls(target)}
         </text>
         <path d={`M${x(floor)},${top - 8}l-5,-7h10z`} fill="var(--soft)" />
@@ -51,15 +85,47 @@ export function ClassScale({ solution, rods }: { solution: Solution; rods: { id:
                 {rod.tag}
                 {chosen ? ' ◂' : ''}
               </text>
-              {rod.printed !== null && rod.measured !== null && <line x1={x(rod.printed)} x2={x(rod.measured)} y1={y} y2={y} stroke="var(--ink)" strokeWidth="1" strokeDasharray="2 3" />}
-              {rod.measured !== null && rod.plusMinus !== null && <line x1={x(rod.measured - rod.plusMinus)} x2={x(rod.measured + rod.plusMinus)} y1={y} y2={y} stroke="var(--ink)" strokeWidth="4" opacity="0.35" />}
-              {rod.printed !== null && <rect x={x(rod.printed) - 4.5} y={y - 4.5} width="9" height="9" fill="var(--paper)" stroke="var(--ink)" strokeWidth="1.4" />}
+              {rod.printed !== null && rod.measured !== null && (
+                <line
+                  x1={x(rod.printed)}
+                  x2={x(rod.measured)}
+                  y1={y}
+                  y2={y}
+                  stroke="var(--ink)"
+                  strokeWidth="1"
+                  strokeDasharray="2 3"
+                />
+              )}
+              {rod.measured !== null && rod.plusMinus !== null && (
+                <line
+                  x1={x(rod.measured - rod.plusMinus)}
+                  x2={x(rod.measured + rod.plusMinus)}
+                  y1={y}
+                  y2={y}
+                  stroke="var(--ink)"
+                  strokeWidth="4"
+                  opacity="0.35"
+                />
+              )}
+              {rod.printed !== null && (
+                <rect
+                  x={x(rod.printed) - 4.5}
+                  y={y - 4.5}
+                  width="9"
+                  height="9"
+                  fill="var(--paper)"
+                  stroke="var(--ink)"
+                  strokeWidth="1.4"
+                />
+              )}
               {rod.measured !== null && <circle cx={x(rod.measured)} cy={y} r="5" fill="var(--ink)" />}
             </g>
           );
         })}
       </svg>
-      <p className="rubric font-normal">Square: the label. Dot with bar: measured, with its tolerance. Small triangle: what the fish asks for.</p>
+      <p className="rubric font-normal">
+        Square: the label. Dot with bar: measured, with its tolerance. Small triangle: what the fish asks for.
+      </p>
     </div>
   );
 }
@@ -80,9 +146,31 @@ export function ReachBar({ solution }: { solution: Solution }) {
   ];
   return (
     <div ref={ref}>
-      <svg width={width} height={124} role="img" aria-label={`Of ${show(metres(brief.distanceM))}: ${show(metres(outfit.shootM))} shot, ${show(metres(carry))} held in the air, ${show(metres(leader))} of leader. Usual reach today ${show(outfit.reachM)}.`} className="block">
-        <rect x={x(outfit.reachM.value - (outfit.reachM.plusMinus ?? 0))} width={x(outfit.reachM.value + (outfit.reachM.plusMinus ?? 0)) - x(outfit.reachM.value - (outfit.reachM.plusMinus ?? 0))} y="14" height="62" fill="var(--water)" />
-        <line x1={x(outfit.reachM.value)} x2={x(outfit.reachM.value)} y1="14" y2="76" stroke="var(--soft)" strokeDasharray="4 3" />
+      <svg
+        width={width}
+        height={124}
+        role="img"
+        aria-label={`Of ${show(metres(brief.distanceM))}: ${show(metres(outfit.shootM))} shot, ${show(metres(carry))} held in the air, ${show(metres(leader))} of leader. Usual reach today ${show(outfit.reachM)}.`}
+        className="block"
+      >
+        <rect
+          x={x(outfit.reachM.value - (outfit.reachM.plusMinus ?? 0))}
+          width={
+            x(outfit.reachM.value + (outfit.reachM.plusMinus ?? 0)) -
+            x(outfit.reachM.value - (outfit.reachM.plusMinus ?? 0))
+          }
+          y="14"
+          height="62"
+          fill="var(--water)"
+        />
+        <line
+          x1={x(outfit.reachM.value)}
+          x2={x(outfit.reachM.value)}
+          y1="14"
+          y2="76"
+          stroke="var(--soft)"
+          strokeDasharray="4 3"
+        />
         <text x={x(outfit.reachM.value)} y="11" fontSize="12.5" textAnchor="end" fill="var(--ink)">
           usual reach {show(outfit.reachM)}
         </text>
@@ -92,7 +180,13 @@ export function ReachBar({ solution }: { solution: Solution }) {
             <g key={p.words}>
               <rect x={x(p.from)} width={x(p.to) - x(p.from)} y={48 - p.h / 2} height={p.h} fill={p.fill} />
               <line x1={x(p.from)} x2={x(p.from)} y1="36" y2="60" stroke="var(--ink)" />
-              <text x={(x(p.from) + x(p.to)) / 2} y={p.words === 'leader' ? 34 : 68} fontSize="12.5" textAnchor="middle" fill="var(--ink)">
+              <text
+                x={(x(p.from) + x(p.to)) / 2}
+                y={p.words === 'leader' ? 34 : 68}
+                fontSize="12.5"
+                textAnchor="middle"
+                fill="var(--ink)"
+              >
                 {p.words} {show(metres(p.to - p.from))}
               </text>
             </g>
@@ -113,7 +207,17 @@ export function ReachBar({ solution }: { solution: Solution }) {
 }
 
 /** A line's head to scale along its length, thickness exaggerated, with the 30-ft mark. */
-export function LineProfile({ stretches, headM, belly, carryM }: { stretches: { lengthM: number; startM: number; endM: number }[]; headM: number; belly: number; carryM: number }) {
+export function LineProfile({
+  stretches,
+  headM,
+  belly,
+  carryM,
+}: {
+  stretches: { lengthM: number; startM: number; endM: number }[];
+  headM: number;
+  belly: number;
+  carryM: number;
+}) {
   const [ref, width] = useWidth<HTMLDivElement>();
   const { show, standards } = useUnits();
   const span = Math.min(
@@ -123,15 +227,36 @@ export function LineProfile({ stretches, headM, belly, carryM }: { stretches: { 
   const x = scaleLinear([0, span], [6, width - 6]);
   const y = scaleLinear([0, belly], [0, 15]);
   const ends = stretches.map((_, i) => stretches.slice(0, i).reduce((sum, s) => sum + s.lengthM, 0));
-  const path = stretches.map((s, i) => ({ from: ends[i]!, to: Math.min(span, ends[i]! + s.lengthM), a: s.startM, b: s.endM, whole: s.lengthM })).filter((s) => s.from < span);
+  const path = stretches
+    .map((s, i) => ({
+      from: ends[i]!,
+      to: Math.min(span, ends[i]! + s.lengthM),
+      a: s.startM,
+      b: s.endM,
+      whole: s.lengthM,
+    }))
+    .filter((s) => s.from < span);
   const times = Math.round(30 / (belly * 1000) / ((width - 12) / (span * 1000)));
   const thirtyFeet = 30 * standards.units.find((u) => u.kind === 'length')!.trade.scale;
   return (
     <div ref={ref}>
-      <svg width={width} height={86} role="img" aria-label={`Head of ${show(metres(headM))}, to scale along its length`} className="block">
+      <svg
+        width={width}
+        height={86}
+        role="img"
+        aria-label={`Head of ${show(metres(headM))}, to scale along its length`}
+        className="block"
+      >
         {path.map((s, i) => {
           const b = s.a + ((s.b - s.a) * (s.to - s.from)) / s.whole;
-          return <path key={i} d={`M${x(s.from)},${36 - y(s.a)}L${x(s.to)},${36 - y(b)}V${36 + y(b)}L${x(s.from)},${36 + y(s.a)}Z`} fill="var(--signal)" opacity={s.from >= headM - 0.01 ? 0.6 : 1} />;
+          return (
+            <path
+              key={i}
+              d={`M${x(s.from)},${36 - y(s.a)}L${x(s.to)},${36 - y(b)}V${36 + y(b)}L${x(s.from)},${36 + y(s.a)}Z`}
+              fill="var(--signal)"
+              opacity={s.from >= headM - 0.01 ? 0.6 : 1}
+            />
+          );
         })}
         {[
           { m: thirtyFeet, words: '30 ft', at: 66 },
@@ -141,8 +266,21 @@ export function LineProfile({ stretches, headM, belly, carryM }: { stretches: { 
           .filter((mark) => mark.m <= span)
           .map((mark) => (
             <g key={mark.words}>
-              <line x1={x(mark.m)} x2={x(mark.m)} y1="16" y2={mark.at > 40 ? mark.at - 11 : 56} stroke="var(--ink)" strokeWidth="1.2" />
-              <text x={x(mark.m)} y={mark.at} fontSize="12.5" textAnchor={x(mark.m) > width - 60 ? 'end' : 'middle'} fill="var(--ink)">
+              <line
+                x1={x(mark.m)}
+                x2={x(mark.m)}
+                y1="16"
+                y2={mark.at > 40 ? mark.at - 11 : 56}
+                stroke="var(--ink)"
+                strokeWidth="1.2"
+              />
+              <text
+                x={x(mark.m)}
+                y={mark.at}
+                fontSize="12.5"
+                textAnchor={x(mark.m) > width - 60 ? 'end' : 'middle'}
+                fill="var(--ink)"
+              >
                 {mark.words}
               </text>
             </g>

@@ -13,7 +13,14 @@ function Shape({ verdict }: { verdict: Verdict }) {
 export function Mark({ verdict, wordless = false }: { verdict: Verdict; wordless?: boolean }) {
   return (
     <span className={`inline-flex items-center gap-1 text-[0.85em] font-semibold ${ink[verdict]}`}>
-      <svg viewBox="0 0 14 14" className="size-[0.9em] shrink-0" stroke="currentColor" strokeLinecap="round" strokeLinejoin="round" aria-hidden="true">
+      <svg
+        viewBox="0 0 14 14"
+        className="size-[0.9em] shrink-0"
+        stroke="currentColor"
+        strokeLinecap="round"
+        strokeLinejoin="round"
+        aria-hidden="true"
+      >
         <Shape verdict={verdict} />
         {verdict === 'look' && <path d="M7 5.4v3M7 10.3v.2" strokeWidth="1.6" />}
       </svg>
@@ -24,7 +31,14 @@ export function Mark({ verdict, wordless = false }: { verdict: Verdict; wordless
 
 export function PinMark({ on }: { on: boolean }) {
   return (
-    <svg viewBox="0 0 14 14" className="size-[1em] shrink-0" aria-hidden="true" stroke="currentColor" strokeWidth="1.4" strokeLinecap="round">
+    <svg
+      viewBox="0 0 14 14"
+      className="size-[1em] shrink-0"
+      aria-hidden="true"
+      stroke="currentColor"
+      strokeWidth="1.4"
+      strokeLinecap="round"
+    >
       <circle cx="7" cy="4.5" r="3.4" fill={on ? 'currentColor' : 'none'} />
       <path d="M7 8v5.2" />
     </svg>

@@ -2,7 +2,19 @@ import { Dialog } from 'radix-ui';
 import type { ReactNode } from 'react';
 
 /** A sheet laid over the bench: from the right for reading, in the middle for filling in. */
-export function Panel({ title, about, onClose, side = false, children }: { title: string; about?: string; onClose: () => void; side?: boolean; children: ReactNode }) {
+export function Panel({
+  title,
+  about,
+  onClose,
+  side = false,
+  children,
+}: {
+  title: string;
+  about?: string;
+  onClose: () => void;
+  side?: boolean;
+  children: ReactNode;
+}) {
   return (
     <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
       <Dialog.Portal>
@@ -10,7 +22,9 @@ export function Panel({ title, about, onClose, side = false, children }: { title
         <Dialog.Content
           aria-describedby={undefined}
           className={`fixed z-40 flex flex-col overflow-hidden border-ink bg-paper text-ink shadow-xl ${
-            side ? 'inset-y-0 right-0 w-[min(44rem,100vw)] border-l' : 'top-[6vh] left-1/2 max-h-[88vh] w-[min(40rem,96vw)] -translate-x-1/2 rounded border'
+            side
+              ? 'inset-y-0 right-0 w-[min(44rem,100vw)] border-l'
+              : 'top-[6vh] left-1/2 max-h-[88vh] w-[min(40rem,96vw)] -translate-x-1/2 rounded border'
           }`}
         >
           <header className="flex items-start gap-3 border-b border-hair px-5 py-3">

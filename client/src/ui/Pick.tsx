@@ -30,7 +30,11 @@ export function Pick({ label, value, options, onChange, problem, assumed = false
           id={id}
           aria-label={inline ? label : undefined}
           aria-invalid={problem ? true : undefined}
-          className={inline ? `word ${assumed ? 'assumed' : ''}` : 'entry flex w-full items-center justify-between gap-1 text-left'}
+          className={
+            inline
+              ? `word ${assumed ? 'assumed' : ''}`
+              : 'entry flex w-full items-center justify-between gap-1 text-left'
+          }
         >
           <span className="truncate">
             <Select.Value />
@@ -38,10 +42,19 @@ export function Pick({ label, value, options, onChange, problem, assumed = false
           {!inline && <span aria-hidden="true">▾</span>}
         </Select.Trigger>
         <Select.Portal>
-          <Select.Content position="popper" sideOffset={4} collisionPadding={8} className="z-50 max-h-[min(60vh,var(--radix-select-content-available-height))] overflow-hidden rounded border border-ink bg-sheet text-ink shadow-lg">
+          <Select.Content
+            position="popper"
+            sideOffset={4}
+            collisionPadding={8}
+            className="z-50 max-h-[min(60vh,var(--radix-select-content-available-height))] overflow-hidden rounded border border-ink bg-sheet text-ink shadow-lg"
+          >
             <Select.Viewport nonce={getNonce() ?? ''} className="p-1">
               {options.map((option) => (
-                <Select.Item key={option.id} value={option.id} className="cursor-pointer rounded px-2 py-1 outline-none select-none data-highlighted:bg-water data-[state=checked]:font-bold">
+                <Select.Item
+                  key={option.id}
+                  value={option.id}
+                  className="cursor-pointer rounded px-2 py-1 outline-none select-none data-highlighted:bg-water data-[state=checked]:font-bold"
+                >
                   <Select.ItemText>{option.name}</Select.ItemText>
                   {option.about && <span className="ml-2 text-sm font-normal text-soft">{option.about}</span>}
                 </Select.Item>

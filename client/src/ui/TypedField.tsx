@@ -15,7 +15,16 @@ type FieldProps = {
 };
 
 /** A field whose text the core reads; what is wrong is said beside it and what was typed is kept. */
-function TypedField<T>({ label, shown, read, onRead, problem, assumed = false, solved = false, inline = false }: FieldProps & { shown: string; read: (text: string) => Promise<T>; onRead: (value: T) => void }) {
+function TypedField<T>({
+  label,
+  shown,
+  read,
+  onRead,
+  problem,
+  assumed = false,
+  solved = false,
+  inline = false,
+}: FieldProps & { shown: string; read: (text: string) => Promise<T>; onRead: (value: T) => void }) {
   const id = useId();
   const { typed, unread, type, leave } = useReading(read, onRead);
   const words = unread ?? problem;
@@ -73,19 +82,40 @@ export function OptionalMeasureField(field: Measure & { onChange: (si: number | 
   return <AnyMeasure {...field} mayBeEmpty />;
 }
 
-function AnyMeasure({ kind, value, onChange, mayBeEmpty = false, ...field }: Measure & { mayBeEmpty?: boolean; onChange: (si: number | null) => void }) {
+function AnyMeasure({
+  kind,
+  value,
+  onChange,
+  mayBeEmpty = false,
+  ...field
+}: Measure & { mayBeEmpty?: boolean; onChange: (si: number | null) => void }) {
   const { show, system } = useUnits();
   return (
     <TypedField
       {...field}
       shown={value === null || value === undefined ? '' : show({ value, kind, plusMinus: null })}
-      read={async (text) => (mayBeEmpty && text.trim() === '' ? { value: null } : need(api.GET('/api/measures/read', { params: { query: { kind, text, metric: system === 'metric' } } })))}
+      read={async (text) =>
+        mayBeEmpty && text.trim() === ''
+          ? { value: null }
+          : need(api.POST('/api/measures/read', { body: { kind, text, metric: system === 'metric' } }))
+      }
       onRead={(read) => onChange(read.value)}
     />
   );
 }
 
 /** A hook size, typed as on the packet. */
-export function HookField({ hook, onChange, ...field }: FieldProps & { hook: string; onChange: (number: number) => void }) {
-  return <TypedField {...field} shown={hook} read={(text) => need(api.GET('/api/measures/hook', { params: { query: { text } } }))} onRead={(read) => onChange(read.number)} />;
+export function HookField({
+  hook,
+  onChange,
+  ...field
+}: FieldProps & { hook: string; onChange: (number: number) => void }) {
+  return (
+    <TypedField
+      {...field}
+      shown={hook}
+      read={(text) => need(api.GET('/api/measures/hook', { params: { query: { text } } }))}
+      onRead={(read) => onChange(read.number)}
+    />
+  );
 }

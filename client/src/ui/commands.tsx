@@ -64,4 +64,5 @@ export function useCommands(commands: Command[]) {
   }, [offer, owner, put]);
 }
 
-export const keyWords = (keys: string[]) => keys.map((k) => k.replace('mod+', 'Ctrl ').replace('shift+', 'Shift ').replace('Escape', 'Esc'));
+export const keyWords = (keys: string[]) =>
+  keys.map((k) => k.replace('mod+', 'Ctrl ').replace('shift+', 'Shift ').replace('Escape', 'Esc'));

@@ -9,11 +9,17 @@ const ToastContext = createContext<((message: Message) => void) | null>(null);
 export function ToastProvider({ children }: { children: ReactNode }) {
   const [messages, setMessages] = useState<(Message & { id: number })[]>([]);
   return (
-    <ToastContext value={(message) => setMessages((all) => [...all.slice(-2), { ...message, id: Date.now() + Math.random() }])}>
+    <ToastContext
+      value={(message) => setMessages((all) => [...all.slice(-2), { ...message, id: Date.now() + Math.random() }])}
+    >
       <Toast.Provider duration={9000}>
         {children}
         {messages.map((message) => (
-          <Toast.Root key={message.id} className="flex items-center gap-4 rounded border border-ink bg-ink px-4 py-2 text-paper" onOpenChange={(open) => !open && setMessages((all) => all.filter((m) => m.id !== message.id))}>
+          <Toast.Root
+            key={message.id}
+            className="flex items-center gap-4 rounded border border-ink bg-ink px-4 py-2 text-paper"
+            onOpenChange={(open) => !open && setMessages((all) => all.filter((m) => m.id !== message.id))}
+          >
             <Toast.Title>{message.words}</Toast.Title>
             {message.undo && (
               <Toast.Action altText="Undo" className="font-bold underline" onClick={() => void message.undo?.()}>

@@ -59,7 +59,9 @@ export function formatQuantity(q: Quantity, system: UnitSystem, standards: Stand
 }
 
 export function UnitsProvider({ standards, children }: { standards: Standards; children: ReactNode }) {
-  const [system, setSystem] = useState<UnitSystem>(() => (localStorage.getItem('zing-units') === 'metric' ? 'metric' : 'trade'));
+  const [system, setSystem] = useState<UnitSystem>(() =>
+    localStorage.getItem('zing-units') === 'metric' ? 'metric' : 'trade',
+  );
   const value = useMemo<Units>(() => {
     const show = (q: Quantity) => formatQuantity(q, system, standards);
     return {

@@ -272,7 +272,10 @@ public sealed record Brief
             WindFromDeg = Or(draft.WindFromDeg, 0, "windFromDeg"),
             DistanceM = Or(draft.DistanceM, water switch
             {
-                Briefs.Water.SmallStream => 8, Briefs.Water.River => 12, Briefs.Water.Stillwater => 15, _ => 17,
+                Briefs.Water.SmallStream => 8,
+                Briefs.Water.River => 12,
+                Briefs.Water.Stillwater => 15,
+                _ => 17,
             }, "distanceM"),
             Wariness = Or(draft.Wariness, Briefs.Wariness.Usual, "wariness"),
             Caster = Casters.Find(draft.Caster ?? "club")!,

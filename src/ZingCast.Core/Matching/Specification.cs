@@ -207,7 +207,11 @@ public static class Words
     /// <summary>Water.</summary>
     public static string Of(Water water) => water switch
     {
-        Water.SmallStream => "small stream", Water.River => "river", Water.Stillwater => "stillwater", Water.Flat => "flat", _ => "open shore",
+        Water.SmallStream => "small stream",
+        Water.River => "river",
+        Water.Stillwater => "stillwater",
+        Water.Flat => "flat",
+        _ => "open shore",
     };
 
     /// <summary>Cover.</summary>

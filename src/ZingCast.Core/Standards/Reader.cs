@@ -40,10 +40,22 @@ public static partial class Reader
     /// </summary>
     public static readonly IReadOnlyDictionary<Kind, (string Trade, string Metric)> Usual = new Dictionary<Kind, (string, string)>
     {
-        [Kind.Length] = ("ft", "m"), [Kind.ShortLength] = ("in", "cm"), [Kind.Diameter] = ("thou", "mm"), [Kind.LineMass] = ("gr", "g"),
-        [Kind.GearMass] = ("oz", "g"), [Kind.FishMass] = ("lb", "kg"), [Kind.WindSpeed] = ("kn", "m/s"), [Kind.WaterSpeed] = ("ft/s", "m/s"),
-        [Kind.SinkRate] = ("in/s", "cm/s"), [Kind.Temperature] = ("°F", "°C"), [Kind.Angle] = ("°", "°"), [Kind.Force] = ("lb", "kg"),
-        [Kind.Area] = ("cm²", "cm²"), [Kind.LineClass] = ("#", "#"), [Kind.Ratio] = ("", ""), [Kind.Time] = ("s", "s"),
+        [Kind.Length] = ("ft", "m"),
+        [Kind.ShortLength] = ("in", "cm"),
+        [Kind.Diameter] = ("thou", "mm"),
+        [Kind.LineMass] = ("gr", "g"),
+        [Kind.GearMass] = ("oz", "g"),
+        [Kind.FishMass] = ("lb", "kg"),
+        [Kind.WindSpeed] = ("kn", "m/s"),
+        [Kind.WaterSpeed] = ("ft/s", "m/s"),
+        [Kind.SinkRate] = ("in/s", "cm/s"),
+        [Kind.Temperature] = ("°F", "°C"),
+        [Kind.Angle] = ("°", "°"),
+        [Kind.Force] = ("lb", "kg"),
+        [Kind.Area] = ("cm²", "cm²"),
+        [Kind.LineClass] = ("#", "#"),
+        [Kind.Ratio] = ("", ""),
+        [Kind.Time] = ("s", "s"),
     };
 
     /// <summary>SI value of one of a unit of a kind. Throws <see cref="ArgumentException"/> when the unit does not measure that kind.</summary>

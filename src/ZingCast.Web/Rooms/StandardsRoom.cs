@@ -25,6 +25,9 @@ public sealed record StandardsAnswer(
     IReadOnlyList<Choice> Densities, IReadOnlyList<Choice> Coatings, IReadOnlyList<Choice> Backings,
     IReadOnlyList<ReferenceTable> Tables, IReadOnlyList<Rule> Rules);
 
+/// <summary>A typed measure to read; a bare number is taken in the metric or trade unit.</summary>
+public sealed record ReadRequest(Kind Kind, string Text, bool Metric);
+
 /// <summary>A measure as read.</summary>
 public sealed record ReadAnswer(double Value);
 
@@ -48,9 +51,12 @@ public static class StandardsRoom
     {
         app.MapGet("/api/standards", () => TypedResults.Ok(Answer)).WithTags("Standards").WithSummary("Units, choices, tables and rules.");
 
-        app.MapGet("/api/measures/read", Results<Ok<ReadAnswer>, ValidationProblem> (Kind kind, string text, bool metric) =>
-            Reader.Read(kind, text, metric) is { Value: { } value } ? TypedResults.Ok(new ReadAnswer(value))
-                : Problems.At("text", Reader.Read(kind, text, metric).Problem!))
+        // A question, though it is posted: text and kind go in a body like everything else that is typed.
+        app.MapPost("/api/measures/read", Results<Ok<ReadAnswer>, ValidationProblem> (ReadRequest typed) =>
+        {
+            var reading = Reader.Read(typed.Kind, typed.Text, typed.Metric);
+            return reading.Value is { } value ? TypedResults.Ok(new ReadAnswer(value)) : Problems.At("text", reading.Problem!);
+        })
             .WithTags("Standards").WithSummary("Reads a typed measure such as 60ft, 18 kn or 4X into SI.");
 
         app.MapGet("/api/measures/hook", Results<Ok<HookChoice>, ValidationProblem> (string text) =>

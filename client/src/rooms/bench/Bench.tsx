@@ -100,7 +100,9 @@ function Facts({ rows }: { rows: [string, ReactNode][] }) {
 }
 
 function Pinned({ children }: { children: ReactNode }) {
-  return <div className="my-3 grid max-w-xl grid-cols-2 gap-3 border-t border-hair pt-3 sm:grid-cols-3">{children}</div>;
+  return (
+    <div className="my-3 grid max-w-xl grid-cols-2 gap-3 border-t border-hair pt-3 sm:grid-cols-3">{children}</div>
+  );
 }
 
 function FlyBench({ work, solution }: Part) {
@@ -119,9 +121,26 @@ function FlyBench({ work, solution }: Part) {
         ]}
       />
       <Pinned>
-        <Pick label="Family" value={fly.kind.id} options={standards.flyKinds} onChange={(flyKind) => work.setDraft('flyKind', { flyKind, hookSize: null, flyWetKg: null })} />
-        <HookField label="Hook" hook={size >= 1 ? `#${size}` : `${1 - size}/0`} problem={work.problems.hookSize} onChange={(hookSize) => work.setDraft('hookSize', { hookSize })} />
-        <MeasureField label="Weighed, soaked" kind="lineMass" value={work.draft.flyWetKg ?? fly.wetKg} assumed={!fly.weighed} problem={work.problems.flyWetKg} onChange={(flyWetKg) => work.setDraft('flyWetKg', { flyWetKg })} />
+        <Pick
+          label="Family"
+          value={fly.kind.id}
+          options={standards.flyKinds}
+          onChange={(flyKind) => work.setDraft('flyKind', { flyKind, hookSize: null, flyWetKg: null })}
+        />
+        <HookField
+          label="Hook"
+          hook={size >= 1 ? `#${size}` : `${1 - size}/0`}
+          problem={work.problems.hookSize}
+          onChange={(hookSize) => work.setDraft('hookSize', { hookSize })}
+        />
+        <MeasureField
+          label="Weighed, soaked"
+          kind="lineMass"
+          value={work.draft.flyWetKg ?? fly.wetKg}
+          assumed={!fly.weighed}
+          problem={work.problems.flyWetKg}
+          onChange={(flyWetKg) => work.setDraft('flyWetKg', { flyWetKg })}
+        />
       </Pinned>
     </>
   );
@@ -135,7 +154,14 @@ function TippetBench({ work, solution }: Part) {
     <>
       <TippetDrawing wireM={solution.brief.fly.hook.wireM} tippetM={now} />
       <Pinned>
-        <MeasureField label="Pin a thickness" kind="diameter" value={work.pins.tippetM ?? now} solved={work.pins.tippetM == null} problem={work.problems['pins.tippetM']} onChange={(tippetM) => work.setPins('tippetM', { tippetM })} />
+        <MeasureField
+          label="Pin a thickness"
+          kind="diameter"
+          value={work.pins.tippetM ?? now}
+          solved={work.pins.tippetM == null}
+          problem={work.problems['pins.tippetM']}
+          onChange={(tippetM) => work.setPins('tippetM', { tippetM })}
+        />
       </Pinned>
       <div className="grid gap-6 sm:grid-cols-2">
         {tables.map((table) => (
@@ -163,7 +189,11 @@ function TippetBench({ work, solution }: Part) {
                       </td>
                     ))}
                     <td className="text-right">
-                      <button className="quiet" aria-label={`Pin ${showFigure(cells[0]!)}`} onClick={() => work.setPins('tippetM', { tippetM: thick })}>
+                      <button
+                        className="quiet"
+                        aria-label={`Pin ${showFigure(cells[0]!)}`}
+                        onClick={() => work.setPins('tippetM', { tippetM: thick })}
+                      >
                         <PinMark on={work.pins.tippetM != null && here} />
                       </button>
                     </td>
@@ -206,7 +236,14 @@ function LeaderBench({ work, solution }: Part) {
         </tbody>
       </table>
       <Pinned>
-        <MeasureField label="Pin a length" kind="length" value={work.pins.leaderM ?? leader.lengthM} solved={work.pins.leaderM == null} problem={work.problems['pins.leaderM']} onChange={(leaderM) => work.setPins('leaderM', { leaderM })} />
+        <MeasureField
+          label="Pin a length"
+          kind="length"
+          value={work.pins.leaderM ?? leader.lengthM}
+          solved={work.pins.leaderM == null}
+          problem={work.problems['pins.leaderM']}
+          onChange={(leaderM) => work.setPins('leaderM', { leaderM })}
+        />
       </Pinned>
     </>
   );
@@ -219,19 +256,40 @@ function HeadBench({ work, solution }: Part) {
   const wanted = [{ id: 'free', name: 'as the depth asks' }, ...standards.densities];
   return (
     <>
-      <LineProfile stretches={lineStretches(line)} headM={line.headM} belly={line.bellyDiameterM ?? 0.0014} carryM={outfit.carryM} />
+      <LineProfile
+        stretches={lineStretches(line)}
+        headM={line.headM}
+        belly={line.bellyDiameterM ?? 0.0014}
+        carryM={outfit.carryM}
+      />
       <Facts
         rows={[
           ['head', show({ value: line.massKg ?? 0, kind: 'lineMass', plusMinus: null })],
-          ['judged', `${show({ value: load.lineKg, kind: 'lineMass', plusMinus: null })} in ${show(metres(load.judgedM))}`],
+          [
+            'judged',
+            `${show({ value: load.lineKg, kind: 'lineMass', plusMinus: null })} in ${show(metres(load.judgedM))}`,
+          ],
           ['with the fly, of the class', show({ value: load.ratio, kind: 'ratio', plusMinus: null })],
           ['ideal, line alone', show({ value: load.ideal, kind: 'ratio', plusMinus: null })],
         ]}
       />
       <Pinned>
-        <Pick label="Density" value={work.pins.density ?? 'free'} options={wanted} onChange={(id) => work.setPins('density', { density: id === 'free' ? null : id })} />
+        <Pick
+          label="Density"
+          value={work.pins.density ?? 'free'}
+          options={wanted}
+          onChange={(id) => work.setPins('density', { density: id === 'free' ? null : id })}
+        />
       </Pinned>
-      <Candidates kind="lines" rows={solution.lines} pinned={work.pins.line} onPin={(line) => work.setPins('line', { line })} figure="of the class" drawing={(c) => <LoadBar ratio={c.scale} ideal={load.ideal} />} key_="Bar: the rod's window; upright line: the ideal; diamond: this line and the fly." />
+      <Candidates
+        kind="lines"
+        rows={solution.lines}
+        pinned={work.pins.line}
+        onPin={(line) => work.setPins('line', { line })}
+        figure="of the class"
+        drawing={(c) => <LoadBar ratio={c.scale} ideal={load.ideal} />}
+        key_="Bar: the rod's window; upright line: the ideal; diamond: this line and the fly."
+      />
     </>
   );
 }
@@ -269,8 +327,20 @@ function BackingBench({ work, solution }: Part) {
         ]}
       />
       <Pinned>
-        <Pick label="Kind" value={work.pins.backing ?? 'free'} options={[{ id: 'free', name: 'as it fits' }, ...standards.backings]} onChange={(id) => work.setPins('backing', { backing: id === 'free' ? null : id })} />
-        <MeasureField label="Pin a length" kind="length" value={work.pins.backingM ?? outfit.backingM} solved={work.pins.backingM == null} problem={work.problems['pins.backingM']} onChange={(backingM) => work.setPins('backingM', { backingM })} />
+        <Pick
+          label="Kind"
+          value={work.pins.backing ?? 'free'}
+          options={[{ id: 'free', name: 'as it fits' }, ...standards.backings]}
+          onChange={(id) => work.setPins('backing', { backing: id === 'free' ? null : id })}
+        />
+        <MeasureField
+          label="Pin a length"
+          kind="length"
+          value={work.pins.backingM ?? outfit.backingM}
+          solved={work.pins.backingM == null}
+          problem={work.problems['pins.backingM']}
+          onChange={(backingM) => work.setPins('backingM', { backingM })}
+        />
       </Pinned>
       <SpoolView solution={solution} />
     </>
@@ -281,14 +351,24 @@ function SpoolView({ solution }: { solution: Solution }) {
   const { outfit } = solution;
   const { show } = useUnits();
   const measured = outfit.reel.rimM && outfit.fill?.lineRadiusM;
-  const mm = (m: number | null | undefined) => (m == null ? 'unknown' : show({ value: m, kind: 'shortLength', plusMinus: null }));
+  const mm = (m: number | null | undefined) =>
+    m == null ? 'unknown' : show({ value: m, kind: 'shortLength', plusMinus: null });
   return (
     <figure className="m-0 flex flex-wrap items-center gap-6">
-      <svg width={230} height={230} role="img" aria-label={measured ? 'The spool from the side, to scale: arbor, backing, line, rim' : 'A spool nobody measured'}>
+      <svg
+        width={230}
+        height={230}
+        role="img"
+        aria-label={
+          measured ? 'The spool from the side, to scale: arbor, backing, line, rim' : 'A spool nobody measured'
+        }
+      >
         <Spool cx={115} cy={115} radius={106} reel={outfit.reel} fill={outfit.fill} />
       </svg>
       <figcaption className="max-w-56">
-        {measured ? 'To scale from the side: open centre the arbor, grey the backing, coloured the line, outer ring the rim.' : 'Not to scale: nobody measured this spool. Put a ruler across arbor, rim and width.'}
+        {measured
+          ? 'To scale from the side: open centre the arbor, grey the backing, coloured the line, outer ring the rim.'
+          : 'Not to scale: nobody measured this spool. Put a ruler across arbor, rim and width.'}
         <span className="mt-2 block text-soft">
           arbor {mm(outfit.reel.arborM)}, rim {mm(outfit.reel.rimM)}, width {mm(outfit.reel.widthM)}
           {outfit.fill?.rimGapM != null && `; ${mm(outfit.fill.rimGapM)} free at the rim`}
@@ -302,7 +382,13 @@ function ReelBench({ work, solution }: Part) {
   return (
     <>
       <SpoolView solution={solution} />
-      <Candidates kind="reels" rows={solution.reels} pinned={work.pins.reel} onPin={(reel) => work.setPins('reel', { reel })} figure="of its room used" />
+      <Candidates
+        kind="reels"
+        rows={solution.reels}
+        pinned={work.pins.reel}
+        onPin={(reel) => work.setPins('reel', { reel })}
+        figure="of its room used"
+      />
     </>
   );
 }
@@ -313,15 +399,41 @@ function RodBench({ work, solution }: Part) {
   const rods = (shed.data?.rods ?? [])
     .filter((r) => order.includes(r.id ?? 0))
     .sort((a, b) => order.indexOf(a.id ?? 0) - order.indexOf(b.id ?? 0))
-    .map((r) => ({ id: r.id ?? 0, tag: r.tag, printed: r.printedClass ?? null, measured: r.measuredClass ?? null, plusMinus: r.measuredPlusMinus ?? null }));
+    .map((r) => ({
+      id: r.id ?? 0,
+      tag: r.tag,
+      printed: r.printedClass ?? null,
+      measured: r.measuredClass ?? null,
+      plusMinus: r.measuredPlusMinus ?? null,
+    }));
   return (
     <>
       <ClassScale solution={solution} rods={rods} />
       <Pinned>
-        <MeasureField label="Pin a class" kind="lineClass" value={work.pins.rodClass ?? solution.class.target} solved={work.pins.rodClass == null} problem={work.problems['pins.rodClass']} onChange={(rodClass) => work.setPins('rodClass', { rodClass })} />
-        <MeasureField label="Pin a length" kind="length" value={work.pins.rodLengthM ?? solution.outfit.rod.lengthM} solved={work.pins.rodLengthM == null} problem={work.problems['pins.rodLengthM']} onChange={(rodLengthM) => work.setPins('rodLengthM', { rodLengthM })} />
+        <MeasureField
+          label="Pin a class"
+          kind="lineClass"
+          value={work.pins.rodClass ?? solution.class.target}
+          solved={work.pins.rodClass == null}
+          problem={work.problems['pins.rodClass']}
+          onChange={(rodClass) => work.setPins('rodClass', { rodClass })}
+        />
+        <MeasureField
+          label="Pin a length"
+          kind="length"
+          value={work.pins.rodLengthM ?? solution.outfit.rod.lengthM}
+          solved={work.pins.rodLengthM == null}
+          problem={work.problems['pins.rodLengthM']}
+          onChange={(rodLengthM) => work.setPins('rodLengthM', { rodLengthM })}
+        />
       </Pinned>
-      <Candidates kind="rods" rows={solution.rods} pinned={work.pins.rod} onPin={(rod) => work.setPins('rod', { rod })} figure="class" />
+      <Candidates
+        kind="rods"
+        rows={solution.rods}
+        pinned={work.pins.rod}
+        onPin={(rod) => work.setPins('rod', { rod })}
+        figure="class"
+      />
     </>
   );
 }
@@ -334,14 +446,32 @@ function HandBench({ work, solution }: Part) {
       <ReachBar solution={solution} />
       <p className="text-soft">The reach is a rule of thumb for such casters, good to about a fifth either way.</p>
       <Pinned>
-        <Pick label="I cast like a" value={brief.caster.id} options={standards.casters} onChange={(caster) => work.setDraft('caster', { caster })} />
-        <Pick label="Casting hand" value={brief.hand} options={choices.hand} onChange={(hand) => work.setDraft('hand', { hand: hand === 'left' ? 'left' : 'right' })} />
+        <Pick
+          label="I cast like a"
+          value={brief.caster.id}
+          options={standards.casters}
+          onChange={(caster) => work.setDraft('caster', { caster })}
+        />
+        <Pick
+          label="Casting hand"
+          value={brief.hand}
+          options={choices.hand}
+          onChange={(hand) => work.setDraft('hand', { hand: hand === 'left' ? 'left' : 'right' })}
+        />
       </Pinned>
     </>
   );
 }
 
-type CandidatesProps = { kind: GearKind; rows: Candidate[]; pinned: number | null | undefined; onPin: (id: number | null) => void; figure: string; drawing?: (c: Candidate) => ReactNode; key_?: string };
+type CandidatesProps = {
+  kind: GearKind;
+  rows: Candidate[];
+  pinned: number | null | undefined;
+  onPin: (id: number | null) => void;
+  figure: string;
+  drawing?: (c: Candidate) => ReactNode;
+  key_?: string;
+};
 
 /** What the shed holds for this link, best first. */
 function Candidates({ kind, rows, pinned, onPin, figure, drawing, key_ }: CandidatesProps) {
@@ -356,7 +486,9 @@ function Candidates({ kind, rows, pinned, onPin, figure, drawing, key_ }: Candid
         </button>
       </header>
       {rows.length === 0 ? (
-        <p className="my-3 text-soft">There are no {kind} in the shed. Until you add one, the chain above says what to look for.</p>
+        <p className="my-3 text-soft">
+          There are no {kind} in the shed. Until you add one, the chain above says what to look for.
+        </p>
       ) : (
         <table className="mt-1 w-full">
           <thead className="sr-only">
@@ -369,8 +501,15 @@ function Candidates({ kind, rows, pinned, onPin, figure, drawing, key_ }: Candid
           </thead>
           <tbody>
             {rows.map((row) => (
-              <tr key={row.id} className={`border-t border-hair align-top ${row.chosen ? 'bg-sheet' : ''}`} data-tag={row.tag}>
-                <th scope="row" className={`w-14 border-l-4 py-1.5 pr-2 pl-1.5 text-left ${row.chosen ? 'border-signal' : 'border-transparent'}`}>
+              <tr
+                key={row.id}
+                className={`border-t border-hair align-top ${row.chosen ? 'bg-sheet' : ''}`}
+                data-tag={row.tag}
+              >
+                <th
+                  scope="row"
+                  className={`w-14 border-l-4 py-1.5 pr-2 pl-1.5 text-left ${row.chosen ? 'border-signal' : 'border-transparent'}`}
+                >
                   {row.tag}
                 </th>
                 <td className="w-24 py-1.5">
@@ -387,10 +526,20 @@ function Candidates({ kind, rows, pinned, onPin, figure, drawing, key_ }: Candid
                   </span>
                 </td>
                 <td className="w-24 py-1 text-right whitespace-nowrap">
-                  <button className="quiet" aria-label={`Look at ${row.tag} or change it`} onClick={() => setForm(row.id)}>
+                  <button
+                    className="quiet"
+                    aria-label={`Look at ${row.tag} or change it`}
+                    onClick={() => setForm(row.id)}
+                  >
                     edit
                   </button>
-                  <button className="quiet" aria-pressed={pinned === row.id} aria-label={`Pin ${row.tag}`} title={pinned === row.id ? 'Let go' : 'Pin'} onClick={() => onPin(pinned === row.id ? null : row.id)}>
+                  <button
+                    className="quiet"
+                    aria-pressed={pinned === row.id}
+                    aria-label={`Pin ${row.tag}`}
+                    title={pinned === row.id ? 'Let go' : 'Pin'}
+                    onClick={() => onPin(pinned === row.id ? null : row.id)}
+                  >
                     <PinMark on={pinned === row.id} />
                   </button>
                 </td>

@@ -13,7 +13,13 @@ export function TippetDrawing({ wireM, tippetM }: { wireM: number; tippetM: numb
   const mm = (value: number) => show({ value, kind: 'diameter', plusMinus: null });
   return (
     <figure className="m-0">
-      <svg width={430} height={140} className="block max-w-full" role="img" aria-label={`Hook wire ${mm(wireM)} and tippet ${mm(tippetM)} cut across, to one scale`}>
+      <svg
+        width={430}
+        height={140}
+        className="block max-w-full"
+        role="img"
+        aria-label={`Hook wire ${mm(wireM)} and tippet ${mm(tippetM)} cut across, to one scale`}
+      >
         <circle cx={70} cy={58} r={wire} fill="color-mix(in srgb, var(--ink) 75%, var(--paper))" />
         <text x={70} y={130} textAnchor="middle" fontSize="13.5" fill="var(--ink)">
           hook wire {mm(wireM)}
@@ -50,12 +56,28 @@ export function LeaderDrawing({ leader, rodM }: { leader: Solution['outfit']['le
   const from = leader.pieces.map((_, i) => leader.pieces.slice(0, i).reduce((sum, p) => sum + p.lengthM, 0));
   return (
     <div ref={ref}>
-      <svg width={width} height={104} role="img" aria-label={`Leader of ${show(metres(leader.lengthM))} beside a rod of ${show(metres(rodM))}, to scale`} className="block">
+      <svg
+        width={width}
+        height={104}
+        role="img"
+        aria-label={`Leader of ${show(metres(leader.lengthM))} beside a rod of ${show(metres(rodM))}, to scale`}
+        className="block"
+      >
         {leader.pieces.map((p, i) => (
           <g key={p.name}>
-            <path d={`M${x(from[i]!)},${34 - y(p.startM)}L${x(from[i]! + p.lengthM)},${34 - y(p.endM)}V${34 + y(p.endM)}L${x(from[i]!)},${34 + y(p.startM)}Z`} fill="var(--ink)" opacity={0.85 - i * 0.13} />
+            <path
+              d={`M${x(from[i]!)},${34 - y(p.startM)}L${x(from[i]! + p.lengthM)},${34 - y(p.endM)}V${34 + y(p.endM)}L${x(from[i]!)},${34 + y(p.startM)}Z`}
+              fill="var(--ink)"
+              opacity={0.85 - i * 0.13}
+            />
             <line x1={x(from[i]!)} x2={x(from[i]!)} y1="18" y2="50" stroke="var(--soft)" strokeWidth="0.8" />
-            <text x={x(from[i]! + p.lengthM / 2)} y={i % 2 ? 14 : 60} fontSize="12.5" textAnchor="middle" fill="var(--ink)">
+            <text
+              x={x(from[i]! + p.lengthM / 2)}
+              y={i % 2 ? 14 : 60}
+              fontSize="12.5"
+              textAnchor="middle"
+              fill="var(--ink)"
+            >
               {p.name}
             </text>
           </g>

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { api, need, Trouble, type BriefAnswer, type Solution } from '../../api/client';
 import { ChainDrawing } from '../../drawing/ChainDrawing';
@@ -43,25 +43,59 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
   const base = `/briefs/${loaded.id}`;
   const work = useBrief(loaded);
   const { solution, saving } = work;
-  const before = useBefore(solution);
+  const before = useBefore(solution, work.burst);
   const open = linkIds.find((l) => l === link);
 
   useCommands([
-    ...linkIds.map((l, i) => ({ id: `link-${l}`, name: `Open the ${l === 'running' ? 'running line' : l}`, keys: [String(i + 1)], group: 'Chain', run: () => navigate(`${base}/${l}`) })),
+    ...linkIds.map((l, i) => ({
+      id: `link-${l}`,
+      name: `Open the ${l === 'running' ? 'running line' : l}`,
+      keys: [String(i + 1)],
+      group: 'Chain',
+      run: () => navigate(`${base}/${l}`),
+    })),
     { id: 'chain', name: 'Back to the whole chain', keys: ['0', 'Escape'], group: 'Chain', run: () => navigate(base) },
-    { id: 'next', name: 'Next link towards the hand', keys: [']'], group: 'Chain', run: () => navigate(`${base}/${linkIds[Math.min(8, linkIds.indexOf(open ?? 'fly') + (open ? 1 : 0))]}`) },
-    { id: 'previous', name: 'Next link towards the fly', keys: ['['], group: 'Chain', run: () => navigate(`${base}/${linkIds[Math.max(0, linkIds.indexOf(open ?? 'hand') - (open ? 1 : 0))]}`) },
+    {
+      id: 'next',
+      name: 'Next link towards the hand',
+      keys: [']'],
+      group: 'Chain',
+      run: () => navigate(`${base}/${linkIds[Math.min(8, linkIds.indexOf(open ?? 'fly') + (open ? 1 : 0))]}`),
+    },
+    {
+      id: 'previous',
+      name: 'Next link towards the fly',
+      keys: ['['],
+      group: 'Chain',
+      run: () => navigate(`${base}/${linkIds[Math.max(0, linkIds.indexOf(open ?? 'hand') - (open ? 1 : 0))]}`),
+    },
     { id: 'undo', name: 'Undo', keys: ['mod+z'], group: 'Work', run: work.undo },
     { id: 'redo', name: 'Do again', keys: ['mod+shift+z', 'mod+y'], group: 'Work', run: work.redo },
-    { id: 'unpin', name: 'Let go of every pin', keys: [], group: 'Work', run: () => work.change('unpin', (w) => ({ ...w, pins: {} })) },
-    { id: 'rules-on', name: 'Switch every rule on again', keys: [], group: 'Work', run: work.off.length > 0 ? () => work.change('rules', (w) => ({ ...w, off: [] })) : null },
+    {
+      id: 'unpin',
+      name: 'Let go of every pin',
+      keys: [],
+      group: 'Work',
+      run: () => work.change('unpin', (w) => ({ ...w, pins: {} })),
+    },
+    {
+      id: 'rules-on',
+      name: 'Switch every rule on again',
+      keys: [],
+      group: 'Work',
+      run: work.off.length > 0 ? () => work.change('rules', (w) => ({ ...w, off: [] })) : null,
+    },
     {
       id: 'copy-brief',
       name: 'Copy this brief, to try something else',
       keys: ['c'],
       group: 'Work',
       run: async () => {
-        const copy = await need(api.POST('/api/briefs', { body: { name: `${work.name}, another way`.slice(0, 80), draft: work.draft, pins: work.pins, off: work.off } }));
+        const copy = await need(
+          api.POST('/api/briefs', {
+            body: { name: `${work.name}, another way`.slice(0, 80), draft: work.draft, pins: work.pins, off: work.off },
+          }),
+        );
         navigate(`/briefs/${copy.id}`);
       },
     },
@@ -104,7 +138,11 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
           </a>
         ))}
       </nav>
-      <div className="lg:sticky lg:top-12 lg:max-h-[calc(100vh-3.2rem)] lg:overflow-y-auto lg:pr-2" role="group" aria-label="The day">
+      <div
+        className="lg:sticky lg:top-12 lg:max-h-[calc(100vh-3.2rem)] lg:overflow-y-auto lg:pr-2"
+        role="group"
+        aria-label="The day"
+      >
         <BriefPanel work={work} />
       </div>
 
@@ -112,7 +150,11 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
         <header className="mb-1 flex flex-wrap items-baseline gap-x-3">
           <h1 className="text-xl font-semibold">{open ? 'Bench' : 'Chain'}</h1>
           <p className="flex-1 text-soft">
-            {failing.length > 0 ? `${names(failing)} ${failing.length > 1 ? 'fail' : 'fails'}` : looking.length > 0 ? `Works; look at ${names(looking)}` : 'Everything fits'}
+            {failing.length > 0
+              ? `${names(failing)} ${failing.length > 1 ? 'fail' : 'fails'}`
+              : looking.length > 0
+                ? `Works; look at ${names(looking)}`
+                : 'Everything fits'}
             {toFind.length > 0 && `; ${names(toFind)} not in the shed`}
           </p>
           <span className="rubric font-normal" role="status">
@@ -137,9 +179,24 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
           </Notice>
         )}
         {(saving.state === 'waiting' || saving.state === 'refused') && <Notice words={saving.words ?? 'Not saved.'} />}
-        {work.failure && (pinWords || work.failure.status === 0) && <Notice words={pinWords ?? work.failure.message}>{pinWords && <button className="btn" onClick={() => work.change('unpin', (w) => ({ ...w, pins: {} }))}>Let go of the pins</button>}</Notice>}
-        {work.failure && !pinWords && work.failure.status !== 0 && <Notice words="The answer below is the last one that worked; an entry in the brief needs another look." />}
-        {solution.contradiction && <Contradiction contradiction={solution.contradiction} onApply={(pins) => work.change('contradiction', (w) => ({ ...w, pins }))} />}
+        {work.failure && (pinWords || work.failure.status === 0) && (
+          <Notice words={pinWords ?? work.failure.message}>
+            {pinWords && (
+              <button className="btn" onClick={() => work.change('unpin', (w) => ({ ...w, pins: {} }))}>
+                Let go of the pins
+              </button>
+            )}
+          </Notice>
+        )}
+        {work.failure && !pinWords && work.failure.status !== 0 && (
+          <Notice words="The answer below is the last one that worked; an entry in the brief needs another look." />
+        )}
+        {solution.contradiction && (
+          <Contradiction
+            contradiction={solution.contradiction}
+            onApply={(pins) => work.change('contradiction', (w) => ({ ...w, pins }))}
+          />
+        )}
 
         {open ? (
           <>
@@ -159,7 +216,9 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
           solution={solution}
           before={before}
           off={work.off}
-          onOff={(rule, off) => work.change(`off-${rule}`, (w) => ({ ...w, off: off ? [...w.off, rule] : w.off.filter((r) => r !== rule) }))}
+          onOff={(rule, off) =>
+            work.change(`off-${rule}`, (w) => ({ ...w, off: off ? [...w.off, rule] : w.off.filter((r) => r !== rule) }))
+          }
           onOpen={(to) => navigate(`${base}/${to}`)}
         />
       </div>
@@ -167,7 +226,11 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
   );
 }
 
-const names = (links: { name: string }[]) => links.map((l) => l.name.toLowerCase()).join(', ').replace(/, ([^,]*)$/, ' and $1');
+const names = (links: { name: string }[]) =>
+  links
+    .map((l) => l.name.toLowerCase())
+    .join(', ')
+    .replace(/, ([^,]*)$/, ' and $1');
 
 function Notice({ words, children }: { words: string; children?: React.ReactNode }) {
   return (
@@ -193,15 +256,9 @@ function UrgentCautions({ solution }: { solution: Solution }) {
 }
 
 /** The answer as it stood before the present burst of changes, to mark what moved. */
-function useBefore(solution: Solution | undefined) {
-  const [marks, setMarks] = useState<{ before: Solution | null; now: Solution | undefined; at: number }>({ before: null, now: solution, at: 0 });
-  useEffect(() => {
-    setMarks((m) => {
-      if (m.now === solution) return m;
-      const at = Date.now();
-      // Answers that follow each other closely are one burst: compare with what stood before it.
-      return { before: at - m.at < 1500 ? m.before : (m.now ?? null), now: solution, at };
-    });
-  }, [solution]);
+function useBefore(solution: Solution | undefined, burst: number) {
+  const [marks, setMarks] = useState({ burst, before: null as Solution | null, now: solution });
+  if (marks.burst !== burst) setMarks({ burst, before: marks.now ?? null, now: solution });
+  else if (marks.now !== solution) setMarks({ ...marks, now: solution });
   return marks.before;
 }

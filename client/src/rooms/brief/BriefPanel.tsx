@@ -17,11 +17,35 @@ export function BriefPanel({ work }: { work: BriefWork }) {
   if (!solution) return null;
   const brief = solution.brief;
   const assumed = (field: keyof BriefDraft) => brief.assumed.includes(field);
-  const pick = <K extends keyof BriefDraft>(label: string, field: K, value: string, options: { id: string; name: string; about?: string | null }[]) => (
-    <Pick label={label} value={value} options={options} assumed={assumed(field)} problem={problems[field]} onChange={(id) => setDraft(field, { [field]: id } as Partial<BriefDraft>)} />
+  const pick = <K extends keyof BriefDraft>(
+    label: string,
+    field: K,
+    value: string,
+    options: { id: string; name: string; about?: string | null }[],
+  ) => (
+    <Pick
+      label={label}
+      value={value}
+      options={options}
+      assumed={assumed(field)}
+      problem={problems[field]}
+      onChange={(id) => setDraft(field, { [field]: id } as Partial<BriefDraft>)}
+    />
   );
-  const measure = (label: string, field: keyof BriefDraft & string, kind: Parameters<typeof MeasureField>[0]['kind'], value: number) => (
-    <MeasureField label={label} kind={kind} value={work.draft[field] === undefined || work.draft[field] === null ? value : (work.draft[field] as number)} assumed={assumed(field)} problem={problems[field]} onChange={(si) => setDraft(field, { [field]: si } as Partial<BriefDraft>)} />
+  const measure = (
+    label: string,
+    field: keyof BriefDraft & string,
+    kind: Parameters<typeof MeasureField>[0]['kind'],
+    value: number,
+  ) => (
+    <MeasureField
+      label={label}
+      kind={kind}
+      value={work.draft[field] === undefined || work.draft[field] === null ? value : (work.draft[field] as number)}
+      assumed={assumed(field)}
+      problem={problems[field]}
+      onChange={(si) => setDraft(field, { [field]: si } as Partial<BriefDraft>)}
+    />
   );
 
   return (
@@ -39,7 +63,11 @@ export function BriefPanel({ work }: { work: BriefWork }) {
         problems={problems}
         onChange={(key, patch) => setDraft(key, patch)}
       />
-      <WaterPlan solution={solution} onWind={(windMps, windFromDeg) => setDraft('wind', { windMps, windFromDeg })} onDistance={(distanceM) => setDraft('distanceM', { distanceM })} />
+      <WaterPlan
+        solution={solution}
+        onWind={(windMps, windFromDeg) => setDraft('wind', { windMps, windFromDeg })}
+        onDistance={(distanceM) => setDraft('distanceM', { distanceM })}
+      />
       <DepthSection solution={solution} onDepth={(depthM) => setDraft('depthM', { depthM })} />
       <FlyActual solution={solution} />
 
@@ -56,9 +84,22 @@ export function BriefPanel({ work }: { work: BriefWork }) {
             {measure('Current', 'currentMps', 'waterSpeed', brief.currentMps)}
             {measure('Water temperature', 'waterC', 'temperature', brief.waterC)}
             {measure('Wind from', 'windFromDeg', 'angle', brief.windFromDeg)}
-            <Pick label="Water is" value={brief.salt ? 'salt' : 'fresh'} options={choices.salt} assumed={assumed('salt')} onChange={(id) => setDraft('salt', { salt: id === 'salt' })} />
+            <Pick
+              label="Water is"
+              value={brief.salt ? 'salt' : 'fresh'}
+              options={choices.salt}
+              assumed={assumed('salt')}
+              onChange={(id) => setDraft('salt', { salt: id === 'salt' })}
+            />
             {pick('Casting hand', 'hand', brief.hand, choices.hand)}
-            <MeasureField label="Fly, soaked" kind="lineMass" value={work.draft.flyWetKg ?? brief.fly.wetKg} assumed={!brief.fly.weighed} problem={problems.flyWetKg} onChange={(flyWetKg) => setDraft('flyWetKg', { flyWetKg })} />
+            <MeasureField
+              label="Fly, soaked"
+              kind="lineMass"
+              value={work.draft.flyWetKg ?? brief.fly.wetKg}
+              assumed={!brief.fly.weighed}
+              problem={problems.flyWetKg}
+              onChange={(flyWetKg) => setDraft('flyWetKg', { flyWetKg })}
+            />
             {pick('Start from', 'school', brief.school, choices.school)}
             {pick('Lean', 'lean', brief.lean, choices.lean)}
           </div>
@@ -68,8 +109,20 @@ export function BriefPanel({ work }: { work: BriefWork }) {
               {(['flyWetKg', 'fishKg', 'depthM', 'currentMps', 'waterC'] as const)
                 .filter((field) => work.draft[field] != null)
                 .map((field) => (
-                  <button key={field} className="quiet underline" onClick={() => setDraft(`clear-${field}`, { [field]: null })}>
-                    {{ flyWetKg: 'fly', fishKg: 'fish size', depthM: 'depth', currentMps: 'current', waterC: 'temperature' }[field]}
+                  <button
+                    key={field}
+                    className="quiet underline"
+                    onClick={() => setDraft(`clear-${field}`, { [field]: null })}
+                  >
+                    {
+                      {
+                        flyWetKg: 'fly',
+                        fishKg: 'fish size',
+                        depthM: 'depth',
+                        currentMps: 'current',
+                        waterC: 'temperature',
+                      }[field]
+                    }
                   </button>
                 ))}
             </div>

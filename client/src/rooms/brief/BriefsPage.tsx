@@ -17,14 +17,20 @@ export function BriefsPage() {
           New brief
         </Link>
       </header>
-      {data?.length === 0 && <p className="mt-4 text-lg text-soft">No brief yet. A brief is one day: a fly, a fish, a distance and a wind.</p>}
+      {data?.length === 0 && (
+        <p className="mt-4 text-lg text-soft">
+          No brief yet. A brief is one day: a fly, a fish, a distance and a wind.
+        </p>
+      )}
       <ul className="mt-3 border-t border-ink">
         {data?.map((brief) => (
           <li key={brief.id} className="flex items-center gap-3 border-b border-hair py-2">
             <Link to={`/briefs/${brief.id}`} className="min-w-0 flex-1 truncate text-lg font-semibold hover:underline">
               {brief.name}
             </Link>
-            <span className="rubric font-normal">changed {new Date(brief.changedAt).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' })}</span>
+            <span className="rubric font-normal">
+              changed {new Date(brief.changedAt).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' })}
+            </span>
             <button
               className="quiet"
               aria-label={`Put ${brief.name} away`}

@@ -30,7 +30,9 @@ export function NewBriefPage() {
         onSubmit={async (event) => {
           event.preventDefault();
           try {
-            const brief = await need(api.POST('/api/briefs', { body: { name: name.trim() || usual, draft, pins: {}, off: [] } }));
+            const brief = await need(
+              api.POST('/api/briefs', { body: { name: name.trim() || usual, draft, pins: {}, off: [] } }),
+            );
             await queries.invalidateQueries({ queryKey: ['briefs'] });
             navigate(`/briefs/${brief.id}`);
           } catch (failure) {
@@ -39,11 +41,22 @@ export function NewBriefPage() {
         }}
       >
         <div className="border-y border-hair py-4 text-[1.2rem]">
-          <BriefSentence draft={draft} brief={solution.brief} problems={problems} onChange={(_, patch) => setDraft((d) => ({ ...d, ...patch }))} />
+          <BriefSentence
+            draft={draft}
+            brief={solution.brief}
+            problems={problems}
+            onChange={(_, patch) => setDraft((d) => ({ ...d, ...patch }))}
+          />
         </div>
         <label className="mt-4 block">
           <span className="rubric block">Call it</span>
-          <input className="entry w-full max-w-md" value={name} maxLength={80} placeholder={usual} onChange={(event) => setName(event.target.value)} />
+          <input
+            className="entry w-full max-w-md"
+            value={name}
+            maxLength={80}
+            placeholder={usual}
+            onChange={(event) => setName(event.target.value)}
+          />
         </label>
         {words && (
           <p role="alert" className="mt-2 font-semibold text-fails">

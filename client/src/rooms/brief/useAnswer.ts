@@ -15,6 +15,8 @@ export function useAnswer({ draft, pins, off }: { draft: BriefDraft; pins: Pins;
   const [kept, setKept] = useState<Solution | undefined>(undefined);
   if (data && data !== kept) setKept(data);
   const failure = error instanceof Trouble ? error : null;
-  const problems: FieldWords = Object.fromEntries(Object.entries(failure?.fields ?? {}).map(([field, words]) => [field.replace(/^brief\./, ''), words]));
+  const problems: FieldWords = Object.fromEntries(
+    Object.entries(failure?.fields ?? {}).map(([field, words]) => [field.replace(/^brief\./, ''), words]),
+  );
   return { solution: data ?? kept, problems, failure, answering: isFetching };
 }

@@ -5,8 +5,12 @@ import { useAnswer } from './useAnswer';
 
 export type Working = { name: string; draft: BriefDraft; pins: Pins; off: string[] };
 
-type History = { past: Working[]; now: Working; future: Working[]; lastKey: string; lastAt: number };
-type Step = { type: 'set'; key: string; at: number; change: (w: Working) => Working } | { type: 'undo' } | { type: 'redo' } | { type: 'load'; working: Working };
+type History = { past: Working[]; now: Working; future: Working[]; lastKey: string; lastAt: number; burst: number };
+type Step =
+  | { type: 'set'; key: string; at: number; change: (w: Working) => Working }
+  | { type: 'undo' }
+  | { type: 'redo' }
+  | { type: 'load'; working: Working };
 
 // Dragging makes many changes of one thing; together they are one step to undo.
 const sameStepMs = 900;
@@ -14,19 +18,29 @@ const sameStepMs = 900;
 function reduce(h: History, step: Step): History {
   switch (step.type) {
     case 'load':
-      return { past: [], now: step.working, future: [], lastKey: '', lastAt: 0 };
+      return { past: [], now: step.working, future: [], lastKey: '', lastAt: 0, burst: h.burst + 1 };
     case 'set': {
       const now = step.change(h.now);
       const joins = step.key === h.lastKey && step.at - h.lastAt < sameStepMs;
-      return { past: joins ? h.past : [...h.past.slice(-99), h.now], now, future: [], lastKey: step.key, lastAt: step.at };
+      return {
+        past: joins ? h.past : [...h.past.slice(-99), h.now],
+        now,
+        future: [],
+        lastKey: step.key,
+        lastAt: step.at,
+      };
     }
     case 'undo': {
       const before = h.past.at(-1);
-      return before ? { past: h.past.slice(0, -1), now: before, future: [h.now, ...h.future], lastKey: '', lastAt: 0 } : h;
+      return before
+        ? { past: h.past.slice(0, -1), now: before, future: [h.now, ...h.future], lastKey: '', lastAt: 0 }
+        : h;
     }
     case 'redo': {
       const [next, ...rest] = h.future;
-      return next ? { past: [...h.past, h.now], now: next, future: rest, lastKey: '', lastAt: 0 } : h;
+      return next
+        ? { past: [...h.past, h.now], now: next, future: rest, lastKey: '', lastAt: 0, burst: h.burst + 1 }
+        : h;
     }
   }
 }
@@ -36,12 +50,27 @@ export type Saving = { state: 'saved' | 'saving' | 'waiting' | 'refused' | 'stal
 /** A kept brief while it is worked on: changes with undo, the live answer, and keeping it. */
 export function useBrief(loaded: BriefAnswer) {
   const queries = useQueryClient();
-  const [history, step] = useReducer(reduce, loaded, (brief): History => ({ past: [], now: workingOf(brief), future: [], lastKey: '', lastAt: 0 }));
+  const [history, step] = useReducer(reduce, loaded, (brief): History => ({
+    past: [],
+    now: workingOf(brief),
+    future: [],
+    lastKey: '',
+    lastAt: 0,
+  }));
   const { now } = history;
 
-  const change = useCallback((key: string, to: (w: Working) => Working) => step({ type: 'set', key, at: Date.now(), change: to }), []);
-  const setDraft = useCallback((key: string, patch: Partial<BriefDraft>) => change(key, (w) => ({ ...w, draft: { ...w.draft, ...patch } })), [change]);
-  const setPins = useCallback((key: string, patch: Partial<Pins>) => change(key, (w) => ({ ...w, pins: { ...w.pins, ...patch } })), [change]);
+  const change = useCallback(
+    (key: string, to: (w: Working) => Working) => step({ type: 'set', key, at: Date.now(), change: to }),
+    [],
+  );
+  const setDraft = useCallback(
+    (key: string, patch: Partial<BriefDraft>) => change(key, (w) => ({ ...w, draft: { ...w.draft, ...patch } })),
+    [change],
+  );
+  const setPins = useCallback(
+    (key: string, patch: Partial<Pins>) => change(key, (w) => ({ ...w, pins: { ...w.pins, ...patch } })),
+    [change],
+  );
 
   const answer = useAnswer(now);
   const saving = useSaving(loaded, now, (fresh) => {
@@ -52,6 +81,7 @@ export function useBrief(loaded: BriefAnswer) {
   return {
     ...now,
     ...answer,
+    burst: history.burst,
     saving: saving.saving,
     keepMine: saving.keepMine,
     takeTheirs: async () => {
@@ -68,7 +98,12 @@ export function useBrief(loaded: BriefAnswer) {
 
 export type BriefWork = ReturnType<typeof useBrief>;
 
-const workingOf = (brief: BriefAnswer): Working => ({ name: brief.name, draft: brief.draft, pins: brief.pins, off: brief.off });
+const workingOf = (brief: BriefAnswer): Working => ({
+  name: brief.name,
+  draft: brief.draft,
+  pins: brief.pins,
+  off: brief.off,
+});
 
 function useSaving(loaded: BriefAnswer, now: Working, onKept: (fresh: BriefAnswer) => void) {
   const [saving, setSaving] = useState<Saving>({ state: 'saved' });
@@ -86,7 +121,10 @@ function useSaving(loaded: BriefAnswer, now: Working, onKept: (fresh: BriefAnswe
         setSaving({ state: 'saving' });
         try {
           const fresh = await need(
-            api.PUT('/api/briefs/{id}', { params: { path: { id: loaded.id }, header: { 'If-Match': `"${version.current}"` } }, body: { name: now.name, draft: now.draft, pins: now.pins, off: now.off } }),
+            api.PUT('/api/briefs/{id}', {
+              params: { path: { id: loaded.id }, header: { 'If-Match': `"${version.current}"` } },
+              body: { name: now.name, draft: now.draft, pins: now.pins, off: now.off },
+            }),
           );
           version.current = fresh.version;
           kept.current = text;

@@ -2,7 +2,13 @@ import type { Pins, Solution } from '../../api/client';
 import { Say } from '../../ui/Say';
 
 /** Pins that cannot work together, why, and the nearest change that does. */
-export function Contradiction({ contradiction, onApply }: { contradiction: NonNullable<Solution['contradiction']>; onApply: (pins: Pins) => void }) {
+export function Contradiction({
+  contradiction,
+  onApply,
+}: {
+  contradiction: NonNullable<Solution['contradiction']>;
+  onApply: (pins: Pins) => void;
+}) {
   return (
     <div role="alert" className="my-2 border-l-4 border-fails bg-sheet px-3 py-2">
       <p className="font-semibold">What you pinned does not work together.</p>

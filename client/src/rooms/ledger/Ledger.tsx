@@ -14,14 +14,22 @@ const sourceWords: Record<Source['mark'], string> = {
   yours: 'yours',
 };
 
-type Props = { solution: Solution; before: Solution | null; off: string[]; onOff: (rule: string, off: boolean) => void; onOpen: (link: string) => void };
+type Props = {
+  solution: Solution;
+  before: Solution | null;
+  off: string[];
+  onOff: (rule: string, off: boolean) => void;
+  onOpen: (link: string) => void;
+};
 
 /** The reasons in the order they were decided; number first, each to be opened, doubted and switched off. */
 export function Ledger({ solution, before, off, onOff, onOpen }: Props) {
   const { showFigure } = useUnits();
   const was = new Map((before?.ledger ?? []).map((s) => [s.rule.id, s]));
   const gone = before ? before.ledger.filter((s) => !solution.ledger.some((n) => n.rule.id === s.rule.id)) : [];
-  const changed = (s: LedgerStep) => before !== null && (JSON.stringify(was.get(s.rule.id)?.figure) !== JSON.stringify(s.figure) || was.get(s.rule.id)?.off !== s.off);
+  const changed = (s: LedgerStep) =>
+    before !== null &&
+    (JSON.stringify(was.get(s.rule.id)?.figure) !== JSON.stringify(s.figure) || was.get(s.rule.id)?.off !== s.off);
   const changes = solution.ledger.filter(changed).length;
   return (
     <section aria-label="Ledger" id="ledger" className="min-w-0">
@@ -35,11 +43,19 @@ export function Ledger({ solution, before, off, onOff, onOpen }: Props) {
         {solution.ledger.map((step) => (
           <Collapsible.Root key={step.rule.id} asChild>
             <li className="border-b border-hair">
-              <Collapsible.Trigger className="grid w-full grid-cols-[5.2rem_1fr] gap-x-2 py-1.5 text-left hover:bg-water" data-rule={step.rule.id}>
-                <span className={`text-right leading-tight font-bold break-words ${step.figure.word ? 'text-[0.84rem]' : ''} ${step.off ? 'text-soft line-through' : ''}`}>
+              <Collapsible.Trigger
+                className="grid w-full grid-cols-[5.2rem_1fr] gap-x-2 py-1.5 text-left hover:bg-water"
+                data-rule={step.rule.id}
+              >
+                <span
+                  className={`text-right leading-tight font-bold break-words ${step.figure.word ? 'text-[0.84rem]' : ''} ${step.off ? 'text-soft line-through' : ''}`}
+                >
                   {step.from !== null && step.to !== null && step.from !== step.to ? (
                     <>
-                      <span className="block text-sm font-normal text-soft">{showFigure({ quantity: { value: step.from, kind: 'lineClass', plusMinus: null }, word: null })} →</span>
+                      <span className="block text-sm font-normal text-soft">
+                        {showFigure({ quantity: { value: step.from, kind: 'lineClass', plusMinus: null }, word: null })}{' '}
+                        →
+                      </span>
                       {showFigure(step.figure)}
                     </>
                   ) : (
@@ -48,9 +64,14 @@ export function Ledger({ solution, before, off, onOff, onOpen }: Props) {
                 </span>
                 <span className="min-w-0">
                   <span className="flex items-baseline gap-1.5">
-                    <span className={`text-[0.86rem] font-semibold ${step.off ? 'line-through' : ''}`}>{step.rule.title}</span>
+                    <span className={`text-[0.86rem] font-semibold ${step.off ? 'line-through' : ''}`}>
+                      {step.rule.title}
+                    </span>
                     {changed(step) && (
-                      <span className="rounded-sm bg-ink px-1 text-[0.74rem] leading-snug font-semibold text-paper" title="Changed since the last answer">
+                      <span
+                        className="rounded-sm bg-ink px-1 text-[0.74rem] leading-snug font-semibold text-paper"
+                        title="Changed since the last answer"
+                      >
                         new
                       </span>
                     )}
@@ -84,7 +105,11 @@ export function Ledger({ solution, before, off, onOff, onOpen }: Props) {
                 </p>
                 <div className="mt-1 flex gap-2">
                   {step.rule.canSwitchOff && (
-                    <button className="btn text-sm" aria-pressed={off.includes(step.rule.id)} onClick={() => onOff(step.rule.id, !off.includes(step.rule.id))}>
+                    <button
+                      className="btn text-sm"
+                      aria-pressed={off.includes(step.rule.id)}
+                      onClick={() => onOff(step.rule.id, !off.includes(step.rule.id))}
+                    >
                       {off.includes(step.rule.id) ? 'Switch on again' : 'Leave this out'}
                     </button>
                   )}
@@ -115,7 +140,10 @@ export function Cautions({ cautions, link }: { cautions: Caution[]; link?: strin
       <h3 className="font-semibold">Cautions</h3>
       <ul className="mt-1 flex flex-col gap-1.5 text-[0.9rem] leading-snug">
         {shown.map((caution) => (
-          <li key={caution.id} className={`border-l-4 pl-2 ${caution.urgent ? 'border-fails font-semibold' : 'border-hair text-soft'}`}>
+          <li
+            key={caution.id}
+            className={`border-l-4 pl-2 ${caution.urgent ? 'border-fails font-semibold' : 'border-hair text-soft'}`}
+          >
             {caution.urgent && <span className="text-fails">Today: </span>}
             <Say parts={caution.says} />
           </li>

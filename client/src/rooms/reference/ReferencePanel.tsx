@@ -3,7 +3,14 @@ import type { Source } from '../../api/client';
 import { Panel } from '../../ui/Panel';
 import { useUnits } from '../../ui/units';
 
-const markWords: Partial<Record<Source['mark'], string>> = { published: 'Published', memory: 'From memory', practice: 'Common practice', assumption: 'Our estimate', computed: 'Worked out', yours: 'Yours' };
+const markWords: Partial<Record<Source['mark'], string>> = {
+  published: 'Published',
+  memory: 'From memory',
+  practice: 'Common practice',
+  assumption: 'Our estimate',
+  computed: 'Worked out',
+  yours: 'Yours',
+};
 
 /** The tables and rules that everything is worked out from, with how far each can be trusted. */
 export function ReferencePanel({ onClose }: { onClose: () => void }) {
@@ -17,10 +24,20 @@ export function ReferencePanel({ onClose }: { onClose: () => void }) {
     });
   const table = standards.tables.find((t) => t.id === wanted);
   return (
-    <Panel side title="Reference" about="What the numbers are worked out from, and how far to trust each." onClose={onClose}>
+    <Panel
+      side
+      title="Reference"
+      about="What the numbers are worked out from, and how far to trust each."
+      onClose={onClose}
+    >
       <nav aria-label="Tables" className="mb-4 flex flex-wrap gap-1">
         {[...standards.tables.map((t) => ({ id: t.id, title: t.title })), { id: 'rules', title: 'Rules' }].map((t) => (
-          <button key={t.id} className={`btn text-sm ${t.id === wanted ? 'bg-ink! text-paper!' : ''}`} aria-pressed={t.id === wanted} onClick={() => choose(t.id)}>
+          <button
+            key={t.id}
+            className={`btn text-sm ${t.id === wanted ? 'bg-ink! text-paper!' : ''}`}
+            aria-pressed={t.id === wanted}
+            onClick={() => choose(t.id)}
+          >
             {t.title}
           </button>
         ))}
@@ -69,7 +86,8 @@ export function ReferencePanel({ onClose }: { onClose: () => void }) {
               <h3 className="font-semibold">{rule.title}</h3>
               <p>{rule.explains}</p>
               <p className="rubric font-normal">
-                <strong>{markWords[rule.source.mark] ?? rule.source.mark}</strong>: {rule.source.note}. {rule.canSwitchOff ? 'Can be left out.' : ''}
+                <strong>{markWords[rule.source.mark] ?? rule.source.mark}</strong>: {rule.source.note}.{' '}
+                {rule.canSwitchOff ? 'Can be left out.' : ''}
               </p>
             </li>
           ))}

@@ -9,7 +9,13 @@ import { useUnits } from '../../ui/units';
 
 export type GearKind = 'rods' | 'lines' | 'reels';
 type Piece = Record<string, unknown>;
-type Field = { key: string; label: string } & ({ text: true } | { kind: Kind; must?: boolean } | { options: Option[]; none?: string } | { yes: string } | { count: true });
+type Field = { key: string; label: string } & (
+  | { text: true }
+  | { kind: Kind; must?: boolean }
+  | { options: Option[]; none?: string }
+  | { yes: string }
+  | { count: true }
+);
 
 const none = 'none';
 
@@ -86,7 +92,21 @@ function fieldsOf(kind: GearKind, standards: ReturnType<typeof useUnits>['standa
 
 const fresh: Record<GearKind, Piece> = {
   rods: { tag: '', name: '', lengthM: 2.7432, massKg: 0.095, pieces: 4 },
-  lines: { tag: '', name: '', lengthM: 27, headM: 11.5, build: 'weightForward', density: 'floating', coating: 'temperate', saltRated: false, frontTaperM: 2, rearTaperM: 1.5, tipDiameterM: 0.0009, bellyDiameterM: 0.0014, runningDiameterM: 0.0009 },
+  lines: {
+    tag: '',
+    name: '',
+    lengthM: 27,
+    headM: 11.5,
+    build: 'weightForward',
+    density: 'floating',
+    coating: 'temperate',
+    saltRated: false,
+    frontTaperM: 2,
+    rearTaperM: 1.5,
+    tipDiameterM: 0.0009,
+    bellyDiameterM: 0.0014,
+    runningDiameterM: 0.0009,
+  },
   reels: { tag: '', name: '', massKg: 0.14, saltProof: false },
 };
 
@@ -130,7 +150,10 @@ function Form({ kind, start, id, onClose }: { kind: GearKind; start: Piece; id: 
   };
 
   return (
-    <Panel title={id === null ? `A ${one(kind)} for the shed` : `${String(start.tag)} ${String(start.name)}`} onClose={onClose}>
+    <Panel
+      title={id === null ? `A ${one(kind)} for the shed` : `${String(start.tag)} ${String(start.name)}`}
+      onClose={onClose}
+    >
       <form
         onSubmit={(event) => {
           event.preventDefault();
@@ -142,7 +165,13 @@ function Form({ kind, start, id, onClose }: { kind: GearKind; start: Piece; id: 
       >
         <div className="grid grid-cols-2 gap-x-4 gap-y-3 sm:grid-cols-3">
           {fieldsOf(kind, standards).map((field) => (
-            <GearField key={field.key} field={field} value={piece[field.key]} problem={problems[field.key]} onChange={(value) => set(field.key, value)} />
+            <GearField
+              key={field.key}
+              field={field}
+              value={piece[field.key]}
+              problem={problems[field.key]}
+              onChange={(value) => set(field.key, value)}
+            />
           ))}
         </div>
         {words && (
@@ -181,19 +210,46 @@ function Form({ kind, start, id, onClose }: { kind: GearKind; start: Piece; id: 
   );
 }
 
-function GearField({ field, value, problem, onChange }: { field: Field; value: unknown; problem: string | undefined; onChange: (value: unknown) => void }) {
+function GearField({
+  field,
+  value,
+  problem,
+  onChange,
+}: {
+  field: Field;
+  value: unknown;
+  problem: string | undefined;
+  onChange: (value: unknown) => void;
+}) {
   if ('kind' in field) {
     const common = { label: field.label, kind: field.kind, value: value as number | null | undefined, problem };
-    return field.must ? <MeasureField {...common} onChange={onChange} /> : <OptionalMeasureField {...common} onChange={onChange} />;
+    return field.must ? (
+      <MeasureField {...common} onChange={onChange} />
+    ) : (
+      <OptionalMeasureField {...common} onChange={onChange} />
+    );
   }
   if ('options' in field) {
     const options = field.none ? [{ id: none, name: field.none }, ...field.options] : field.options;
-    return <Pick label={field.label} value={(value as string | null | undefined) ?? none} options={options} problem={problem} onChange={(id) => onChange(id === none ? null : id)} />;
+    return (
+      <Pick
+        label={field.label}
+        value={(value as string | null | undefined) ?? none}
+        options={options}
+        problem={problem}
+        onChange={(id) => onChange(id === none ? null : id)}
+      />
+    );
   }
   if ('yes' in field)
     return (
       <label className="flex items-end gap-2 pb-1">
-        <input type="checkbox" className="size-5" checked={Boolean(value)} onChange={(event) => onChange(event.target.checked)} />
+        <input
+          type="checkbox"
+          className="size-5"
+          checked={Boolean(value)}
+          onChange={(event) => onChange(event.target.checked)}
+        />
         {field.yes}
       </label>
     );
@@ -219,11 +275,29 @@ function GearField({ field, value, problem, onChange }: { field: Field; value: u
 
 function keep(kind: GearKind, id: number | null, piece: Piece): Promise<unknown> {
   const path = { params: { path: { which: id ?? 0 } } };
-  if (kind === 'rods') return need(id === null ? api.POST('/api/shed/rods', { body: piece as Rod }) : api.PUT('/api/shed/rods/{which}', { ...path, body: piece as Rod }));
-  if (kind === 'lines') return need(id === null ? api.POST('/api/shed/lines', { body: piece as FlyLine }) : api.PUT('/api/shed/lines/{which}', { ...path, body: piece as FlyLine }));
-  return need(id === null ? api.POST('/api/shed/reels', { body: piece as Reel }) : api.PUT('/api/shed/reels/{which}', { ...path, body: piece as Reel }));
+  if (kind === 'rods')
+    return need(
+      id === null
+        ? api.POST('/api/shed/rods', { body: piece as Rod })
+        : api.PUT('/api/shed/rods/{which}', { ...path, body: piece as Rod }),
+    );
+  if (kind === 'lines')
+    return need(
+      id === null
+        ? api.POST('/api/shed/lines', { body: piece as FlyLine })
+        : api.PUT('/api/shed/lines/{which}', { ...path, body: piece as FlyLine }),
+    );
+  return need(
+    id === null
+      ? api.POST('/api/shed/reels', { body: piece as Reel })
+      : api.PUT('/api/shed/reels/{which}', { ...path, body: piece as Reel }),
+  );
 }
 
-const putAway = (kind: GearKind, which: number): Promise<unknown> => need<unknown>(api.DELETE(`/api/shed/${kind}/{which}` as '/api/shed/rods/{which}', { params: { path: { which } } }));
+const putAway = (kind: GearKind, which: number): Promise<unknown> =>
+  need<unknown>(api.DELETE(`/api/shed/${kind}/{which}` as '/api/shed/rods/{which}', { params: { path: { which } } }));
 
-export const bringBack = (kind: GearKind, which: number): Promise<unknown> => need<unknown>(api.POST(`/api/shed/${kind}/{which}/restore` as '/api/shed/rods/{which}/restore', { params: { path: { which } } }));
+export const bringBack = (kind: GearKind, which: number): Promise<unknown> =>
+  need<unknown>(
+    api.POST(`/api/shed/${kind}/{which}/restore` as '/api/shed/rods/{which}/restore', { params: { path: { which } } }),
+  );

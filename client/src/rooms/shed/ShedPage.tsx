@@ -10,10 +10,19 @@ export function ShedPage() {
   const { show, standards } = useUnits();
   const [form, setForm] = useState<{ kind: GearKind; id: number | null } | null>(null);
   if (!data) return <p className="p-6">Opening the shed…</p>;
-  const cls = (value: number | null | undefined, plusMinus: number | null = null) => (value == null ? '—' : show({ value, kind: 'lineClass', plusMinus }));
-  const mass = (value: number | null | undefined, kind: 'lineMass' | 'gearMass') => (value == null ? '—' : show({ value, kind, plusMinus: null }));
-  const named = (list: { id: string; name: string }[], id: string | undefined) => list.find((x) => x.id === id)?.name ?? id ?? '—';
-  const section = <T extends Rod | FlyLine | Reel>(kind: GearKind, title: string, pieces: T[], heads: string[], cells: (piece: T) => ReactNode[]) => (
+  const cls = (value: number | null | undefined, plusMinus: number | null = null) =>
+    value == null ? '—' : show({ value, kind: 'lineClass', plusMinus });
+  const mass = (value: number | null | undefined, kind: 'lineMass' | 'gearMass') =>
+    value == null ? '—' : show({ value, kind, plusMinus: null });
+  const named = (list: { id: string; name: string }[], id: string | undefined) =>
+    list.find((x) => x.id === id)?.name ?? id ?? '—';
+  const section = <T extends Rod | FlyLine | Reel>(
+    kind: GearKind,
+    title: string,
+    pieces: T[],
+    heads: string[],
+    cells: (piece: T) => ReactNode[],
+  ) => (
     <section aria-label={title} className="min-w-0">
       <header className="flex items-baseline justify-between border-b border-ink pb-1">
         <h2 className="text-lg font-semibold">
@@ -56,7 +65,11 @@ export function ShedPage() {
                     </td>
                   ))}
                   <td className="text-right">
-                    <button className="quiet" aria-label={`Look at ${piece.tag} or change it`} onClick={() => setForm({ kind, id: piece.id ?? null })}>
+                    <button
+                      className="quiet"
+                      aria-label={`Look at ${piece.tag} or change it`}
+                      onClick={() => setForm({ kind, id: piece.id ?? null })}
+                    >
                       edit
                     </button>
                   </td>
@@ -121,7 +134,10 @@ export function EmptyShed() {
   return (
     <section className="border-l-4 border-hair bg-sheet px-4 py-3">
       <p className="text-lg">Nothing in the shed yet.</p>
-      <p className="text-soft">Add your own rods, lines and reels below, or borrow the made-up loan shed of Marram Quay to look around. Without gear the chain says what to look for.</p>
+      <p className="text-soft">
+        Add your own rods, lines and reels below, or borrow the made-up loan shed of Marram Quay to look around. Without
+        gear the chain says what to look for.
+      </p>
       <button
         className="btn mt-2"
         disabled={busy}

@@ -1,0 +1,108 @@
+using ZingCast.Core.Measures;
+using ZingCast.Core.Standards;
+
+namespace ZingCast.Core.Tests;
+
+public class MeasuresTests
+{
+    // NIST SP 811, appendix B; checked against UnitsNet, a general-purpose units library.
+    [Fact]
+    public void Conversions_are_those_of_NIST_and_of_a_general_units_library()
+    {
+        Assert.Equal(64.79891e-6, Exact.GrainKg, 15);
+        Assert.Equal(Exact.PoundKg, 7000 * Exact.GrainKg, 12);
+        Assert.Equal(Exact.OunceKg * 16, Exact.PoundKg, 12);
+        Assert.Equal(9.144, Exact.ThirtyFeetM, 12);
+        Assert.Equal(240 * Exact.GrainKg, UnitsNet.Mass.FromGrains(240).Kilograms, 10);
+        Assert.Equal(3.4 * Exact.OunceKg, UnitsNet.Mass.FromOunces(3.4).Kilograms, 10);
+        Assert.Equal(100 * Exact.YardM, UnitsNet.Length.FromYards(100).Meters, 10);
+        Assert.Equal(18 * Exact.KnotMps, UnitsNet.Speed.FromKnots(18).MetersPerSecond, 10);
+        Assert.Equal(18 * Exact.MphMps, UnitsNet.Speed.FromMilesPerHour(18).MetersPerSecond, 10);
+        Assert.Equal(20 * Exact.PoundForceN, UnitsNet.Force.FromPoundsForce(20).Newtons, 8);
+    }
+
+    [Theory]
+    [InlineData(Kind.Length, "60ft", 18.288)]
+    [InlineData(Kind.Length, "9'6\"", 2.8956)]
+    [InlineData(Kind.Length, "9 ft 6 in", 2.8956)]
+    [InlineData(Kind.Length, "9½ ft", 2.8956)]
+    [InlineData(Kind.Length, "17 m", 17)]
+    [InlineData(Kind.Length, "30 yds", 27.432)]
+    [InlineData(Kind.ShortLength, "15cm", .15)]
+    [InlineData(Kind.Diameter, "4X", 1.778e-4)]
+    [InlineData(Kind.Diameter, "0,20 mm", 2e-4)]
+    [InlineData(Kind.LineMass, "240gr", .0155517384)]
+    [InlineData(Kind.LineMass, "15.55 g", .01555)]
+    [InlineData(Kind.FishMass, "4 lb", 1.81436948)]
+    [InlineData(Kind.WindSpeed, "18 kn", 9.26)]
+    [InlineData(Kind.WindSpeed, "F5", 9.35)]
+    [InlineData(Kind.WindSpeed, "force 0", .125)]
+    [InlineData(Kind.Temperature, "57 °F", 13.8889)]
+    [InlineData(Kind.Temperature, "14c", 14)]
+    [InlineData(Kind.LineClass, "#6", 6)]
+    [InlineData(Kind.LineClass, "7.5", 7.5)]
+    [InlineData(Kind.Angle, "315°", 315)]
+    public void What_people_type_is_understood(Kind kind, string typed, double si) =>
+        Assert.Equal(si, Assert.NotNull(Reader.Read(kind, typed, metric: true).Value), 4);
+
+    [Fact]
+    public void A_bare_number_is_taken_in_the_readers_own_units()
+    {
+        Assert.Equal(18.288, Reader.Read(Kind.Length, "60", metric: false).Value!.Value, 6);
+        Assert.Equal(60, Reader.Read(Kind.Length, "60", metric: true).Value!.Value, 6);
+        Assert.Equal(10, Reader.Read(Kind.Temperature, "50", metric: false).Value!.Value, 6);
+    }
+
+    [Theory]
+    [InlineData(Kind.WindSpeed, "12 ft", "does not measure this")]
+    [InlineData(Kind.Length, "far", "is not a measure")]
+    [InlineData(Kind.Length, "12 cubits", "not a unit known here")]
+    [InlineData(Kind.Length, "", "Type a length")]
+    [InlineData(Kind.WindSpeed, "F13", "ends at force 12")]
+    public void What_cannot_be_read_is_answered_with_what_would_do(Kind kind, string typed, string words)
+    {
+        var reading = Reader.Read(kind, typed, metric: true);
+        Assert.Null(reading.Value);
+        Assert.Contains(words, reading.Problem);
+    }
+
+    [Theory]
+    [InlineData("2/0", -1, "2/0")]
+    [InlineData("#12", 12, "#12")]
+    [InlineData("size 14", 14, "#14")]
+    [InlineData("1/0", 0, "1/0")]
+    public void Hook_sizes_are_read_as_on_the_packet(string typed, int number, string written)
+    {
+        Assert.Equal(number, Reader.ReadHook(typed)!.Value.Number);
+        Assert.Equal(written, Reader.ReadHook(typed)!.Value.ToString());
+    }
+
+    [Theory]
+    [InlineData("0")]
+    [InlineData("50")]
+    [InlineData("large")]
+    [InlineData(null)]
+    public void What_is_no_hook_size_is_refused(string? typed) => Assert.Null(Reader.ReadHook(typed));
+
+    [Fact]
+    public void No_text_at_all_makes_the_reader_throw()
+    {
+        var random = new Random(7);
+        const string letters = "0123456789.,-+'\"/#xXfFtmgknbc°% ½e";
+        for (var i = 0; i < 20_000; i++)
+        {
+            var text = new string([.. Enumerable.Range(0, random.Next(0, 9)).Select(_ => letters[random.Next(letters.Length)])]);
+            var reading = Reader.Read((Kind)random.Next(Enum.GetValues<Kind>().Length), text, i % 2 == 0);
+            Assert.True(reading.Value is null != reading.Problem is null, text);
+            Assert.True(reading.Value is not { } v || double.IsFinite(v), text);
+        }
+    }
+
+    [Fact]
+    public void A_sentence_keeps_its_numbers_as_numbers()
+    {
+        Sentence says = $"Hold {Quantity.Length(12.2)} in the air";
+        Assert.Equal([null, 12.2, null], says.Parts.Select(p => p.Quantity?.Value));
+        Assert.Equal("Hold 12.2 in the air", says.ToString());
+    }
+}
