@@ -39,8 +39,7 @@ export function App() {
               <Route index element={<Home />} />
               <Route path="briefs" element={<BriefsPage />} />
               <Route path="briefs/new" element={<NewBriefPage />} />
-              <Route path="briefs/:id" element={<BriefPage />} />
-              <Route path="briefs/:id/:link" element={<BriefPage />} />
+              <Route path="briefs/:id/:link?" element={<BriefPage />} />
               <Route path="shed" element={<ShedPage />} />
               <Route path="*" element={<Nowhere />} />
             </Route>

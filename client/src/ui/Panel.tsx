@@ -36,7 +36,11 @@ export function Panel({
               Close
             </Dialog.Close>
           </header>
-          <div className="min-h-0 flex-1 overflow-auto px-5 py-4">{children}</div>
+          {/* Focusable, so that a long sheet can be scrolled without a mouse. */}
+          {/* eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex */}
+          <div className="relative min-h-0 flex-1 overflow-auto px-5 py-4" tabIndex={0} role="group" aria-label={title}>
+            {children}
+          </div>
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>

@@ -66,9 +66,9 @@ export function BriefPanel({ work }: { work: BriefWork }) {
       <WaterPlan
         solution={solution}
         onWind={(windMps, windFromDeg) => setDraft('wind', { windMps, windFromDeg })}
-        onDistance={(distanceM) => setDraft('distanceM', { distanceM })}
+        onDistance={(distanceM) => setDraft('plan-distance', { distanceM })}
       />
-      <DepthSection solution={solution} onDepth={(depthM) => setDraft('depthM', { depthM })} />
+      <DepthSection solution={solution} onDepth={(depthM) => setDraft('section-depth', { depthM })} />
       <FlyActual solution={solution} />
 
       <Collapsible.Root defaultOpen>

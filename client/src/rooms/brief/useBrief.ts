@@ -28,12 +28,20 @@ function reduce(h: History, step: Step): History {
         future: [],
         lastKey: step.key,
         lastAt: step.at,
+        burst: joins ? h.burst : h.burst + 1,
       };
     }
     case 'undo': {
       const before = h.past.at(-1);
       return before
-        ? { past: h.past.slice(0, -1), now: before, future: [h.now, ...h.future], lastKey: '', lastAt: 0 }
+        ? {
+            past: h.past.slice(0, -1),
+            now: before,
+            future: [h.now, ...h.future],
+            lastKey: '',
+            lastAt: 0,
+            burst: h.burst + 1,
+          }
         : h;
     }
     case 'redo': {
@@ -56,6 +64,7 @@ export function useBrief(loaded: BriefAnswer) {
     future: [],
     lastKey: '',
     lastAt: 0,
+    burst: 0,
   }));
   const { now } = history;
 
@@ -107,29 +116,37 @@ const workingOf = (brief: BriefAnswer): Working => ({
 
 function useSaving(loaded: BriefAnswer, now: Working, onKept: (fresh: BriefAnswer) => void) {
   const [saving, setSaving] = useState<Saving>({ state: 'saved' });
-  const version = useRef(loaded.version);
-  const kept = useRef(JSON.stringify(workingOf(loaded)));
   const [retry, setRetry] = useState(0);
+  const version = useRef(loaded.version);
+  const [keptText, setKeptText] = useState(() => JSON.stringify(workingOf(loaded)));
+  const kept = useRef(keptText);
   const queue = useRef(Promise.resolve());
-
+  const latest = useRef({ now, onKept });
   useEffect(() => {
-    const text = JSON.stringify(now);
-    if (text === kept.current) return;
-    const timer = setTimeout(() => {
-      // One at a time: the next write needs the version that the last one made.
+    latest.current = { now, onKept };
+  });
+
+  // One write at a time: the next needs the version that the last one made.
+  const save = useCallback(
+    (keepalive: boolean) => {
       queue.current = queue.current.then(async () => {
+        const { now } = latest.current;
+        const text = JSON.stringify(now);
+        if (text === kept.current) return;
         setSaving({ state: 'saving' });
         try {
           const fresh = await need(
             api.PUT('/api/briefs/{id}', {
               params: { path: { id: loaded.id }, header: { 'If-Match': `"${version.current}"` } },
               body: { name: now.name, draft: now.draft, pins: now.pins, off: now.off },
+              keepalive,
             }),
           );
           version.current = fresh.version;
           kept.current = text;
+          setKeptText(text);
           setSaving({ state: 'saved' });
-          onKept(fresh);
+          latest.current.onKept(fresh);
         } catch (error) {
           const failure = error instanceof Trouble ? error : new Trouble('Not saved.', 0, {});
           if (failure.status === 412) setSaving({ state: 'stale', words: failure.message });
@@ -139,15 +156,29 @@ function useSaving(loaded: BriefAnswer, now: Working, onKept: (fresh: BriefAnswe
           } else setSaving({ state: 'refused', words: Object.values(failure.fields)[0] ?? failure.message });
         }
       });
-    }, 450);
+    },
+    [loaded.id],
+  );
+
+  useEffect(() => {
+    const timer = setTimeout(() => save(false), 450);
     return () => clearTimeout(timer);
-    // Keeping follows the work, not the callbacks.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [now, retry]);
+  }, [now, retry, save]);
+
+  // Leaving the page does not wait for the timer.
+  useEffect(() => {
+    const leave = () => save(true);
+    window.addEventListener('pagehide', leave);
+    return () => {
+      window.removeEventListener('pagehide', leave);
+      leave();
+    };
+  }, [save]);
 
   const current = async () => need(api.GET('/api/briefs/{id}', { params: { path: { id: loaded.id } } }));
+  const ahead = saving.state === 'saved' && JSON.stringify(now) !== keptText;
   return {
-    saving,
+    saving: ahead ? { state: 'saving' as const } : saving,
     keepMine: async () => {
       version.current = (await current()).version;
       setRetry((n) => n + 1);
@@ -156,6 +187,7 @@ function useSaving(loaded: BriefAnswer, now: Working, onKept: (fresh: BriefAnswe
       const fresh = await current();
       version.current = fresh.version;
       kept.current = JSON.stringify(workingOf(fresh));
+      setKeptText(kept.current);
       setSaving({ state: 'saved' });
       return fresh;
     },

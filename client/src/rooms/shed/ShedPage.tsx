@@ -37,7 +37,7 @@ export function ShedPage() {
       ) : (
         // Focusable, so that the table can be scrolled sideways without a mouse.
         // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
-        <div className="overflow-x-auto" tabIndex={0} role="group" aria-label={`${title}, table`}>
+        <div className="relative overflow-x-auto" tabIndex={0} role="group" aria-label={`${title}, table`}>
           <table className="w-full">
             <thead>
               <tr className="rubric text-left">

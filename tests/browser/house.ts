@@ -1,0 +1,106 @@
+import { test as base, type Page } from '@playwright/test';
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
+
+export { expect } from '@playwright/test';
+
+/** The browser on the machine; Playwright brings none of its own here. */
+export const browser = {
+  launchOptions: {
+    executablePath: process.env.ZING_CHROMIUM ?? '/usr/bin/chromium',
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+      '--no-first-run',
+    ],
+  },
+};
+
+const root = resolve(import.meta.dirname, '../..');
+
+/** A running Zing Cast with a data folder of its own. */
+export class House {
+  url = '';
+  private process?: ChildProcess;
+
+  constructor(
+    readonly data: string,
+    readonly demo: boolean,
+  ) {}
+
+  async open(port = '0') {
+    const dll = join(root, 'src/ZingCast.Web/bin/Release/net10.0/ZingCast.Web.dll');
+    const args = [dll, '--contentRoot', join(root, 'src/ZingCast.Web'), '--data', this.data, '--port', port];
+    const process = spawn('dotnet', this.demo ? [...args, '--demo'] : args, {
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
+    this.process = process;
+    this.url = await new Promise<string>((found, failed) => {
+      let said = '';
+      const listen = (chunk: Buffer) => {
+        said += chunk.toString();
+        const url = /http:\/\/[\d.]+:\d+/.exec(said)?.[0];
+        if (url) found(url);
+      };
+      process.stdout.on('data', listen);
+      process.stderr.on('data', listen);
+      process.on('exit', (code) => failed(new Error(`Zing Cast stopped with ${code}: ${said}`)));
+    });
+  }
+
+  async close() {
+    const process = this.process;
+    if (!process || process.exitCode !== null) return;
+    const gone = new Promise((done) => process.on('exit', done));
+    process.kill('SIGTERM');
+    await gone;
+  }
+}
+
+type Fixtures = {
+  demo: boolean;
+  house: House;
+  complaints: string[];
+  mayComplain: RegExp | null;
+};
+
+/** Every test has its own house, and fails when the page complains or asks anybody else for anything. */
+export const test = base.extend<Fixtures>({
+  demo: [true, { option: true }],
+  mayComplain: [null, { option: true }],
+  house: async ({ demo }, use) => {
+    const data = mkdtempSync(join(tmpdir(), 'zing-'));
+    const house = new House(data, demo);
+    await house.open();
+    await use(house);
+    await house.close();
+    rmSync(data, { recursive: true, force: true });
+  },
+  complaints: [
+    async ({ page, house, mayComplain }, use) => {
+      const complaints: string[] = [];
+      page.on('console', (m) => ['error', 'warning'].includes(m.type()) && complaints.push(m.text()));
+      page.on('pageerror', (e) => complaints.push(e.message));
+      page.on('request', (r) => {
+        if (!r.url().startsWith(house.url) && !r.url().startsWith('data:')) complaints.push(`asked ${r.url()}`);
+      });
+      await use(complaints);
+      // A refused entry shows as a failed request in the console; that one is the test's own doing.
+      const left = complaints.filter((c) => !/status of 4\d\d/.test(c) && !(mayComplain?.test(c) ?? false));
+      if (left.length > 0) throw new Error(`The page complained: ${left.join('\n')}`);
+    },
+    { auto: true },
+  ],
+  baseURL: async ({ house }, use) => use(house.url),
+});
+
+/** The figure of a link on the chain, as words. */
+export const linkOf = (page: Page, id: string) => page.locator(`[data-link="${id}"]`).first();
+
+/** Waits until what is on the screen has been kept. */
+export const saved = (page: Page) => page.getByRole('status').filter({ hasText: 'Saved' }).waitFor();

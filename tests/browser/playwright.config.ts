@@ -1,0 +1,17 @@
+import { defineConfig } from '@playwright/test';
+import { browser } from './house';
+
+export default defineConfig({
+  testDir: '.',
+  testMatch: '*.spec.ts',
+  timeout: 150_000,
+  expect: { timeout: 25_000 },
+  workers: 2,
+  fullyParallel: true,
+  use: {
+    ...browser,
+    viewport: { width: 1280, height: 800 },
+    locale: 'en-GB',
+    timezoneId: 'UTC',
+  },
+});

@@ -1,0 +1,141 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, linkOf, test } from './house';
+
+const benches = ['fly', 'tippet', 'leader', 'head', 'running', 'backing', 'reel', 'rod', 'hand'];
+const rest = [
+  '/briefs/2?show=reference',
+  '/briefs/2?show=keys',
+  '/briefs/2?show=commands',
+  '/briefs/new',
+  '/briefs',
+  '/shed',
+  '/nowhere',
+];
+
+// A bench changes only the middle of the page, and all pages share their inks: what is the same is looked at once.
+const looks = [
+  { name: 'the chain with brief and ledger', theme: 'paper', views: ['/briefs/1'], within: 'body', contrast: true },
+  {
+    name: 'every bench',
+    theme: 'paper',
+    views: benches.map((b) => `/briefs/1/${b}`),
+    within: '#chain',
+    contrast: false,
+  },
+  { name: 'every other page and sheet', theme: 'paper', views: rest, within: 'body', contrast: false },
+  {
+    name: 'the chain and the shed at dusk',
+    theme: 'dusk',
+    views: ['/briefs/1', '/shed'],
+    within: 'body',
+    contrast: true,
+  },
+];
+
+for (const look of looks)
+  test(`no serious accessibility fault: ${look.name}`, async ({ page }) => {
+    test.setTimeout(400_000);
+    await page.addInitScript((t) => localStorage.setItem('zing-theme', t), look.theme);
+    for (const view of look.views) {
+      await page.goto(view);
+      await page.waitForLoadState('networkidle');
+      const axe = new AxeBuilder({ page }).include(look.within).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']);
+      if (!look.contrast) axe.disableRules(['color-contrast']);
+      const { violations } = await axe.analyze();
+      const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
+      expect(serious.map((v) => `${view} ${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`)).toEqual(
+        [],
+      );
+    }
+  });
+
+test('everything can be reached by tabbing, and what has the focus shows it', async ({ page }) => {
+  await page.goto('/briefs/1');
+  await expect(linkOf(page, 'rod')).toBeVisible();
+  const reached = new Set<string>();
+  for (let i = 0; i < 140; i++) {
+    await page.keyboard.press('Tab');
+    const here = await page.evaluate(() => {
+      const e = document.activeElement!;
+      return {
+        name: e.getAttribute('aria-label') ?? e.getAttribute('data-rule') ?? e.getAttribute('data-link') ?? e.id ?? '',
+        link: e.getAttribute('data-link'),
+        rule: e.getAttribute('data-rule'),
+        outline: getComputedStyle(e).outlineStyle,
+      };
+    });
+    if (here.link) expect(here.outline).not.toBe('none');
+    reached.add(here.link ?? here.rule ?? here.name);
+  }
+  for (const wanted of [
+    'fly',
+    'tippet',
+    'leader',
+    'head',
+    'running',
+    'backing',
+    'reel',
+    'rod',
+    'hand',
+    'class.delivery',
+    'reel.money',
+    'Distance',
+    'Distance to the fish',
+    'Depth of the fly',
+  ])
+    expect([...reached]).toContain(wanted);
+});
+
+test('on a phone nothing runs off the side and the links are big enough for a wet thumb', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  for (const view of ['/briefs/1', '/briefs/1/rod', '/briefs/1/head', '/briefs/new', '/shed', '/briefs']) {
+    await page.goto(view);
+    await page.waitForLoadState('networkidle');
+    expect(await page.evaluate(() => document.documentElement.scrollWidth), view).toBeLessThanOrEqual(390);
+  }
+  await page.goto('/briefs/1');
+  expect((await linkOf(page, 'rod').boundingBox())!.height).toBeGreaterThanOrEqual(44);
+});
+
+test('units and theme turn at a keystroke and are remembered', async ({ page }) => {
+  await page.goto('/briefs/1');
+  await expect(linkOf(page, 'head')).toContainText('262 gr');
+  await page.keyboard.press('u');
+  await expect(linkOf(page, 'head')).toContainText('17 g');
+  await expect(page.getByRole('slider', { name: 'Distance to the fish' })).toHaveAttribute('aria-valuetext', '17 m');
+  const theme = () => page.evaluate(() => document.documentElement.dataset.theme);
+  const first = await theme();
+  await page.keyboard.press('d');
+  expect(await theme()).not.toBe(first);
+  await page.reload();
+  await expect(linkOf(page, 'head')).toContainText('17 g');
+  expect(await theme()).not.toBe(first);
+});
+
+test('the pages run under a policy that lets in nothing but themselves', async ({ page }) => {
+  const response = await page.goto('/');
+  const policy = response!.headers()['content-security-policy'];
+  expect(policy).toContain("default-src 'none'");
+  expect(policy).not.toContain('unsafe');
+});
+
+test('while the wind is dragged the chain keeps up', async ({ page }) => {
+  await page.goto('/briefs/1');
+  await expect(linkOf(page, 'rod')).toBeVisible();
+  const wind = page.getByRole('slider', { name: /^Wind/ });
+  await wind.focus();
+  const times: number[] = [];
+  for (let i = 0; i < 20; i++) {
+    const was = await page.locator('[data-rule="cast.distance"]').textContent();
+    const start = Date.now();
+    await page.keyboard.press('ArrowUp');
+    await page.waitForFunction((w) => document.querySelector('[data-rule="cast.distance"]')?.textContent !== w, was, {
+      polling: 'raf',
+    });
+    times.push(Date.now() - start);
+  }
+  times.sort((a, b) => a - b);
+  // Printed, not asserted: machines differ.
+  console.log(`wind to new reach on the screen: median ${times[10]} ms, slowest ${times[19]} ms`);
+  await expect(wind).toHaveAttribute('aria-valuetext', /kn/);
+});
