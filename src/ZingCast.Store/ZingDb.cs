@@ -1,4 +1,5 @@
 using System.Text.Json;
+using System.Text.Json.Serialization;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.ChangeTracking;
 using Microsoft.EntityFrameworkCore.Metadata.Builders;
@@ -37,6 +38,13 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
 {
     /// <summary>Shadow column that hides a row.</summary>
     public const string DeletedAt = "DeletedAt";
+
+    /// <summary>How drafts and pins are written: words for choices, nothing for what was not said.</summary>
+    public static readonly JsonSerializerOptions Documents = new(JsonSerializerDefaults.Web)
+    {
+        Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase) },
+        DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
+    };
 
     public DbSet<Rod> Rods => Set<Rod>();
 
@@ -78,10 +86,10 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
     }
 
     private static void Json<T>(PropertyBuilder<T> property) => property.HasConversion(
-        value => JsonSerializer.Serialize(value, JsonSerializerOptions.Web),
-        text => JsonSerializer.Deserialize<T>(text, JsonSerializerOptions.Web)!,
+        value => JsonSerializer.Serialize(value, Documents),
+        text => JsonSerializer.Deserialize<T>(text, Documents)!,
         new ValueComparer<T>(
-            (a, b) => JsonSerializer.Serialize(a, JsonSerializerOptions.Web) == JsonSerializer.Serialize(b, JsonSerializerOptions.Web),
+            (a, b) => JsonSerializer.Serialize(a, Documents) == JsonSerializer.Serialize(b, Documents),
             value => value!.GetHashCode(),
             value => value));
 }

@@ -21,6 +21,3 @@ catch (IOException taken) when (taken.InnerException is Microsoft.AspNetCore.Con
     await Console.Error.WriteLineAsync("That port is taken by another program. Choose another: --port 5188");
     return 2;
 }
-
-/// <summary>Named so that tests can find the host.</summary>
-public partial class Program;

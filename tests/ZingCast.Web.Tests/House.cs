@@ -2,11 +2,12 @@ using System.Net.Http.Json;
 using System.Text.Json;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
+using ZingCast.Web.Rooms;
 
 namespace ZingCast.Web.Tests;
 
 /// <summary>The whole house on a data folder of its own.</summary>
-public sealed class House : WebApplicationFactory<Program>
+public sealed class House : WebApplicationFactory<SolveRequest>
 {
     private readonly Dictionary<string, string> settings;
 

@@ -1,6 +1,6 @@
 import { Select } from 'radix-ui';
 import { getNonce } from 'get-nonce';
-import { useId } from 'react';
+import { memo, useCallback, useEffect, useId, useRef } from 'react';
 
 export type Option = { id: string; name: string; about?: string | null };
 
@@ -15,7 +15,24 @@ type Props = {
 };
 
 /** One choice from a list, set in words or in a form. */
-export function Pick({ label, value, options, onChange, problem, assumed = false, inline = false }: Props) {
+export function Pick({ onChange, ...rest }: Props) {
+  const latest = useRef(onChange);
+  useEffect(() => {
+    latest.current = onChange;
+  });
+  return <Still {...rest} onChange={useCallback((id: string) => latest.current(id), [])} />;
+}
+
+// A list renders all its options even while closed; it stands still while something else is dragged.
+const Still = memo(function Still({
+  label,
+  value,
+  options,
+  onChange,
+  problem,
+  assumed = false,
+  inline = false,
+}: Props) {
   const id = useId();
   return (
     <span className={inline ? '' : 'block min-w-0'}>
@@ -70,4 +87,4 @@ export function Pick({ label, value, options, onChange, problem, assumed = false
       )}
     </span>
   );
-}
+});

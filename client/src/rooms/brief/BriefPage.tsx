@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { api, need, Trouble, type BriefAnswer, type Solution } from '../../api/client';
 import { ChainDrawing } from '../../drawing/ChainDrawing';
@@ -43,6 +43,13 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
   const base = `/briefs/${loaded.id}`;
   const work = useBrief(loaded);
   const { solution, saving } = work;
+  const { change } = work;
+  const leaveOut = useCallback(
+    (rule: string, off: boolean) =>
+      change(`off-${rule}`, (w) => ({ ...w, off: off ? [...w.off, rule] : w.off.filter((r) => r !== rule) })),
+    [change],
+  );
+  const openBench = useCallback((to: string) => void navigate(`${base}/${to}`), [navigate, base]);
   const before = useBefore(solution, work.burst);
   const open = linkIds.find((l) => l === link);
 
@@ -212,15 +219,7 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
       </section>
 
       <div className="scroll-mt-12 lg:sticky lg:top-12 lg:max-h-[calc(100vh-3.2rem)] lg:overflow-y-auto lg:pl-1">
-        <Ledger
-          solution={solution}
-          before={before}
-          off={work.off}
-          onOff={(rule, off) =>
-            work.change(`off-${rule}`, (w) => ({ ...w, off: off ? [...w.off, rule] : w.off.filter((r) => r !== rule) }))
-          }
-          onOpen={(to) => navigate(`${base}/${to}`)}
-        />
+        <Ledger solution={solution} before={before} off={work.off} onOff={leaveOut} onOpen={openBench} />
       </div>
     </main>
   );

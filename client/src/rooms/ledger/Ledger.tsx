@@ -1,4 +1,5 @@
 import { Collapsible } from 'radix-ui';
+import { memo } from 'react';
 import type { Caution, LedgerStep, Solution, Source } from '../../api/client';
 import { Say } from '../../ui/Say';
 import { useUnits } from '../../ui/units';
@@ -24,7 +25,6 @@ type Props = {
 
 /** The reasons in the order they were decided; number first, each to be opened, doubted and switched off. */
 export function Ledger({ solution, before, off, onOff, onOpen }: Props) {
-  const { showFigure } = useUnits();
   const was = new Map((before?.ledger ?? []).map((s) => [s.rule.id, s]));
   const gone = before ? before.ledger.filter((s) => !solution.ledger.some((n) => n.rule.id === s.rule.id)) : [];
   const changed = (s: LedgerStep) =>
@@ -41,85 +41,14 @@ export function Ledger({ solution, before, off, onOff, onOpen }: Props) {
       </header>
       <ol className="border-t border-ink">
         {solution.ledger.map((step) => (
-          <Collapsible.Root key={step.rule.id} asChild>
-            <li className="border-b border-hair">
-              <Collapsible.Trigger
-                className="grid w-full grid-cols-[5.2rem_1fr] gap-x-2 py-1.5 text-left hover:bg-water"
-                data-rule={step.rule.id}
-              >
-                <span
-                  className={`text-right leading-tight font-bold break-words ${step.figure.word ? 'text-[0.84rem]' : ''} ${step.off ? 'text-soft line-through' : ''}`}
-                >
-                  {step.from !== null && step.to !== null && step.from !== step.to ? (
-                    <>
-                      <span className="block text-sm font-normal text-soft">
-                        {showFigure({ quantity: { value: step.from, kind: 'lineClass', plusMinus: null }, word: null })}{' '}
-                        →
-                      </span>
-                      {showFigure(step.figure)}
-                    </>
-                  ) : (
-                    showFigure(step.figure)
-                  )}
-                </span>
-                <span className="min-w-0">
-                  <span className="flex items-baseline gap-1.5">
-                    <span className={`text-[0.86rem] font-semibold ${step.off ? 'line-through' : ''}`}>
-                      {step.rule.title}
-                    </span>
-                    {changed(step) && (
-                      <span
-                        className="rounded-sm bg-ink px-1 text-[0.74rem] leading-snug font-semibold text-paper"
-                        title="Changed since the last answer"
-                      >
-                        new
-                      </span>
-                    )}
-                    {step.doubt && !step.off && <span className="text-[0.8rem] font-semibold text-look">look</span>}
-                    {step.off && <span className="rubric">off</span>}
-                  </span>
-                  <span className="block text-[0.9rem] leading-snug text-soft">
-                    <Say parts={step.says} />
-                  </span>
-                </span>
-              </Collapsible.Trigger>
-              <Collapsible.Content className="pb-2 pl-[5.7rem] text-[0.9rem]">
-                <p className="leading-snug">{step.rule.explains}</p>
-                {step.inputs.length > 0 && (
-                  <table className="my-1 w-full">
-                    <caption className="sr-only">What went into {step.rule.title}</caption>
-                    <tbody>
-                      {step.inputs.map((input) => (
-                        <tr key={input.name}>
-                          <th scope="row" className="pr-2 text-left font-normal text-soft">
-                            {input.name}
-                          </th>
-                          <td className="text-right font-semibold">{showFigure(input.figure)}</td>
-                        </tr>
-                      ))}
-                    </tbody>
-                  </table>
-                )}
-                <p className="rubric font-normal">
-                  <strong>{sourceWords[step.source.mark]}</strong>: {step.source.note}
-                </p>
-                <div className="mt-1 flex gap-2">
-                  {step.rule.canSwitchOff && (
-                    <button
-                      className="btn text-sm"
-                      aria-pressed={off.includes(step.rule.id)}
-                      onClick={() => onOff(step.rule.id, !off.includes(step.rule.id))}
-                    >
-                      {off.includes(step.rule.id) ? 'Switch on again' : 'Leave this out'}
-                    </button>
-                  )}
-                  <button className="btn text-sm" onClick={() => onOpen(step.rule.link)}>
-                    Pin it on its bench
-                  </button>
-                </div>
-              </Collapsible.Content>
-            </li>
-          </Collapsible.Root>
+          <Reason
+            key={step.rule.id}
+            step={step}
+            changed={changed(step)}
+            switchedOff={off.includes(step.rule.id)}
+            onOff={onOff}
+            onOpen={onOpen}
+          />
         ))}
         {gone.map((step) => (
           <li key={step.rule.id} className="border-b border-hair py-1 pl-[5.7rem] text-[0.86rem] text-soft">
@@ -131,6 +60,107 @@ export function Ledger({ solution, before, off, onOff, onOpen }: Props) {
     </section>
   );
 }
+
+type ReasonProps = {
+  step: LedgerStep;
+  changed: boolean;
+  switchedOff: boolean;
+  onOff: Props['onOff'];
+  onOpen: Props['onOpen'];
+};
+
+// Most reasons say the same after a small change; those stand still.
+const Reason = memo(
+  function Reason({ step, changed, switchedOff, onOff, onOpen }: ReasonProps) {
+    const { showFigure } = useUnits();
+    return (
+      <Collapsible.Root asChild>
+        <li className="border-b border-hair">
+          <Collapsible.Trigger
+            className="grid w-full grid-cols-[5.2rem_1fr] gap-x-2 py-1.5 text-left hover:bg-water"
+            data-rule={step.rule.id}
+          >
+            <span
+              className={`text-right leading-tight font-bold break-words ${step.figure.word ? 'text-[0.84rem]' : ''} ${step.off ? 'text-soft line-through' : ''}`}
+            >
+              {step.from !== null && step.to !== null && step.from !== step.to ? (
+                <>
+                  <span className="block text-sm font-normal text-soft">
+                    {showFigure({ quantity: { value: step.from, kind: 'lineClass', plusMinus: null }, word: null })} →
+                  </span>
+                  {showFigure(step.figure)}
+                </>
+              ) : (
+                showFigure(step.figure)
+              )}
+            </span>
+            <span className="min-w-0">
+              <span className="flex items-baseline gap-1.5">
+                <span className={`text-[0.86rem] font-semibold ${step.off ? 'line-through' : ''}`}>
+                  {step.rule.title}
+                </span>
+                {changed && (
+                  <span
+                    className="rounded-sm bg-ink px-1 text-[0.74rem] leading-snug font-semibold text-paper"
+                    title="Changed since the last answer"
+                  >
+                    new
+                  </span>
+                )}
+                {step.doubt && !step.off && <span className="text-[0.8rem] font-semibold text-look">look</span>}
+                {step.off && <span className="rubric">off</span>}
+              </span>
+              <span className="block text-[0.9rem] leading-snug text-soft">
+                <Say parts={step.says} />
+              </span>
+            </span>
+          </Collapsible.Trigger>
+          <Collapsible.Content className="pb-2 pl-[5.7rem] text-[0.9rem]">
+            <p className="leading-snug">{step.rule.explains}</p>
+            {step.inputs.length > 0 && (
+              <table className="my-1 w-full">
+                <caption className="sr-only">What went into {step.rule.title}</caption>
+                <tbody>
+                  {step.inputs.map((input) => (
+                    <tr key={input.name}>
+                      <th scope="row" className="pr-2 text-left font-normal text-soft">
+                        {input.name}
+                      </th>
+                      <td className="text-right font-semibold">{showFigure(input.figure)}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            )}
+            <p className="rubric font-normal">
+              <strong>{sourceWords[step.source.mark]}</strong>: {step.source.note}
+            </p>
+            <div className="mt-1 flex gap-2">
+              {step.rule.canSwitchOff && (
+                <button
+                  className="btn text-sm"
+                  aria-pressed={switchedOff}
+                  onClick={() => onOff(step.rule.id, !switchedOff)}
+                >
+                  {switchedOff ? 'Switch on again' : 'Leave this out'}
+                </button>
+              )}
+              <button className="btn text-sm" onClick={() => onOpen(step.rule.link)}>
+                Pin it on its bench
+              </button>
+            </div>
+          </Collapsible.Content>
+        </li>
+      </Collapsible.Root>
+    );
+  },
+  (a, b) =>
+    a.changed === b.changed &&
+    a.switchedOff === b.switchedOff &&
+    a.onOff === b.onOff &&
+    a.onOpen === b.onOpen &&
+    JSON.stringify(a.step) === JSON.stringify(b.step),
+);
 
 export function Cautions({ cautions, link }: { cautions: Caution[]; link?: string }) {
   const shown = link ? cautions.filter((c) => c.link === link) : cautions;
