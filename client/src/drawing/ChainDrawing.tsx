@@ -254,7 +254,7 @@ function geometry(solution: Solution, width: number, roomy: boolean) {
     height: reel.y + reelR + (roomy ? 22 : 8),
     intoReel: `M${laid.end.x},${laid.end.y}A${r},${r} 0 0 0 ${dropX},${laid.end.y + r}V${reel.y}`,
     anchors: {
-      fly: laid.at(0),
+      fly: { ...laid.at(0), x: laid.at(0).x - (roomy ? 0 : 12) },
       tippet: middle(spans.tippet),
       leader: middle(spans.leader),
       head: middle(spans.head),

@@ -54,7 +54,7 @@ export function ChainStrip({ solution, base }: { solution: Solution; base: strin
               data-link={link.id}
               aria-label={`${i + 1} ${link.name}: ${text(link.title)}. ${showFigure(link.figure)}. ${link.verdict}${link.pinned ? '. Pinned' : ''}`}
               className={({ isActive }) =>
-                `block h-full border-t-4 px-1 py-0.5 text-[0.84rem] leading-tight hover:bg-water ${isActive ? 'border-signal bg-sheet font-bold' : 'border-transparent'}`
+                `block h-full border-t-4 px-1 py-0.5 text-[0.84rem] leading-tight hover:bg-water ${isActive ? 'border-signal bg-sheet' : 'border-transparent'}`
               }
             >
               <span className="flex items-center gap-1">

@@ -1,12 +1,14 @@
 import type { Solution } from '../api/client';
 import { useUnits } from '../ui/units';
 import { FlyMark } from './FlyMark';
+import { useWidth } from './useWidth';
 
 // A CSS millimetre: the ruler beside the fly lets anyone check what their screen makes of it.
 const cssMm = 96 / 25.4;
 
 /** The fly actual size beside a ruler; a giant is drawn smaller and says so. */
-export function FlyActual({ solution, width = 292 }: { solution: Solution; width?: number }) {
+export function FlyActual({ solution }: { solution: Solution }) {
+  const [ref, width] = useWidth<HTMLElement>(292);
   const { system } = useUnits();
   const { fly } = solution.brief;
   const reach = Math.max(fly.bodyM, fly.hook.lengthM) * 1000;
@@ -26,7 +28,7 @@ export function FlyActual({ solution, width = 292 }: { solution: Solution; width
     : Array.from({ length: long + 1 }, (_, i) => ({ mm: i, big: i % 10 === 0, n: i / 10 }));
   const ruler = height - 24;
   return (
-    <figure className="m-0">
+    <figure ref={ref} className="m-0">
       <svg
         width={width}
         height={height}

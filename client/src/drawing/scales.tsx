@@ -133,10 +133,15 @@ export function ClassScale({
 /** The cast along the ground: line held, line shot, leader, against the distance and the usual reach. */
 export function ReachBar({ solution }: { solution: Solution }) {
   const [ref, width] = useWidth<HTMLDivElement>();
-  const { show } = useUnits();
+  const { show, unitOf } = useUnits();
   const { outfit, brief } = solution;
   const far = Math.max(brief.distanceM, outfit.reachM.value + (outfit.reachM.plusMinus ?? 0)) * 1.06;
   const x = scaleLinear([0, far], [8, width - 12]);
+  // Round figures in the reader's own unit.
+  const unitM = unitOf('length').scale;
+  const ticks = scaleLinear([0, far / unitM], [0, 1])
+    .ticks(8)
+    .map((n) => n * unitM);
   const leader = outfit.leader.lengthM;
   const carry = Math.min(outfit.carryM, Math.max(0, brief.distanceM - leader));
   const parts = [
@@ -193,7 +198,7 @@ export function ReachBar({ solution }: { solution: Solution }) {
           ))}
         <path d={`M${x(brief.distanceM)},48l9,-7v14z`} fill="var(--sheet)" stroke="var(--ink)" />
         <line x1={x(0)} x2={x(far)} y1="88" y2="88" stroke="var(--ink)" />
-        {x.ticks(8).map((m) => (
+        {ticks.map((m) => (
           <g key={m}>
             <line x1={x(m)} x2={x(m)} y1="88" y2="93" stroke="var(--ink)" />
             <text x={x(m)} y="106" fontSize="11.5" textAnchor="middle" fill="var(--soft)">

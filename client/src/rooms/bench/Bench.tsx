@@ -111,7 +111,7 @@ function FlyBench({ work, solution }: Part) {
   const size = fly.size.number;
   return (
     <>
-      <FlyActual solution={solution} width={560} />
+      <FlyActual solution={solution} />
       <Facts
         rows={[
           ['soaked', show({ value: fly.wetKg, kind: 'lineMass', plusMinus: null })],

@@ -185,7 +185,9 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
             </button>
           </Notice>
         )}
-        {(saving.state === 'waiting' || saving.state === 'refused') && <Notice words={saving.words ?? 'Not saved.'} />}
+        {(saving.state === 'waiting' || (saving.state === 'refused' && !work.failure)) && (
+          <Notice words={saving.words ?? 'Not saved.'} />
+        )}
         {work.failure && (pinWords || work.failure.status === 0) && (
           <Notice words={pinWords ?? work.failure.message}>
             {pinWords && (
@@ -233,7 +235,10 @@ const names = (links: { name: string }[]) =>
 
 function Notice({ words, children }: { words: string; children?: React.ReactNode }) {
   return (
-    <div role="alert" className="my-2 flex flex-wrap items-center gap-3 border-l-4 border-fails bg-sheet px-3 py-2">
+    <div
+      role="alert"
+      className="sticky top-12 z-10 my-2 flex flex-wrap items-center gap-3 border-l-4 border-fails bg-sheet px-3 py-2"
+    >
       <span className="min-w-0 flex-1">{words}</span>
       {children}
     </div>

@@ -5,7 +5,6 @@ import { FlyActual } from '../../drawing/FlyActual';
 import { WaterPlan } from '../../drawing/WaterPlan';
 import { MeasureField } from '../../ui/TypedField';
 import { Pick } from '../../ui/Pick';
-import { useUnits } from '../../ui/units';
 import { BriefSentence } from './BriefSentence';
 import { choices } from './choices';
 import type { BriefWork } from './useBrief';
@@ -13,7 +12,6 @@ import type { BriefWork } from './useBrief';
 /** The day: one sentence, the water to drag about in, and every answer to type. */
 export function BriefPanel({ work }: { work: BriefWork }) {
   const { solution, setDraft, problems } = work;
-  const { standards } = useUnits();
   if (!solution) return null;
   const brief = solution.brief;
   const assumed = (field: keyof BriefDraft) => brief.assumed.includes(field);
@@ -128,7 +126,7 @@ export function BriefPanel({ work }: { work: BriefWork }) {
             </div>
           )}
           <p className="rubric mt-2 font-normal">
-            Casters: {standards.casters.find((c) => c.id === brief.caster.id)?.about}.
+            A {brief.caster.name}: {brief.caster.about}.
           </p>
         </Collapsible.Content>
       </Collapsible.Root>

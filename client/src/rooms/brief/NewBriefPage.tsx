@@ -2,6 +2,8 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api, need, Trouble, type BriefDraft } from '../../api/client';
+import { FlyActual } from '../../drawing/FlyActual';
+import { WaterPlan } from '../../drawing/WaterPlan';
 import { useUnits } from '../../ui/units';
 import { BriefSentence } from './BriefSentence';
 import { useAnswer } from './useAnswer';
@@ -66,6 +68,14 @@ export function NewBriefPage() {
         <button className="btn mt-5 bg-ink! text-lg text-paper!" type="submit">
           Lay out the chain
         </button>
+        <div className="mt-8 grid gap-6 sm:grid-cols-2">
+          <WaterPlan
+            solution={solution}
+            onWind={(windMps, windFromDeg) => setDraft((d) => ({ ...d, windMps, windFromDeg }))}
+            onDistance={(distanceM) => setDraft((d) => ({ ...d, distanceM }))}
+          />
+          <FlyActual solution={solution} />
+        </div>
       </form>
     </main>
   );

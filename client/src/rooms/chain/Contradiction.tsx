@@ -10,7 +10,7 @@ export function Contradiction({
   onApply: (pins: Pins) => void;
 }) {
   return (
-    <div role="alert" className="my-2 border-l-4 border-fails bg-sheet px-3 py-2">
+    <div role="alert" className="sticky top-12 z-10 my-2 border-l-4 border-fails bg-sheet px-3 py-2">
       <p className="font-semibold">What you pinned does not work together.</p>
       <p>
         <Say parts={contradiction.why} />.

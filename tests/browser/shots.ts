@@ -1,0 +1,45 @@
+import { join, resolve } from 'node:path';
+import { linkOf, test } from './house';
+
+const folder = resolve(import.meta.dirname, '../../docs/screenshots');
+
+type Shot = { name: string; path: string; theme?: string; units?: string; width?: number; height?: number };
+
+const shots: Shot[] = [
+  { name: 'chain', path: '/briefs/1' },
+  { name: 'chain-dusk-metric', path: '/briefs/3', theme: 'dusk', units: 'metric' },
+  { name: 'bench-fly', path: '/briefs/1/fly' },
+  { name: 'bench-tippet', path: '/briefs/1/tippet' },
+  { name: 'bench-leader', path: '/briefs/2/leader' },
+  { name: 'bench-head', path: '/briefs/1/head' },
+  { name: 'bench-running', path: '/briefs/1/running' },
+  { name: 'bench-backing', path: '/briefs/1/backing' },
+  { name: 'bench-reel', path: '/briefs/1/reel' },
+  { name: 'bench-rod', path: '/briefs/1/rod' },
+  { name: 'bench-hand', path: '/briefs/3/hand' },
+  { name: 'new-brief', path: '/briefs/new' },
+  { name: 'shed', path: '/shed' },
+  { name: 'reference', path: '/briefs/1?show=reference' },
+  { name: 'phone', path: '/briefs/2', width: 390, height: 844 },
+];
+
+test('pictures of the main views', async ({ page, context }) => {
+  test.setTimeout(600_000);
+  for (const { name, path, theme = 'paper', units = 'trade', width = 1280, height = 800 } of shots) {
+    const view = await context.newPage();
+    await view.setViewportSize({ width, height });
+    await view.addInitScript(
+      ([t, u]) => {
+        localStorage.setItem('zing-theme', t!);
+        localStorage.setItem('zing-units', u!);
+      },
+      [theme, units],
+    );
+    await view.goto(path);
+    if (/briefs\/\d/.test(path)) await linkOf(view, 'rod').waitFor({ state: 'attached' });
+    await view.waitForLoadState('networkidle');
+    await view.screenshot({ path: join(folder, `${name}.png`) });
+    await view.close();
+  }
+  await page.close();
+});
