@@ -197,6 +197,11 @@ test.describe('with nothing in the shed', () => {
     await form.getByRole('textbox', { name: 'Length' }).fill('30 ft');
     await form.getByRole('textbox', { name: 'Length' }).blur();
     await expect(form.getByRole('textbox', { name: 'Length' })).toHaveValue('30 ft');
+    await form.getByRole('textbox', { name: 'Mass' }).fill('a lot');
+    await form.getByRole('button', { name: 'Keep it' }).click();
+    await expect(form.getByRole('textbox', { name: 'Mass' })).toBeFocused();
+    await expect(form).toContainText('“a lot” is not a measure');
+    await form.getByRole('textbox', { name: 'Mass' }).fill('92 g');
     await form.getByRole('button', { name: 'Keep it' }).click();
     await expect(form).toContainText('A single-hand rod is between 1.5 and 4.6 m');
     await expect(form).toContainText('This cannot be empty.');
@@ -204,7 +209,6 @@ test.describe('with nothing in the shed', () => {
     await form.getByRole('textbox', { name: 'Name' }).fill('my first');
     await form.getByRole('textbox', { name: 'Length' }).fill(`10'`);
     await form.getByRole('textbox', { name: 'Class on the label' }).fill('4');
-    await page.waitForTimeout(400);
     await form.getByRole('button', { name: 'Keep it' }).click();
     await expect(form).toBeHidden();
     await expect(page.getByRole('article')).toContainText('A1 my first');

@@ -37,6 +37,7 @@ function TypedField<T>({
       value={text}
       aria-label={inline ? label : undefined}
       aria-invalid={words ? true : undefined}
+      data-unread={unread ? true : undefined}
       aria-describedby={words ? `${id}-words` : undefined}
       autoComplete="off"
       spellCheck={false}

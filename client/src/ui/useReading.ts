@@ -1,5 +1,27 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { Trouble } from '../api/client';
+
+const underWay = new Set<Promise<void>>();
+const listeners = new Set<() => void>();
+const tell = () => listeners.forEach((listener) => listener());
+const listen = (listener: () => void) => {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+};
+
+/** True while something typed has not been read yet. */
+export const useEntriesUnderWay = () => useSyncExternalStore(listen, () => underWay.size > 0);
+
+/**
+ * Waits until everything typed so far has been read. Resolves to the first field of the form that could not be, with the
+ * focus on it, or to null.
+ */
+export async function settleEntries(form: HTMLElement): Promise<HTMLElement | null> {
+  while (underWay.size > 0) await Promise.all(underWay);
+  const unread = form.querySelector<HTMLElement>('[data-unread]');
+  unread?.focus();
+  return unread;
+}
 
 /**
  * What somebody types, read by the core a moment later. It stays as typed while the field has the focus or cannot be read;
@@ -15,7 +37,18 @@ export function useReading<T>(read: (text: string) => Promise<T>, onRead: (value
   useEffect(() => {
     if (typed === null || typed === done.current) return;
     const mine = ++turn.current;
+    let begun = false;
+    let settle = () => {};
+    const reading = new Promise<void>((done) => (settle = done));
+    underWay.add(reading);
+    tell();
+    const end = () => {
+      underWay.delete(reading);
+      tell();
+      settle();
+    };
     const timer = setTimeout(async () => {
+      begun = true;
       try {
         const value = await read(typed);
         if (mine !== turn.current) return;
@@ -25,9 +58,15 @@ export function useReading<T>(read: (text: string) => Promise<T>, onRead: (value
         if (left.current) setTyped(null);
       } catch (error) {
         if (mine === turn.current && error instanceof Trouble) setUnread(error.fields.text ?? error.message);
+      } finally {
+        // A moment for the screen to take it up.
+        setTimeout(end);
       }
     }, 120);
-    return () => clearTimeout(timer);
+    return () => {
+      clearTimeout(timer);
+      if (!begun) end();
+    };
     // The caller's functions are new at every render; only what was typed starts a reading.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [typed]);

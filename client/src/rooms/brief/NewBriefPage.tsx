@@ -1,11 +1,12 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api, need, Trouble, type BriefDraft } from '../../api/client';
 import { FlyActual } from '../../drawing/FlyActual';
 import { WaterPlan } from '../../drawing/WaterPlan';
 import { useUnits } from '../../ui/units';
 import { BriefSentence } from './BriefSentence';
+import { settleEntries } from '../../ui/useReading';
 import { useAnswer } from './useAnswer';
 
 const none = {};
@@ -16,7 +17,12 @@ export function NewBriefPage() {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const { standards } = useUnits();
-  const [draft, setDraft] = useState<BriefDraft>({});
+  const [draft, showDraft] = useState<BriefDraft>({});
+  const latest = useRef<BriefDraft>({});
+  const say = (patch: Partial<BriefDraft>) => {
+    latest.current = { ...latest.current, ...patch };
+    showDraft(latest.current);
+  };
   const [name, setName] = useState('');
   const [words, setWords] = useState<string | null>(null);
   // The core completes the sentence, so that the blanks show what is assumed.
@@ -31,9 +37,12 @@ export function NewBriefPage() {
       <form
         onSubmit={async (event) => {
           event.preventDefault();
+          if (await settleEntries(event.currentTarget)) return;
           try {
             const brief = await need(
-              api.POST('/api/briefs', { body: { name: name.trim() || usual, draft, pins: {}, off: [] } }),
+              api.POST('/api/briefs', {
+                body: { name: name.trim() || usual, draft: latest.current, pins: {}, off: [] },
+              }),
             );
             await queries.invalidateQueries({ queryKey: ['briefs'] });
             navigate(`/briefs/${brief.id}`);
@@ -43,12 +52,7 @@ export function NewBriefPage() {
         }}
       >
         <div className="border-y border-hair py-4 text-[1.2rem]">
-          <BriefSentence
-            draft={draft}
-            brief={solution.brief}
-            problems={problems}
-            onChange={(_, patch) => setDraft((d) => ({ ...d, ...patch }))}
-          />
+          <BriefSentence draft={draft} brief={solution.brief} problems={problems} onChange={(_, patch) => say(patch)} />
         </div>
         <label className="mt-4 block">
           <span className="rubric block">Call it</span>
@@ -71,8 +75,8 @@ export function NewBriefPage() {
         <div className="mt-8 grid gap-6 sm:grid-cols-2">
           <WaterPlan
             solution={solution}
-            onWind={(windMps, windFromDeg) => setDraft((d) => ({ ...d, windMps, windFromDeg }))}
-            onDistance={(distanceM) => setDraft((d) => ({ ...d, distanceM }))}
+            onWind={(windMps, windFromDeg) => say({ windMps, windFromDeg })}
+            onDistance={(distanceM) => say({ distanceM })}
           />
           <FlyActual solution={solution} />
         </div>

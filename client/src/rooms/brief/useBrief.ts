@@ -1,6 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useReducer, useRef, useState } from 'react';
 import { api, need, Trouble, type BriefAnswer, type BriefDraft, type Pins } from '../../api/client';
+import { useEntriesUnderWay } from '../../ui/useReading';
 import { useAnswer } from './useAnswer';
 
 export type Working = { name: string; draft: BriefDraft; pins: Pins; off: string[] };
@@ -176,7 +177,8 @@ function useSaving(loaded: BriefAnswer, now: Working, onKept: (fresh: BriefAnswe
   }, [save]);
 
   const current = async () => need(api.GET('/api/briefs/{id}', { params: { path: { id: loaded.id } } }));
-  const ahead = saving.state === 'saved' && JSON.stringify(now) !== keptText;
+  const entering = useEntriesUnderWay();
+  const ahead = saving.state === 'saved' && (entering || JSON.stringify(now) !== keptText);
   return {
     saving: ahead ? { state: 'saving' as const } : saving,
     keepMine: async () => {

@@ -1,11 +1,12 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { api, need, Trouble, type FieldWords, type FlyLine, type Kind, type Reel, type Rod } from '../../api/client';
 import { MeasureField, OptionalMeasureField } from '../../ui/TypedField';
 import { Panel } from '../../ui/Panel';
 import { Pick, type Option } from '../../ui/Pick';
 import { useToast } from '../../ui/toast';
 import { useUnits } from '../../ui/units';
+import { settleEntries } from '../../ui/useReading';
 
 export type GearKind = 'rods' | 'lines' | 'reels';
 type Piece = Record<string, unknown>;
@@ -127,8 +128,10 @@ function Form({ kind, start, id, onClose }: { kind: GearKind; start: Piece; id: 
   const [piece, setPiece] = useState(start);
   const [problems, setProblems] = useState<FieldWords>({});
   const [words, setWords] = useState<string | null>(null);
+  const latest = useRef(start);
   const set = (key: string, value: unknown) => {
-    setPiece((p) => ({ ...p, [key]: value }));
+    latest.current = { ...latest.current, [key]: value };
+    setPiece(latest.current);
     setProblems((all) => Object.fromEntries(Object.entries(all).filter(([field]) => field !== key)));
   };
   const afterwards = async () => {
@@ -155,11 +158,12 @@ function Form({ kind, start, id, onClose }: { kind: GearKind; start: Piece; id: 
       onClose={onClose}
     >
       <form
-        onSubmit={(event) => {
+        onSubmit={async (event) => {
           event.preventDefault();
-          void attempt(
-            () => keep(kind, id, piece),
-            () => toast({ words: `${String(piece.tag)} is in the shed.` }),
+          if (await settleEntries(event.currentTarget)) return;
+          await attempt(
+            () => keep(kind, id, latest.current),
+            () => toast({ words: `${String(latest.current.tag)} is in the shed.` }),
           );
         }}
       >

@@ -1,0 +1,52 @@
+import type { Kind, Quantity, Standards } from '../api/client';
+
+export type UnitSystem = 'trade' | 'metric';
+
+const decimals: Partial<Record<Kind, [trade: number, metric: number]>> = {
+  length: [1, 1],
+  shortLength: [1, 1],
+  lineMass: [0, 1],
+  gearMass: [1, 0],
+  fishMass: [1, 2],
+  windSpeed: [0, 1],
+  waterSpeed: [1, 2],
+  sinkRate: [1, 1],
+  temperature: [0, 0],
+  angle: [0, 0],
+  force: [0, 1],
+  area: [1, 1],
+  lineClass: [2, 2],
+  ratio: [2, 2],
+  time: [0, 0],
+  diameter: [3, 2],
+};
+
+function round(value: number, places: number) {
+  // Two figures at least, so a small fly does not weigh nothing.
+  const small = value !== 0 && Math.abs(value) < 10 ** -places * 9.5;
+  const fixed = small ? Number(value.toPrecision(2)).toString() : value.toFixed(places);
+  return fixed.includes('.') && !small ? fixed.replace(/\.?0+$/, '') : fixed;
+}
+
+/** A quantity in the reader's units, with as many places as people use. */
+export function formatQuantity(
+  q: Quantity,
+  system: UnitSystem,
+  standards: Pick<Standards, 'units' | 'xNumber'>,
+): string {
+  const unit = standards.units.find((u) => u.kind === q.kind)?.[system] ?? { name: '', scale: 1, offset: 0 };
+  const places = decimals[q.kind]?.[system === 'trade' ? 0 : 1] ?? 2;
+  if (q.kind === 'diameter' && system === 'trade') {
+    const x = (q.value - standards.xNumber.offset) / standards.xNumber.scale;
+    // X numbers are whole; what lies between is said in inches.
+    if (x > -0.2 && x < 8.2 && Math.abs(x - Math.round(x)) < 0.12) return `${Math.round(x)}X`;
+    return `${round(q.value / unit.scale / 1000, 3)} in`;
+  }
+  const number = (q.value - unit.offset) / unit.scale;
+  // Nobody strips off a tenth of a foot of a hundred.
+  const kept = q.kind === 'length' && Math.abs(number) >= 100 ? 0 : places;
+  const tight = unit.name.startsWith('°');
+  const name = unit.name === '' || unit.name === '#' ? '' : tight ? unit.name : ` ${unit.name}`;
+  const spread = q.plusMinus ? ` ± ${round(q.plusMinus / Math.abs(unit.scale), kept)}` : '';
+  return `${round(number, kept)}${spread}${name}`.replace(' ', ' ');
+}

@@ -1,0 +1,290 @@
+using ZingCast.Core.Briefs;
+using ZingCast.Core.Lines;
+using ZingCast.Core.Matching;
+using ZingCast.Core.Measures;
+using ZingCast.Core.Reels;
+using ZingCast.Core.Rods;
+using ZingCast.Core.Shed;
+using ZingCast.Core.Standards;
+using ZingCast.Store;
+
+namespace ZingCast.Core.Tests;
+
+/// <summary>One fact for each rule. Where nothing else is said the fact is common practice, no source.</summary>
+public class RulesTests
+{
+    private static Solution Solve(BriefDraft draft, GearShed? shed = null, Pins? pins = null, params string[] off) =>
+        new Matcher(new LadderDelivery()).Solve(Brief.Complete(draft), shed ?? GearShed.Empty, pins, off.ToHashSet());
+
+    private static LedgerStep Step(Solution solution, Rule rule) => solution.Ledger.Single(s => s.Rule == rule);
+
+    private static Link Link(Solution solution, LinkId id) => solution.Chain[(int)id - 1];
+
+    [Theory]
+    [InlineData(Water.River, Cover.Open, Stance.Bank, "dry", 9)]
+    [InlineData(Water.River, Cover.Canopy, Stance.Wading, "dry", 6.75)]
+    [InlineData(Water.SmallStream, Cover.Open, Stance.Bank, "dry", 8.25)]
+    [InlineData(Water.River, Cover.Open, Stance.Wading, "beaded-nymph", 10)]
+    [InlineData(Water.Stillwater, Cover.Open, Stance.DeepWading, "slim-streamer", 10)]
+    [InlineData(Water.Stillwater, Cover.Open, Stance.Boat, "slim-streamer", 8.75)]
+    [InlineData(Water.Shore, Cover.Open, Stance.Bank, "baitfish", 9.5)]
+    public void The_place_decides_the_rods_length(Water water, Cover cover, Stance stance, string fly, double feet) =>
+        Assert.Equal(feet, Solve(new() { Water = water, Cover = cover, Stance = stance, FlyKind = fly }).Outfit.Rod.LengthM / Exact.FootM, 6);
+
+    [Fact]
+    public void Finesse_adds_length_except_under_branches()
+    {
+        double Feet(Lean lean, Cover cover) => Solve(new() { Water = Water.River, FlyKind = "dry", Lean = lean, Cover = cover }).Outfit.Rod.LengthM / Exact.FootM;
+        Assert.Equal(9.5, Feet(Lean.Finesse, Cover.Open), 6);
+        Assert.Equal(6.75, Feet(Lean.Finesse, Cover.Canopy), 6);
+    }
+
+    [Theory]
+    [InlineData("learner", 14, 0, RodAction.Medium)]
+    [InlineData("club", 7, 0, RodAction.Medium)]
+    [InlineData("club", 15, 8, RodAction.Fast)]
+    [InlineData("skilled", 24, 0, RodAction.Fast)]
+    [InlineData("club", 15, 2, RodAction.MediumFast)]
+    public void Close_and_learning_want_a_soft_rod_wind_and_distance_a_fast_one(string caster, double metres, double wind, RodAction action) =>
+        Assert.Equal(action, Solve(new() { FlyKind = "slim-streamer", Caster = caster, DistanceM = metres, WindMps = wind, WindFromDeg = 0, DepthM = 0 }).Outfit.Rod.Action);
+
+    [Theory]
+    [InlineData("dry", Wariness.Usual, 12, 40, 60)]
+    [InlineData("slim-streamer", Wariness.Spooky, 12, 40, 60)]
+    [InlineData("slim-streamer", Wariness.Usual, 14, 33, 45)]
+    [InlineData("predator", Wariness.Usual, 14, 28, 35)]
+    [InlineData("slim-streamer", Wariness.Usual, 30, 26, 32)]
+    public void The_work_decides_the_head(string fly, Wariness wariness, double metres, double from, double to)
+    {
+        var head = Solve(new() { FlyKind = fly, Wariness = wariness, DistanceM = metres, Water = Water.River, Caster = "expert", DepthM = 0 }).Outfit.Line.HeadM / Exact.FootM;
+        Assert.Equal((from + to) / 2, head, 6);
+    }
+
+    [Fact]
+    public void A_learner_is_not_given_a_head_too_long_to_carry() =>
+        Assert.True(Solve(new() { FlyKind = "dry", Caster = "learner", DistanceM = 12 }).Outfit.Line.HeadM <= 40 * Exact.FootM);
+
+    // Cold coating below 12 °C, temperate 10–24, warm above 22, tropical above 26.
+    [Theory]
+    [InlineData(4, "cold")]
+    [InlineData(18, "temperate")]
+    [InlineData(25, "warm")]
+    [InlineData(32, "tropical")]
+    public void Water_decides_the_coating(double celsius, string coating) =>
+        Assert.Equal(coating, Solve(new() { WaterC = celsius }).Outfit.Line.Coating);
+
+    [Theory]
+    [InlineData(.4, "floating")]
+    [InlineData(1, "intermediate")]
+    [InlineData(3, "type4")]
+    public void In_a_current_the_drift_decides_the_density(double depth, string density) =>
+        Assert.Equal(density, Solve(new() { Water = Water.Shore, FlyKind = "baitfish", CurrentMps = .3, DistanceM = 17, DepthM = depth }).Outfit.Line.Density);
+
+    [Fact]
+    public void Where_no_line_sinks_fast_enough_the_ledger_says_so()
+    {
+        var step = Step(Solve(new() { Water = Water.River, FlyKind = "slim-streamer", CurrentMps = 2, DepthM = 4, DistanceM = 10 }), Rules.Density);
+        Assert.True(step.Doubt);
+        Assert.Contains("No sinking line reaches", step.Says.ToString());
+    }
+
+    [Fact]
+    public void A_weighted_nymph_fishes_shallow_water_on_a_floating_line() =>
+        Assert.Equal("floating", Solve(new() { FlyKind = "nymph-rig", Water = Water.River, DepthM = 1.2, CurrentMps = .8 }).Outfit.Line.Density);
+
+    [Fact]
+    public void When_only_heavy_heads_sink_fast_enough_the_rod_goes_up()
+    {
+        var heavy = new FlyLine { Id = 1, Tag = "L1", Name = "lead", LengthM = 30, HeadM = 9, HeadKg = .024, Density = "type6", BellyDiameterM = .0011 };
+        var solution = Solve(new() { Water = Water.Stillwater, Species = "lake-trout", FlyKind = "slim-streamer", DepthM = 5, CurrentMps = 0 }, new([], [heavy], []));
+        var step = Step(solution, Rules.DensityBump);
+        Assert.True(step.To > step.From);
+        Assert.True(heavy.MassKg <= LineLoad.Top * LineWeights.MassKg(step.To!.Value) + 1e-9);
+    }
+
+    [Theory]
+    [InlineData("dry", Water.SmallStream, Wariness.Usual, 2, 7)]
+    [InlineData("slim-streamer", Water.River, Wariness.Usual, 2, 10)]
+    [InlineData("slim-streamer", Water.River, Wariness.Bold, 2, 9)]
+    [InlineData("slim-streamer", Water.River, Wariness.Spooky, 2, 11.6)]
+    [InlineData("slim-streamer", Water.River, Wariness.Usual, 9, 8)]
+    [InlineData("predator", Water.River, Wariness.Usual, 2, 7)]
+    public void Water_wariness_fly_and_wind_decide_the_leader(string fly, Water water, Wariness wariness, double wind, double feet)
+    {
+        // Spooky fish want 13 ft; a 9-ft rod nets 0.8 m more than its own length, and the leader is cut to that.
+        var solution = Solve(new() { FlyKind = fly, Water = water, Wariness = wariness, WindMps = wind, WindFromDeg = 180, DepthM = 0 });
+        Assert.Equal(feet, solution.Outfit.Leader.LengthM / Exact.FootM, 1);
+    }
+
+    [Theory]
+    [InlineData("type6", 4)]
+    [InlineData("type3", 5)]
+    [InlineData("intermediate", 7)]
+    public void A_sinking_line_takes_a_short_leader(string density, double feet) =>
+        Assert.Equal(feet, Solve(new() { FlyKind = "slim-streamer", WindMps = 0 }, null, new() { Density = density }).Outfit.Leader.LengthM / Exact.FootM, 6);
+
+    [Theory]
+    [InlineData(.00008, Verdict.Fails)]
+    [InlineData(.00028, Verdict.Look)]
+    [InlineData(.00040, Verdict.Fits)]
+    [InlineData(.00060, Verdict.Look)]
+    [InlineData(.00095, Verdict.Fails)]
+    public void Wire_thin_tippet_spins_and_thick_tippet_drags_on_a_one_nought(double tippet, Verdict verdict) =>
+        Assert.Equal(verdict, Link(Solve(new() { FlyKind = "baitfish", HookSize = 0, FishKg = 1 }, null, new() { TippetM = tippet }), LinkId.Tippet).Verdict);
+
+    [Fact]
+    public void Very_fine_tippet_caps_the_rod_unless_the_fly_forbids_it()
+    {
+        var capped = Solve(new() { FlyKind = "midge", HookSize = 22, Species = "river-trout", Lean = Lean.Power, WindMps = 12, WindFromDeg = 0 }, null, null, "class.fish-floor");
+        Assert.Equal(5, Step(capped, Rules.TippetGuard).To);
+        var forbidden = Solve(new() { FlyKind = "baitfish", HookSize = 0 }, null, new() { TippetM = .00012 });
+        Assert.True(Step(forbidden, Rules.TippetGuard).Doubt);
+        Assert.True(forbidden.Class.Target >= forbidden.Class.Delivery);
+    }
+
+    [Fact]
+    public void A_learner_goes_half_a_class_up_and_an_expert_half_a_class_down()
+    {
+        double Moved(string caster)
+        {
+            var step = Step(Solve(new() { FlyKind = "baitfish", Caster = caster }), Rules.Caster);
+            return step.To!.Value - step.From!.Value;
+        }
+
+        Assert.Equal(.5, Moved("learner"));
+        Assert.Equal(-.5, Moved("expert"));
+    }
+
+    [Theory]
+    [InlineData("pike", "baitfish", 8)]
+    [InlineData("pike", "slim-streamer", 6.5)]
+    public void Pike_carry_the_number_of_their_flies(string species, string fly, double floor) =>
+        Assert.Equal(floor, Specification.FloorOf(Brief.Complete(new() { Species = species, FishKg = 3.5, FlyKind = fly, FlyWetKg = .002, HookSize = fly == "baitfish" ? -6 : 6, CurrentMps = 0 })));
+
+    [Fact]
+    public void Strong_current_helps_the_fish()
+    {
+        double Floor(double current) => Specification.FloorOf(Brief.Complete(new() { Species = "steelhead", CurrentMps = current }));
+        Assert.Equal(.5, Floor(1.2) - Floor(.3), 6);
+    }
+
+    // Planning values: school bass 150 m, mullet 180–200 m, perch 20–40 m; and never less than the run plus 30 %.
+    [Theory]
+    [InlineData("sea-bass", 150, 150)]
+    [InlineData("mullet", 180, 200)]
+    [InlineData("perch", 20, 40)]
+    [InlineData("bluewater", 455, 455)]
+    public void The_fish_decides_the_backing(string species, double from, double to) =>
+        Assert.InRange(Solve(new() { Species = species }).Outfit.BackingM, from, to);
+
+    [Fact]
+    public void Fast_runners_get_gel_spun_and_its_warning_and_slow_ones_polyester()
+    {
+        var tunny = Solve(new() { Species = "bonito" });
+        Assert.True(tunny.Outfit.Backing.GelSpun);
+        Assert.Contains(tunny.Cautions, c => c.Id == "gel-spun");
+        Assert.False(Solve(new() { Species = "perch" }).Outfit.Backing.GelSpun);
+        Assert.Equal("reel", Step(tunny, Rules.Money).Figure.Word);
+        Assert.Equal("rod", Step(Solve(new() { Species = "perch" }), Rules.Money).Figure.Word);
+    }
+
+    [Fact]
+    public void When_polyester_does_not_fit_the_reel_gel_spun_is_tried()
+    {
+        var reel = new Reel { Id = 1, Tag = "S1", Name = "small", ArborM = .042, RimM = .086, WidthM = .024, MassKg = .15, SaltProof = true };
+        var outfit = Solve(new() { Species = "sea-bass", FlyKind = "baitfish" }, new([], [], [reel])).Outfit;
+        Assert.True(SpoolFill.Of(reel, outfit.Line, Backings.Find("poly30")!, outfit.BackingM)!.Share > 1);
+        Assert.Equal(("S1", true), (outfit.Reel.Tag, outfit.Backing.GelSpun));
+        Assert.True(outfit.Fill!.Share <= 1.02);
+    }
+
+    [Fact]
+    public void Backing_shorter_than_the_run_is_looked_at_and_far_too_short_fails()
+    {
+        Verdict With(double metres) => Link(Solve(new() { Species = "mullet" }, null, new() { BackingM = metres }), LinkId.Backing).Verdict;
+        Assert.Equal(Verdict.Fits, With(150));
+        Assert.Equal(Verdict.Look, With(110));
+        Assert.Equal(Verdict.Fails, With(30));
+    }
+
+    [Theory]
+    [InlineData(12, Verdict.Fits)]
+    [InlineData(18, Verdict.Look)]
+    [InlineData(30, Verdict.Fails)]
+    public void A_club_caster_in_a_breeze_reaches_so_far_and_no_farther(double metres, Verdict verdict) =>
+        Assert.Equal(verdict, Link(Solve(new() { FlyKind = "baitfish", DistanceM = metres, WindMps = 3, WindFromDeg = 0, Caster = "club" }), LinkId.Hand).Verdict);
+
+    // Usual reaches rod tip to fly: calm 62–78 ft for a club caster; 25–37 ft with a sparse 2/0 into 10 m/s.
+    [Theory]
+    [InlineData("learner", 0, 38, 52)]
+    [InlineData("club", 0, 62, 78)]
+    [InlineData("skilled", 0, 82, 100)]
+    [InlineData("expert", 0, 103, 126)]
+    [InlineData("club", 10, 25, 37)]
+    [InlineData("skilled", 10, 42, 56)]
+    [InlineData("expert", 10, 57, 73)]
+    public void The_rule_of_thumb_for_reach_lies_in_the_usual_band(string caster, double wind, double fromFt, double toFt)
+    {
+        var fly = wind > 0 ? (Kind: "baitfish", Hook: -1) : (Kind: "dry", Hook: 14);
+        var reach = LadderDelivery.Reach(Brief.Complete(new() { FlyKind = fly.Kind, HookSize = fly.Hook, Caster = caster, WindMps = wind, WindFromDeg = 0 }));
+        Assert.InRange(reach.Value / Exact.FootM, fromFt, toFt);
+        Assert.True(reach.PlusMinus > 0);
+    }
+
+    [Fact]
+    public void What_is_carried_and_shot_makes_up_the_cast()
+    {
+        var solution = Solve(new() { FlyKind = "baitfish", DistanceM = 20, Caster = "skilled" });
+        Assert.Equal(20, solution.Outfit.CarryM + solution.Outfit.ShootM + solution.Outfit.Leader.LengthM, 6);
+        Assert.True(solution.Outfit.CarryM <= solution.Brief.Caster.CarryM);
+    }
+
+    [Fact]
+    public void A_fly_outside_its_usual_sizes_is_stretched_and_said_to_be() =>
+        Assert.True(Step(Solve(new() { FlyKind = "dry", HookSize = 2 }), Rules.FlyBulk).Doubt);
+
+    [Fact]
+    public void The_chosen_pieces_stand_among_the_candidates_which_are_best_first()
+    {
+        var solution = Solve(DemoWorld.Briefs(DateTime.UnixEpoch)[0].Draft, DemoWorld.Shed());
+        Assert.Equal("R6", Assert.Single(solution.Rods, r => r.Chosen).Tag);
+        Assert.Equal("R6", solution.Rods[0].Tag);
+        Assert.Equal("L11", solution.Lines[0].Tag);
+        var order = solution.Lines.Select(l => (int)l.Verdict).ToList();
+        Assert.True(order.IndexOf((int)Verdict.Fails) > order.LastIndexOf((int)Verdict.Fits));
+    }
+
+    [Fact]
+    public void A_big_shed_is_shown_by_its_best()
+    {
+        var many = Enumerable.Range(1, 200).Select(i => new Rod { Id = i, Tag = $"R{i}", Name = "rod", LengthM = 2.7, PrintedClass = 1 + i % 12, MassKg = .1 }).ToList();
+        Assert.Equal(Matcher.MostCandidates, Solve(new(), new(many, [], [])).Rods.Count);
+    }
+
+    [Theory]
+    [InlineData(Stance.DeepWading, .2, "wading", true)]
+    [InlineData(Stance.Wading, 1.2, "wading", true)]
+    [InlineData(Stance.Wading, .2, "wading", false)]
+    public void Deep_or_fast_water_makes_the_wading_caution_urgent(Stance stance, double current, string id, bool urgent) =>
+        Assert.Equal(urgent, Solve(new() { Stance = stance, CurrentMps = current }).Cautions.Single(c => c.Id == id).Urgent);
+
+    [Fact]
+    public void The_standing_cautions_are_always_there_and_urgent_ones_come_first()
+    {
+        var cautions = Solve(new() { Species = "pike", WindMps = 15, WindFromDeg = 90 }).Cautions;
+        foreach (var id in new[] { "eyes", "power-lines", "release", "law", "planning" })
+            Assert.Contains(cautions, c => c.Id == id);
+        Assert.Equal(cautions.OrderByDescending(c => c.Urgent).Select(c => c.Id), cautions.Select(c => c.Id));
+        Assert.Contains(cautions, c => c is { Id: "gale", Urgent: true });
+    }
+
+    [Fact]
+    public void Faulty_gear_is_named_field_by_field()
+    {
+        Assert.Equal(["tag", "lengthM", "printedClass"], new Rod { Tag = " ", Name = "r", LengthM = 9, MassKg = .1 }.Check().Select(p => p.Field));
+        Assert.Equal(["headM", "density"], new FlyLine { Tag = "L", Name = "l", LengthM = 9, HeadM = 12, Density = "lead" }.Check().Select(p => p.Field));
+        Assert.Equal(["labelHigh", "rimM"], new Reel { Tag = "S", Name = "s", LabelLow = 8, LabelHigh = 7, ArborM = .09, RimM = .094, MassKg = .1 }.Check().Select(p => p.Field));
+        Assert.Empty(DemoWorld.Rods.SelectMany(r => r.Check()).Concat(DemoWorld.Lines.SelectMany(l => l.Check())).Concat(DemoWorld.Reels.SelectMany(r => r.Check())));
+        Assert.Equal(["pins.rod", "pins.density", "pins.leaderM"], new Pins { Rod = 9, Density = "lead", LeaderM = 99 }.Check(GearShed.Empty).Select(p => p.Field));
+    }
+}

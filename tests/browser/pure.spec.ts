@@ -1,0 +1,80 @@
+import { expect, test } from '@playwright/test';
+import type { FlyLine, Kind, Quantity } from '../../client/src/api/client';
+import { lineStretches } from '../../client/src/drawing/outfit';
+import { lay, thickness } from '../../client/src/drawing/serpentine';
+import { formatQuantity } from '../../client/src/ui/quantity';
+
+const laid = lay({ totalM: 32, rows: 4, left: 4, right: 616, top: 74, gap: 104 });
+
+test('a line laid to and fro keeps its true length, turns included', () => {
+  let length = 0;
+  for (let i = 0; i < 6400; i++) {
+    const [a, b] = [laid.at((i * 32) / 6400), laid.at(((i + 1) * 32) / 6400)];
+    length += Math.hypot(b.x - a.x, b.y - a.y);
+  }
+  expect(length / laid.pxPerM).toBeCloseTo(32, 2);
+});
+
+test('it never jumps and its outline never changes sides', () => {
+  const points = Array.from({ length: 3200 }, (_, i) => laid.at(i / 100));
+  const pairs = points.slice(1).map((b, i) => [points[i]!, b] as const);
+  expect(Math.max(...pairs.map(([a, b]) => Math.hypot(b.x - a.x, b.y - a.y)))).toBeLessThan(0.012 * laid.pxPerM);
+  expect(Math.min(...pairs.map(([a, b]) => a.nx * b.nx + a.ny * b.ny))).toBeGreaterThan(0.9);
+});
+
+test('a label finds the longest straight part of its stretch', () => {
+  const middle = laid.straightMiddle(2, 14);
+  expect(middle.flat).toBe(true);
+  expect(laid.straightMiddle(0, 1).row).toBe(0);
+});
+
+const line = {
+  tag: 'L',
+  name: 'l',
+  lengthM: 27,
+  headM: 12,
+  build: 'weightForward',
+  frontTaperM: 2,
+  rearTaperM: 1.5,
+  tipDiameterM: 0.0009,
+  bellyDiameterM: 0.0014,
+  runningDiameterM: 0.0008,
+} as FlyLine;
+
+test('a line is drawn in the stretches it is described by', () => {
+  const stretches = lineStretches(line);
+  expect(stretches.map((s) => s.lengthM)).toEqual([2, 8.5, 1.5, 15]);
+  expect(lineStretches({ ...line, build: 'doubleTaper', headM: 27 }).reduce((sum, s) => sum + s.lengthM, 0)).toBe(27);
+  const thick = thickness(stretches);
+  expect(thick(0)).toBeCloseTo(0.0009, 9);
+  expect(thick(1)).toBeCloseTo(0.00115, 9);
+  expect(thick(6)).toBeCloseTo(0.0014, 9);
+  expect(thick(26)).toBeCloseTo(0.0008, 9);
+});
+
+const unit = (name: string, scale: number, offset = 0) => ({ name, scale, offset });
+const standards = {
+  units: [
+    { kind: 'length' as Kind, trade: unit('ft', 0.3048), metric: unit('m', 1) },
+    { kind: 'lineMass' as Kind, trade: unit('gr', 64.79891e-6), metric: unit('g', 1e-3) },
+    { kind: 'diameter' as Kind, trade: unit('thou', 25.4e-6), metric: unit('mm', 1e-3) },
+    { kind: 'temperature' as Kind, trade: unit('°F', 1 / 1.8, -32 / 1.8), metric: unit('°C', 1) },
+    { kind: 'lineClass' as Kind, trade: unit('#', 1), metric: unit('#', 1) },
+  ],
+  xNumber: unit('X', -25.4e-6, 11 * 25.4e-6),
+};
+const say = (value: number, kind: Kind, system: 'trade' | 'metric', plusMinus: number | null = null) =>
+  formatQuantity({ value, kind, plusMinus } as Quantity, system, standards).replace(' ', ' ');
+
+test('quantities are said as people say them', () => {
+  expect(say(18.288, 'length', 'trade')).toBe('60 ft');
+  expect(say(150, 'length', 'trade')).toBe('492 ft');
+  expect(say(17.04, 'length', 'metric')).toBe('17 m');
+  expect(say(0.0155517384, 'lineMass', 'trade')).toBe('240 gr');
+  expect(say(0.00004, 'lineMass', 'trade')).toBe('0.62 gr');
+  expect(say(0.0001778, 'diameter', 'trade')).toBe('4X');
+  expect(say(0.0004, 'diameter', 'trade')).toBe('0.016 in');
+  expect(say(0.0004, 'diameter', 'metric')).toBe('0.4 mm');
+  expect(say(14, 'temperature', 'trade')).toBe('57°F');
+  expect(say(7.3, 'lineClass', 'trade', 0.3)).toBe('7.3 ± 0.3');
+});
