@@ -22,6 +22,8 @@ public static class ZingApp
         var describing = System.Reflection.Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
 
         builder.Logging.SetMinimumLevel(LogLevel.Warning);
+        // A start that fails is told in one line by Program.
+        builder.Logging.AddFilter("Microsoft.Extensions.Hosting.Internal.Host", LogLevel.None);
         builder.Services.AddSingleton(TimeProvider.System);
         builder.Services.AddZingStore(data);
         builder.Services.AddSingleton(new Matcher(new LadderDelivery()));

@@ -140,6 +140,9 @@ test('a reason can be opened, traced to its source and left out', async ({ page 
   const row = page.getByRole('listitem').filter({ has: reason });
   await expect(row).toContainText('our estimate');
   await expect(row.getByRole('row', { name: /in the face/ })).toContainText('5.7 kn');
+  await page.locator('[data-rule="rod.choice"]').click();
+  await page.getByRole('button', { name: 'Pin this' }).last().click();
+  await expect(linkOf(page, 'rod')).toHaveAttribute('aria-label', /Pinned/);
   await row.getByRole('button', { name: 'Leave this out' }).click();
   await expect(reason).toContainText('off');
   await expect(page.locator('[data-rule="class.fish-floor"]')).toContainText('7.5');

@@ -1120,6 +1120,7 @@ export interface components {
             areaM2: number;
             inUsualSizes: boolean;
             weighed: boolean;
+            sizeName: null | string;
         };
         FlyKind: {
             id: string;

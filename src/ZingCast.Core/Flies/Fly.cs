@@ -56,6 +56,9 @@ public static class FlyKinds
 /// <param name="Weighed">True when the person gave the soaked mass.</param>
 public sealed record Fly(FlyKind Kind, HookSize Size, Hook Hook, double BodyM, double WetKg, double AreaM2, bool InUsualSizes, bool Weighed)
 {
+    /// <summary>Hook size as written on the packet.</summary>
+    public string SizeName => Size.ToString();
+
     /// <summary>
     /// Sizes a fly from its family and hook. Inside the usual sizes bulk and mass are interpolated along the hook scale; outside
     /// they grow with hook length squared and cubed from the nearer end. <paramref name="weighedKg"/> overrides the mass.

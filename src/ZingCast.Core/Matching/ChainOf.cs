@@ -21,7 +21,7 @@ internal static class ChainOf
             new(id, name, title, figure, judged.Verdict, judged.Why, pins.Holds(id), missing);
         return
         [
-            Make(LinkId.Fly, "Fly", $"{brief.Fly.Size.ToString()} {brief.Fly.Kind.Name}", Quantity.LineMass(brief.Fly.WetKg), JudgeFly(brief, outfit)),
+            Make(LinkId.Fly, "Fly", $"{brief.Fly.SizeName} {brief.Fly.Kind.Name}", Quantity.LineMass(brief.Fly.WetKg), JudgeFly(brief, outfit)),
             Make(LinkId.Tippet, "Tippet", $"{Quantity.Length(outfit.Leader.TippetLengthM)} of {Quantity.Diameter(tippet.DiameterM)}{(tippet.GuardM > 0 ? ", bite guard last" : "")}", Quantity.Diameter(tippet.DiameterM), JudgeTippet(brief, tippet)),
             Make(LinkId.Leader, "Leader", $"{Quantity.Length(outfit.Leader.LengthM)}, butt {Quantity.Diameter(outfit.Leader.Pieces[0].StartM)}", Quantity.Length(outfit.Leader.LengthM), JudgeLeader(outfit.Leader, rod)),
             Make(LinkId.Head, "Head", line.Id == 0 ? $"Look for {Quantity.LineMass(line.MassKg ?? 0)}, {Densities.Of(line.Density).Name}" : (Sentence)$"{line.Tag} {line.Name}", Quantity.LineMass(line.MassKg ?? 0), lineJudged, line.Id == 0),
@@ -50,10 +50,10 @@ internal static class ChainOf
     private static (Verdict, Sentence) JudgeTippet(Brief brief, TippetChoice tippet)
     {
         // Half again outside the comfortable band is where it spins or drags for certain.
-        if (tippet.DiameterM < tippet.BandFromM * .6) return Fails($"wire-thin for a {brief.Fly.Size.ToString()}: it will spin into a spring");
-        if (tippet.DiameterM > tippet.BandToM * 1.6) return Fails($"so thick for a {brief.Fly.Size.ToString()} that the fly hangs dead");
-        if (tippet.DiameterM < tippet.BandFromM * .9) return Look($"thin for a {brief.Fly.Size.ToString()}: watch for twist");
-        if (tippet.DiameterM > tippet.BandToM * 1.15) return Look($"thick for a {brief.Fly.Size.ToString()}: it may drag");
+        if (tippet.DiameterM < tippet.BandFromM * .6) return Fails($"wire-thin for a {brief.Fly.SizeName}: it will spin into a spring");
+        if (tippet.DiameterM > tippet.BandToM * 1.6) return Fails($"so thick for a {brief.Fly.SizeName} that the fly hangs dead");
+        if (tippet.DiameterM < tippet.BandFromM * .9) return Look($"thin for a {brief.Fly.SizeName}: watch for twist");
+        if (tippet.DiameterM > tippet.BandToM * 1.15) return Look($"thick for a {brief.Fly.SizeName}: it may drag");
         if (tippet.KnottedN < tippet.WantedN) return Look($"holds {Quantity.Force(tippet.KnottedN)} knotted: play the fish off the reel");
         return Fits($"holds {Quantity.Force(tippet.KnottedN)} knotted; check each knot");
     }

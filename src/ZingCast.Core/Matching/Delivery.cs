@@ -53,7 +53,7 @@ public sealed class LadderDelivery : IDeliveryModel
         var fly = brief.Fly;
         var rung = RungOf(fly);
         book.Move(Rules.Delivery, rung.Low, rung.Low,
-            $"A {fly.Size.ToString()} {fly.Kind.Name} stands on the rung {rung.Name}: class {Quantity.Class(rung.Low)} to {Quantity.Class(rung.High)}",
+            $"A {fly.SizeName} {fly.Kind.Name} stands on the rung {rung.Name}: class {Quantity.Class(rung.Low)} to {Quantity.Class(rung.High)}",
             [new("rung", rung.Name), new("from class", Quantity.Class(rung.Low)), new("to class", Quantity.Class(rung.High))]);
 
         // A heavy fly may need more line than its hook suggests; the ladder still says where good sense ends.

@@ -29,9 +29,9 @@ internal static class TippetRules
         var usual = byX ? Tippets.DiameterOfX(Math.Round(fly.Size.Number / (stiff ? 4.0 : 3.0))) : Math.Round(.425 * fly.Hook.WireM * 20000) / 20000;
         var diameter = pins.TippetM ?? usual;
         Sentence says = pins.TippetM is not null ? $"You pinned {Quantity.Diameter(diameter)}; the fly suggests {Quantity.Diameter(usual)}"
-            : byX ? $"Hook {fly.Size.ToString()} over {(stiff ? "4, for stiffness" : "3")}" : (Sentence)$"Between {Quantity.Diameter(from)} and {Quantity.Diameter(to)} for a hook wire of {Quantity.Diameter(fly.Hook.WireM)}";
+            : byX ? $"Hook {fly.SizeName} over {(stiff ? "4, for stiffness" : "3")}" : (Sentence)$"Between {Quantity.Diameter(from)} and {Quantity.Diameter(to)} for a hook wire of {Quantity.Diameter(fly.Hook.WireM)}";
         book.Note(Rules.TippetSize, Quantity.Diameter(diameter), says,
-            [new("hook", fly.Size.ToString()), new("hook wire", Quantity.Diameter(fly.Hook.WireM)), new("35 % of the wire", Quantity.Diameter(from)), new("50 % of the wire", Quantity.Diameter(to))],
+            [new("hook", fly.SizeName), new("hook wire", Quantity.Diameter(fly.Hook.WireM)), new("35 % of the wire", Quantity.Diameter(from)), new("50 % of the wire", Quantity.Diameter(to))],
             pins.TippetM is null ? null : Source.Yours);
 
         var knotted = Tippets.StrengthN(diameter) * Tippets.KnotShare;

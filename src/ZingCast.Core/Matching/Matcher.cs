@@ -32,7 +32,7 @@ public sealed class Matcher(IDeliveryModel delivery)
         var book = new LedgerBook(off);
         var fly = brief.Fly;
         book.Note(Rules.FlyBulk, Quantity.LineMass(fly.WetKg), fly.InUsualSizes
-                ? (Sentence)$"A {fly.Size.ToString()} {fly.Kind.Name}, soaked" : $"A {fly.Size.ToString()} {fly.Kind.Name}, soaked; outside its usual sizes, so stretched from the nearest",
+                ? (Sentence)$"A {fly.SizeName} {fly.Kind.Name}, soaked" : $"A {fly.SizeName} {fly.Kind.Name}, soaked; outside its usual sizes, so stretched from the nearest",
             [new("soaked", Quantity.LineMass(fly.WetKg)), new("drag area", new Quantity(fly.AreaM2, Kind.Area)), new("hook wire", Quantity.Diameter(fly.Hook.WireM))],
             fly.Weighed ? Source.Yours : null, doubt: !fly.InUsualSizes);
         var tippet = TippetRules.Decide(brief, pins, book);

@@ -108,7 +108,6 @@ function Pinned({ children }: { children: ReactNode }) {
 function FlyBench({ work, solution }: Part) {
   const { fly } = solution.brief;
   const { show, standards } = useUnits();
-  const size = fly.size.number;
   return (
     <>
       <FlyActual solution={solution} />
@@ -129,7 +128,7 @@ function FlyBench({ work, solution }: Part) {
         />
         <HookField
           label="Hook"
-          hook={size >= 1 ? `#${size}` : `${1 - size}/0`}
+          hook={fly.sizeName ?? ''}
           problem={work.problems.hookSize}
           onChange={(hookSize) => work.setDraft('hookSize', { hookSize })}
         />
@@ -288,7 +287,7 @@ function HeadBench({ work, solution }: Part) {
         onPin={(line) => work.setPins('line', { line })}
         figure="of the class"
         drawing={(c) => <LoadBar ratio={c.scale} ideal={load.ideal} />}
-        key_="Bar: the rod's window; upright line: the ideal; diamond: this line and the fly."
+        legend="Bar: the rod's window; upright line: the ideal; diamond: this line and the fly."
       />
     </>
   );
@@ -470,11 +469,11 @@ type CandidatesProps = {
   onPin: (id: number | null) => void;
   figure: string;
   drawing?: (c: Candidate) => ReactNode;
-  key_?: string;
+  legend?: string;
 };
 
 /** What the shed holds for this link, best first. */
-function Candidates({ kind, rows, pinned, onPin, figure, drawing, key_ }: CandidatesProps) {
+function Candidates({ kind, rows, pinned, onPin, figure, drawing, legend }: CandidatesProps) {
   const { showFigure } = useUnits();
   const [form, setForm] = useState<number | 'new' | null>(null);
   return (
@@ -548,7 +547,7 @@ function Candidates({ kind, rows, pinned, onPin, figure, drawing, key_ }: Candid
           </tbody>
         </table>
       )}
-      {key_ && rows.length > 0 && <p className="rubric font-normal">{key_}</p>}
+      {legend && rows.length > 0 && <p className="rubric font-normal">{legend}</p>}
       {form !== null && <GearForm kind={kind} id={form === 'new' ? null : form} onClose={() => setForm(null)} />}
     </section>
   );

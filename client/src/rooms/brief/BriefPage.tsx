@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { api, need, Trouble, type BriefAnswer, type Solution } from '../../api/client';
+import { api, need, Trouble, type BriefAnswer, type Pins, type Solution } from '../../api/client';
 import { ChainDrawing } from '../../drawing/ChainDrawing';
 import { ChainStrip } from '../../drawing/ChainStrip';
 import { linkIds } from '../../drawing/outfit';
@@ -49,6 +49,8 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
       change(`off-${rule}`, (w) => ({ ...w, off: off ? [...w.off, rule] : w.off.filter((r) => r !== rule) })),
     [change],
   );
+  const { setPins } = work;
+  const pinThis = useCallback((pins: Partial<Pins>) => setPins(`pin-${Object.keys(pins).join()}`, pins), [setPins]);
   const openBench = useCallback((to: string) => void navigate(`${base}/${to}`), [navigate, base]);
   const before = useBefore(solution, work.burst);
   const open = linkIds.find((l) => l === link);
@@ -221,7 +223,14 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
       </section>
 
       <div className="scroll-mt-12 lg:sticky lg:top-12 lg:max-h-[calc(100vh-3.2rem)] lg:overflow-y-auto lg:pl-1">
-        <Ledger solution={solution} before={before} off={work.off} onOff={leaveOut} onOpen={openBench} />
+        <Ledger
+          solution={solution}
+          before={before}
+          off={work.off}
+          onOff={leaveOut}
+          onOpen={openBench}
+          onPin={pinThis}
+        />
       </div>
     </main>
   );

@@ -16,15 +16,13 @@ export function BriefSentence({ draft, brief, problems, onChange }: Props) {
   const { standards } = useUnits();
   const assumed = (field: keyof BriefDraft) => brief.assumed.includes(field);
   const nearest = String((Math.round(brief.windFromDeg / 45) % 8) * 45);
-  const size = brief.fly.size.number;
-  const hook = size >= 1 ? `#${size}` : `${1 - size}/0`;
   return (
     <p className="text-[1.16rem] leading-[1.75]">
       I want to throw a{' '}
       <HookField
         inline
         label="Hook size"
-        hook={hook}
+        hook={brief.fly.sizeName ?? ''}
         assumed={assumed('hookSize')}
         problem={problems.hookSize}
         onChange={(hookSize) => onChange('hookSize', { hookSize })}

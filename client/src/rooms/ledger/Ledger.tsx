@@ -1,6 +1,6 @@
 import { Collapsible } from 'radix-ui';
 import { memo } from 'react';
-import type { Caution, LedgerStep, Solution, Source } from '../../api/client';
+import type { Caution, LedgerStep, Pins, Solution, Source } from '../../api/client';
 import { Say } from '../../ui/Say';
 import { useUnits } from '../../ui/units';
 
@@ -21,10 +21,11 @@ type Props = {
   off: string[];
   onOff: (rule: string, off: boolean) => void;
   onOpen: (link: string) => void;
+  onPin: (pins: Partial<Pins>) => void;
 };
 
 /** The reasons in the order they were decided; number first, each to be opened, doubted and switched off. */
-export function Ledger({ solution, before, off, onOff, onOpen }: Props) {
+export function Ledger({ solution, before, off, onOff, onOpen, onPin }: Props) {
   const was = new Map((before?.ledger ?? []).map((s) => [s.rule.id, s]));
   const gone = before ? before.ledger.filter((s) => !solution.ledger.some((n) => n.rule.id === s.rule.id)) : [];
   const changed = (s: LedgerStep) =>
@@ -46,6 +47,8 @@ export function Ledger({ solution, before, off, onOff, onOpen }: Props) {
             step={step}
             changed={changed(step)}
             switchedOff={off.includes(step.rule.id)}
+            pin={pinOf(step, solution)}
+            onPin={onPin}
             onOff={onOff}
             onOpen={onOpen}
           />
@@ -61,17 +64,46 @@ export function Ledger({ solution, before, off, onOff, onOpen }: Props) {
   );
 }
 
+/** What a reason came to, as a pin; null where there is nothing to hold on to. */
+function pinOf(step: LedgerStep, { outfit }: Solution): Partial<Pins> | null {
+  const held = (key: keyof Pins, id: number | undefined) => (id ? { [key]: id } : null);
+  switch (step.rule.id) {
+    case 'tippet.size':
+      return { tippetM: outfit.leader.tippetM };
+    case 'leader.length':
+      return { leaderM: outfit.leader.lengthM };
+    case 'backing.length':
+      return { backingM: outfit.backingM };
+    case 'backing.kind':
+      return { backing: outfit.backing.id };
+    case 'rod.length':
+      return { rodLengthM: outfit.rod.lengthM };
+    case 'line.density':
+      return { density: outfit.line.density ?? null };
+    case 'rod.choice':
+      return held('rod', outfit.rod.id);
+    case 'line.choice':
+      return held('line', outfit.line.id);
+    case 'reel.choice':
+      return held('reel', outfit.reel.id);
+    default:
+      return step.to !== null && !step.off ? { rodClass: step.to } : null;
+  }
+}
+
 type ReasonProps = {
   step: LedgerStep;
   changed: boolean;
   switchedOff: boolean;
+  pin: Partial<Pins> | null;
+  onPin: Props['onPin'];
   onOff: Props['onOff'];
   onOpen: Props['onOpen'];
 };
 
 // Most reasons say the same after a small change; those stand still.
 const Reason = memo(
-  function Reason({ step, changed, switchedOff, onOff, onOpen }: ReasonProps) {
+  function Reason({ step, changed, switchedOff, pin, onPin, onOff, onOpen }: ReasonProps) {
     const { showFigure } = useUnits();
     return (
       <Collapsible.Root asChild>
@@ -145,8 +177,13 @@ const Reason = memo(
                   {switchedOff ? 'Switch on again' : 'Leave this out'}
                 </button>
               )}
+              {pin && (
+                <button className="btn text-sm" onClick={() => onPin(pin)}>
+                  Pin this
+                </button>
+              )}
               <button className="btn text-sm" onClick={() => onOpen(step.rule.link)}>
-                Pin it on its bench
+                Open its bench
               </button>
             </div>
           </Collapsible.Content>
@@ -159,6 +196,8 @@ const Reason = memo(
     a.switchedOff === b.switchedOff &&
     a.onOff === b.onOff &&
     a.onOpen === b.onOpen &&
+    a.onPin === b.onPin &&
+    JSON.stringify(a.pin) === JSON.stringify(b.pin) &&
     JSON.stringify(a.step) === JSON.stringify(b.step),
 );
 
