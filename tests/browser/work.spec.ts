@@ -5,8 +5,11 @@ test('by mouse: swing the wind, move the fish, pin a rod, and find it all again 
   await expect(page.getByRole('heading', { name: 'Chain' })).toBeVisible();
   await expect(linkOf(page, 'rod')).toContainText('R6 blue eight');
   const wind = page.getByRole('slider', { name: /^Wind/ });
-  const dial = (await wind.boundingBox())!;
-  const heart = { x: dial.x + dial.width / 2, y: dial.y + dial.height * 0.42 };
+  // The page settles when its type has come in; only then is the dial where it stays.
+  await page.evaluate(() => document.fonts.ready.then(() => undefined));
+  await page.waitForLoadState('networkidle');
+  const dial = (await wind.locator('circle').first().boundingBox())!;
+  const heart = { x: dial.x + dial.width / 2, y: dial.y + dial.height / 2 };
   // Take the arrow by its tail and pull it straight up: a strong wind in the face.
   await page.mouse.move(heart.x - 20, heart.y - 20);
   await page.mouse.down();

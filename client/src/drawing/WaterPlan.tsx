@@ -30,6 +30,8 @@ export function WaterPlan({ solution, onWind, onDistance }: Props) {
   const svg = useRef<SVGSVGElement>(null);
   const clip = useId();
   const held = useRef<'wind' | 'fish' | null>(null);
+  // Where the plan lay when it was taken hold of: words above may wrap anew while the hand moves.
+  const ground = useRef<DOMRect | null>(null);
   // Four rings of a round step in the reader's unit, so that the scale does not creep while dragging.
   const unitM = unitOf('length').scale;
   const step = niceSteps.find((s) => 4 * s * unitM >= Math.max(brief.distanceM, 4) * 1.06) ?? 50;
@@ -44,7 +46,7 @@ export function WaterPlan({ solution, onWind, onDistance }: Props) {
   const [near, far] = [reach.value - (reach.plusMinus ?? 0), reach.value + (reach.plusMinus ?? 0)];
 
   const toPlan = (event: PointerEvent) => {
-    const box = svg.current!.getBoundingClientRect();
+    const box = ground.current!;
     return { x: ((event.clientX - box.left) / box.width) * W, y: ((event.clientY - box.top) / box.height) * H };
   };
   const drag = (event: PointerEvent) => {
@@ -59,6 +61,7 @@ export function WaterPlan({ solution, onWind, onDistance }: Props) {
   };
   const grab = (what: 'wind' | 'fish', event: PointerEvent) => {
     held.current = what;
+    ground.current = svg.current!.getBoundingClientRect();
     // The pointer stays with the handle when it leaves it.
     (event.currentTarget as Element).setPointerCapture(event.pointerId);
   };
