@@ -80,7 +80,7 @@ export function WaterPlan({ solution, onWind, onDistance }: Props) {
     onDistance(clamp(brief.distanceM + by, 2, 60));
   };
   // Middle of what can be seen of the left half of the reach, as a share of the arc.
-  const seen = (Math.acos(Math.min(1, (W / 2 - 6) / (reach.value * pxPerM))) / Math.PI + 0.47) / 2;
+  const seen = (Math.acos(Math.min(1, (W / 2 - 6) / (reach.value * pxPerM))) / Math.PI + 0.4) / 2;
   const arc = (m: number) =>
     `M${stand.x - m * pxPerM},${stand.y}A${m * pxPerM},${m * pxPerM} 0 0 1 ${stand.x + m * pxPerM},${stand.y}`;
 

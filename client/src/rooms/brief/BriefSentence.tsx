@@ -17,7 +17,7 @@ export function BriefSentence({ draft, brief, problems, onChange }: Props) {
   const assumed = (field: keyof BriefDraft) => brief.assumed.includes(field);
   const nearest = String((Math.round(brief.windFromDeg / 45) % 8) * 45);
   return (
-    <p className="min-h-[5lh] text-[1.16rem] leading-[1.75]">
+    <p className="min-h-[3lh] lg:min-h-[5lh] text-[1.16rem] leading-[1.75]">
       I want to throw a{' '}
       <HookField
         inline
