@@ -1063,6 +1063,7 @@ export interface components {
             target: number;
             /** Format: double */
             floor: number;
+            fits: components["schemas"]["Spread"];
         };
         Contradiction: {
             links: components["schemas"]["LinkId"][];
@@ -1269,6 +1270,7 @@ export interface components {
             ideal: number;
             /** Format: double */
             windowClass: number;
+            window: components["schemas"]["Spread"];
             verdict: components["schemas"]["Verdict"];
         };
         Link: {
@@ -1296,6 +1298,7 @@ export interface components {
             /** Format: double */
             backingM: number;
             leader: components["schemas"]["Leader"];
+            tippet: components["schemas"]["TippetChoice"];
             load: components["schemas"]["LineLoad"];
             fill: null | components["schemas"]["SpoolFill"];
             /** Format: double */
@@ -1490,6 +1493,20 @@ export interface components {
             backings: components["schemas"]["Choice"][];
             tables: components["schemas"]["ReferenceTable"][];
             rules: components["schemas"]["Rule"][];
+        };
+        TippetChoice: {
+            /** Format: double */
+            diameterM: number;
+            /** Format: double */
+            bandFromM: number;
+            /** Format: double */
+            bandToM: number;
+            /** Format: double */
+            knottedN: number;
+            /** Format: double */
+            wantedN: number;
+            /** Format: double */
+            guardM: number;
         };
         /** @enum {unknown} */
         Verdict: "fits" | "look" | "fails";

@@ -4,14 +4,16 @@ import { metres, useUnits } from '../ui/units';
 import { useWidth } from './useWidth';
 
 /** Load of one line in the rod's grain window, as a bar to compare down a list. */
-export function LoadBar({ ratio, ideal }: { ratio: number | null; ideal: number }) {
+type Spread = { low: number; high: number };
+
+export function LoadBar({ ratio, ideal, window }: { ratio: number | null; ideal: number; window: Spread }) {
   const x = scaleLinear([0.5, 2], [0, 120]).clamp(true);
   return (
     <svg width="120" height="16" aria-hidden="true" className="block">
       <rect
-        x={x(0.8)}
+        x={x(window.low)}
         y="5"
-        width={x(1.45) - x(0.8)}
+        width={x(window.high) - x(window.low)}
         height="6"
         fill="var(--water)"
         stroke="var(--soft)"
@@ -34,7 +36,7 @@ export function ClassScale({
   const [ref, width] = useWidth<HTMLDivElement>();
   const { show } = useUnits();
   const x = scaleLinear([0, 12], [64, width - 16]);
-  const { target, delivery, floor } = solution.class;
+  const { target, delivery, floor, fits } = solution.class;
   const rowH = 19;
   const top = 48;
   const height = top + rods.length * rowH + 8;
@@ -57,8 +59,8 @@ export function ClassScale({
           </g>
         ))}
         <rect
-          x={x(Math.max(0, target - 0.75))}
-          width={x(target + 0.75) - x(Math.max(0, target - 0.75))}
+          x={x(fits.low)}
+          width={x(fits.high) - x(fits.low)}
           y={top - 6}
           height={height - top}
           fill="var(--signal)"

@@ -30,7 +30,7 @@ internal static class Cautions
             Say("teeth", LinkId.Tippet, true, $"Unhook toothy fish with long pliers; trim wire ends flush and cover them.");
         if (brief.Species.Salmonid && brief.WaterC > 20)
             Say("warm-water", LinkId.Hand, true, $"At {new Quantity(brief.WaterC, Kind.Temperature)} {brief.Species.Name} die after release. Do not fish for them.");
-        if (outfit.Rod.Class < spec.Class.Floor - .75)
+        if (outfit.Rod.Class < spec.Class.Floor - ClassTarget.Near)
             Say("under-floor", LinkId.Rod, true, $"This rod is under the floor for such a fish. A long fight kills it: fight hard and short, or take the heavier rod.");
         Say("release", LinkId.Hand, false, $"Fight short, wet your hands, keep the fish in the water.");
         Say("law", LinkId.Fly, false, $"Seasons, licences, limits, number of flies, barbless and lead rules differ by place. Check the local rules; guides and instructors know the water.");

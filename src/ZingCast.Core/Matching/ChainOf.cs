@@ -126,9 +126,9 @@ internal static class ChainOf
         if (c < spec.Class.Delivery - 1) return Fails($"class {Quantity.Class(c)} is too light to carry this fly");
         var longer = rod.LengthM - spec.RodLengthM;
         if (brief.Cover == Cover.Canopy && longer > .45) return Fails($"{Quantity.Length(longer)} too long to swing under the branches");
-        if (c < spec.Class.Floor - .75) return Look($"under the floor of {Quantity.Class(spec.Class.Floor)} for this fish: a long fight");
+        if (c < spec.Class.Floor - ClassTarget.Near) return Look($"under the floor of {Quantity.Class(spec.Class.Floor)} for this fish: a long fight");
         var miss = c - spec.Class.Target;
-        if (Math.Abs(miss) > .75) return Look($"{Quantity.Class(Math.Abs(miss))} {(miss < 0 ? "lighter" : "heavier")} than the {Quantity.Class(spec.Class.Target)} aimed for");
+        if (Math.Abs(miss) > ClassTarget.Near) return Look($"{Quantity.Class(Math.Abs(miss))} {(miss < 0 ? "lighter" : "heavier")} than the {Quantity.Class(spec.Class.Target)} aimed for");
         if (Math.Abs(longer) > .35) return Look($"right class; {Quantity.Length(Math.Abs(longer))} {(longer < 0 ? "shorter" : "longer")} than wanted");
         return Fits($"class {Quantity.Class(c)} for the {Quantity.Class(spec.Class.Target)} aimed for");
     }

@@ -62,7 +62,7 @@ public sealed class Matcher(IDeliveryModel delivery)
 
         var (reel, backing, backingM) = ReelRules.Decide(brief, shed, pins, rod, line, leader, book);
         var fill = SpoolFill.Of(reel, line, backing, backingM);
-        var outfit = new Outfit(rod, line, reel, backing, backingM, leader, load, fill, carry, shoot, spec.Reach);
+        var outfit = new Outfit(rod, line, reel, backing, backingM, leader, tippet, load, fill, carry, shoot, spec.Reach);
         var chain = ChainOf.Links(brief, spec, outfit, pins, tippet);
         return new(brief, spec.Class, outfit, chain, book.Steps, Cautions.For(brief, spec, outfit), null,
             Candidates(shed.Rods, r => RodCandidate(r, spec, brief, r.Id == rod.Id), r => Choosing.Cost(r, spec, brief)),

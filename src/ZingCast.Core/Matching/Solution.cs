@@ -15,13 +15,14 @@ namespace ZingCast.Core.Matching;
 /// <param name="Backing">Backing.</param>
 /// <param name="BackingM">Backing length, metres.</param>
 /// <param name="Leader">Leader with tippet.</param>
+/// <param name="Tippet">How the tippet was sized, with the band it should lie in.</param>
 /// <param name="Load">How the line loads the rod.</param>
 /// <param name="Fill">How the spool is filled; null when the reel's room is unknown.</param>
 /// <param name="CarryM">Line held in the air before release, metres.</param>
 /// <param name="ShootM">Line to be shot, metres, zero or more.</param>
 /// <param name="ReachM">Estimated reach of this caster today, metres.</param>
 public sealed record Outfit(
-    Rod Rod, FlyLine Line, Reel Reel, Backing Backing, double BackingM, Leader Leader, LineLoad Load, SpoolFill? Fill, double CarryM, double ShootM, Quantity ReachM);
+    Rod Rod, FlyLine Line, Reel Reel, Backing Backing, double BackingM, Leader Leader, TippetChoice Tippet, LineLoad Load, SpoolFill? Fill, double CarryM, double ShootM, Quantity ReachM);
 
 /// <summary>What hangs outside the tip against the rod's grain window. Ratios are to the standard mass of the window class.</summary>
 /// <param name="JudgedM">Length of line judged, metres.</param>
@@ -34,6 +35,9 @@ public readonly record struct LineLoad(double JudgedM, double LineKg, double Rat
 {
     /// <summary>Lowest and highest ratio that works overhead. Common practice.</summary>
     public const double Low = .80, Top = 1.45;
+
+    /// <summary>The window's two ends, for drawings.</summary>
+    public Spread Window { get; } = new(Low, Top);
 
     /// <summary>Fails outside the window, look when more than 0.2 from the ideal, else fits.</summary>
     public Verdict Verdict => Ratio is < Low or > Top ? Verdict.Fails : Math.Abs(LineRatio - Ideal) > .2 ? Verdict.Look : Verdict.Fits;
@@ -79,7 +83,14 @@ public sealed record Contradiction(IReadOnlyList<LinkId> Links, Sentence Why, Se
 /// <param name="Delivery">Smallest class that delivers the fly.</param>
 /// <param name="Target">Class aimed for.</param>
 /// <param name="Floor">Class below which the fish is over-played.</param>
-public sealed record ClassTarget(double Delivery, double Target, double Floor);
+public sealed record ClassTarget(double Delivery, double Target, double Floor)
+{
+    /// <summary>A rod this near the target, in classes, fits without a remark.</summary>
+    public const double Near = .75;
+
+    /// <summary>Classes that fit without a remark, for drawings.</summary>
+    public Spread Fits => new(Math.Max(0, Target - Near), Target + Near);
+}
 
 /// <summary>The answer to a brief.</summary>
 /// <param name="Brief">The brief, completed.</param>

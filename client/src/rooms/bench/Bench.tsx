@@ -151,7 +151,7 @@ function TippetBench({ work, solution }: Part) {
   const now = solution.outfit.leader.tippetM;
   return (
     <>
-      <TippetDrawing wireM={solution.brief.fly.hook.wireM} tippetM={now} />
+      <TippetDrawing wireM={solution.brief.fly.hook.wireM} tippet={solution.outfit.tippet} />
       <Pinned>
         <MeasureField
           label="Pin a thickness"
@@ -286,7 +286,7 @@ function HeadBench({ work, solution }: Part) {
         pinned={work.pins.line}
         onPin={(line) => work.setPins('line', { line })}
         figure="of the class"
-        drawing={(c) => <LoadBar ratio={c.scale} ideal={load.ideal} />}
+        drawing={(c) => <LoadBar ratio={c.scale} ideal={load.ideal} window={load.window} />}
         legend="Bar: the rod's window; upright line: the ideal; diamond: this line and the fly."
       />
     </>

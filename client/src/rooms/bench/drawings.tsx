@@ -4,7 +4,8 @@ import { useWidth } from '../../drawing/useWidth';
 import { metres, useUnits } from '../../ui/units';
 
 /** Hook wire and tippet cut across, enlarged alike, with the band in which tippet neither spins nor drags. */
-export function TippetDrawing({ wireM, tippetM }: { wireM: number; tippetM: number }) {
+export function TippetDrawing({ wireM, tippet }: { wireM: number; tippet: Solution['outfit']['tippet'] }) {
+  const { diameterM: tippetM, bandFromM, bandToM } = tippet;
   const { show } = useUnits();
   const px = 96 / Math.max(wireM, tippetM);
   const wire = (wireM * px) / 2;
@@ -24,17 +25,17 @@ export function TippetDrawing({ wireM, tippetM }: { wireM: number; tippetM: numb
         <text x={70} y={130} textAnchor="middle" fontSize="13.5" fill="var(--ink)">
           hook wire {mm(wireM)}
         </text>
-        <circle cx={220} cy={58} r={wire * 0.5} fill="var(--water)" stroke="var(--soft)" />
-        <circle cx={220} cy={58} r={wire * 0.35} fill="var(--paper)" stroke="var(--soft)" />
+        <circle cx={220} cy={58} r={(bandToM * px) / 2} fill="var(--water)" stroke="var(--soft)" />
+        <circle cx={220} cy={58} r={(bandFromM * px) / 2} fill="var(--paper)" stroke="var(--soft)" />
         <circle cx={220} cy={58} r={tip} fill="none" stroke="var(--signal)" strokeWidth="2.4" />
         <text x={220} y={130} textAnchor="middle" fontSize="13.5" fill="var(--ink)">
           tippet {mm(tippetM)}
         </text>
         <text x={305} y={48} fontSize="12.5" fill="var(--soft)">
-          shaded: 35–50 %
+          shaded: the share
         </text>
         <text x={305} y={64} fontSize="12.5" fill="var(--soft)">
-          of the wire, where it
+          of the wire at which it
         </text>
         <text x={305} y={80} fontSize="12.5" fill="var(--soft)">
           turns over well
