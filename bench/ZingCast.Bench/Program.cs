@@ -10,7 +10,6 @@ using ZingCast.Store;
 using ZingCast.Web;
 
 // Every row is measured in this run, on this machine, and set against the same first row.
-var matcher = new Matcher(new LadderDelivery());
 var loan = DemoWorld.Shed();
 var brief = Brief.Complete(DemoWorld.Briefs(DateTime.UnixEpoch)[0].Draft);
 var fighting = new Pins { Rod = 1, Line = 17, TippetM = .0004, LeaderM = 2 };
@@ -33,10 +32,10 @@ var wind = 0.0;
 
 (string Name, double Seconds)[] rows =
 [
-    ("solve, loan shed (12 rods, 20 lines, 10 reels)", Median(400, () => matcher.Solve(brief, loan))),
-    ("solve, empty shed", Median(400, () => matcher.Solve(brief, GearShed.Empty))),
-    ("solve, four pins that fight, nearest change searched", Median(100, () => matcher.Solve(brief, loan, fighting))),
-    ("solve, 500 rods and 2000 lines", Median(3, () => matcher.Solve(brief, big))),
+    ("solve, loan shed (12 rods, 20 lines, 10 reels)", Median(400, () => Matcher.Solve(brief, loan))),
+    ("solve, empty shed", Median(400, () => Matcher.Solve(brief, GearShed.Empty))),
+    ("solve, four pins that fight, nearest change searched", Median(100, () => Matcher.Solve(brief, loan, fighting))),
+    ("solve, 500 rods and 2000 lines", Median(3, () => Matcher.Solve(brief, big))),
     ("solve over loopback HTTP, shed read from SQLite, JSON both ways", Median(100, () => client.PostAsJsonAsync("/api/matching/solve", new { brief = draft with { WindMps = wind = (wind + .1) % 20 } }, ZingDb.Documents).GetAwaiter().GetResult().EnsureSuccessStatusCode().Content.ReadAsByteArrayAsync().GetAwaiter().GetResult())),
 ];
 

@@ -1,6 +1,5 @@
 using System.Text.Json.Serialization;
 using Microsoft.EntityFrameworkCore;
-using ZingCast.Core.Matching;
 using ZingCast.Store;
 using ZingCast.Web.Hosting;
 using ZingCast.Web.Rooms;
@@ -26,7 +25,6 @@ public static class ZingApp
         builder.Logging.AddFilter("Microsoft.Extensions.Hosting.Internal.Host", LogLevel.None);
         builder.Services.AddSingleton(TimeProvider.System);
         builder.Services.AddZingStore(data);
-        builder.Services.AddSingleton(new Matcher(new LadderDelivery()));
         builder.Services.AddProblemDetails();
         builder.Services.AddExceptionHandler<FriendlyFailures>();
         builder.Services.ConfigureHttpJsonOptions(options =>

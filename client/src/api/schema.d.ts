@@ -997,6 +997,12 @@ export interface components {
             distanceM?: null | number;
             wariness?: null | components["schemas"]["Wariness"];
             caster?: null | string;
+            /** Format: double */
+            casterFreeMps?: null | number;
+            /** Format: double */
+            casterLoopM?: null | number;
+            /** Format: double */
+            casterCarryM?: null | number;
             hand?: null | components["schemas"]["Hand"];
             school?: null | components["schemas"]["School"];
             lean?: null | components["schemas"]["Lean"];
@@ -1028,6 +1034,41 @@ export interface components {
             why: components["schemas"]["Sentence"];
             chosen: boolean;
         };
+        /** @enum {unknown} */
+        CastLimit: "none" | "turnover" | "height" | "shoot" | "carry" | "flyRatio" | "lineEnd";
+        /** @enum {unknown} */
+        CastOutcome: "turnedOver" | "piled" | "fellShort" | "cannotCarry";
+        CastResult: {
+            outcome: components["schemas"]["CastOutcome"];
+            limit: components["schemas"]["CastLimit"];
+            /** Format: double */
+            reachM: number;
+            /** Format: double */
+            carryM: number;
+            /** Format: double */
+            shotM: number;
+            /** Format: double */
+            angleRad: number;
+            /** Format: double */
+            launchMps: number;
+            /** Format: double */
+            flightS: number;
+            /** Format: double */
+            turnoverMps: number;
+            /** Format: double */
+            pileM: number;
+            /** Format: double */
+            loadRatio: number;
+            /** Format: double */
+            flyRatio: number;
+            /** Format: double */
+            lineDriftM: number;
+            /** Format: double */
+            flyDriftM: number;
+            fishes: boolean;
+            /** Format: double */
+            spareM: number;
+        };
         Caster: {
             id: string;
             name: string;
@@ -1041,9 +1082,12 @@ export interface components {
             /** Format: double */
             calmToM: number;
             /** Format: double */
-            headwindShare: number;
+            freeMps: number;
             /** Format: double */
-            ladderShift: number;
+            armKg: number;
+            /** Format: double */
+            loopM: number;
+            haul: components["schemas"]["Haul"];
         };
         Caution: {
             id: string;
@@ -1177,6 +1221,8 @@ export interface components {
         };
         /** @enum {unknown} */
         Hand: "right" | "left";
+        /** @enum {unknown} */
+        Haul: "none" | "single" | "double";
         Hook: {
             /** Format: double */
             lengthM: number;
@@ -1216,7 +1262,7 @@ export interface components {
             figure: components["schemas"]["Figure"];
         };
         /** @enum {unknown} */
-        Kind: "length" | "shortLength" | "diameter" | "lineMass" | "gearMass" | "fishMass" | "windSpeed" | "waterSpeed" | "sinkRate" | "temperature" | "angle" | "force" | "area" | "lineClass" | "ratio" | "time";
+        Kind: "length" | "shortLength" | "diameter" | "lineMass" | "gearMass" | "fishMass" | "windSpeed" | "waterSpeed" | "sinkRate" | "temperature" | "angle" | "force" | "area" | "lineClass" | "ratio" | "time" | "lineSpeed" | "energy" | "pull";
         KindUnits: {
             kind: components["schemas"]["Kind"];
             trade: components["schemas"]["DisplayUnit"];
@@ -1306,6 +1352,7 @@ export interface components {
             /** Format: double */
             shootM: number;
             reachM: components["schemas"]["Quantity"];
+            cast: null | components["schemas"]["CastResult"];
         };
         Part: {
             text: null | string;

@@ -154,6 +154,15 @@ public sealed record BriefDraft
     /// <summary>Caster preset id.</summary>
     public string? Caster { get; init; }
 
+    /// <summary>The person's own line speed instead of the preset's, m/s with nothing on the rod.</summary>
+    public double? CasterFreeMps { get; init; }
+
+    /// <summary>The person's own loop instead of the preset's, metres high.</summary>
+    public double? CasterLoopM { get; init; }
+
+    /// <summary>The person's own longest carry instead of the preset's, metres.</summary>
+    public double? CasterCarryM { get; init; }
+
     /// <summary>Casting hand.</summary>
     public Hand? Hand { get; init; }
 
@@ -254,6 +263,7 @@ public sealed record Brief
         if (middle.Number > 4 && middle.Number % 2 != 0) middle = new(middle.Number - 1);
         var size = new HookSize(Or(draft.HookSize, middle.Number, "hookSize"));
         if (draft.Caster is null) assumed.Add("caster");
+        var caster = Casters.Find(draft.Caster ?? "club")!;
         var salt = Or(draft.Salt, species.Salt, "salt");
         var water = Or(draft.Water, UsualWater(species, salt), "water");
         return new()
@@ -278,7 +288,7 @@ public sealed record Brief
                 _ => 17,
             }, "distanceM"),
             Wariness = Or(draft.Wariness, Briefs.Wariness.Usual, "wariness"),
-            Caster = Casters.Find(draft.Caster ?? "club")!,
+            Caster = caster with { FreeMps = draft.CasterFreeMps ?? caster.FreeMps, LoopM = draft.CasterLoopM ?? caster.LoopM, CarryM = draft.CasterCarryM ?? caster.CarryM },
             Hand = Or(draft.Hand, Briefs.Hand.Right, "hand"),
             School = Or(draft.School, Briefs.School.FlyFirst, "school"),
             Lean = Or(draft.Lean, Briefs.Lean.AllRound, "lean"),
@@ -311,6 +321,9 @@ public sealed record Brief
         Range("windMps", draft.WindMps, 0, 40, "Wind is between 0 and 40 m/s (78 kn).");
         Range("windFromDeg", draft.WindFromDeg, 0, 360, "The wind comes from 0 to 360° of the cast.");
         Range("distanceM", draft.DistanceM, 2, 60, "A cast is between 2 and 60 m (6 and 197 ft), rod tip to fly.");
+        Range("casterFreeMps", draft.CasterFreeMps, 8, 60, "Free line speed is between 8 and 60 m/s (26 and 197 ft/s).");
+        Range("casterLoopM", draft.CasterLoopM, .2, 4, "A loop is between 0.2 and 4 m high (8 in and 13 ft).");
+        Range("casterCarryM", draft.CasterCarryM, 2, 30, "Line held in the air is between 2 and 30 m (7 and 98 ft).");
         void Known<T>(string field, T? value) where T : struct, Enum
         {
             if (value is { } v && !Enum.IsDefined(v))

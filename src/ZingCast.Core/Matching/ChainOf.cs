@@ -1,4 +1,5 @@
 using ZingCast.Core.Briefs;
+using ZingCast.Core.Casting;
 using ZingCast.Core.Leaders;
 using ZingCast.Core.Lines;
 using ZingCast.Core.Measures;
@@ -42,8 +43,8 @@ internal static class ChainOf
     private static (Verdict, Sentence) JudgeFly(Brief brief, Outfit outfit)
     {
         var ratio = brief.Fly.WetKg / Math.Max(1e-6, outfit.Line.MassWithinKg(Math.Max(outfit.CarryM, outfit.Load.JudgedM)));
-        return ratio > LadderDelivery.MostRatio ? Fails($"{Quantity.Ratio(ratio)} of the line in the air: that is lobbing, not casting")
-            : ratio > LadderDelivery.ComfortableRatio ? Look($"{Quantity.Ratio(ratio)} of the line in the air: slow down and open the loop")
+        return ratio > CastEngine.MostFlyRatio ? Fails($"{Quantity.Ratio(ratio)} of the line in the air: that is lobbing, not casting")
+            : ratio > CastEngine.ComfortableFlyRatio ? Look($"{Quantity.Ratio(ratio)} of the line in the air: slow down and open the loop")
             : Fits($"{Quantity.Ratio(ratio)} of the line in the air: carried easily");
     }
 
@@ -136,6 +137,7 @@ internal static class ChainOf
     private static (Verdict, Sentence) JudgeHand(Brief brief, Outfit outfit)
     {
         var reach = outfit.ReachM.Value;
+        if (reach <= 0) return Fails($"this fly does not turn over in this wind: go smaller, turn, or wait");
         if (brief.DistanceM > 1.2 * reach) return Fails($"{Quantity.Length(brief.DistanceM)} is beyond a {brief.Caster.Name} in this wind: get closer, go smaller, or wait");
         if (Matcher.ShoulderWind(brief) > 2) return Look($"wind onto the casting shoulder: cast over the other one");
         if (brief.DistanceM > .9 * reach) return Look($"{Quantity.Length(brief.DistanceM)} leaves no tenth in hand");

@@ -97,14 +97,18 @@ public static class Choosing
     public static double Balance(Reel reel, Rod rod, FlyLine line) => (reel.MassKg + line.MassWithinKg(line.LengthM)) / Math.Max(.02, rod.MassKg);
 
     /// <summary>The rod and line that go together best. Either is a specification when the shed holds none that can do it.</summary>
-    public static (Rod Rod, FlyLine Line) Pair(Brief brief, GearShed shed, Pins pins, Specification spec)
+    public static (Rod Rod, FlyLine Line) Pair(Brief brief, GearShed shed, Pins pins, Specification spec, IProgress<double>? progress = null, CancellationToken cancel = default)
     {
         Rod? bestRod = null;
         FlyLine? bestLine = null;
         var best = double.PositiveInfinity;
         var lines = Only(shed.Lines, pins.Line, l => l.Id);
-        foreach (var rod in Only(shed.Rods, pins.Rod, r => r.Id))
+        var rods = Only(shed.Rods, pins.Rod, r => r.Id);
+        for (var i = 0; i < rods.Count; i++)
         {
+            cancel.ThrowIfCancellationRequested();
+            progress?.Report((i + 1.0) / rods.Count);
+            var rod = rods[i];
             var rodCost = Cost(rod, spec, brief);
             if (rodCost >= Impossible && pins.Rod is null) continue;
             // A rod with no line to go with it still stands, behind any pair that works.

@@ -1,25 +1,20 @@
 using ZingCast.Core.Briefs;
+using ZingCast.Core.Casting;
 using ZingCast.Core.Flies;
+using ZingCast.Core.Leaders;
+using ZingCast.Core.Lines;
 using ZingCast.Core.Measures;
+using ZingCast.Core.Reels;
+using ZingCast.Core.Rods;
 using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Matching;
 
-/// <summary>What it takes to deliver the fly, and how far this person gets it.</summary>
+/// <summary>What it takes to deliver the fly.</summary>
 /// <param name="Class">Smallest class that delivers.</param>
 /// <param name="Comfortable">Class that delivers with ease.</param>
-/// <param name="ReachM">Estimated reach, rod tip to fly, with its tolerance in metres.</param>
-public sealed record DeliveryAnswer(double Class, double Comfortable, Quantity ReachM);
-
-/// <summary>
-/// The seam between matching and casting: anything that can say which class delivers this fly on this day.
-/// It writes its own steps into the ledger.
-/// </summary>
-public interface IDeliveryModel
-{
-    /// <summary>Answers for a brief. Always gives an answer for a complete brief.</summary>
-    DeliveryAnswer Answer(Brief brief, LedgerBook book);
-}
+/// <param name="Need">What the cast says about classes.</param>
+public sealed record DeliveryAnswer(double Class, double Comfortable, ClassNeed Need);
 
 /// <summary>One rung of the hook-and-bulk ladder.</summary>
 /// <param name="Name">How people say it.</param>
@@ -27,10 +22,17 @@ public interface IDeliveryModel
 /// <param name="FromBodyM">Shortest body on this rung for flies measured by length, metres; 0 for hooks.</param>
 /// <param name="Low">Lowest class.</param>
 /// <param name="High">Highest class.</param>
-public sealed record LadderRung(string Name, HookSize Small, double FromBodyM, double Low, double High);
+public sealed record LadderRung(string Name, HookSize Small, double FromBodyM, double Low, double High)
+{
+    /// <summary>A class this far outside the rung is a disagreement worth saying, classes.</summary>
+    public const double Disagrees = 1.5;
 
-/// <summary>What people say by hook and bulk alone. Common practice.</summary>
-public sealed class LadderDelivery : IDeliveryModel
+    /// <summary>How far a class lies outside the rung, classes; 0 on it.</summary>
+    public double Outside(double lineClass) => Math.Max(0, Math.Max(Low - lineClass, lineClass - High));
+}
+
+/// <summary>What people say by hook and bulk alone: the visible cross-check on the computed cast. Common practice.</summary>
+public static class Ladder
 {
     /// <summary>Small to large; a fly stands on the last rung it reaches.</summary>
     public static readonly IReadOnlyList<LadderRung> Rungs =
@@ -43,43 +45,44 @@ public sealed class LadderDelivery : IDeliveryModel
     /// <summary>The rung a fly stands on.</summary>
     public static LadderRung RungOf(Fly fly) => Rungs.Last(r =>
         r.FromBodyM > 0 ? fly.BodyM >= r.FromBodyM && fly.Kind.Bushy : fly.Size.Number <= r.Small.Number);
+}
 
-    /// <summary>Fly mass over line mass that casts comfortably, and the most that casts at all.</summary>
-    public const double ComfortableRatio = .20, MostRatio = .45;
-
-    /// <inheritdoc/>
-    public DeliveryAnswer Answer(Brief brief, LedgerBook book)
+/// <summary>Which class delivers the fly: the cast decides, the fly's share of the line limits it, the ladder looks over its shoulder.</summary>
+internal static class Delivery
+{
+    public static DeliveryAnswer Decide(Brief brief, Casts casts, double tippetM, LedgerBook book)
     {
         var fly = brief.Fly;
-        var rung = RungOf(fly);
-        book.Move(Rules.Delivery, rung.Low, rung.Low,
-            $"A {fly.SizeName} {fly.Kind.Name} stands on the rung {rung.Name}: class {Quantity.Class(rung.Low)} to {Quantity.Class(rung.High)}",
-            [new("rung", rung.Name), new("from class", Quantity.Class(rung.Low)), new("to class", Quantity.Class(rung.High))]);
+        var need = casts.Need(tippetM);
+        var rung = Ladder.RungOf(fly);
+        book.Move(Rules.Delivery, need.Class, need.Class, need.Gets
+                ? $"From this class a {brief.Caster.Name} casts {Quantity.Length(brief.DistanceM)} with a tenth in hand and the fly turned over"
+                : need.ReachM > 0 ? (Sentence)$"No class gives this caster {Quantity.Length(brief.DistanceM)} with a tenth in hand today; this one gets {Quantity.Length(need.ReachM)}"
+                : $"No class turns this fly over in this wind: wait, turn or go smaller",
+            [new("distance", Quantity.Length(brief.DistanceM)), new("farthest with this class", Casts.Estimate(need.ReachM)), new("a class more adds", Quantity.Length(need.NextAddsM)),
+                new("in the face", Quantity.Wind(brief.HeadwindMps)), new("drag area", new Quantity(fly.AreaM2, Kind.Area)), new("caster", brief.Caster.Name)],
+            doubt: !need.Gets);
+        if (!need.Gets && need.ReachM > 0)
+            book.Note(Rules.Flattens, Quantity.Class(need.Flattens), $"Climbing stops paying here: a class above {Quantity.Class(need.Class)} adds {Quantity.Length(need.NextAddsM)}. The class is not the problem; see what would help",
+                [new("reach here", Quantity.Length(need.ByClass[(int)need.Flattens])), new("two classes up", Quantity.Length(need.ByClass[Math.Min(15, (int)need.Flattens + 2)]))], doubt: true);
 
-        // A heavy fly may need more line than its hook suggests; the ladder still says where good sense ends.
-        var atMost = SmallestClass(brief, MostRatio);
-        var atEase = SmallestClass(brief, ComfortableRatio);
-        var delivery = Math.Max(rung.Low, atMost);
-        var comfortable = Math.Clamp(atEase, Math.Max(delivery, (rung.Low + rung.High) / 2), Math.Max(delivery, rung.High + (fly.Kind.Weighted ? 1 : 0)));
-        book.Move(Rules.FlyRatio, rung.Low, delivery,
+        var atMost = SmallestClass(brief, CastEngine.MostFlyRatio);
+        var atEase = SmallestClass(brief, CastEngine.ComfortableFlyRatio);
+        var delivery = Math.Max(need.Class, atMost);
+        var comfortable = Math.Clamp(atEase, delivery, Math.Max(delivery, rung.High + (fly.Kind.Weighted ? 1 : 0)));
+        book.Move(Rules.FlyRatio, need.Class, delivery,
             $"{Quantity.LineMass(fly.WetKg)} of soaked fly is {Quantity.Ratio(fly.WetKg / CarriedKg(brief, comfortable))} of the line a class {Quantity.Class(comfortable)} puts in the air",
             [new("soaked fly", Quantity.LineMass(fly.WetKg)), new("line in the air", Quantity.LineMass(CarriedKg(brief, comfortable))),
                 new("castable from class", Quantity.Class(atMost)), new("comfortable from class", Quantity.Class(atEase))],
             doubt: atEase > comfortable + .25);
-        return new(delivery, comfortable, Reach(brief));
-    }
 
-    /// <summary>
-    /// Usual reach: the caster's calm figure, cut in proportion to headwind (to the share known at 10 m/s) and by bulk beyond a
-    /// slim fly. Good to ±20 %. Following wind is not credited.
-    /// </summary>
-    public static Quantity Reach(Brief brief)
-    {
-        var calm = (brief.Caster.CalmFromM + brief.Caster.CalmToM) / 2;
-        var wind = Blend.Between(1, brief.Caster.HeadwindShare, Math.Max(0, brief.HeadwindMps) / 10);
-        var bulk = 1 - .03 * Math.Min(10, Math.Max(0, brief.Fly.AreaM2 * 1e4 - 1));
-        var reach = Math.Max(2, calm * Math.Max(.1, wind) * bulk);
-        return Quantity.Length(reach, .2 * reach);
+        var apart = rung.Outside(delivery);
+        var why = delivery > rung.High ? "Wind and distance ask for more" : need.Gets ? "This distance is easy with less" : "More would add little distance";
+        book.Note(Rules.Ladder, $"{rung.Low:0}–{rung.High:0}", apart > LadderRung.Disagrees
+                ? (Sentence)$"By hook alone people reach for class {Quantity.Class(rung.Low)} to {Quantity.Class(rung.High)}; the cast asks for {Quantity.Class(delivery)}. {why}; fish and wind still have their say"
+                : $"By hook alone people reach for class {Quantity.Class(rung.Low)} to {Quantity.Class(rung.High)}: near enough to {Quantity.Class(delivery)}",
+            [new("rung", rung.Name), new("apart", Quantity.Class(apart))], doubt: apart > LadderRung.Disagrees);
+        return new(delivery, comfortable, need);
     }
 
     /// <summary>Smallest class, in quarter steps, whose carried line holds the fly's share at or below a ratio; 15 when none does.</summary>
@@ -91,14 +94,54 @@ public sealed class LadderDelivery : IDeliveryModel
         return LineWeights.Highest;
     }
 
-    // Bulky and weighted flies go on short heads that are built about 1¾ classes heavy and hang wholly outside the tip;
-    // others are carried at their length.
     private static double CarriedKg(Brief brief, double lineClass)
     {
         // Whatever hangs there, line and fly together stay under the top of the class's window.
         var standard = LineWeights.MassKg(lineClass);
         var carry = Math.Clamp(brief.DistanceM - 2.7, 6, brief.Caster.CarryM);
-        var line = brief.Fly.Kind.Bushy || brief.Fly.Kind.Weighted ? LineWeights.MassKg(lineClass + 1.75) : standard * carry / Exact.ThirtyFeetM;
+        var line = Casts.ShortHead(brief.Fly) ? LineWeights.MassKg(lineClass + 1.75) : standard * carry / Exact.ThirtyFeetM;
         return Math.Max(.2 * standard, Math.Min(line, LineLoad.Top * standard - brief.Fly.WetKg));
+    }
+}
+
+/// <summary>The casts of one brief, each worked out once however often the chain is solved again.</summary>
+/// <param name="brief">The brief.</param>
+public sealed class Casts(Brief brief)
+{
+    private readonly Dictionary<double, ClassNeed> needs = [];
+    private readonly Dictionary<(Rod, FlyLine, double, double, double), ReachAnswer> answers = [];
+
+    /// <summary>
+    /// How far a computed reach may be off, as a share: half the width of what such casters usually reach. A person's own logged casts narrow it.
+    /// </summary>
+    public const double Doubt = .11;
+
+    /// <summary>A computed length with how far it may be off, metres.</summary>
+    public static Quantity Estimate(double metres) => Quantity.Length(metres, Doubt * metres);
+
+    /// <summary>Bulky and weighted flies go on short heads built heavy.</summary>
+    public static bool ShortHead(Fly fly) => fly.Kind.Bushy || fly.Kind.Weighted;
+
+    /// <summary>The matched outfit of a class for this brief: nine feet of rod and an ordinary floating line, or a short head built 1¾ classes heavy.</summary>
+    public static CastSetup OfClass(Brief brief, double lineClass, double tippetM)
+    {
+        var head = ShortHead(brief.Fly) ? 9.3 : 12;
+        var line = Reel.TypicalLine(ShortHead(brief.Fly) ? Math.Min(LineWeights.Highest, lineClass + 1.75) : lineClass) with { HeadM = head, LengthM = 36 };
+        // A short head weighs what its class weighs in thirty feet, whatever its length.
+        if (ShortHead(brief.Fly)) line = line with { HeadKg = LineWeights.MassKg(lineClass + 1.75) };
+        var rod = new Rod { Tag = "—", Name = "matched", LengthM = 9 * Exact.FootM, PrintedClass = lineClass };
+        return CastSetup.Of(brief, rod, line, Leader.Build(LeaderRules.UsualLengthM(brief), line.TipDiameterM, tippetM, 0));
+    }
+
+    /// <summary>The class this brief needs with this tippet, metres.</summary>
+    public ClassNeed Need(double tippetM) =>
+        needs.TryGetValue(tippetM, out var known) ? known : needs[tippetM] = ClassSearch.Solve(c => OfClass(brief, c, tippetM), brief.DistanceM);
+
+    /// <summary>What this rod, line and leader reach for the brief. Null when nobody knows what the line weighs.</summary>
+    public ReachAnswer? Of(Rod rod, FlyLine line, Leader leader)
+    {
+        if (line.MassKg is null) return null;
+        var key = (rod, line, leader.LengthM, leader.TippetM, leader.GuardM);
+        return answers.TryGetValue(key, out var known) ? known : answers[key] = CastSearch.Reach(CastSetup.Of(brief, rod, line, leader), brief.DistanceM);
     }
 }

@@ -63,7 +63,7 @@ internal static class LeaderRules
     public static Leader Decide(Brief brief, Pins pins, string density, Rod rod, FlyLine line, TippetChoice tippet, LedgerBook book)
     {
         var (length, why) = UsualLength(brief, density);
-        if (brief.WindMps > 8) (length, why) = (Math.Max(4 * Ft, length - 2 * Ft), why + "; two feet shorter in big wind");
+        if (brief.WindMps > BigWindMps) (length, why) = (InBigWind(length), why + "; two feet shorter in big wind");
         if (book.IsOff(Rules.LeaderLength)) length = 9 * Ft;
         if (pins.LeaderM is { } pin) (length, why) = (pin, "you pinned this length");
         book.Note(Rules.LeaderLength, Quantity.Length(length), $"{Words.Capital(why)}",
@@ -82,6 +82,17 @@ internal static class LeaderRules
             [new("line tip", Quantity.Diameter(line.TipDiameterM))]);
         return leader;
     }
+
+    private const double BigWindMps = 8;
+
+    /// <summary>Usual length on a floating line, metres; what a class is judged with before the line is known.</summary>
+    public static double UsualLengthM(Brief brief)
+    {
+        var length = UsualLength(brief, Densities.Rows[0].Id).LengthM;
+        return brief.WindMps > BigWindMps ? InBigWind(length) : length;
+    }
+
+    private static double InBigWind(double lengthM) => Math.Max(4 * Ft, lengthM - 2 * Ft);
 
     private static (double LengthM, string Why) UsualLength(Brief brief, string density)
     {

@@ -1,4 +1,5 @@
 using ZingCast.Core.Briefs;
+using ZingCast.Core.Casting;
 using ZingCast.Core.Leaders;
 using ZingCast.Core.Lines;
 using ZingCast.Core.Measures;
@@ -20,9 +21,10 @@ namespace ZingCast.Core.Matching;
 /// <param name="Fill">How the spool is filled; null when the reel's room is unknown.</param>
 /// <param name="CarryM">Line held in the air before release, metres.</param>
 /// <param name="ShootM">Line to be shot, metres, zero or more.</param>
-/// <param name="ReachM">Estimated reach of this caster today, metres.</param>
+/// <param name="ReachM">Farthest this caster gets with it today, metres.</param>
+/// <param name="Cast">The cast made for the wanted distance, or the farthest one; null when nobody knows what the line weighs.</param>
 public sealed record Outfit(
-    Rod Rod, FlyLine Line, Reel Reel, Backing Backing, double BackingM, Leader Leader, TippetChoice Tippet, LineLoad Load, SpoolFill? Fill, double CarryM, double ShootM, Quantity ReachM);
+    Rod Rod, FlyLine Line, Reel Reel, Backing Backing, double BackingM, Leader Leader, TippetChoice Tippet, LineLoad Load, SpoolFill? Fill, double CarryM, double ShootM, Quantity ReachM, CastResult? Cast);
 
 /// <summary>What hangs outside the tip against the rod's grain window. Ratios are to the standard mass of the window class.</summary>
 /// <param name="JudgedM">Length of line judged, metres.</param>
@@ -34,7 +36,7 @@ public sealed record Outfit(
 public readonly record struct LineLoad(double JudgedM, double LineKg, double Ratio, double LineRatio, double Ideal, double WindowClass)
 {
     /// <summary>Lowest and highest ratio that works overhead. Common practice.</summary>
-    public const double Low = .80, Top = 1.45;
+    public const double Low = CastEngine.WindowLow, Top = CastEngine.WindowTop;
 
     /// <summary>The window's two ends, for drawings.</summary>
     public Spread Window { get; } = new(Low, Top);

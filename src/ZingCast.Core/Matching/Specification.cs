@@ -1,4 +1,5 @@
 using ZingCast.Core.Briefs;
+using ZingCast.Core.Casting;
 using ZingCast.Core.Measures;
 using ZingCast.Core.Shed;
 using ZingCast.Core.Standards;
@@ -7,26 +8,26 @@ namespace ZingCast.Core.Matching;
 
 /// <summary>What to look for before any gear is looked at: class, rod, head, density and coating. Each rule writes its step.</summary>
 /// <param name="Class">The class decision.</param>
-/// <param name="Reach">Estimated reach, metres.</param>
+/// <param name="Need">What the cast says about classes.</param>
 /// <param name="RodLengthM">Rod length, metres.</param>
 /// <param name="Action">Rod action.</param>
 /// <param name="HeadM">Head length wanted, shortest and longest, metres.</param>
 /// <param name="Density">Density id.</param>
 /// <param name="Coatings">Coating ids that suit the water; empty when the rule is off.</param>
 public sealed record Specification(
-    ClassTarget Class, Quantity Reach, double RodLengthM, RodAction Action, (double From, double To) HeadM, string Density, IReadOnlyList<string> Coatings)
+    ClassTarget Class, ClassNeed Need, double RodLengthM, RodAction Action, (double From, double To) HeadM, string Density, IReadOnlyList<string> Coatings)
 {
     private const double Ft = Exact.FootM;
 
     /// <summary>Decides the specification of a brief.</summary>
-    public static Specification Decide(Brief brief, GearShed shed, Pins pins, double tippetM, IDeliveryModel delivery, LedgerBook book)
+    public static Specification Decide(Brief brief, GearShed shed, Pins pins, double tippetM, Casts casts, LedgerBook book)
     {
         var fishFirst = brief.School == School.FishFirst;
         var floor = FloorOf(brief);
         if (fishFirst)
             book.Move(Rules.FishFirst, floor, floor, $"People say class {Quantity.Class(floor)} for {brief.Species.Name} of {Quantity.Fish(brief.FishKg)}; the fly is checked next",
                 [new("species", brief.Species.Name), new("expected", Quantity.Fish(brief.FishKg))], Fishes.Source);
-        var answer = delivery.Answer(brief, book);
+        var answer = Delivery.Decide(brief, casts, tippetM, book);
         var c = Lean(brief, answer, fishFirst ? Math.Max(floor, answer.Class) : answer.Class, fishFirst, book);
         c = Adjust(brief, answer.Class, tippetM, c, floor, book);
 
@@ -36,7 +37,7 @@ public sealed record Specification(
             c = book.Move(Rules.ClassPin, c, pinned, $"You pinned class {Quantity.Class(pinned)}; the work came to {Quantity.Class(c)}",
                 [new("pinned", Quantity.Class(pinned)), new("worked out", Quantity.Class(c))], doubt: Math.Abs(pinned - c) > 1.5);
         var target = new ClassTarget(answer.Class, c, floor);
-        return new(target, answer.ReachM, RodLength(brief, pins, book), ActionOf(brief, tippetM, density, book), Head(brief, density, book), density, CoatingsOf(brief, book));
+        return new(target, answer.Need, RodLength(brief, pins, book), ActionOf(brief, tippetM, density, book), Head(brief, density, book), density, CoatingsOf(brief, book));
     }
 
     /// <summary>Class below which a fish of this size is over-played: the species' floor, half a class per doubling of size, half more in strong current.</summary>
@@ -67,15 +68,8 @@ public sealed record Specification(
 
     private static double Adjust(Brief brief, double delivery, double tippetM, double c, double floor, LedgerBook book)
     {
-        if (brief.Caster.LadderShift != 0)
-            c = book.Move(Rules.Caster, c, Math.Max(0, c + brief.Caster.LadderShift),
-                brief.Caster.LadderShift > 0 ? (Sentence)$"A learner wants mass to feel: half a class up" : $"An expert makes line speed: half a class down",
-                [new("caster", brief.Caster.Name)]);
-
-        if (brief.HeadwindMps >= 2.5)
-            c = book.Move(Rules.Wind, c, c + Math.Min(2, Math.Ceiling(brief.HeadwindMps - 2) / 4),
-                $"{Quantity.Wind(brief.HeadwindMps)} in the face acts like a bigger fly",
-                [new("wind", Quantity.Wind(brief.WindMps)), new("from", new Quantity(brief.WindFromDeg, Kind.Angle)), new("in the face", Quantity.Wind(brief.HeadwindMps))]);
+        if (brief.Caster.Id == "learner")
+            c = book.Move(Rules.Caster, c, c + .5, $"Of two equal answers a learner takes the heavier: mass to feel", [new("caster", brief.Caster.Name)]);
 
         var flatCalm = brief.WindMps < .5 && (brief.Water is Water.Stillwater or Water.Flat);
         if (brief.Wariness == Wariness.Spooky || flatCalm)

@@ -50,6 +50,15 @@ public enum Kind
 
     /// <summary>Time, seconds.</summary>
     Time,
+
+    /// <summary>Speed of the line in the air, metres per second.</summary>
+    LineSpeed,
+
+    /// <summary>Energy, joules.</summary>
+    Energy,
+
+    /// <summary>A pull too small for pounds, newtons; read in ounces or grams of weight.</summary>
+    Pull,
 }
 
 /// <summary>A number in SI together with what it stands for and, when known, how far it can be trusted.</summary>

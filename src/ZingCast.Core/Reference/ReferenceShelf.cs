@@ -39,7 +39,7 @@ public static class ReferenceShelf
         new("backings", "Backing", "Usual braids.", Backings.Source, ["kind", "thickness", "strength"],
             Rows(Backings.Rows, b => [b.Name, Quantity.Diameter(b.DiameterM), Quantity.Force(b.StrengthN)])),
         new("ladder", "The hook-and-bulk ladder", "The class people reach for by the fly alone.", Source.Practice, ["fly", "from class", "to class"],
-            Rows(LadderDelivery.Rungs, r => [r.Name, Quantity.Class(r.Low), Quantity.Class(r.High)])),
+            Rows(Ladder.Rungs, r => [r.Name, Quantity.Class(r.Low), Quantity.Class(r.High)])),
         new("actions", "Rod action", "Tip angle in the one-third bend test.", Actions.Source, ["action", "from"],
             [["slow", "below medium"], ["medium", Deg(Actions.MediumDeg)], ["medium-fast", Deg(Actions.MediumFastDeg)], ["fast", Deg(Actions.FastDeg)]]),
         new("fish", "Fish groups", "What to plan for; fish do as they like.", Fishes.Source, ["group", "usual", "big", "class floor", "run", "speed", "backing"],

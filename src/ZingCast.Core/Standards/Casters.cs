@@ -10,10 +10,26 @@ namespace ZingCast.Core.Standards;
 /// <param name="OverhangM">Running line handled outside the tip, metres.</param>
 /// <param name="CalmFromM">Least usual reach with a small fly in calm air, metres.</param>
 /// <param name="CalmToM">Most usual reach with a small fly in calm air, metres.</param>
-/// <param name="HeadwindShare">Share of the calm reach left in a 10 m/s headwind with a sparse 2/0 on an 8.</param>
-/// <param name="LadderShift">Classes added to what the hook ladder says.</param>
+/// <param name="FreeMps">Line speed with nothing on the rod, m/s: what the arm alone could do.</param>
+/// <param name="ArmKg">Line mass that halves the energy given per gram, kilograms; heavier lines get more energy and less speed.</param>
+/// <param name="LoopM">Height of the loop, metres.</param>
+/// <param name="Haul">Pull with the line hand; it is already in the speed.</param>
 public sealed record Caster(
-    string Id, string Name, string About, double CarryM, double OverhangM, double CalmFromM, double CalmToM, double HeadwindShare, double LadderShift);
+    string Id, string Name, string About, double CarryM, double OverhangM, double CalmFromM, double CalmToM,
+    double FreeMps, double ArmKg, double LoopM, Haul Haul);
+
+/// <summary>Pull with the line hand that adds line speed.</summary>
+public enum Haul
+{
+    /// <summary>None.</summary>
+    None,
+
+    /// <summary>On one stroke.</summary>
+    Single,
+
+    /// <summary>On both strokes.</summary>
+    Double,
+}
 
 /// <summary>Caster presets. Reaches and carries are common practice.</summary>
 public static class Casters
@@ -26,10 +42,10 @@ public static class Casters
     /// <summary>Learner to expert.</summary>
     public static readonly IReadOnlyList<Caster> Rows =
     [
-        new("learner", "learner", "no haul, open loops, happiest with a heavy line to feel", 30 * Ft, 0, 38 * Ft, 52 * Ft, .30, .5),
-        new("club", "club caster", "single haul, tidy loops, fishes most weeks", 40 * Ft, 1.0, 62 * Ft, 78 * Ft, .44, 0),
-        new("skilled", "skilled caster", "double haul, tight loops, shoots line at will", 52 * Ft, 1.5, 82 * Ft, 100 * Ft, .54, 0),
-        new("expert", "expert caster", "fast double haul, carries long heads", 65 * Ft, 2.0, 103 * Ft, 126 * Ft, .57, -.5),
+        new("learner", "learner", "no haul, open loops, happiest with a heavy line to feel", 30 * Ft, 0, 38 * Ft, 52 * Ft, 19, .030, 1.4, Haul.None),
+        new("club", "club caster", "single haul, tidy loops, fishes most weeks", 40 * Ft, 1.0, 62 * Ft, 78 * Ft, 27, .035, 1.0, Haul.Single),
+        new("skilled", "skilled caster", "double haul, tight loops, shoots line at will", 52 * Ft, 1.5, 82 * Ft, 100 * Ft, 34, .040, .75, Haul.Double),
+        new("expert", "expert caster", "fast double haul, carries long heads", 65 * Ft, 2.0, 103 * Ft, 126 * Ft, 41, .045, .6, Haul.Double),
     ];
 
     /// <summary>The caster with this id, or null.</summary>

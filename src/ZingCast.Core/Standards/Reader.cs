@@ -16,7 +16,7 @@ public static partial class Reader
 
     private static readonly Kind[] Lengths = [Kind.Length, Kind.ShortLength, Kind.Diameter];
     private static readonly Kind[] Masses = [Kind.LineMass, Kind.GearMass, Kind.FishMass];
-    private static readonly Kind[] Speeds = [Kind.WindSpeed, Kind.WaterSpeed, Kind.SinkRate];
+    private static readonly Kind[] Speeds = [Kind.WindSpeed, Kind.WaterSpeed, Kind.SinkRate, Kind.LineSpeed];
 
     private static readonly UnitWord[] Units =
     [
@@ -32,6 +32,7 @@ public static partial class Reader
         new([Kind.Force], 1, ["n"]), new([Kind.Force], Exact.PoundForceN, ["lb", "lbs", "lbf"]), new([Kind.Force], Exact.GravityMps2, ["kg", "kgf"]),
         new([Kind.Angle], 1, ["°", "deg", "degrees"]), new([Kind.Temperature], 1, ["c", "°c"]),
         new([Kind.LineClass], 1, ["#", "wt", "weight"]), new([Kind.Ratio], .01, ["%"]), new([Kind.Area], 1e-4, ["cm2", "cm²"]),
+        new([Kind.Energy], 1, ["j"]), new([Kind.Pull], Exact.GravityMps2 * Exact.OunceKg, ["oz"]), new([Kind.Pull], Exact.GravityMps2 / 1000, ["g"]),
         new([Kind.Time], 1, ["s", "sec", "seconds"]), new([Kind.Time], 60, ["min", "minutes"]),
     ];
 
@@ -56,6 +57,9 @@ public static partial class Reader
         [Kind.LineClass] = ("#", "#"),
         [Kind.Ratio] = ("", ""),
         [Kind.Time] = ("s", "s"),
+        [Kind.LineSpeed] = ("ft/s", "m/s"),
+        [Kind.Energy] = ("J", "J"),
+        [Kind.Pull] = ("oz", "g"),
     };
 
     /// <summary>SI value of one of a unit of a kind. Throws <see cref="ArgumentException"/> when the unit does not measure that kind.</summary>

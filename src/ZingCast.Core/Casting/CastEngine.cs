@@ -1,0 +1,445 @@
+using System.Runtime.CompilerServices;
+
+namespace ZingCast.Core.Casting;
+
+/// <summary>How a cast ended.</summary>
+public enum CastOutcome
+{
+    /// <summary>Line and leader straight before they touch the water.</summary>
+    TurnedOver,
+
+    /// <summary>Came down before it was straight.</summary>
+    Piled,
+
+    /// <summary>Straight, but pulled out less line than was wanted.</summary>
+    FellShort,
+
+    /// <summary>More line in the air than head, overhang or caster allow, or a fly too heavy for it.</summary>
+    CannotCarry,
+}
+
+/// <summary>What stops a cast from going further.</summary>
+public enum CastLimit
+{
+    /// <summary>Nothing: it did what was asked.</summary>
+    None,
+
+    /// <summary>The loop: wind, bulk and drag eat it before it is straight.</summary>
+    Turnover,
+
+    /// <summary>Time in the air: it reaches the water first.</summary>
+    Height,
+
+    /// <summary>Running line: the head does not pull more through the rings.</summary>
+    Shoot,
+
+    /// <summary>Line held in the air.</summary>
+    Carry,
+
+    /// <summary>A fly too heavy for the line in the air.</summary>
+    FlyRatio,
+
+    /// <summary>There is no more line.</summary>
+    LineEnd,
+}
+
+/// <summary>Where the joules of a cast went. All in joules, 0 or more; together they come to <paramref name="Launch"/>.</summary>
+/// <param name="Launch">In line, leader and fly when the rod stops.</param>
+/// <param name="Skin">Rubbed off along both legs.</param>
+/// <param name="Bend">Drag of the loop's bend.</param>
+/// <param name="Fly">Drag of the fly.</param>
+/// <param name="Guides">Friction in the rings.</param>
+/// <param name="PickUp">Lost in jerking running line from rest.</param>
+/// <param name="Check">Taken by the hand when the line is stopped, and lost when the legs lock.</param>
+/// <param name="Left">Still in line and fly at the end.</param>
+public readonly record struct EnergyBudget(double Launch, double Skin, double Bend, double Fly, double Guides, double PickUp, double Check, double Left);
+
+/// <summary>One moment of a cast.</summary>
+/// <param name="TimeS">Since the rod stopped, seconds.</param>
+/// <param name="UpperM">Length still in the fly leg, metres.</param>
+/// <param name="BendM">Bend from the rod tip along the cast, metres.</param>
+/// <param name="HeightM">Bend above the water, metres.</param>
+/// <param name="FlyLegMps">Speed of the fly leg, m/s.</param>
+/// <param name="RodLegMps">Speed of the rod leg, m/s.</param>
+/// <param name="TensionN">Pull at the bend, newtons.</param>
+/// <param name="ShotM">Line shot so far, metres.</param>
+public readonly record struct CastMoment(
+    double TimeS, double UpperM, double BendM, double HeightM, double FlyLegMps, double RodLegMps, double TensionN, double ShotM);
+
+/// <summary>One cast as it went.</summary>
+/// <param name="Outcome">How it ended.</param>
+/// <param name="Limit">What binds.</param>
+/// <param name="ReachM">Rod tip to fly over the water, metres.</param>
+/// <param name="CarryM">Line held in the air before release, metres.</param>
+/// <param name="ShotM">Line shot, metres.</param>
+/// <param name="AngleRad">Angle of the cast above the level, radians.</param>
+/// <param name="LaunchMps">Line speed when the rod stops, m/s.</param>
+/// <param name="FlightS">Time in the air, seconds.</param>
+/// <param name="TurnoverMps">Speed of the fly when the leader straightens, m/s; 0 when it does not.</param>
+/// <param name="PileM">Length not straightened at the end, metres.</param>
+/// <param name="LoadRatio">Line in the air and wet fly over the rod's standard mass.</param>
+/// <param name="FlyRatio">Wet fly over line in the air.</param>
+/// <param name="LineDriftM">Drift of the line to the left by wind from the right, metres; negative to the right.</param>
+/// <param name="FlyDriftM">The same for fly and leader.</param>
+public readonly record struct CastResult(
+    CastOutcome Outcome, CastLimit Limit, double ReachM, double CarryM, double ShotM, double AngleRad, double LaunchMps, double FlightS, double TurnoverMps,
+    double PileM, double LoadRatio, double FlyRatio, double LineDriftM, double FlyDriftM)
+{
+    /// <summary>Turned over, or piled no more than half the leader: the fly fishes.</summary>
+    public bool Fishes { get; init; }
+
+    /// <summary>Height left when it was straight, or the pile it may still have, metres; below 0 it does not fish.</summary>
+    public double SpareM { get; init; }
+}
+
+/// <summary>
+/// The cast as two legs joined by a travelling bend: the fly leg of length L at speed v, the rod leg at speed u, the bend at their mean.
+/// Bend tension μ((v−u)/2)² after Spolek (1986) and Lingard (1988), Am. J. Phys., recalled; skin friction after White (1972), recalled.
+/// Steps without allocating; the same input gives the same bits.
+/// </summary>
+public static class CastEngine
+{
+    /// <summary>Drag coefficient of a cylinder across the stream at these speeds. Range in use 1.0–1.1; common practice.</summary>
+    public const double CrossDrag = 1.05;
+
+    /// <summary>Kinematic viscosity of air near 15–20 °C, m²/s.</summary>
+    public const double ViscosityM2ps = 1.5e-5;
+
+    /// <summary>A fly heavier than this share of the line in the air is lobbed, not cast; up to the lower one it casts comfortably. Common practice.</summary>
+    public const double MostFlyRatio = .45, ComfortableFlyRatio = .20;
+
+    /// <summary>Ends of the grain window, shares of the rod's standard mass. Common practice.</summary>
+    public const double WindowLow = .80, WindowTop = 1.45;
+
+    /// <summary>The last of the leader is counted as straight at this length, metres.</summary>
+    public const double StraightM = .05;
+
+    private const double Gravity = Measures.Exact.GravityMps2, LongestS = 12, LongestStepS = .025, StepShare = .12;
+
+    /// <summary>
+    /// Line speed when the rod stops, m/s, and height of the loop, metres. The arm gives a heavier line more energy and less speed; outside
+    /// the grain window speed falls and the loop opens with the square of the excess (an assumption of ours).
+    /// </summary>
+    public static (double LaunchMps, double LoopM) Launch(CastSetup setup, double carryM)
+    {
+        var (line, leader) = (setup.Line, setup.Line.LeaderM);
+        var moved = line.MassKg(carryM + leader) + setup.FlyKg + setup.RodTipKg;
+        var load = LoadRatio(setup, carryM);
+        double over = Math.Max(0, load / WindowTop - 1), under = Math.Max(0, 1 - load / WindowLow);
+        var penalty = 1 + 3 * over * over + under * under;
+        return (setup.Caster.FreeMps / Math.Sqrt(1 + moved / setup.Caster.ArmKg) / penalty, setup.LoopM * penalty);
+    }
+
+    /// <summary>Line in the air and wet fly over the rod's standard mass.</summary>
+    public static double LoadRatio(CastSetup setup, double carryM) => (LineKg(setup, carryM) + setup.FlyKg) / setup.StandardKg;
+
+    /// <summary>Mass of the line held in the air, leader left out, kilograms.</summary>
+    public static double LineKg(CastSetup setup, double carryM) => setup.Line.MassKg(carryM + setup.Line.LeaderM) - setup.Line.MassKg(setup.Line.LeaderM);
+
+    /// <summary>
+    /// Throws one cast: <paramref name="carryM"/> metres of line in the air (clamped to what is there), <paramref name="angleRad"/> above
+    /// the level, and lets up to <paramref name="shotM"/> metres be pulled out. <paramref name="refine"/> divides the step, 1 or more.
+    /// Any legal setup gives finite numbers.
+    /// </summary>
+    public static CastResult Throw(CastSetup setup, double carryM, double angleRad, double shotM, double refine = 1) =>
+        Throw(setup, carryM, angleRad, shotM, refine, null, out _);
+
+    /// <summary>As the other, and keeps every moment in <paramref name="trace"/> when given, with where the energy went.</summary>
+    public static CastResult Throw(CastSetup setup, double carryM, double angleRad, double shotM, double refine, List<CastMoment>? trace, out EnergyBudget budget)
+    {
+        var line = setup.Line;
+        carryM = Math.Clamp(carryM, .5, line.LengthM - line.LeaderM);
+        var outM = carryM + line.LeaderM;
+        shotM = Math.Clamp(shotM, 0, Math.Max(0, line.LengthM - outM - .01));
+        var (launch, loop) = Launch(setup, carryM);
+        var air = new Air(setup, carryM, launch, loop, angleRad);
+        var state = new State { L = outM, V = launch };
+        double time = 0, u0 = 0;
+        var (phase, spent) = (shotM > .001 ? Phase.Forming : Phase.Checked, new Spent());
+        var kineticAtStart = .5 * (air.Up(outM) + 0) * launch * launch;
+        trace?.Add(air.Moment(0, state));
+        double z = setup.Day.TipHeightM, falling = 0;
+        while (state.L > StraightM && z > 0 && time < LongestS)
+        {
+            var c = (state.V - state.U) / 2;
+            // Steps follow the shorter leg: at the start the rod leg is short, at the end the fly leg is.
+            var step = Math.Min(LongestStepS, StepShare * Math.Min(state.L, state.X + .5 * loop) / Math.Max(c, 1e-6)) / refine;
+            // The line ends and the leader begins with a jump in mass: no step runs across it.
+            if (state.L > line.LeaderM + 1e-6 && state.L - c * step < line.LeaderM) step = Math.Max(1e-6, (state.L - line.LeaderM) / c);
+            var next = air.Step(state, step, z + falling * step / 2, phase == Phase.Shooting);
+            if (phase == Phase.Forming && next.X >= loop)
+            {
+                // The hand lets go when the loop has formed: as much rod leg as the loop is high.
+                (next, step) = air.Part(state, step, z, false, (loop - state.X) / (next.X - state.X));
+                phase = Phase.Shooting;
+            }
+            else if (phase == Phase.Shooting && next.X + next.L - outM >= shotM)
+            {
+                double had = state.X + state.L - outM, has = next.X + next.L - outM;
+                (next, step) = air.Part(state, step, z, true, (shotM - had) / (has - had));
+                if (trace is not null) spent.Check += .5 * (air.Up(next.X + next.L) - air.Up(next.L)) * next.U * next.U;
+                u0 = next.U;
+                next.U = 0;
+                phase = Phase.Checked;
+            }
+            time += step;
+            if (trace is not null) air.Account(state, next, step, time, phase, u0, ref spent);
+            u0 = 0;
+            var lower = air.Height(next.X, time);
+            if (lower <= 0)
+            {
+                // Touches the water within this step.
+                var part = z / (z - lower);
+                time -= step * (1 - part);
+                next = State.Between(state, next, part);
+                lower = 0;
+            }
+            falling = (lower - z) / step;
+            (state, z) = (next, lower);
+            trace?.Add(air.Moment(time, state));
+        }
+
+        var straight = state.L <= StraightM;
+        var turnover = straight ? state.V : 0;
+        var (pile, reachAlong, shot) = (straight ? 0 : state.L, straight ? state.X + state.L : state.X, Math.Clamp(state.X + state.L - outM, 0, shotM));
+        // A straight line still moving pulls on.
+        if (straight && phase == Phase.Shooting)
+            (shot, reachAlong) = air.FlyOn(ref state, ref time, ref z, shotM, trace, ref spent);
+
+        budget = trace is null ? default : air.Budget(spent, kineticAtStart, state);
+        var flyRatio = setup.FlyKg / Math.Max(1e-9, LineKg(setup, carryM));
+        var fishes = (straight || pile <= line.LeaderM / 2) && flyRatio <= MostFlyRatio;
+        var lineEnds = shotM >= line.LengthM - outM - .02;
+        var outcome = carryM > setup.MostCarryM + 1e-9 || flyRatio > MostFlyRatio ? CastOutcome.CannotCarry
+            : !straight ? CastOutcome.Piled : shot < shotM - .05 ? CastOutcome.FellShort : CastOutcome.TurnedOver;
+        var limit = outcome switch
+        {
+            CastOutcome.CannotCarry => flyRatio > MostFlyRatio ? CastLimit.FlyRatio : CastLimit.Carry,
+            CastOutcome.Piled => phase == Phase.Shooting ? CastLimit.Shoot : state.V < .35 * launch ? CastLimit.Turnover : CastLimit.Height,
+            CastOutcome.FellShort => CastLimit.Shoot,
+            _ => lineEnds ? CastLimit.LineEnd : CastLimit.None,
+        };
+        var cross = setup.Day.CrosswindMps * setup.Day.WindShare(Math.Max(.5, setup.Day.TipHeightM));
+        return new(outcome, limit, reachAlong * air.Cos, carryM, shot, angleRad, launch, time, turnover, pile, LoadRatio(setup, carryM), flyRatio,
+            air.Drift(cross, time, line.WidthM2(outM), line.MassKg(outM), 0),
+            air.Drift(cross, time, line.WidthM2(line.LeaderM), line.MassKg(line.LeaderM) + setup.FlyKg, setup.FlyAreaM2))
+        { Fishes = fishes, SpareM = straight ? line.LeaderM / 2 + z : line.LeaderM / 2 - pile };
+    }
+
+    private enum Phase { Forming, Shooting, Checked }
+
+    // L: fly leg, m; V, U: leg speeds, m/s; X: bend from the tip along the cast, m.
+    private struct State
+    {
+        public double L, V, U, X;
+
+        public static State Between(in State a, in State b, double t) =>
+            new() { L = a.L + (b.L - a.L) * t, V = a.V + (b.V - a.V) * t, U = a.U + (b.U - a.U) * t, X = a.X + (b.X - a.X) * t };
+    }
+
+    private struct Spent
+    {
+        public double Skin, Bend, Fly, Guides, PickUp, Check;
+    }
+
+    private readonly struct Air
+    {
+        private readonly LineInAir line;
+        private readonly double outM, flyKg, kFly, kSkin, kBend, kCross, sin, perLog, z0, h0, wind, terminal;
+
+        public Air(CastSetup setup, double carryM, double launch, double loop, double angle)
+        {
+            line = setup.Line;
+            flyKg = setup.FlyKg;
+            outM = carryM + line.LeaderM;
+            var half = setup.Day.AirKgM3 / 2;
+            kFly = half * setup.FlyAreaM2;
+            // White's law for the whole carried line at launch: over a cast it changes by a few per cent.
+            var radius = line.WidthM2(outM) / outM / 2;
+            kSkin = half * Math.PI * SkinFriction(outM, radius, Math.Max(1, launch + Math.Max(0, setup.Day.HeadwindMps) / 2));
+            kBend = half * CrossDrag * 2 / 3 * loop;
+            kCross = half * CrossDrag;
+            (sin, Cos) = Math.SinCos(angle);
+            (z0, h0) = (setup.Day.RoughnessM, setup.Day.TipHeightM);
+            wind = setup.Day.HeadwindMps * Cos;
+            perLog = 1 / Math.Log(10 / z0);
+            terminal = Math.Sqrt((line.MassKg(outM) + flyKg) * Gravity / (kCross * line.WidthM2(outM)));
+        }
+
+        public double Cos { get; }
+
+        public double Up(double l) => line.MassKg(l) + flyKg;
+
+        public double Height(double x, double time)
+        {
+            // Falling from rest with drag across the line: vt²/g · ln cosh(g t / vt).
+            var k = Gravity * time / terminal;
+            return h0 + x * sin - terminal * terminal / Gravity * (k + Math.Log((1 + Math.Exp(-2 * k)) / 2));
+        }
+
+        private double WindAt(double z) => wind == 0 || z <= z0 ? 0 : wind * Math.Log(z / z0) * perLog;
+
+        public State Step(in State s, double dt, double z, bool shooting)
+        {
+            // The line's height changes little within a step: one wind serves it all.
+            var w = WindAt(z);
+            Derive(s, w, shooting, out var v1, out var u1);
+            var s2 = Ahead(s, s, v1, u1, dt / 2);
+            Derive(s2, w, shooting, out var v2, out var u2);
+            var s3 = Ahead(s, s2, v2, u2, dt / 2);
+            Derive(s3, w, shooting, out var v3, out var u3);
+            var s4 = Ahead(s, s3, v3, u3, dt);
+            Derive(s4, w, shooting, out var v4, out var u4);
+            double v = (s.V + 2 * s2.V + 2 * s3.V + s4.V) / 6, u = (s.U + 2 * s2.U + 2 * s3.U + s4.U) / 6;
+            var next = new State
+            {
+                // A fly leg blown to a stop stands; it does not fly back through the bend.
+                L = Math.Max(0, s.L - dt * Math.Max(0, v - u) / 2),
+                V = s.V + dt / 6 * (v1 + 2 * v2 + 2 * v3 + v4),
+                U = Math.Max(0, s.U + dt / 6 * (u1 + 2 * u2 + 2 * u3 + u4)),
+                X = s.X + dt * Math.Max(0, v + u) / 2,
+            };
+            if (next.V < next.U) Lock(ref next);
+            return next;
+        }
+
+        // A fly leg slower than the rod leg flies with it as one package, at their common momentum.
+        private void Lock(ref State s)
+        {
+            line.Look(s.L, out var upKg, out _, out _, out _);
+            var all = line.MassKg(s.X + s.L) + flyKg;
+            s.V = s.U = Math.Max(0, ((upKg + flyKg) * s.V + (all - upKg - flyKg) * s.U) / all);
+        }
+
+        public (State, double) Part(in State s, double dt, double z, bool shooting, double part)
+        {
+            part = part is >= 0 and <= 1 ? part : 1;
+            return (Step(s, dt * part, z, shooting), dt * part);
+        }
+
+        [MethodImpl(MethodImplOptions.AggressiveInlining)]
+        private static State Ahead(in State from, in State at, double dv, double du, double dt) => new()
+        {
+            L = Math.Max(0, from.L - dt * (at.V - at.U) / 2),
+            V = from.V + dt * dv,
+            U = from.U + dt * du,
+            X = from.X + dt * (at.V + at.U) / 2,
+        };
+
+        private void Derive(in State s, double w, bool shooting, out double dv, out double du)
+        {
+            line.Look(s.L, out var upKg, out var perM, out var upM2, out var thick);
+            var c = (s.V - s.U) / 2;
+            var bend = (s.V + s.U) / 2 + w;
+            var pull = Math.Max(0, perM * c * c - kBend * thick * bend * Math.Abs(bend) / 2);
+            var up = s.V + w;
+            var upDrag = (kSkin * upM2 + kFly) * up * Math.Abs(up);
+            // A leader's last centimetres and no fly weigh next to nothing: a microgram keeps the quotient finite.
+            var mass = upKg + flyKg + 1e-9;
+            dv = (pull - upDrag) / mass;
+            du = 0;
+            if (!shooting) return;
+            line.Look(s.X + s.L, out var allKg, out var runPerM, out var allM2, out var runThick);
+            var low = s.U + w;
+            var lowKg = Math.Max(1e-9, allKg - upKg);
+            var hold = kSkin * (allM2 - upM2) * low * Math.Abs(low) + CastSetup.GuidesN(runThick) + runPerM * s.U * s.U;
+            du = (pull - hold) / lowKg;
+            if (s.U <= 0 && du < 0) du = 0;
+            if (s.V <= s.U && dv < du) dv = du = (mass * dv + lowKg * du) / (mass + lowKg);
+        }
+
+        public (double Shot, double Reach) FlyOn(ref State s, ref double time, ref double z, double shotM, List<CastMoment>? trace, ref Spent spent)
+        {
+            var u = Math.Min(s.V, Common(s));
+            var x = s.X + s.L;
+            if (trace is not null)
+            {
+                var all = line.MassKg(x) + flyKg;
+                spent.Check += Math.Max(0, Kinetic(s) - .5 * all * u * u);
+            }
+            while (u > .2 && z > 0 && x - outM < shotM && time < LongestS)
+            {
+                const double dt = .01;
+                line.Look(x, out var kg, out var runPerM, out var m2, out var thick);
+                var flow = u + WindAt(z);
+                double skin = kSkin * m2 * flow * Math.Abs(flow), fly = kFly * flow * Math.Abs(flow), guides = CastSetup.GuidesN(thick), pick = runPerM * u * u;
+                var before = u;
+                u = Math.Max(0, u - dt * (skin + fly + guides + pick) / (kg + flyKg));
+                var mean = (before + u) / 2;
+                x = Math.Min(outM + shotM, x + dt * mean);
+                time += dt;
+                z = Height(x, time);
+                (spent.Skin, spent.Fly, spent.Guides, spent.PickUp) = (spent.Skin + dt * skin * mean, spent.Fly + dt * fly * mean, spent.Guides + dt * guides * mean, spent.PickUp + dt * pick * mean / 2);
+                s = new() { L = 0, X = x, U = u, V = u };
+                trace?.Add(Moment(time, s));
+            }
+            z = Math.Max(0, z);
+            return (Math.Clamp(x - outM, 0, shotM), x);
+        }
+
+        private double Common(in State s)
+        {
+            var (up, all) = (Up(s.L), line.MassKg(s.X + s.L) + flyKg);
+            return (up * s.V + (all - up) * s.U) / all;
+        }
+
+        private double Kinetic(in State s)
+        {
+            var (up, all) = (Up(s.L), line.MassKg(s.X + s.L) + flyKg);
+            return .5 * up * s.V * s.V + .5 * (all - up) * s.U * s.U;
+        }
+
+        public CastMoment Moment(double time, in State s)
+        {
+            line.Look(s.L, out _, out var perM, out _, out var thick);
+            var z = Height(s.X, time);
+            double c = (s.V - s.U) / 2, bend = (s.V + s.U) / 2 + WindAt(z);
+            return new(time, s.L, s.X, Math.Max(0, z), s.V, s.U, Math.Max(0, perM * c * c - kBend * thick * bend * Math.Abs(bend) / 2), s.X + s.L - outM);
+        }
+
+
+        // Power lost at one end of a step, by where it goes; the trapezium of both ends is what the step cost.
+        private void Power(in State s, double time, Phase phase, double share, ref Spent spent)
+        {
+            line.Look(s.L, out _, out var perM, out var upM2, out var thick);
+            line.Look(s.X + s.L, out _, out var runPerM, out var allM2, out var runThick);
+            var w = WindAt(Height(s.X, time));
+            double c = (s.V - s.U) / 2, bend = (s.V + s.U) / 2 + w, up = s.V + w, low = s.U + w;
+            var whole = perM * c * c;
+            var pull = Math.Max(0, whole - kBend * thick * bend * Math.Abs(bend) / 2);
+            spent.Bend += share * (whole - pull) * (s.V + s.U);
+            spent.Fly += share * kFly * up * Math.Abs(up) * s.V;
+            spent.Skin += share * kSkin * (upM2 * up * Math.Abs(up) * s.V + (allM2 - upM2) * low * Math.Abs(low) * s.U);
+            if (phase != Phase.Shooting) return;
+            spent.Guides += share * CastSetup.GuidesN(runThick) * s.U;
+            spent.PickUp += share * .5 * runPerM * s.U * s.U * s.U;
+        }
+
+        public void Account(in State from, in State to, double dt, double time, Phase phase, double checkedAt, ref Spent spent)
+        {
+            var end = to;
+            if (checkedAt > 0) end.U = checkedAt;
+            var was = checkedAt > 0 ? Phase.Shooting : phase;
+            Power(from, time - dt, was, dt / 2, ref spent);
+            Power(end, time, was, dt / 2, ref spent);
+        }
+
+        public EnergyBudget Budget(in Spent spent, double launch, in State end)
+        {
+            var left = Kinetic(end);
+            return new(launch, spent.Skin, spent.Bend, spent.Fly, spent.Guides, spent.PickUp, spent.Check, left);
+        }
+
+        public double Drift(double cross, double time, double widthM2, double kg, double areaM2)
+        {
+            // A body dragged sideways from rest: relative wind r obeys dr/dt = −k r², so y = w t − ln(1 + k w t)/k.
+            var k = (kCross * widthM2 + kCross / CrossDrag * areaM2) / Math.Max(1e-9, kg);
+            var w = Math.Abs(cross);
+            return k * w * time < 1e-6 ? 0 : Math.Sign(cross) * (w * time - Math.Log(1 + k * w * time) / k);
+        }
+    }
+
+    /// <summary>Skin-friction coefficient of a long cylinder along the stream, turbulent. Lengths in metres, speed in m/s. Source: White (1972), recalled.</summary>
+    public static double SkinFriction(double lengthM, double radiusM, double speedMps) =>
+        .0015 + (.30 + .015 * Math.Pow(lengthM / radiusM, .4)) / Math.Cbrt(speedMps * lengthM / ViscosityM2ps);
+}
