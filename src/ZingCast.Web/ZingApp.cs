@@ -1,6 +1,7 @@
 using System.Text.Json.Serialization;
 using Microsoft.EntityFrameworkCore;
 using ZingCast.Store;
+using ZingCast.Web.Devices;
 using ZingCast.Web.Hosting;
 using ZingCast.Web.Rooms;
 
@@ -25,6 +26,7 @@ public static class ZingApp
         builder.Logging.AddFilter("Microsoft.Extensions.Hosting.Internal.Host", LogLevel.None);
         builder.Services.AddSingleton(TimeProvider.System);
         builder.Services.AddZingStore(data);
+        builder.Services.AddSingleton<IWindMeter, SimulatedWindMeter>();
         builder.Services.AddProblemDetails();
         builder.Services.AddExceptionHandler<FriendlyFailures>();
         builder.Services.ConfigureHttpJsonOptions(options =>
@@ -58,6 +60,8 @@ public static class ZingApp
         app.MapStandards();
         app.MapBriefs();
         app.MapMatching();
+        app.MapCasting();
+        app.MapDevices();
         app.MapShed();
         Pages.Serve(app);
         return app;

@@ -185,6 +185,42 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/devices/wind": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The wind meter: now, and the spread of the last minute. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WindReading"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/briefs": {
         parameters: {
             query?: never;
@@ -376,6 +412,153 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/casting/reach": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Throws a brief's cast with one outfit: reach, margins, every moment, where the energy went. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CastRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CastAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/casting/map": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reach over wind, over class and wind, or over carry and line speed. Stops when the caller goes away. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["MapRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CastMap"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/casting/helps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a person could change, ranked by the distance it gives; each change solved in full. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SolveRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HelpAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
                 };
             };
         };
@@ -1034,10 +1217,64 @@ export interface components {
             why: components["schemas"]["Sentence"];
             chosen: boolean;
         };
+        CastAnswer: {
+            reach: components["schemas"]["Quantity"];
+            /** Format: double */
+            inHandM: number;
+            can: boolean;
+            cast: components["schemas"]["CastResult"];
+            farthest: components["schemas"]["CastResult"];
+            says: string;
+            moments: components["schemas"]["CastMoment"][];
+            joules: components["schemas"]["EnergyBudget"];
+            /** Format: double */
+            loopM: number;
+            /** Format: double */
+            tipHeightM: number;
+            /** Format: double */
+            leaderM: number;
+            /** Format: double */
+            headM: number;
+            /** Format: double */
+            mostCarryM: number;
+            /** Format: double */
+            headwindMps: number;
+            gustReach: null | components["schemas"]["Spread"];
+        };
         /** @enum {unknown} */
         CastLimit: "none" | "turnover" | "height" | "shoot" | "carry" | "flyRatio" | "lineEnd";
+        CastMap: {
+            down: number[];
+            across: number[];
+            reachM: number[][];
+        };
+        CastMoment: {
+            /** Format: double */
+            timeS: number;
+            /** Format: double */
+            upperM: number;
+            /** Format: double */
+            bendM: number;
+            /** Format: double */
+            heightM: number;
+            /** Format: double */
+            flyLegMps: number;
+            /** Format: double */
+            rodLegMps: number;
+            /** Format: double */
+            tensionN: number;
+            /** Format: double */
+            shotM: number;
+        };
         /** @enum {unknown} */
         CastOutcome: "turnedOver" | "piled" | "fellShort" | "cannotCarry";
+        CastRequest: {
+            brief: components["schemas"]["BriefDraft"];
+            rod: components["schemas"]["Rod"];
+            line: components["schemas"]["FlyLine"];
+            leader: components["schemas"]["Leader"];
+            gusts: null | components["schemas"]["Spread"];
+        };
         CastResult: {
             outcome: components["schemas"]["CastOutcome"];
             limit: components["schemas"]["CastLimit"];
@@ -1126,6 +1363,24 @@ export interface components {
              * @default 0
              */
             offset: number;
+        };
+        EnergyBudget: {
+            /** Format: double */
+            launch: number;
+            /** Format: double */
+            skin: number;
+            /** Format: double */
+            bend: number;
+            /** Format: double */
+            fly: number;
+            /** Format: double */
+            guides: number;
+            /** Format: double */
+            pickUp: number;
+            /** Format: double */
+            check: number;
+            /** Format: double */
+            left: number;
         };
         Figure: {
             quantity: null | components["schemas"]["Quantity"];
@@ -1223,6 +1478,20 @@ export interface components {
         Hand: "right" | "left";
         /** @enum {unknown} */
         Haul: "none" | "single" | "double";
+        Help: {
+            id: string;
+            says: components["schemas"]["Sentence"];
+            reach: components["schemas"]["Quantity"];
+            /** Format: double */
+            gainM: number;
+            brief: components["schemas"]["BriefDraft"];
+            pins: components["schemas"]["Pins"];
+        };
+        HelpAnswer: {
+            reach: components["schemas"]["Quantity"];
+            helps: components["schemas"]["Help"][];
+            always: string[];
+        };
         Hook: {
             /** Format: double */
             lengthM: number;
@@ -1331,6 +1600,15 @@ export interface components {
         };
         /** @enum {unknown} */
         LinkId: "fly" | "tippet" | "leader" | "head" | "running" | "backing" | "reel" | "rod" | "hand";
+        /** @enum {unknown} */
+        MapKind: "wind" | "classByWind" | "carryBySpeed";
+        MapRequest: {
+            kind: components["schemas"]["MapKind"];
+            brief: components["schemas"]["BriefDraft"];
+            rod: components["schemas"]["Rod"];
+            line: components["schemas"]["FlyLine"];
+            leader: components["schemas"]["Leader"];
+        };
         /**
          * @default soft
          * @enum {unknown}
@@ -1561,6 +1839,22 @@ export interface components {
         Wariness: "bold" | "usual" | "spooky";
         /** @enum {unknown} */
         Water: "smallStream" | "river" | "stillwater" | "flat" | "shore";
+        WindReading: {
+            name: string;
+            /** Format: double */
+            nowMps: number;
+            /** Format: double */
+            meanMps: number;
+            /** Format: double */
+            lullMps: number;
+            /** Format: double */
+            gustMps: number;
+            /** Format: double */
+            heightM: number;
+            /** Format: int32 */
+            seconds: number;
+            lastMps: number[];
+        };
     };
     responses: never;
     parameters: never;

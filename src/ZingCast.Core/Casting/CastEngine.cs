@@ -283,13 +283,15 @@ public static class CastEngine
         {
             // The line's height changes little within a step: one wind serves it all.
             var w = WindAt(z);
-            Derive(s, w, shooting, out var v1, out var u1);
+            var end = s.X + s.L;
+            var ring = line.At(end);
+            Derive(s, w, shooting, end, ring, out var v1, out var u1);
             var s2 = Ahead(s, s, v1, u1, dt / 2);
-            Derive(s2, w, shooting, out var v2, out var u2);
+            Derive(s2, w, shooting, end, ring, out var v2, out var u2);
             var s3 = Ahead(s, s2, v2, u2, dt / 2);
-            Derive(s3, w, shooting, out var v3, out var u3);
+            Derive(s3, w, shooting, end, ring, out var v3, out var u3);
             var s4 = Ahead(s, s3, v3, u3, dt);
-            Derive(s4, w, shooting, out var v4, out var u4);
+            Derive(s4, w, shooting, end, ring, out var v4, out var u4);
             double v = (s.V + 2 * s2.V + 2 * s3.V + s4.V) / 6, u = (s.U + 2 * s2.U + 2 * s3.U + s4.U) / 6;
             var next = new State
             {
@@ -306,9 +308,7 @@ public static class CastEngine
         // A fly leg slower than the rod leg flies with it as one package, at their common momentum.
         private void Lock(ref State s)
         {
-            line.Look(s.L, out var upKg, out _, out _, out _);
-            var all = line.MassKg(s.X + s.L) + flyKg;
-            s.V = s.U = Math.Max(0, ((upKg + flyKg) * s.V + (all - upKg - flyKg) * s.U) / all);
+            s.V = s.U = Math.Max(0, Common(s));
         }
 
         public (State, double) Part(in State s, double dt, double z, bool shooting, double part)
@@ -326,23 +326,24 @@ public static class CastEngine
             X = from.X + dt * (at.V + at.U) / 2,
         };
 
-        private void Derive(in State s, double w, bool shooting, out double dv, out double du)
+        // end and ring are the line at the tip ring when the step began: within a step it runs on unchanged.
+        private void Derive(in State s, double w, bool shooting, double end, in LineInAir.Place ring, out double dv, out double du)
         {
-            line.Look(s.L, out var upKg, out var perM, out var upM2, out var thick);
+            var at = line.At(s.L);
             var c = (s.V - s.U) / 2;
             var bend = (s.V + s.U) / 2 + w;
-            var pull = Math.Max(0, perM * c * c - kBend * thick * bend * Math.Abs(bend) / 2);
+            var pull = Math.Max(0, at.KgPerM * c * c - kBend * at.ThickM * bend * Math.Abs(bend) / 2);
             var up = s.V + w;
-            var upDrag = (kSkin * upM2 + kFly) * up * Math.Abs(up);
+            var upDrag = (kSkin * at.M2 + kFly) * up * Math.Abs(up);
             // A leader's last centimetres and no fly weigh next to nothing: a microgram keeps the quotient finite.
-            var mass = upKg + flyKg + 1e-9;
+            var mass = at.Kg + flyKg + 1e-9;
             dv = (pull - upDrag) / mass;
             du = 0;
             if (!shooting) return;
-            line.Look(s.X + s.L, out var allKg, out var runPerM, out var allM2, out var runThick);
+            var run = s.X + s.L - end;
             var low = s.U + w;
-            var lowKg = Math.Max(1e-9, allKg - upKg);
-            var hold = kSkin * (allM2 - upM2) * low * Math.Abs(low) + CastSetup.GuidesN(runThick) + runPerM * s.U * s.U;
+            var lowKg = Math.Max(1e-9, ring.Kg + run * ring.KgPerM - at.Kg);
+            var hold = kSkin * (ring.M2 + run * ring.ThickM - at.M2) * low * Math.Abs(low) + ring.GuidesN + ring.KgPerM * s.U * s.U;
             du = (pull - hold) / lowKg;
             if (s.U <= 0 && du < 0) du = 0;
             if (s.V <= s.U && dv < du) dv = du = (mass * dv + lowKg * du) / (mass + lowKg);
@@ -360,11 +361,11 @@ public static class CastEngine
             while (u > .2 && z > 0 && x - outM < shotM && time < LongestS)
             {
                 const double dt = .01;
-                line.Look(x, out var kg, out var runPerM, out var m2, out var thick);
+                var ring = line.At(x);
                 var flow = u + WindAt(z);
-                double skin = kSkin * m2 * flow * Math.Abs(flow), fly = kFly * flow * Math.Abs(flow), guides = CastSetup.GuidesN(thick), pick = runPerM * u * u;
+                double skin = kSkin * ring.M2 * flow * Math.Abs(flow), fly = kFly * flow * Math.Abs(flow), guides = ring.GuidesN, pick = ring.KgPerM * u * u;
                 var before = u;
-                u = Math.Max(0, u - dt * (skin + fly + guides + pick) / (kg + flyKg));
+                u = Math.Max(0, u - dt * (skin + fly + guides + pick) / (ring.Kg + flyKg));
                 var mean = (before + u) / 2;
                 x = Math.Min(outM + shotM, x + dt * mean);
                 time += dt;
@@ -391,28 +392,27 @@ public static class CastEngine
 
         public CastMoment Moment(double time, in State s)
         {
-            line.Look(s.L, out _, out var perM, out _, out var thick);
+            var at = line.At(s.L);
             var z = Height(s.X, time);
             double c = (s.V - s.U) / 2, bend = (s.V + s.U) / 2 + WindAt(z);
-            return new(time, s.L, s.X, Math.Max(0, z), s.V, s.U, Math.Max(0, perM * c * c - kBend * thick * bend * Math.Abs(bend) / 2), s.X + s.L - outM);
+            return new(time, s.L, s.X, Math.Max(0, z), s.V, s.U, Math.Max(0, at.KgPerM * c * c - kBend * at.ThickM * bend * Math.Abs(bend) / 2), s.X + s.L - outM);
         }
 
 
         // Power lost at one end of a step, by where it goes; the trapezium of both ends is what the step cost.
         private void Power(in State s, double time, Phase phase, double share, ref Spent spent)
         {
-            line.Look(s.L, out _, out var perM, out var upM2, out var thick);
-            line.Look(s.X + s.L, out _, out var runPerM, out var allM2, out var runThick);
+            var (at, ring) = (line.At(s.L), line.At(s.X + s.L));
             var w = WindAt(Height(s.X, time));
             double c = (s.V - s.U) / 2, bend = (s.V + s.U) / 2 + w, up = s.V + w, low = s.U + w;
-            var whole = perM * c * c;
-            var pull = Math.Max(0, whole - kBend * thick * bend * Math.Abs(bend) / 2);
+            var whole = at.KgPerM * c * c;
+            var pull = Math.Max(0, whole - kBend * at.ThickM * bend * Math.Abs(bend) / 2);
             spent.Bend += share * (whole - pull) * (s.V + s.U);
             spent.Fly += share * kFly * up * Math.Abs(up) * s.V;
-            spent.Skin += share * kSkin * (upM2 * up * Math.Abs(up) * s.V + (allM2 - upM2) * low * Math.Abs(low) * s.U);
+            spent.Skin += share * kSkin * (at.M2 * up * Math.Abs(up) * s.V + (ring.M2 - at.M2) * low * Math.Abs(low) * s.U);
             if (phase != Phase.Shooting) return;
-            spent.Guides += share * CastSetup.GuidesN(runThick) * s.U;
-            spent.PickUp += share * .5 * runPerM * s.U * s.U * s.U;
+            spent.Guides += share * ring.GuidesN * s.U;
+            spent.PickUp += share * .5 * ring.KgPerM * s.U * s.U * s.U;
         }
 
         public void Account(in State from, in State to, double dt, double time, Phase phase, double checkedAt, ref Spent spent)

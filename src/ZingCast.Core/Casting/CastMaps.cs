@@ -19,6 +19,8 @@ public static class CastMaps
         for (var i = 0; i < reach.Length; i++)
         {
             cancel.ThrowIfCancellationRequested();
+            // More wind in the face never brings back a cast that has died.
+            if (i > 0 && reach[i - 1] <= 0 && headwindsMps[i] >= headwindsMps[i - 1]) continue;
             var cast = CastSearch.Farthest(setup.In(headwindsMps[i], 0), near);
             (reach[i], near) = (cast.ReachM, cast.ReachM > 0 ? cast : null);
         }

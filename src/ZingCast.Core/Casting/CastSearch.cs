@@ -26,13 +26,15 @@ public static class CastSearch
         var most = setup.MostCarryM;
         double carry = near is { ReachM: > 0 } n ? Math.Clamp(n.CarryM, Math.Min(1, most), most) : most, lean = near is { ReachM: > 0 } m ? Lean(setup, m) : 1;
         double shot = near?.ShotM ?? 6;
+        // The longest carry is the kindest to a heavy fly.
+        if (setup.FlyKg > CastEngine.MostFlyRatio * CastEngine.LineKg(setup, most)) return Nothing(setup);
         var best = At(setup, carry, lean, ref shot);
         if (near is null || best.ReachM <= 0)
         {
             // From the longest carry down while it helps; a strong wind or a slow arm wants less line in the air, or a flatter cast.
-            foreach (var tilt in (ReadOnlySpan<double>)[1, .4])
+            foreach (var tilt in (ReadOnlySpan<double>)[1, .6, .3])
             {
-                for (var share = .84; share > .15; share *= .84)
+                for (var share = .88; share > .15; share *= .88)
                 {
                     var next = At(setup, most * share, tilt, ref shot);
                     if (next.ReachM > best.ReachM) (best, carry, lean) = (next, most * share, tilt);
@@ -41,9 +43,9 @@ public static class CastSearch
                 if (best.ReachM > 0) break;
             }
         }
-        if (best.ReachM <= 0) return CastEngine.Throw(setup, most / 2, setup.SteepestRad(most / 2) / 2, 0) with { ReachM = 0 };
+        if (best.ReachM <= 0) return Nothing(setup);
         shot = best.ShotM;
-        for (var (width, tilt) = (.12, .25); width > .015; width *= .4, tilt *= .4)
+        for (var (width, tilt) = near is null ? (.12, .25) : (.08, .2); width > .015; width *= .4, tilt *= .4)
         {
             Try(Math.Min(most, carry * (1 + width)), lean);
             Try(carry * (1 - width), lean);
@@ -99,6 +101,13 @@ public static class CastSearch
         return best;
     }
 
+    // A middling cast that shows why nothing fishes.
+    private static CastResult Nothing(CastSetup setup)
+    {
+        var carry = .6 * setup.MostCarryM;
+        return CastEngine.Throw(setup, carry, setup.SteepestRad(carry) / 2, 0) with { ReachM = 0 };
+    }
+
     // Share of the steepest angle this cast used.
     private static double Lean(CastSetup setup, CastResult cast) =>
         setup.SteepestRad(cast.CarryM) is > 0 and var steepest ? Math.Min(1, cast.AngleRad / steepest) : 0;
@@ -109,26 +118,44 @@ public static class CastSearch
         var angle = lean * setup.SteepestRad(carry);
         var most = Math.Max(0, setup.Line.LengthM - setup.Line.LeaderM - carry - .02);
         CastResult best = default;
-        // A secant kept between a shot that fishes and one that does not; the first step assumes a usual slope.
+        // A secant kept between a shot that fishes and one that does not (with the Illinois halving, so that neither end sticks); the first
+        // step assumes a usual slope.
         double low = -1, lowSpare = 0, high = most + 1, highSpare = 0, at = Math.Clamp(shot, 0, most);
-        for (var i = 0; i < 12; i++)
+        for (var i = 0; i < 10; i++)
         {
             var cast = CastEngine.Throw(setup, carry, angle, at);
             if (cast.Fishes && cast.ReachM > best.ReachM) best = cast;
             // Line that is not pulled out is not had by letting go of more.
-            if (cast.Fishes && (cast.Outcome == CastOutcome.FellShort || at >= most)) break;
+            if (cast.Fishes && (cast.ShotM < at - .02 || at >= most)) break;
             if (!cast.Fishes && at <= 0) break;
-            if (cast.Fishes) (low, lowSpare) = (at, Math.Max(.01, cast.SpareM));
-            else (high, highSpare) = (at, Math.Min(-.01, cast.SpareM));
+            if (cast.Fishes && cast.SpareM < ShotGrainM) break;
+            if (cast.Fishes) (low, lowSpare, highSpare) = (at, cast.SpareM, highSpare / 2);
+            else (high, highSpare, lowSpare) = (at, Math.Min(-.01, cast.SpareM), lowSpare / 2);
             if (low >= 0 && high <= most)
             {
                 if (high - low < ShotGrainM) break;
                 // A little inside both ends, so that the bracket always shrinks.
-                at = low + (high - low) * Math.Clamp(lowSpare / (lowSpare - highSpare), .1, .9);
+                at = low + (high - low) * Math.Clamp(lowSpare / (lowSpare - highSpare) - .01, .05, .95);
             }
-            else at = Math.Clamp(at + cast.SpareM / 1.3 + (cast.Fishes ? .2 : -.2), 0, most);
+            else at = Math.Clamp(at + cast.SpareM / 1.3 + (cast.Fishes ? .05 : -.05), 0, most);
         }
         if (best.ReachM > 0) shot = best.ShotM;
         return best;
     }
+}
+
+/// <summary>What stops a cast, in words.</summary>
+public static class Limits
+{
+    /// <summary>The limit of a cast as a plain sentence.</summary>
+    public static string Words(CastLimit limit) => limit switch
+    {
+        CastLimit.Turnover => "The loop dies: wind and drag eat it before it is straight.",
+        CastLimit.Height => "It comes down first: more height, angle or speed would carry it on.",
+        CastLimit.Shoot => "The head pulls no more running line through the rings.",
+        CastLimit.Carry => "No more line can be held in the air: head, overhang or your carry is used up.",
+        CastLimit.FlyRatio => "The fly is too heavy for the line in the air.",
+        CastLimit.LineEnd => "There is no more line on the reel.",
+        _ => "It does what was asked.",
+    };
 }

@@ -15,11 +15,13 @@ public sealed class LineInAir
     /// <summary>Density of leader materials, kg/m³: nylon and fluorocarbon, from memory.</summary>
     private const double NylonKgM3 = 1140, FluorocarbonKgM3 = 1780;
 
-    // Sums from the fly to sample i: mass in kilograms, and diameter along length in square metres.
-    private readonly double[] massKg, widthM2;
+    private readonly Stretch[] stretches;
 
-    private LineInAir(double[] massKg, double[] widthM2, double leaderM, double lengthM) =>
-        (this.massKg, this.widthM2, LeaderM, LengthM) = (massKg, widthM2, leaderM, lengthM);
+    private LineInAir(Stretch[] stretches, double leaderM, double lengthM) => (this.stretches, LeaderM, LengthM) = (stretches, leaderM, lengthM);
+
+    // One sample step: sums from the fly to its start (mass in kilograms, diameter along length in square metres), what a metre of it adds,
+    // and its friction in the guides, newtons.
+    private readonly record struct Stretch(double Kg, double M2, double KgPerM, double ThickM, double GuidesN);
 
     /// <summary>Length of the leader, metres.</summary>
     public double LeaderM { get; }
@@ -44,66 +46,57 @@ public sealed class LineInAir
     {
         var length = stretches.Sum(s => s.LengthM);
         // One sample more than the length, so that a look-up at the very end stays inside.
-        var count = (int)Math.Ceiling(length / StepM) + 2;
-        double[] mass = new double[count], width = new double[count];
+        var samples = new Stretch[(int)Math.Ceiling(length / StepM) + 1];
         var (stretch, from) = (0, 0.0);
         double sumKg = 0, sumM2 = 0;
-        for (var i = 1; i < count; i++)
+        for (var i = 0; i < samples.Length; i++)
         {
-            var (at, to) = ((i - 1) * StepM, i * StepM);
+            var (at, to) = (i * StepM, (i + 1) * StepM);
+            var (kg, m2) = (sumKg, sumM2);
             while (stretch < stretches.Count && at < to)
             {
-                var (long_, start, end, density) = stretches[stretch];
-                var until = Math.Min(to, from + long_);
+                var (run, start, end, density) = stretches[stretch];
+                var until = Math.Min(to, from + run);
                 if (until > at)
                 {
-                    double a = At(at), b = At(until);
+                    double a = Thick(at), b = Thick(until);
                     sumM2 += (until - at) * (a + b) / 2;
                     sumKg += (until - at) * density * Math.PI / 4 * (a * a + a * b + b * b) / 3;
                     at = until;
                 }
-                if (from + long_ > to) break;
-                from += long_;
+                if (from + run > to) break;
+                from += run;
                 stretch++;
 
-                double At(double s) => start + (end - start) * Math.Clamp((s - from) / long_, 0, 1);
+                double Thick(double s) => start + (end - start) * Math.Clamp((s - from) / run, 0, 1);
             }
-            (mass[i], width[i]) = (sumKg, sumM2);
+            var thick = (sumM2 - m2) / StepM;
+            samples[i] = new(kg, m2, (sumKg - kg) / StepM, thick, CastSetup.GuidesN(thick));
         }
-        return new(mass, width, leaderM, length);
+        return new(samples, leaderM, length);
     }
 
-    /// <summary>Mass and diameter integral from the fly to <paramref name="s"/> metres, with both per metre at that place. s is clamped to the line.</summary>
-    internal void Look(double s, out double kg, out double kgPerM, out double m2, out double thickM)
+    /// <summary>The place <paramref name="s"/> metres from the fly. s is clamped to the line.</summary>
+    internal Place At(double s)
     {
-        var at = Math.Max(0, s / StepM);
-        var i = Math.Min((int)at, massKg.Length - 2);
-        var part = Math.Min(1, at - i);
-        double kgStep = massKg[i + 1] - massKg[i], m2Step = widthM2[i + 1] - widthM2[i];
-        kg = massKg[i] + part * kgStep;
-        m2 = widthM2[i] + part * m2Step;
-        kgPerM = kgStep / StepM;
-        thickM = m2Step / StepM;
+        var i = Math.Clamp((int)(s / StepM), 0, stretches.Length - 1);
+        ref readonly var stretch = ref stretches[i];
+        var into = Math.Clamp(s - i * StepM, 0, StepM);
+        return new(stretch.Kg + into * stretch.KgPerM, stretch.M2 + into * stretch.ThickM, stretch.KgPerM, stretch.ThickM, stretch.GuidesN);
     }
+
+    /// <summary>A place on the line: mass and diameter summed from the fly, and mass, thickness and guide friction there.</summary>
+    internal readonly record struct Place(double Kg, double M2, double KgPerM, double ThickM, double GuidesN);
 
     /// <summary>Mass from the fly to <paramref name="s"/> metres, kilograms, without the fly.</summary>
-    public double MassKg(double s)
-    {
-        Look(s, out var kg, out _, out _, out _);
-        return kg;
-    }
+    public double MassKg(double s) => At(s).Kg;
 
     /// <summary>Diameter summed along the length from the fly to <paramref name="s"/> metres, square metres.</summary>
-    public double WidthM2(double s)
-    {
-        Look(s, out _, out _, out var m2, out _);
-        return m2;
-    }
+    public double WidthM2(double s) => At(s).M2;
 
     /// <summary>Mass per metre at <paramref name="s"/> metres from the fly, kg/m.</summary>
-    public double KgPerM(double s)
-    {
-        Look(s, out _, out var kgPerM, out _, out _);
-        return kgPerM;
-    }
+    public double KgPerM(double s) => At(s).KgPerM;
+
+    /// <summary>Thickness at <paramref name="s"/> metres from the fly, metres.</summary>
+    public double ThickM(double s) => At(s).ThickM;
 }

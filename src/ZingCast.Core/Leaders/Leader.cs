@@ -1,3 +1,5 @@
+using ZingCast.Core.Measures;
+
 namespace ZingCast.Core.Leaders;
 
 /// <summary>One length of leader material from the line end.</summary>
@@ -31,6 +33,13 @@ public sealed record Leader(IReadOnlyList<LeaderPiece> Pieces, double TippetM, d
         if (guardM > 0) pieces.Add(new("bite guard", guardM, GuardDiameterM, GuardDiameterM));
         return new(pieces, tippetM, guardM);
     }
+
+    /// <summary>Every field that cannot be used; empty when all is well.</summary>
+    public IReadOnlyList<FieldProblem> Check() => new FieldCheck()
+        .Must("pieces", Pieces is { Count: > 0 and <= 20 } && Pieces.All(p => p is { Name: not null, LengthM: > 0, StartM: >= .00005 and <= .003, EndM: >= .00005 and <= .003 }),
+            "A leader has 1 to 20 pieces, each longer than nothing and between 0.05 and 3 mm thick.")
+        .Must("pieces", Pieces is null || Pieces.Sum(p => p?.LengthM ?? 0) is >= .3 and <= 12, "A leader is between 0.3 and 12 m (1 and 39 ft).")
+        .Problems;
 
     /// <summary>Heavy fluorocarbon of about 80 lb, metres.</summary>
     public const double GuardDiameterM = .00081;

@@ -40,7 +40,7 @@ public sealed class FriendlyFailures(IProblemDetailsService problems) : IExcepti
 /// <summary>Shape of the API description where the serializer alone does not tell.</summary>
 public static class Description
 {
-    private static readonly HashSet<Type> Partial = [typeof(BriefDraft), typeof(Pins), typeof(BriefEdit), typeof(SolveRequest), typeof(Rod), typeof(FlyLine), typeof(Reel)];
+    private static readonly HashSet<Type> Partial = [typeof(BriefDraft), typeof(Pins), typeof(BriefEdit), typeof(SolveRequest), typeof(Rod), typeof(FlyLine), typeof(Reel), typeof(CastRequest), typeof(MapRequest)];
 
     public static void Configure(OpenApiOptions options)
     {

@@ -1,0 +1,99 @@
+using ZingCast.Core.Briefs;
+using ZingCast.Core.Flies;
+using ZingCast.Core.Measures;
+using ZingCast.Core.Shed;
+using ZingCast.Core.Standards;
+
+namespace ZingCast.Core.Matching;
+
+/// <summary>Something a person could change, with the brief and pins after the change.</summary>
+/// <param name="Id">Stable id.</param>
+/// <param name="Says">The change in a few words.</param>
+/// <param name="Reach">Farthest reach after it, metres.</param>
+/// <param name="GainM">What it adds, metres; negative when it costs distance.</param>
+/// <param name="Brief">The brief after the change.</param>
+/// <param name="Pins">The pins after the change.</param>
+public sealed record Help(string Id, Sentence Says, Quantity Reach, double GainM, BriefDraft Brief, Pins Pins);
+
+/// <summary>What would help: every change is solved in full, so what is promised is what pressing it gives.</summary>
+public static class WhatHelps
+{
+    /// <summary>Speed a haul on one more stroke adds, share. An estimate of ours; practice ranges widely.</summary>
+    public const double HaulAdds = .12;
+
+    /// <summary>How much tighter a loop a person may make with practice, share. An estimate of ours.</summary>
+    public const double Tighter = .20;
+
+    private static readonly Dictionary<string, string> Sparser = new()
+    {
+        ["giant"] = "predator",
+        ["predator"] = "baitfish",
+        ["hair-bug"] = "slim-streamer",
+        ["weighted-baitfish"] = "baitfish",
+        ["terrestrial"] = "dry",
+        ["nymph-rig"] = "beaded-nymph",
+        ["shrimp-crab"] = "slim-streamer",
+        ["baitfish"] = "slim-streamer",
+    };
+
+    /// <summary>The reach as it stands and the changes, best first. Check draft and pins first.</summary>
+    public static (Quantity Reach, IReadOnlyList<Help> Helps) Rank(BriefDraft draft, GearShed shed, Pins pins, IReadOnlySet<string> off, CancellationToken cancel = default)
+    {
+        var now = Matcher.Solve(Brief.Complete(draft), shed, pins, off, cancel: cancel);
+        var tries = Changes(draft, now, pins).ToList();
+        var helps = new Help[tries.Count];
+        Parallel.For(0, tries.Count, new ParallelOptions { CancellationToken = cancel }, i =>
+        {
+            var (id, says, brief, held) = tries[i];
+            var reach = Matcher.Solve(Brief.Complete(brief), shed, held, off, cancel: cancel).Outfit.ReachM;
+            helps[i] = new(id, says, reach, reach.Value - now.Outfit.ReachM.Value, brief, held);
+        });
+        return (now.Outfit.ReachM, [.. helps.OrderByDescending(h => h.GainM)]);
+    }
+
+    private static IEnumerable<(string Id, Sentence Says, BriefDraft Brief, Pins Pins)> Changes(BriefDraft draft, Solution now, Pins pins)
+    {
+        var (brief, outfit) = (now.Brief, now.Outfit);
+        var (fly, caster) = (brief.Fly, brief.Caster);
+        if (outfit.Leader.LengthM > 1.8)
+            yield return ("leader", $"A leader two feet shorter: {Quantity.Length(outfit.Leader.LengthM - .61)}", draft, pins with { LeaderM = outfit.Leader.LengthM - .61 });
+
+        // Hooks from #4 down to #24 are made in even numbers.
+        var smaller = new HookSize(fly.Size.Number + (fly.Size.Number >= 4 ? 2 : 1));
+        if (smaller.Number <= HookSize.Smallest)
+            yield return ("smaller-fly", $"A smaller fly: {smaller.ToString()} instead of {fly.SizeName}", draft with { FlyKind = fly.Kind.Id, HookSize = smaller.Number, FlyWetKg = null }, pins);
+        if (Sparser.TryGetValue(fly.Kind.Id, out var sparser) && FlyKinds.Find(sparser) is { } kind)
+        {
+            var size = new HookSize(Math.Clamp(fly.Size.Number, kind.Large.Number, kind.Small.Number));
+            yield return ("sparser-fly", $"A sparser fly: {size.ToString()} {kind.Name}", draft with { FlyKind = kind.Id, HookSize = size.Number, FlyWetKg = null }, pins);
+        }
+
+        foreach (var other in now.Lines.Where(l => l.Verdict != Verdict.Fails && !l.Chosen).Take(4))
+            yield return ($"head-{other.Tag}", $"Another head: {other.Tag} {other.Name}", draft, pins with { Line = other.Id, Density = null });
+
+        var up = Math.Min(LineWeights.Highest, Math.Round(now.Class.Target) + 1);
+        yield return ("class-up", $"A class up: {Quantity.Class(up)}", draft, pins with { Rod = null, Line = null, RodClass = up });
+
+        if (caster.Haul != Haul.Double && draft.CasterFreeMps is null)
+            yield return ("haul", caster.Haul == Haul.None ? $"Learn a single haul: about an eighth more line speed" : (Sentence)$"Learn the double haul: about an eighth more line speed",
+                draft with { CasterFreeMps = caster.FreeMps * (1 + HaulAdds) }, pins);
+        if (draft.CasterLoopM is null)
+            yield return ("loop", $"A tighter loop: {Quantity.Length(caster.LoopM * (1 - Tighter))} instead of {Quantity.Length(caster.LoopM)}", draft with { CasterLoopM = caster.LoopM * (1 - Tighter) }, pins);
+        if (brief.Stance is Stance.DeepWading or Stance.Wading)
+            yield return ("stand-higher", brief.Stance == Stance.DeepWading ? $"Wade back to the thigh: the rod stands higher" : (Sentence)$"Cast from the bank: the rod stands higher",
+                draft with { Stance = brief.Stance == Stance.DeepWading ? Stance.Wading : Stance.Bank }, pins);
+        if (brief.Cover == Cover.Behind)
+            yield return ("room-behind", $"Find open room behind: the cast may be steeper", draft with { Cover = Cover.Open }, pins);
+        if (brief.HeadwindMps > .5)
+            yield return ("turn", brief.Hand == Hand.Right ? $"Move so the wind comes across from your left" : (Sentence)$"Move so the wind comes across from your right",
+                draft with { WindFromDeg = brief.Hand == Hand.Right ? 270 : 90 }, pins);
+    }
+
+    /// <summary>What helps without a number to it. Common practice.</summary>
+    public static readonly IReadOnlyList<string> Always =
+    [
+        "Stretch the memory out of line and leader before the first cast: coils rub in the rings and drop the loop.",
+        "Keep the loop joint of a separate head outside the tip while you carry it.",
+        "Wait for the lull between gusts.",
+    ];
+}

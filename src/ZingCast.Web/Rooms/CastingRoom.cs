@@ -1,0 +1,116 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+using ZingCast.Core.Briefs;
+using ZingCast.Core.Casting;
+using ZingCast.Core.Leaders;
+using ZingCast.Core.Lines;
+using ZingCast.Core.Matching;
+using ZingCast.Core.Measures;
+using ZingCast.Core.Rods;
+using ZingCast.Store;
+
+namespace ZingCast.Web.Rooms;
+
+/// <summary>A cast to throw: the day and the fly from the brief, with this rod, line and leader. Gusts are wind speeds at 10 m, m/s.</summary>
+public sealed record CastRequest(BriefDraft Brief, Rod Rod, FlyLine Line, Leader Leader, Spread? Gusts);
+
+/// <summary>The cast with everything a drawing of it needs.</summary>
+/// <param name="Reach">Farthest reach, metres, with how far it may be off.</param>
+/// <param name="InHandM">Distance in hand, metres; negative when short.</param>
+/// <param name="Can">The wanted distance is reached.</param>
+/// <param name="Cast">The cast made for the wanted distance, or the farthest.</param>
+/// <param name="Farthest">The farthest cast.</param>
+/// <param name="Says">What binds the farthest cast.</param>
+/// <param name="Moments">The cast moment by moment.</param>
+/// <param name="Joules">Where the energy went.</param>
+/// <param name="LoopM">Height of the loop, metres.</param>
+/// <param name="TipHeightM">Rod tip above the water, metres.</param>
+/// <param name="LeaderM">Leader, metres.</param>
+/// <param name="HeadM">Head, metres.</param>
+/// <param name="MostCarryM">Most line that can be held in the air, metres.</param>
+/// <param name="HeadwindMps">Wind in the face, m/s.</param>
+/// <param name="GustReach">Reach in the strongest and weakest of the gusts, metres.</param>
+public sealed record CastAnswer(
+    Quantity Reach, double InHandM, bool Can, CastResult Cast, CastResult Farthest, string Says, IReadOnlyList<CastMoment> Moments, EnergyBudget Joules,
+    double LoopM, double TipHeightM, double LeaderM, double HeadM, double MostCarryM, double HeadwindMps, Spread? GustReach);
+
+/// <summary>What a map is drawn over.</summary>
+public enum MapKind
+{
+    /// <summary>This outfit over wind in the face: one row.</summary>
+    Wind,
+
+    /// <summary>Matched outfits: class down, wind in the face across.</summary>
+    ClassByWind,
+
+    /// <summary>This outfit: line held in the air down, line speed across.</summary>
+    CarryBySpeed,
+}
+
+/// <summary>A map to work out.</summary>
+public sealed record MapRequest(MapKind Kind, BriefDraft Brief, Rod Rod, FlyLine Line, Leader Leader);
+
+/// <summary>What would help, best first, with advice that has no number to it.</summary>
+public sealed record HelpAnswer(Quantity Reach, IReadOnlyList<Help> Helps, IReadOnlyList<string> Always);
+
+public static class CastingRoom
+{
+    // The axes of the maps: whole classes, metres a second.
+    private static readonly IReadOnlyList<double> Classes = CastMaps.Steps(1, 15, 15), Winds = CastMaps.Steps(-5, 14, 20), FineWinds = CastMaps.Steps(-8, 16, 25);
+
+    public static void MapCasting(this WebApplication app)
+    {
+        var casting = app.MapGroup("/api/casting").WithTags("Casting");
+
+        casting.MapPost("/reach", Results<Ok<CastAnswer>, ValidationProblem> (CastRequest request) =>
+        {
+            if (Check(request.Brief, request.Rod, request.Line, request.Leader) is { Count: > 0 } problems) return Problems.Of(problems);
+            if (request.Gusts is { } g && !(g.Low >= 0 && g.Low <= g.High && g.High <= 60)) return Problems.At("gusts", "Gusts run from a lull to a higher speed, up to 60 m/s.");
+            var brief = Brief.Complete(request.Brief);
+            var setup = CastSetup.Of(brief, request.Rod, request.Line, request.Leader);
+            var answer = CastSearch.Reach(setup, brief.DistanceM);
+            List<CastMoment> moments = [];
+            var shown = answer.Cast.CarryM > 0 ? answer.Cast : answer.Farthest;
+            CastEngine.Throw(setup, shown.CarryM, shown.AngleRad, shown.ShotM, 1, moments, out var joules);
+            Spread? gusts = request.Gusts is { } spread ? new(InWind(spread.High), InWind(spread.Low)) : null;
+            return TypedResults.Ok(new CastAnswer(Casts.Estimate(answer.Farthest.ReachM), answer.InHandM, answer.Can, answer.Cast, answer.Farthest, Limits.Words(answer.Farthest.Limit),
+                moments, joules, CastEngine.Launch(setup, shown.CarryM).LoopM, setup.Day.TipHeightM, setup.Line.LeaderM, setup.HeadM, setup.MostCarryM, brief.HeadwindMps, gusts));
+
+            double InWind(double mps)
+            {
+                var blown = Brief.Complete(request.Brief with { WindMps = Math.Min(40, mps) });
+                return CastSearch.Farthest(setup.In(blown.HeadwindMps, blown.FromRightMps), answer.Farthest).ReachM;
+            }
+        }).WithSummary("Throws a brief's cast with one outfit: reach, margins, every moment, where the energy went.");
+
+        casting.MapPost("/map", Results<Ok<CastMap>, ValidationProblem> (MapRequest request, CancellationToken cancel) =>
+        {
+            if (Check(request.Brief, request.Rod, request.Line, request.Leader) is { Count: > 0 } problems) return Problems.Of(problems);
+            var brief = Brief.Complete(request.Brief);
+            var setup = CastSetup.Of(brief, request.Rod, request.Line, request.Leader);
+            return TypedResults.Ok(request.Kind switch
+            {
+                MapKind.Wind => new CastMap([request.Rod.Class ?? 0], FineWinds, [CastMaps.ByWind(setup, FineWinds, cancel)]),
+                MapKind.ClassByWind => CastMaps.ClassByWind(c => Casts.OfClass(brief, c, request.Leader.TippetM), Classes, Winds, cancel),
+                _ => CastMaps.CarryBySpeed(setup, CastMaps.Steps(4, setup.MostCarryM + 2, 12), CastMaps.Steps(10, 40, 16), cancel),
+            });
+        }).WithSummary("Reach over wind, over class and wind, or over carry and line speed. Stops when the caller goes away.");
+
+        casting.MapPost("/helps", async Task<Results<Ok<HelpAnswer>, ValidationProblem>> (SolveRequest request, ZingDb db, CancellationToken cancel) =>
+        {
+            var shed = await db.ShedAsync(cancel);
+            var pins = request.Pins ?? Pins.None;
+            if (Brief.Check(request.Brief) is { Count: > 0 } briefProblems) return Problems.Of(briefProblems, "brief.");
+            if (pins.Check(shed) is { Count: > 0 } pinProblems) return Problems.Of(pinProblems);
+            var off = (request.Off ?? []).ToHashSet();
+            var (reach, helps) = WhatHelps.Rank(request.Brief, shed, pins, off, cancel);
+            return TypedResults.Ok(new HelpAnswer(reach, helps, WhatHelps.Always));
+        }).WithSummary("What a person could change, ranked by the distance it gives; each change solved in full.");
+    }
+
+    private static IReadOnlyList<FieldProblem> Check(BriefDraft brief, Rod rod, FlyLine line, Leader leader)
+    {
+        static IEnumerable<FieldProblem> Under(string name, IReadOnlyList<FieldProblem> problems) => problems.Select(p => p with { Field = $"{name}.{p.Field}" });
+        return [.. Under("brief", Brief.Check(brief)), .. Under("rod", rod.Check()), .. Under("line", line.Check()), .. Under("leader", leader.Check()),
+            .. line.MassKg is null ? [new FieldProblem("line.headKg", "Nobody knows what this line weighs: weigh the head, or give its class.")] : Array.Empty<FieldProblem>()];
+    }
+}
