@@ -66,7 +66,7 @@ public sealed class ApiTests : IDisposable
         var id = (await kept.Json()).GetProperty("id").GetInt32();
         var tag = kept.Headers.ETag!.ToString();
 
-        var changed = await client.Put($"/api/briefs/{id}", new { name = "Mullet at dawn", draft = new { species = "mullet", distanceM = 14 }, pins = new { tippetM = .0002 }, off = new[] { "class.wind" } }, tag);
+        var changed = await client.Put($"/api/briefs/{id}", new { name = "Mullet at dawn", draft = new { species = "mullet", distanceM = 14 }, pins = new { tippetM = .0002 }, off = new[] { "class.lean" } }, tag);
         Assert.Equal(HttpStatusCode.OK, changed.StatusCode);
         var late = await client.Put($"/api/briefs/{id}", new { name = "Lost", draft = new { } }, tag);
         Assert.Equal(HttpStatusCode.PreconditionFailed, late.StatusCode);
@@ -75,7 +75,7 @@ public sealed class ApiTests : IDisposable
         Assert.Equal("Mullet at dawn", read.GetProperty("name").GetString());
         Assert.Equal(14, read.GetProperty("draft").GetProperty("distanceM").GetDouble());
         Assert.Equal(.0002, read.GetProperty("pins").GetProperty("tippetM").GetDouble());
-        Assert.Equal("class.wind", read.GetProperty("off")[0].GetString());
+        Assert.Equal("class.lean", read.GetProperty("off")[0].GetString());
     }
 
     [Fact]

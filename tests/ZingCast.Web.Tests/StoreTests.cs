@@ -67,7 +67,7 @@ public sealed class StoreTests : IDisposable
     {
         var cancel = TestContext.Current.CancellationToken;
         await using var db = OpenMigrated();
-        db.Briefs.Add(new() { Name = "b", Draft = new() { Water = Water.Stillwater, Lean = Lean.Power }, Pins = new() { Density = "hover" }, Off = ["class.wind"] });
+        db.Briefs.Add(new() { Name = "b", Draft = new() { Water = Water.Stillwater, Lean = Lean.Power }, Pins = new() { Density = "hover" }, Off = ["class.lean"] });
         await db.SaveChangesAsync(cancel);
         var text = await db.Database.SqlQueryRaw<string>("select Draft as Value from Briefs").SingleAsync(cancel);
         Assert.Contains("\"stillwater\"", text);
@@ -75,7 +75,7 @@ public sealed class StoreTests : IDisposable
         Assert.DoesNotContain("null", text);
         db.ChangeTracker.Clear();
         var read = await db.Briefs.SingleAsync(cancel);
-        Assert.Equal((Water.Stillwater, "hover", "class.wind"), (read.Draft.Water, read.Pins.Density, read.Off[0]));
+        Assert.Equal((Water.Stillwater, "hover", "class.lean"), (read.Draft.Water, read.Pins.Density, read.Off[0]));
     }
 
     [Fact]

@@ -23,6 +23,13 @@ export type Rod = S['Rod'];
 export type FlyLine = S['FlyLine'];
 export type Reel = S['Reel'];
 export type GearShed = S['GearShed'];
+export type Leader = S['Leader'];
+export type CastAnswer = S['CastAnswer'];
+export type CastMoment = S['CastMoment'];
+export type CastMap = S['CastMap'];
+export type Help = S['Help'];
+export type WindReading = S['WindReading'];
+export type EnergyBudget = S['EnergyBudget'];
 export type DisplayUnit = S['DisplayUnit'];
 
 export const api = createClient<paths>({ baseUrl: '' });

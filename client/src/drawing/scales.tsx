@@ -132,12 +132,18 @@ export function ClassScale({
   );
 }
 
-/** The cast along the ground: line held, line shot, leader, against the distance and the usual reach. */
+/** The cast along the ground: line held, line shot, leader, against the distance and the farthest reach, with the head marked. */
 export function ReachBar({ solution }: { solution: Solution }) {
   const [ref, width] = useWidth<HTMLDivElement>();
   const { show, unitOf } = useUnits();
   const { outfit, brief } = solution;
-  const far = Math.max(brief.distanceM, outfit.reachM.value + (outfit.reachM.plusMinus ?? 0)) * 1.06;
+  const { headM } = outfit.line;
+  const far =
+    Math.max(
+      brief.distanceM,
+      outfit.shootM + outfit.carryM + outfit.leader.lengthM,
+      outfit.reachM.value + (outfit.reachM.plusMinus ?? 0),
+    ) * 1.06;
   const x = scaleLinear([0, far], [8, width - 12]);
   // Round figures in the reader's own unit.
   const unitM = unitOf('length').scale;
@@ -145,11 +151,13 @@ export function ReachBar({ solution }: { solution: Solution }) {
     .ticks(8)
     .map((n) => n * unitM);
   const leader = outfit.leader.lengthM;
-  const carry = Math.min(outfit.carryM, Math.max(0, brief.distanceM - leader));
+  // All the line that is out, which lies a little farther than the fly when the cast climbs or lands in a heap.
+  const out = outfit.shootM + outfit.carryM;
+  const carry = outfit.carryM;
   const parts = [
-    { words: 'held in the air', from: outfit.shootM, to: outfit.shootM + carry, fill: 'var(--signal)', h: 8 },
+    { words: 'held in the air', from: outfit.shootM, to: out, fill: 'var(--signal)', h: 8 },
     { words: 'shot', from: 0, to: outfit.shootM, fill: 'color-mix(in srgb, var(--signal) 45%, var(--paper))', h: 5 },
-    { words: 'leader', from: brief.distanceM - leader, to: brief.distanceM, fill: 'var(--ink)', h: 2 },
+    { words: 'leader', from: out, to: out + leader, fill: 'var(--ink)', h: 2 },
   ];
   return (
     <div ref={ref}>
@@ -157,7 +165,7 @@ export function ReachBar({ solution }: { solution: Solution }) {
         width={width}
         height={124}
         role="img"
-        aria-label={`Of ${show(metres(brief.distanceM))}: ${show(metres(outfit.shootM))} shot, ${show(metres(carry))} held in the air, ${show(metres(leader))} of leader. Usual reach today ${show(outfit.reachM)}.`}
+        aria-label={`Of ${show(metres(brief.distanceM))}: ${show(metres(outfit.shootM))} shot, ${show(metres(carry))} held in the air, ${show(metres(leader))} of leader. Farthest today ${show(outfit.reachM)}.`}
         className="block"
       >
         <rect
@@ -179,7 +187,7 @@ export function ReachBar({ solution }: { solution: Solution }) {
           strokeDasharray="4 3"
         />
         <text x={x(outfit.reachM.value)} y="11" fontSize="12.5" textAnchor="end" fill="var(--ink)">
-          usual reach {show(outfit.reachM)}
+          farthest {show(outfit.reachM)}
         </text>
         {parts
           .filter((p) => p.to - p.from > 0.05)
@@ -198,6 +206,16 @@ export function ReachBar({ solution }: { solution: Solution }) {
               </text>
             </g>
           ))}
+        <line x1={x(Math.max(0, out - headM))} x2={x(out)} y1="26" y2="26" stroke="var(--ink)" />
+        <text
+          x={x(Math.max(0, out - headM)) - 4}
+          y="30"
+          fontSize="12.5"
+          textAnchor={x(Math.max(0, out - headM)) > 90 ? 'end' : 'start'}
+          fill="var(--ink)"
+        >
+          head {show(metres(headM))}
+        </text>
         <path d={`M${x(brief.distanceM)},48l9,-7v14z`} fill="var(--sheet)" stroke="var(--ink)" />
         <line x1={x(0)} x2={x(far)} y1="88" y2="88" stroke="var(--ink)" />
         {ticks.map((m) => (

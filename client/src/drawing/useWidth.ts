@@ -12,5 +12,6 @@ export function useWidth<T extends HTMLElement>(initial = 640) {
     setWidth(Math.round(element.getBoundingClientRect().width));
     return () => observer.disconnect();
   }, []);
-  return [ref, width] as const;
+  // Before it is laid out a box has no width; nothing can be drawn narrower than this.
+  return [ref, Math.max(200, width)] as const;
 }

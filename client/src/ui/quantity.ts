@@ -18,12 +18,15 @@ const decimals: Partial<Record<Kind, [trade: number, metric: number]>> = {
   lineClass: [2, 2],
   ratio: [2, 2],
   time: [0, 0],
+  lineSpeed: [0, 1],
+  energy: [2, 2],
+  pull: [1, 0],
   diameter: [3, 2],
 };
 
 function round(value: number, places: number) {
   // Two figures at least, so a small fly does not weigh nothing.
-  const small = value !== 0 && Math.abs(value) < 10 ** -places * 9.5;
+  const small = Math.abs(value) > 1e-9 && Math.abs(value) < 10 ** -places * 9.5;
   const fixed = small ? Number(value.toPrecision(2)).toString() : value.toFixed(places);
   return fixed.includes('.') && !small ? fixed.replace(/\.?0+$/, '') : fixed;
 }

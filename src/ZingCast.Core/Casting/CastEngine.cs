@@ -395,7 +395,7 @@ public static class CastEngine
             var at = line.At(s.L);
             var z = Height(s.X, time);
             double c = (s.V - s.U) / 2, bend = (s.V + s.U) / 2 + WindAt(z);
-            return new(time, s.L, s.X, Math.Max(0, z), s.V, s.U, Math.Max(0, at.KgPerM * c * c - kBend * at.ThickM * bend * Math.Abs(bend) / 2), s.X + s.L - outM);
+            return new(time, s.L, s.X, Math.Max(0, z), s.V, s.U, Math.Max(0, at.KgPerM * c * c - kBend * at.ThickM * bend * Math.Abs(bend) / 2), Math.Max(0, s.X + s.L - outM));
         }
 
 

@@ -11,8 +11,8 @@ import { Pick } from '../../ui/Pick';
 import { Say } from '../../ui/Say';
 import { metres, useUnits } from '../../ui/units';
 import type { BriefWork } from '../brief/useBrief';
-import { choices } from '../brief/choices';
 import { Cautions } from '../ledger/Ledger';
+import { CastingBench } from '../casting/CastingBench';
 import { GearForm, type GearKind } from '../shed/GearForm';
 import { LeaderDrawing, TippetDrawing } from './drawings';
 
@@ -80,7 +80,7 @@ function Body({ link, work, solution }: Props) {
     case 'rod':
       return <RodBench work={work} solution={solution} />;
     case 'hand':
-      return <HandBench work={work} solution={solution} />;
+      return <CastingBench work={work} solution={solution} />;
   }
 }
 
@@ -433,31 +433,6 @@ function RodBench({ work, solution }: Part) {
         onPin={(rod) => work.setPins('rod', { rod })}
         figure="class"
       />
-    </>
-  );
-}
-
-function HandBench({ work, solution }: Part) {
-  const { standards } = useUnits();
-  const { brief } = solution;
-  return (
-    <>
-      <ReachBar solution={solution} />
-      <p className="text-soft">The reach is a rule of thumb for such casters, good to about a fifth either way.</p>
-      <Pinned>
-        <Pick
-          label="I cast like a"
-          value={brief.caster.id}
-          options={standards.casters}
-          onChange={(caster) => work.setDraft('caster', { caster })}
-        />
-        <Pick
-          label="Casting hand"
-          value={brief.hand}
-          options={choices.hand}
-          onChange={(hand) => work.setDraft('hand', { hand: hand === 'left' ? 'left' : 'right' })}
-        />
-      </Pinned>
     </>
   );
 }

@@ -13,8 +13,9 @@ type Step =
   | { type: 'redo' }
   | { type: 'load'; working: Working };
 
-// Dragging makes many changes of one thing; together they are one step to undo.
+// Dragging makes many changes of one thing; together they are one step to undo. So is whatever an instrument feeds in.
 const sameStepMs = 900;
+const live = (key: string) => key.startsWith('live-');
 
 function reduce(h: History, step: Step): History {
   switch (step.type) {
@@ -22,7 +23,7 @@ function reduce(h: History, step: Step): History {
       return { past: [], now: step.working, future: [], lastKey: '', lastAt: 0, burst: h.burst + 1 };
     case 'set': {
       const now = step.change(h.now);
-      const joins = step.key === h.lastKey && step.at - h.lastAt < sameStepMs;
+      const joins = step.key === h.lastKey && (live(step.key) || step.at - h.lastAt < sameStepMs);
       return {
         past: joins ? h.past : [...h.past.slice(-99), h.now],
         now,

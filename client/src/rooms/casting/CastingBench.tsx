@@ -1,0 +1,419 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState, type ReactNode } from 'react';
+import { api, need, Trouble, type BriefDraft, type Solution } from '../../api/client';
+import { EnergyBar, WindCurve } from '../../drawing/CastCharts';
+import { ReachBar } from '../../drawing/scales';
+import { MeasureField } from '../../ui/TypedField';
+import { Pick } from '../../ui/Pick';
+import { metres, useUnits } from '../../ui/units';
+import { choices } from '../brief/choices';
+import type { BriefWork } from '../brief/useBrief';
+import { ReachMap } from './ReachMap';
+import { Helps } from './Helps';
+import { Throw } from './Throw';
+import { useCast, useCastMap, type Thrower } from './useCast';
+import { useWindMeter, WindMeter } from './WindMeter';
+
+type Props = { work: BriefWork; solution: Solution };
+
+/** The cast: watched, measured, set against another outfit, and what would make it go farther. */
+export function CastingBench({ work, solution }: Props) {
+  const { brief, outfit } = solution;
+  const [listening, setListening] = useState(false);
+  const meter = useWindMeter(listening);
+  const gusts =
+    listening && meter.data
+      ? { low: Math.round(meter.data.lullMps * 10) / 10, high: Math.round(meter.data.gustMps * 10) / 10 }
+      : null;
+  const unknown = outfit.line.headKg === null && outfit.line.printedClass === null;
+  const mine: Thrower | null = unknown
+    ? null
+    : { brief: work.draft, rod: outfit.rod, line: outfit.line, leader: outfit.leader };
+  const beside = useBeside(work, solution);
+  const cast = useCast(mine, gusts);
+  const other = useCast(beside.thrower, null);
+  const curve = useCastMap('wind', mine);
+  const otherCurve = useCastMap('wind', beside.thrower);
+
+  if (unknown)
+    return (
+      <>
+        <p className="my-3">Nobody knows what {outfit.line.tag} weighs. Weigh its head and the cast can be thrown.</p>
+        <Caster work={work} solution={solution} />
+      </>
+    );
+  if (!cast.data)
+    return cast.error ? (
+      <p role="alert" className="my-3">
+        {cast.error instanceof Trouble ? (Object.values(cast.error.fields)[0] ?? cast.error.message) : 'No cast.'}
+      </p>
+    ) : (
+      <p className="my-3 text-soft">Throwing…</p>
+    );
+  const answer = cast.data;
+  const thrown = [{ name: `${outfit.rod.tag} ${outfit.line.tag}`, answer }];
+  if (beside.thrower && other.data) thrown.push({ name: beside.name, answer: other.data });
+  const cos = Math.cos((brief.windFromDeg * Math.PI) / 180);
+  const inFace = gusts && [gusts.low * cos, gusts.high * cos].sort((a, b) => a - b);
+
+  return (
+    <>
+      <Verdict answer={answer} wantedM={brief.distanceM} />
+      <Throw thrown={thrown} distanceM={brief.distanceM} />
+      <div className="my-2 max-w-sm">
+        <Pick label="Beside it, dashed" value={beside.value} options={beside.options} onChange={beside.set} />
+      </div>
+
+      <Margins thrown={thrown} />
+
+      <Part name="What would help">
+        <Helps work={work} />
+      </Part>
+
+      <Part name="Distance against wind">
+        {curve.data && (
+          <>
+            <WindCurve
+              curves={[
+                { name: thrown[0]!.name, winds: curve.data.across, reachM: curve.data.reachM[0]! },
+                ...(beside.thrower && otherCurve.data
+                  ? [{ name: beside.name, winds: otherCurve.data.across, reachM: otherCurve.data.reachM[0]! }]
+                  : []),
+              ]}
+              answer={answer}
+              distanceM={brief.distanceM}
+              gusts={inFace ? { windLow: inFace[0]!, windHigh: inFace[1]! } : null}
+            />
+            <Gusts answer={answer} />
+            <details>
+              <summary className="quiet inline-block cursor-pointer">As a table</summary>
+              <CurveTable winds={curve.data.across} reachM={curve.data.reachM[0]!} />
+            </details>
+          </>
+        )}
+        <WindMeter
+          on={listening}
+          onToggle={setListening}
+          reading={meter.data}
+          failure={meter.error}
+          onMean={(windMps) => work.setDraft('live-wind', { windMps })}
+        />
+      </Part>
+
+      <Maps solution={solution} answer={answer} thrower={mine!} />
+
+      <Part name="Carry and shoot">
+        <ReachBar solution={solution} />
+      </Part>
+
+      <Part name="Where the energy goes">
+        <EnergyBar joules={answer.joules} />
+      </Part>
+
+      <Part name="Who casts">
+        <Caster work={work} solution={solution} />
+      </Part>
+    </>
+  );
+}
+
+const mapKinds = [
+  { id: 'classByWind', name: 'class by wind' },
+  { id: 'carryBySpeed', name: 'line held up by line speed' },
+];
+
+/** How far it would go with another class in another wind, or with more line held up or more speed. */
+function Maps({ solution, answer, thrower }: { solution: Solution; answer: Told['answer']; thrower: Thrower }) {
+  const { show, unitOf } = useUnits();
+  const [kind, setKind] = useState<'classByWind' | 'carryBySpeed'>('classByWind');
+  const { data } = useCastMap(kind, thrower);
+  const { rod } = solution.outfit;
+  const wind = (mps: number) => show({ value: Math.abs(mps), kind: 'windSpeed', plusMinus: null });
+  const round = (unit: 'windSpeed' | 'length' | 'lineSpeed') => (v: number) =>
+    `${Math.round(Math.abs(v) / unitOf(unit).scale)}`;
+  // A map that is still on its way is not drawn on the other's axes.
+  const fresh = data && (kind === 'classByWind') === (data.down.length === 15) ? data : null;
+  return (
+    <Part name="How far it would go">
+      <div className="mb-1 flex flex-wrap items-center gap-2">
+        <span className="text-soft">Over</span>
+        {mapKinds.map((k) => (
+          <button
+            key={k.id}
+            className={`quiet ${kind === k.id ? 'underline decoration-2 underline-offset-4' : ''}`}
+            aria-pressed={kind === k.id}
+            onClick={() => setKind(k.id === 'carryBySpeed' ? 'carryBySpeed' : 'classByWind')}
+          >
+            {k.name}
+          </button>
+        ))}
+      </div>
+      <p className="mb-1 leading-snug text-soft">
+        {kind === 'classByWind'
+          ? 'Matched outfits on nine feet of rod, with this fly and caster.'
+          : 'This outfit in today’s wind, whatever arm makes the speed.'}{' '}
+        Bold, inside the heavy line: the distance with a tenth in hand. Framed: nearest to today.
+      </p>
+      {!fresh && <p className="text-soft">Throwing every one of them…</p>}
+      {fresh && kind === 'classByWind' && (
+        <ReachMap
+          map={fresh}
+          wantedM={solution.brief.distanceM * 1.1}
+          down={{ name: 'class', here: rod.measuredClass ?? rod.printedClass ?? 0, words: String, short: String }}
+          across={{
+            name: `wind, ${unitOf('windSpeed').name}: from behind ‹ calm › in the face`,
+            here: answer.headwindMps,
+            words: (v) => (v === 0 ? 'calm' : `${wind(v)} ${v < 0 ? 'from behind' : 'in the face'}`),
+            short: (v) => (v === 0 ? 'calm' : round('windSpeed')(v)),
+          }}
+        />
+      )}
+      {fresh && kind === 'carryBySpeed' && (
+        <ReachMap
+          map={fresh}
+          wantedM={solution.brief.distanceM * 1.1}
+          down={{
+            name: `held, ${unitOf('length').name}`,
+            here: answer.cast.carryM,
+            words: (v) => show(metres(v)),
+            short: round('length'),
+          }}
+          across={{
+            name: `line speed when the rod stops, ${unitOf('lineSpeed').name}`,
+            here: answer.cast.launchMps,
+            words: (v) => show({ value: v, kind: 'lineSpeed', plusMinus: null }),
+            short: round('lineSpeed'),
+          }}
+        />
+      )}
+    </Part>
+  );
+}
+
+function Part({ name, children }: { name: string; children: ReactNode }) {
+  return (
+    <section aria-label={name} className="mt-5">
+      <h3 className="mb-1 text-lg font-semibold">{name}</h3>
+      {children}
+    </section>
+  );
+}
+
+const outcomes = {
+  turnedOver: 'turns over',
+  piled: 'small heap',
+  fellShort: 'turns over',
+  cannotCarry: 'cannot be carried',
+};
+
+type Told = { name: string; answer: import('../../api/client').CastAnswer };
+
+function Verdict({ answer, wantedM }: { answer: Told['answer']; wantedM: number }) {
+  const { show } = useUnits();
+  if (answer.can)
+    return (
+      <p className="mb-1 text-soft">
+        What ends it at {show(answer.reach)}: {lower(answer.says)}
+      </p>
+    );
+  return (
+    <p className="my-2 border-l-4 border-fails pl-2 font-semibold">
+      {answer.reach.value > 0
+        ? `${show(metres(wantedM))} is not to be had today; this is the farthest cast. ${answer.says}`
+        : `This fly does not turn over in this wind. ${answer.says}`}
+    </p>
+  );
+}
+
+function Margins({ thrown }: { thrown: Told[] }) {
+  const { show } = useUnits();
+  const speed = (value: number) => show({ value, kind: 'lineSpeed', plusMinus: null });
+  const ratio = (value: number) => show({ value, kind: 'ratio', plusMinus: null });
+  const lines: [string, (a: Told['answer']) => string][] = [
+    ['farthest', (a) => (a.reach.value > 0 ? show(a.reach) : 'does not turn over')],
+    ['in hand', (a) => (a.inHandM >= 0 ? show(metres(a.inHandM)) : `${show(metres(-a.inHandM))} short`)],
+    ['this cast', (a) => (a.can ? outcomes[a.cast.outcome] : a.reach.value > 0 ? 'the farthest' : 'dies in the air')],
+    ['held in the air', (a) => show(metres(a.cast.carryM))],
+    ['shot', (a) => show(metres(a.cast.shotM))],
+    ['line speed', (a) => speed(a.cast.launchMps)],
+    ['fly at turnover', (a) => (a.cast.turnoverMps > 0 ? speed(a.cast.turnoverMps) : 'not straight')],
+    ['angle', (a) => show({ value: (a.cast.angleRad * 180) / Math.PI, kind: 'angle', plusMinus: null })],
+    ['load of the rod', (a) => ratio(a.cast.loadRatio)],
+    ['fly to line', (a) => ratio(a.cast.flyRatio)],
+    [
+      'drift',
+      (a) =>
+        Math.abs(a.cast.flyDriftM) < 0.05
+          ? 'none'
+          : `${show(metres(Math.abs(a.cast.flyDriftM)))} ${a.cast.flyDriftM > 0 ? 'left' : 'right'}`,
+    ],
+    ['in the air', (a) => `${a.cast.flightS.toFixed(1)} s`],
+  ];
+  const main = thrown[0]!.answer;
+  return (
+    <div className="my-2">
+      {thrown.length === 1 ? (
+        <dl className="my-2 grid grid-cols-[auto_1fr_auto_1fr] gap-x-4 gap-y-0.5 sm:grid-cols-[auto_1fr_auto_1fr_auto_1fr]">
+          {lines.map(([name, of]) => (
+            <div key={name} className="contents">
+              <dt className="text-soft">{name}</dt>
+              <dd className="m-0 font-semibold">{of(main)}</dd>
+            </div>
+          ))}
+        </dl>
+      ) : (
+        <table className="my-2 w-full max-w-xl">
+          <thead>
+            <tr className="text-left">
+              <th />
+              {thrown.map((t, i) => (
+                <th key={t.name} className={i === 0 ? 'text-signal' : ''}>
+                  {t.name}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {lines.map(([name, of]) => (
+              <tr key={name} className="border-t border-hair">
+                <th scope="row" className="text-left font-normal text-soft">
+                  {name}
+                </th>
+                {thrown.map((t) => (
+                  <td key={t.name} className="font-semibold">
+                    {of(t.answer)}
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      <p className="rubric font-normal">
+        Computed with a two-leg loop model (Spolek 1986, Lingard 1988, White 1972, all recalled). The caster’s values
+        are common practice, so the reach is good to about 11 % either way until your own casts are logged.
+      </p>
+    </div>
+  );
+}
+
+const lower = (words: string) => words.charAt(0).toLowerCase() + words.slice(1);
+
+function Gusts({ answer }: { answer: Told['answer'] }) {
+  const { show } = useUnits();
+  if (!answer.gustReach) return null;
+  return (
+    <p role="status" aria-live="off">
+      In these gusts the reach swings from <b>{show(metres(answer.gustReach.low))}</b> to{' '}
+      <b>{show(metres(answer.gustReach.high))}</b>.
+    </p>
+  );
+}
+
+function CurveTable({ winds, reachM }: { winds: readonly number[]; reachM: readonly number[] }) {
+  const { show } = useUnits();
+  return (
+    <table className="w-full max-w-sm">
+      <thead>
+        <tr className="text-left">
+          <th>wind</th>
+          <th>farthest</th>
+        </tr>
+      </thead>
+      <tbody>
+        {winds.map((w, i) => (
+          <tr key={w} className="border-t border-hair">
+            <td>
+              {show({ value: Math.abs(w), kind: 'windSpeed', plusMinus: null })}{' '}
+              {w < 0 ? 'from behind' : w > 0 ? 'in the face' : ''}
+            </td>
+            <td>{reachM[i]! > 0 ? show(metres(reachM[i]!)) : 'does not turn over'}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+const own: (keyof BriefDraft)[] = ['casterFreeMps', 'casterLoopM', 'casterCarryM'];
+
+function Caster({ work, solution }: Props) {
+  const { standards } = useUnits();
+  const { brief } = solution;
+  const field = (label: string, key: keyof BriefDraft & string, kind: 'lineSpeed' | 'length', value: number) => (
+    <MeasureField
+      label={label}
+      kind={kind}
+      value={(work.draft[key] as number | null | undefined) ?? value}
+      assumed={work.draft[key] === undefined || work.draft[key] === null}
+      problem={work.problems[key]}
+      onChange={(si) => work.setDraft(key, { [key]: si } as Partial<BriefDraft>)}
+    />
+  );
+  return (
+    <>
+      <div className="grid max-w-2xl grid-cols-2 gap-3 sm:grid-cols-3">
+        <Pick
+          label="I cast like a"
+          value={brief.caster.id}
+          options={standards.casters}
+          onChange={(caster) =>
+            work.setDraft('caster', { caster, casterFreeMps: null, casterLoopM: null, casterCarryM: null })
+          }
+        />
+        <Pick
+          label="Casting hand"
+          value={brief.hand}
+          options={choices.hand}
+          onChange={(hand) => work.setDraft('hand', { hand: hand === 'left' ? 'left' : 'right' })}
+        />
+        <span />
+        {field('Line speed, bare rod', 'casterFreeMps', 'lineSpeed', brief.caster.freeMps)}
+        {field('Height of the loop', 'casterLoopM', 'length', brief.caster.loopM)}
+        {field('Most line held up', 'casterCarryM', 'length', brief.caster.carryM)}
+      </div>
+      <p className="mt-2 text-soft">
+        {standards.casters.find((c) => c.id === brief.caster.id)?.about}.{' '}
+        {own.some((key) => work.draft[key] !== undefined && work.draft[key] !== null) && (
+          <button
+            className="quiet underline"
+            onClick={() => work.setDraft('own-caster', { casterFreeMps: null, casterLoopM: null, casterCarryM: null })}
+          >
+            Back to the usual values
+          </button>
+        )}
+      </p>
+    </>
+  );
+}
+
+/** Another line or rod of the shed, thrown beside the outfit. */
+function useBeside(work: BriefWork, solution: Solution) {
+  const [value, set] = useState('none');
+  const { outfit } = solution;
+  const { data: shed } = useQuery({
+    queryKey: ['shed'],
+    queryFn: ({ signal }) => need(api.GET('/api/shed', { signal })),
+  });
+  const lines = (shed?.lines ?? []).filter(
+    (l) => l.id !== outfit.line.id && ((l.headKg ?? null) !== null || (l.printedClass ?? null) !== null),
+  );
+  const rods = (shed?.rods ?? []).filter((r) => r.id !== outfit.rod.id);
+  const line = lines.find((l) => value === `line-${l.id}`);
+  const rod = rods.find((r) => value === `rod-${r.id}`);
+  const thrower: Thrower | null =
+    line || rod
+      ? { brief: work.draft, rod: rod ?? outfit.rod, line: line ?? outfit.line, leader: outfit.leader }
+      : null;
+  return {
+    value: thrower ? value : 'none',
+    set,
+    thrower,
+    name: `${(rod ?? outfit.rod).tag} ${(line ?? outfit.line).tag}`,
+    options: [
+      { id: 'none', name: 'nothing' },
+      ...lines.map((l) => ({ id: `line-${l.id}`, name: `${l.tag} ${l.name}`, about: 'on the same rod' })),
+      ...rods.map((r) => ({ id: `rod-${r.id}`, name: `${r.tag} ${r.name}`, about: 'with the same line' })),
+    ],
+  };
+}

@@ -1,0 +1,92 @@
+import { useEffect, useState } from 'react';
+import { CastDrawing, type Thrown } from '../../drawing/CastDrawing';
+import { CastOverTime } from '../../drawing/CastCharts';
+import { momentAt } from '../../drawing/castShape';
+import { metres, useUnits } from '../../ui/units';
+
+const paces = [
+  { name: 'as it goes', share: 1 },
+  { name: 'a quarter', share: 0.25 },
+  { name: 'a tenth', share: 0.1 },
+];
+
+const wantsStill = () => window.matchMedia('(prefers-reduced-motion: reduce)').matches;
+
+/** The cast to watch, stop and pull back and forth, with its numbers on the same time below. */
+export function Throw({ thrown, distanceM }: { thrown: Thrown[]; distanceM: number }) {
+  const { show } = useUnits();
+  const [still] = useState(wantsStill);
+  const [share, setShare] = useState(0.45);
+  const [pace, setPace] = useState(0.25);
+  const [playing, setPlaying] = useState(false);
+  const answer = thrown[0]!.answer;
+  const end = answer.moments.at(-1)!.timeS;
+
+  useEffect(() => {
+    if (!playing) return;
+    let last = performance.now();
+    let frame = requestAnimationFrame(function next(now) {
+      const passed = ((now - last) / 1000) * pace;
+      last = now;
+      setShare((s) => {
+        const on = s + passed / end;
+        if (on >= 1) setPlaying(false);
+        return Math.min(1, on);
+      });
+      frame = requestAnimationFrame(next);
+    });
+    return () => cancelAnimationFrame(frame);
+  }, [playing, pace, end]);
+
+  const timeS = share * end;
+  const now = momentAt(answer.moments, timeS);
+  const told = `${timeS.toFixed(2)} s · loop ${show(metres(now.bendM))} out · ${show(metres(now.shotM))} shot`;
+  return (
+    <section aria-label="The cast">
+      <CastDrawing thrown={thrown} distanceM={distanceM} timeS={timeS} alone={still && !playing && share === 0.45} />
+      <div className="mt-1 flex flex-wrap items-center gap-2">
+        <button
+          className="btn min-w-20"
+          onClick={() => {
+            if (!playing && share >= 1) setShare(0);
+            setPlaying(!playing);
+          }}
+        >
+          {playing ? 'Hold' : 'Throw'}
+        </button>
+        <fieldset className="flex items-center gap-1">
+          <legend className="sr-only">Pace</legend>
+          {paces.map((p) => (
+            <button
+              key={p.share}
+              type="button"
+              className={`quiet ${pace === p.share ? 'underline decoration-2 underline-offset-4' : ''}`}
+              aria-pressed={pace === p.share}
+              onClick={() => setPace(p.share)}
+            >
+              {p.name}
+            </button>
+          ))}
+        </fieldset>
+        <span className="w-full text-soft sm:w-auto sm:flex-1 sm:text-right" aria-hidden="true">
+          {told}
+        </span>
+      </div>
+      <input
+        type="range"
+        className="scrub mt-1 block w-full"
+        aria-label="Moment of the cast"
+        aria-valuetext={told}
+        min={0}
+        max={1}
+        step={0.005}
+        value={share}
+        onChange={(event) => {
+          setPlaying(false);
+          setShare(Number(event.target.value));
+        }}
+      />
+      <CastOverTime answer={answer} timeS={timeS} />
+    </section>
+  );
+}

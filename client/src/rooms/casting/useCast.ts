@@ -1,0 +1,51 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import {
+  api,
+  need,
+  Trouble,
+  type BriefDraft,
+  type CastAnswer,
+  type FlyLine,
+  type Leader,
+  type Rod,
+} from '../../api/client';
+
+export type Thrower = { brief: BriefDraft; rod: Rod; line: FlyLine; leader: Leader };
+
+const patient = (count: number, failure: Error) => failure instanceof Trouble && failure.status === 0 && count < 3;
+
+/** The cast of one outfit; the last one stays while the next is thrown. Null when there is nothing to throw. */
+export function useCast(what: Thrower | null, gusts: { low: number; high: number } | null) {
+  const { data, error } = useQuery({
+    queryKey: ['cast', what, gusts],
+    queryFn: ({ signal }) => need(api.POST('/api/casting/reach', { body: { ...what!, gusts }, signal })),
+    enabled: what !== null,
+    placeholderData: keepPreviousData,
+    staleTime: Infinity,
+    gcTime: 10_000,
+    retry: patient,
+  });
+  // An entry that is refused leaves the last good cast standing.
+  const [kept, setKept] = useState<CastAnswer | undefined>(undefined);
+  if (data && data !== kept) setKept(data);
+  return { data: data ?? kept, error };
+}
+
+// A map over wind covers every wind and distance, so neither is a reason to work it out again.
+const anyWind = (brief: BriefDraft): BriefDraft => ({ ...brief, windMps: null, windFromDeg: null, distanceM: null });
+const anyDistance = (brief: BriefDraft): BriefDraft => ({ ...brief, distanceM: null });
+
+/** Reach over wind or over class and wind. */
+export function useCastMap(kind: 'wind' | 'classByWind' | 'carryBySpeed', what: Thrower | null) {
+  const body = what && { ...what, brief: kind === 'carryBySpeed' ? anyDistance(what.brief) : anyWind(what.brief) };
+  return useQuery({
+    queryKey: ['cast-map', kind, body],
+    queryFn: ({ signal }) => need(api.POST('/api/casting/map', { body: { ...body!, kind }, signal })),
+    enabled: what !== null,
+    placeholderData: keepPreviousData,
+    staleTime: Infinity,
+    gcTime: 60_000,
+    retry: patient,
+  });
+}
