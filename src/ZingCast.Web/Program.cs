@@ -2,6 +2,9 @@ using System.Net.Sockets;
 using ZingCast.Web;
 using ZingCast.Web.Hosting;
 
+// Maps and searches keep every core busy; a request that comes in meanwhile gets a thread at once and shares the cores.
+ThreadPool.SetMinThreads(4 * Environment.ProcessorCount, 4);
+
 try
 {
     var app = ZingApp.Build(args);

@@ -142,7 +142,7 @@ export function WaterPlan({ solution, onWind, onDistance }: Props) {
           clipPath={`url(#${clip})`}
         >
           <textPath href={`#${clip}-reach`} startOffset={`${seen * 100}%`} textAnchor="middle">
-            usual reach today
+            reach today
           </textPath>
         </text>
 

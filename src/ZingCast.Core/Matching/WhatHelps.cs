@@ -42,7 +42,7 @@ public static class WhatHelps
         var now = Matcher.Solve(Brief.Complete(draft), shed, pins, off, cancel: cancel);
         var tries = Changes(draft, now, pins).ToList();
         var helps = new Help[tries.Count];
-        Parallel.For(0, tries.Count, new ParallelOptions { CancellationToken = cancel }, i =>
+        Parallel.For(0, tries.Count, new ParallelOptions { CancellationToken = cancel, MaxDegreeOfParallelism = Math.Max(1, Environment.ProcessorCount - 1) }, i =>
         {
             var (id, says, brief, held) = tries[i];
             var reach = Matcher.Solve(Brief.Complete(brief), shed, held, off, cancel: cancel).Outfit.ReachM;

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useState, type ReactNode } from 'react';
+import { memo, useDeferredValue, useMemo, useState, type ReactNode } from 'react';
 import { api, need, Trouble, type BriefDraft, type Solution } from '../../api/client';
 import { EnergyBar, WindCurve } from '../../drawing/CastCharts';
 import { ReachBar } from '../../drawing/scales';
@@ -26,14 +26,35 @@ export function CastingBench({ work, solution }: Props) {
       ? { low: Math.round(meter.data.lullMps * 10) / 10, high: Math.round(meter.data.gustMps * 10) / 10 }
       : null;
   const unknown = outfit.line.headKg === null && outfit.line.printedClass === null;
-  const mine: Thrower | null = unknown
-    ? null
-    : { brief: work.draft, rod: outfit.rod, line: outfit.line, leader: outfit.leader };
+  const mine = useMemo<Thrower | null>(
+    () => (unknown ? null : { brief: work.draft, rod: outfit.rod, line: outfit.line, leader: outfit.leader }),
+    [unknown, work.draft, outfit.rod, outfit.line, outfit.leader],
+  );
   const beside = useBeside(work, solution);
   const cast = useCast(mine, gusts);
   const other = useCast(beside.thrower, null);
   const curve = useCastMap('wind', mine);
   const otherCurve = useCastMap('wind', beside.thrower);
+
+  // Three hundred cells need not answer every move of the hand; they follow when it is done.
+  const solutionLater = useDeferredValue(solution);
+  const answerLater = useDeferredValue(cast.data);
+  const mineLater = useDeferredValue(mine);
+  const settled = useMemo(
+    () => answerLater && mineLater && { solution: solutionLater, answer: answerLater, thrower: mineLater },
+    [solutionLater, answerLater, mineLater],
+  );
+
+  const besideName = beside.thrower ? beside.name : null;
+  const myName = `${outfit.rod.tag} ${outfit.line.tag}`;
+  const thrown = useMemo(
+    () =>
+      [
+        { name: myName, answer: cast.data },
+        { name: besideName, answer: other.data },
+      ].filter((t): t is Told => Boolean(t.name && t.answer)),
+    [myName, cast.data, besideName, other.data],
+  );
 
   if (unknown)
     return (
@@ -51,8 +72,6 @@ export function CastingBench({ work, solution }: Props) {
       <p className="my-3 text-soft">Throwing…</p>
     );
   const answer = cast.data;
-  const thrown = [{ name: `${outfit.rod.tag} ${outfit.line.tag}`, answer }];
-  if (beside.thrower && other.data) thrown.push({ name: beside.name, answer: other.data });
   const cos = Math.cos((brief.windFromDeg * Math.PI) / 180);
   const inFace = gusts && [gusts.low * cos, gusts.high * cos].sort((a, b) => a - b);
 
@@ -100,7 +119,7 @@ export function CastingBench({ work, solution }: Props) {
         />
       </Part>
 
-      <Maps solution={solution} answer={answer} thrower={mine!} />
+      {settled && <Maps {...settled} />}
 
       <Part name="Carry and shoot">
         <ReachBar solution={solution} />
@@ -123,7 +142,15 @@ const mapKinds = [
 ];
 
 /** How far it would go with another class in another wind, or with more line held up or more speed. */
-function Maps({ solution, answer, thrower }: { solution: Solution; answer: Told['answer']; thrower: Thrower }) {
+const Maps = memo(function Maps({
+  solution,
+  answer,
+  thrower,
+}: {
+  solution: Solution;
+  answer: Told['answer'];
+  thrower: Thrower;
+}) {
   const { show, unitOf } = useUnits();
   const [kind, setKind] = useState<'classByWind' | 'carryBySpeed'>('classByWind');
   const { data } = useCastMap(kind, thrower);
@@ -188,7 +215,7 @@ function Maps({ solution, answer, thrower }: { solution: Solution; answer: Told[
       )}
     </Part>
   );
-}
+});
 
 function Part({ name, children }: { name: string; children: ReactNode }) {
   return (
@@ -395,10 +422,21 @@ function useBeside(work: BriefWork, solution: Solution) {
     queryKey: ['shed'],
     queryFn: ({ signal }) => need(api.GET('/api/shed', { signal })),
   });
-  const lines = (shed?.lines ?? []).filter(
-    (l) => l.id !== outfit.line.id && ((l.headKg ?? null) !== null || (l.printedClass ?? null) !== null),
-  );
-  const rods = (shed?.rods ?? []).filter((r) => r.id !== outfit.rod.id);
+  const lineId = outfit.line.id;
+  const rodId = outfit.rod.id;
+  // A list that is the same list while the wind is dragged: it has many options and stands still.
+  const { lines, rods, options } = useMemo(() => {
+    const lines = (shed?.lines ?? []).filter(
+      (l) => l.id !== lineId && ((l.headKg ?? null) !== null || (l.printedClass ?? null) !== null),
+    );
+    const rods = (shed?.rods ?? []).filter((r) => r.id !== rodId);
+    const options = [
+      { id: 'none', name: 'nothing' },
+      ...lines.map((l) => ({ id: `line-${l.id}`, name: `${l.tag} ${l.name}`, about: 'on the same rod' })),
+      ...rods.map((r) => ({ id: `rod-${r.id}`, name: `${r.tag} ${r.name}`, about: 'with the same line' })),
+    ];
+    return { lines, rods, options };
+  }, [shed, lineId, rodId]);
   const line = lines.find((l) => value === `line-${l.id}`);
   const rod = rods.find((r) => value === `rod-${r.id}`);
   const thrower: Thrower | null =
@@ -410,10 +448,6 @@ function useBeside(work: BriefWork, solution: Solution) {
     set,
     thrower,
     name: `${(rod ?? outfit.rod).tag} ${(line ?? outfit.line).tag}`,
-    options: [
-      { id: 'none', name: 'nothing' },
-      ...lines.map((l) => ({ id: `line-${l.id}`, name: `${l.tag} ${l.name}`, about: 'on the same rod' })),
-      ...rods.map((r) => ({ id: `rod-${r.id}`, name: `${r.tag} ${r.name}`, about: 'with the same line' })),
-    ],
+    options,
   };
 }

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { memo, useEffect, useState } from 'react';
 import { CastDrawing, type Thrown } from '../../drawing/CastDrawing';
 import { CastOverTime } from '../../drawing/CastCharts';
 import { momentAt } from '../../drawing/castShape';
@@ -13,7 +13,7 @@ const paces = [
 const wantsStill = () => window.matchMedia('(prefers-reduced-motion: reduce)').matches;
 
 /** The cast to watch, stop and pull back and forth, with its numbers on the same time below. */
-export function Throw({ thrown, distanceM }: { thrown: Thrown[]; distanceM: number }) {
+export const Throw = memo(function Throw({ thrown, distanceM }: { thrown: Thrown[]; distanceM: number }) {
   const { show } = useUnits();
   const [still] = useState(wantsStill);
   const [share, setShare] = useState(0.45);
@@ -89,4 +89,4 @@ export function Throw({ thrown, distanceM }: { thrown: Thrown[]; distanceM: numb
       <CastOverTime answer={answer} timeS={timeS} />
     </section>
   );
-}
+});
