@@ -3,7 +3,15 @@ import { linkOf, test } from './house';
 
 const folder = resolve(import.meta.dirname, '../../docs/screenshots');
 
-type Shot = { name: string; path: string; theme?: string; units?: string; width?: number; height?: number };
+type Shot = {
+  name: string;
+  path: string;
+  theme?: string;
+  units?: string;
+  width?: number;
+  height?: number;
+  at?: string;
+};
 
 const shots: Shot[] = [
   { name: 'chain', path: '/briefs/1' },
@@ -16,7 +24,9 @@ const shots: Shot[] = [
   { name: 'bench-backing', path: '/briefs/1/backing' },
   { name: 'bench-reel', path: '/briefs/1/reel' },
   { name: 'bench-rod', path: '/briefs/1/rod' },
-  { name: 'bench-hand', path: '/briefs/3/hand' },
+  { name: 'bench-hand', path: '/briefs/1/hand' },
+  { name: 'bench-hand-wind', path: '/briefs/1/hand', at: 'Distance against wind' },
+  { name: 'bench-hand-map', path: '/briefs/3/hand', units: 'metric', theme: 'dusk', at: 'How far it would go' },
   { name: 'new-brief', path: '/briefs/new' },
   { name: 'shed', path: '/shed' },
   { name: 'reference', path: '/briefs/1?show=reference' },
@@ -25,7 +35,7 @@ const shots: Shot[] = [
 
 test('pictures of the main views', async ({ page, context }) => {
   test.setTimeout(600_000);
-  for (const { name, path, theme = 'paper', units = 'trade', width = 1280, height = 800 } of shots) {
+  for (const { name, path, theme = 'paper', units = 'trade', width = 1280, height = 800, at } of shots) {
     const view = await context.newPage();
     await view.setViewportSize({ width, height });
     await view.addInitScript(
@@ -38,6 +48,12 @@ test('pictures of the main views', async ({ page, context }) => {
     await view.goto(path);
     if (/briefs\/\d/.test(path)) await linkOf(view, 'rod').waitFor({ state: 'attached' });
     await view.waitForLoadState('networkidle');
+    if (at) {
+      await view.getByRole('region', { name: 'What would help' }).getByRole('row').first().waitFor();
+      await view.getByRole('region', { name: at }).evaluate((e) => e.scrollIntoView({ block: 'start' }));
+      await view.mouse.wheel(0, -60);
+      await view.waitForTimeout(600);
+    }
     await view.screenshot({ path: join(folder, `${name}.png`) });
     await view.close();
   }

@@ -90,13 +90,13 @@ export function CastingBench({ work, solution }: Props) {
       </Part>
 
       <Part name="Distance against wind">
-        {curve.data && (
+        {curve && (
           <>
             <WindCurve
               curves={[
-                { name: thrown[0]!.name, winds: curve.data.across, reachM: curve.data.reachM[0]! },
-                ...(beside.thrower && otherCurve.data
-                  ? [{ name: beside.name, winds: otherCurve.data.across, reachM: otherCurve.data.reachM[0]! }]
+                { name: thrown[0]!.name, winds: curve.across, reachM: curve.reachM[0]! },
+                ...(beside.thrower && otherCurve
+                  ? [{ name: beside.name, winds: otherCurve.across, reachM: otherCurve.reachM[0]! }]
                   : []),
               ]}
               answer={answer}
@@ -106,7 +106,7 @@ export function CastingBench({ work, solution }: Props) {
             <Gusts answer={answer} />
             <details>
               <summary className="quiet inline-block cursor-pointer">As a table</summary>
-              <CurveTable winds={curve.data.across} reachM={curve.data.reachM[0]!} />
+              <CurveTable winds={curve.across} reachM={curve.reachM[0]!} />
             </details>
           </>
         )}
@@ -153,7 +153,7 @@ const Maps = memo(function Maps({
 }) {
   const { show, unitOf } = useUnits();
   const [kind, setKind] = useState<'classByWind' | 'carryBySpeed'>('classByWind');
-  const { data } = useCastMap(kind, thrower);
+  const data = useCastMap(kind, thrower);
   const { rod } = solution.outfit;
   const wind = (mps: number) => show({ value: Math.abs(mps), kind: 'windSpeed', plusMinus: null });
   const round = (unit: 'windSpeed' | 'length' | 'lineSpeed') => (v: number) =>

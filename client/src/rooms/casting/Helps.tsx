@@ -5,13 +5,18 @@ import { Say } from '../../ui/Say';
 import { useToast } from '../../ui/toast';
 import { metres, useUnits } from '../../ui/units';
 import type { BriefWork } from '../brief/useBrief';
+import { useKept } from './useCast';
 
 /** What could be changed, best first; one press makes the change and one takes it back. */
 export function Helps({ work }: { work: BriefWork }) {
   const { show } = useUnits();
   const toast = useToast();
   const asked = useDeferredValue({ brief: work.draft, pins: work.pins, off: work.off });
-  const { data, isFetching } = useQuery({
+  const {
+    data: fresh,
+    error,
+    isFetching,
+  } = useQuery({
     queryKey: ['helps', asked],
     queryFn: async ({ signal }) => {
       // Every change is solved in full: that waits until the hand has come to rest.
@@ -23,7 +28,11 @@ export function Helps({ work }: { work: BriefWork }) {
     staleTime: Infinity,
     gcTime: 30_000,
   });
-  if (!data) return <p className="text-soft">Trying every change…</p>;
+  const data = useKept(fresh);
+  if (!data)
+    return (
+      <p className="text-soft">{error ? 'An entry in the brief needs another look first.' : 'Trying every change…'}</p>
+    );
   const worth = data.helps.filter((h) => h.gainM > 0.1);
   const not = data.helps.filter((h) => h.gainM <= 0.1);
   const apply = (help: Help) => {

@@ -1,15 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import {
-  api,
-  need,
-  Trouble,
-  type BriefDraft,
-  type CastAnswer,
-  type FlyLine,
-  type Leader,
-  type Rod,
-} from '../../api/client';
+import { api, need, Trouble, type BriefDraft, type FlyLine, type Leader, type Rod } from '../../api/client';
 
 export type Thrower = { brief: BriefDraft; rod: Rod; line: FlyLine; leader: Leader };
 
@@ -26,10 +17,14 @@ export function useCast(what: Thrower | null, gusts: { low: number; high: number
     gcTime: 10_000,
     retry: patient,
   });
-  // An entry that is refused leaves the last good cast standing.
-  const [kept, setKept] = useState<CastAnswer | undefined>(undefined);
-  if (data && data !== kept) setKept(data);
-  return { data: data ?? kept, error };
+  return { data: useKept(data), error };
+}
+
+/** The newest of what has come: an entry that is refused leaves the last good picture standing. */
+export function useKept<T>(data: T | undefined): T | undefined {
+  const [kept, setKept] = useState(data);
+  if (data !== undefined && data !== kept) setKept(data);
+  return data ?? kept;
 }
 
 // A map over wind covers every wind and distance, so neither is a reason to work it out again.
@@ -39,7 +34,7 @@ const anyDistance = (brief: BriefDraft): BriefDraft => ({ ...brief, distanceM: n
 /** Reach over wind or over class and wind. */
 export function useCastMap(kind: 'wind' | 'classByWind' | 'carryBySpeed', what: Thrower | null) {
   const body = what && { ...what, brief: kind === 'carryBySpeed' ? anyDistance(what.brief) : anyWind(what.brief) };
-  return useQuery({
+  const { data } = useQuery({
     queryKey: ['cast-map', kind, body],
     queryFn: ({ signal }) => need(api.POST('/api/casting/map', { body: { ...body!, kind }, signal })),
     enabled: what !== null,
@@ -48,4 +43,5 @@ export function useCastMap(kind: 'wind' | 'classByWind' | 'carryBySpeed', what: 
     gcTime: 60_000,
     retry: patient,
   });
+  return useKept(data);
 }
