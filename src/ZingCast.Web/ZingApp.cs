@@ -34,7 +34,12 @@ public static class ZingApp
             options.SerializerOptions.Converters.Add(new SentenceConverter());
             options.SerializerOptions.Converters.Add(new JsonStringEnumConverter(System.Text.Json.JsonNamingPolicy.CamelCase, allowIntegerValues: false));
             options.SerializerOptions.NumberHandling = JsonNumberHandling.Strict;
+            // What is missing is refused where it is read, in words, and never reaches a rule as a null.
+            options.SerializerOptions.RespectNullableAnnotations = true;
+            options.SerializerOptions.RespectRequiredConstructorParameters = true;
         });
+        // Outside development an unreadable body would be answered with a bare status; FriendlyFailures has words for it.
+        builder.Services.Configure<RouteHandlerOptions>(options => options.ThrowOnBadRequest = true);
         builder.Services.AddOpenApi(Description.Configure);
         var door = Door.From(config);
         builder.WebHost.UseUrls(door.Url).ConfigureKestrel(server =>

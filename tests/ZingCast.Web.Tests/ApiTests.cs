@@ -52,6 +52,8 @@ public sealed class ApiTests : IDisposable
     [InlineData("""{"brief":{"distanceM":"far"}}""")]
     [InlineData("""{"brief":{"water":"lagoon"}}""")]
     [InlineData("""{"brief":{"hookSize":1e99}}""")]
+    [InlineData("{}")]
+    [InlineData("""{"brief":null}""")]
     public async Task What_cannot_be_read_at_all_is_refused_in_words(string body)
     {
         var response = await client.PostAsync("/api/matching/solve", new StringContent(body, Encoding.UTF8, "application/json"), Now);

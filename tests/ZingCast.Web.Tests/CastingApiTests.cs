@@ -102,6 +102,17 @@ public sealed class CastingApiTests : IDisposable
         Assert.Equal("gusts", await Field(c => c["gusts"] = new JsonObject { ["low"] = 9, ["high"] = 2 }));
     }
 
+    [Theory]
+    [InlineData("reach")]
+    [InlineData("map")]
+    [InlineData("helps")]
+    public async Task A_cast_without_its_outfit_is_refused_in_words(string what)
+    {
+        var response = await client.Post($"/api/casting/{what}", new { });
+        Assert.Equal(HttpStatusCode.BadRequest, response.StatusCode);
+        Assert.Contains("could not be read", (await response.Json()).GetProperty("title").GetString());
+    }
+
     [Fact]
     public async Task The_wind_meter_tells_the_last_minute_turned_to_ten_metres()
     {

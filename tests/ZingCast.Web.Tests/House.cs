@@ -22,6 +22,8 @@ public sealed class House : WebApplicationFactory<SolveRequest>
 
     protected override void ConfigureWebHost(IWebHostBuilder builder)
     {
+        // As it is shipped, not as it is developed.
+        builder.UseEnvironment("Production");
         foreach (var (key, value) in settings)
             builder.UseSetting(key, value);
     }

@@ -1193,8 +1193,8 @@ export interface components {
         BriefEdit: {
             name: string;
             draft: components["schemas"]["BriefDraft"];
-            pins: null | components["schemas"]["Pins"];
-            off: null | string[];
+            pins?: null | components["schemas"]["Pins"];
+            off?: null | string[];
         };
         BriefRow: {
             /** Format: int32 */
@@ -1273,7 +1273,7 @@ export interface components {
             rod: components["schemas"]["Rod"];
             line: components["schemas"]["FlyLine"];
             leader: components["schemas"]["Leader"];
-            gusts: null | components["schemas"]["Spread"];
+            gusts?: null | components["schemas"]["Spread"];
         };
         CastResult: {
             outcome: components["schemas"]["CastOutcome"];
@@ -1762,8 +1762,8 @@ export interface components {
         };
         SolveRequest: {
             brief: components["schemas"]["BriefDraft"];
-            pins: null | components["schemas"]["Pins"];
-            off: null | string[];
+            pins?: null | components["schemas"]["Pins"];
+            off?: null | string[];
         };
         Source: {
             mark: components["schemas"]["SourceMark"];

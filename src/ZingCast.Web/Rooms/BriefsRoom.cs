@@ -15,7 +15,7 @@ public sealed record BriefRow(int Id, string Name, DateTime ChangedAt);
 public sealed record BriefAnswer(int Id, string Name, BriefDraft Draft, Pins Pins, IReadOnlyList<string> Off, int Version, DateTime ChangedAt);
 
 /// <summary>A brief to keep.</summary>
-public sealed record BriefEdit(string Name, BriefDraft Draft, Pins? Pins, IReadOnlyList<string>? Off);
+public sealed record BriefEdit(string Name, BriefDraft Draft, Pins? Pins = null, IReadOnlyList<string>? Off = null);
 
 public static class BriefsRoom
 {

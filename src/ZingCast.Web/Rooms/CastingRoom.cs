@@ -11,7 +11,7 @@ using ZingCast.Store;
 namespace ZingCast.Web.Rooms;
 
 /// <summary>A cast to throw: the day and the fly from the brief, with this rod, line and leader. Gusts are wind speeds at 10 m, m/s.</summary>
-public sealed record CastRequest(BriefDraft Brief, Rod Rod, FlyLine Line, Leader Leader, Spread? Gusts);
+public sealed record CastRequest(BriefDraft Brief, Rod Rod, FlyLine Line, Leader Leader, Spread? Gusts = null);
 
 /// <summary>The cast with everything a drawing of it needs.</summary>
 /// <param name="Reach">Farthest reach, metres, with how far it may be off.</param>

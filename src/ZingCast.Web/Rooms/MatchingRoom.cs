@@ -6,7 +6,7 @@ using ZingCast.Store;
 namespace ZingCast.Web.Rooms;
 
 /// <summary>A brief to solve against the shed.</summary>
-public sealed record SolveRequest(BriefDraft Brief, Pins? Pins, IReadOnlyList<string>? Off);
+public sealed record SolveRequest(BriefDraft Brief, Pins? Pins = null, IReadOnlyList<string>? Off = null);
 
 public static class MatchingRoom
 {
