@@ -1220,6 +1220,8 @@ export interface components {
         CastAnswer: {
             reach: components["schemas"]["Quantity"];
             /** Format: double */
+            withInHandM: number;
+            /** Format: double */
             inHandM: number;
             can: boolean;
             cast: components["schemas"]["CastResult"];
@@ -1486,6 +1488,7 @@ export interface components {
             gainM: number;
             brief: components["schemas"]["BriefDraft"];
             pins: components["schemas"]["Pins"];
+            worth: components["schemas"]["Worth"];
         };
         HelpAnswer: {
             reach: components["schemas"]["Quantity"];
@@ -1855,6 +1858,8 @@ export interface components {
             seconds: number;
             lastMps: number[];
         };
+        /** @enum {unknown} */
+        Worth: "more" | "nothing" | "less";
     };
     responses: never;
     parameters: never;

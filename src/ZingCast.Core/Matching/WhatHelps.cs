@@ -13,7 +13,27 @@ namespace ZingCast.Core.Matching;
 /// <param name="GainM">What it adds, metres; negative when it costs distance.</param>
 /// <param name="Brief">The brief after the change.</param>
 /// <param name="Pins">The pins after the change.</param>
-public sealed record Help(string Id, Sentence Says, Quantity Reach, double GainM, BriefDraft Brief, Pins Pins);
+public sealed record Help(string Id, Sentence Says, Quantity Reach, double GainM, BriefDraft Brief, Pins Pins)
+{
+    /// <summary>A gain up to this is next to nothing, metres.</summary>
+    public const double Little = .1;
+
+    /// <summary>How much the change is worth: more distance, next to nothing, or less.</summary>
+    public Worth Worth => GainM > Little ? Worth.More : GainM < -Little ? Worth.Less : Worth.Nothing;
+}
+
+/// <summary>What a change does to the reach.</summary>
+public enum Worth
+{
+    /// <summary>It adds distance.</summary>
+    More,
+
+    /// <summary>Next to nothing either way.</summary>
+    Nothing,
+
+    /// <summary>It costs distance.</summary>
+    Less,
+}
 
 /// <summary>What would help: every change is solved in full, so what is promised is what pressing it gives.</summary>
 public static class WhatHelps

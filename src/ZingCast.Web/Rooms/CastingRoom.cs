@@ -15,6 +15,7 @@ public sealed record CastRequest(BriefDraft Brief, Rod Rod, FlyLine Line, Leader
 
 /// <summary>The cast with everything a drawing of it needs.</summary>
 /// <param name="Reach">Farthest reach, metres, with how far it may be off.</param>
+/// <param name="WithInHandM">The wanted distance and a tenth, metres: what a class should reach.</param>
 /// <param name="InHandM">Distance in hand, metres; negative when short.</param>
 /// <param name="Can">The wanted distance is reached.</param>
 /// <param name="Cast">The cast made for the wanted distance, or the farthest.</param>
@@ -30,7 +31,7 @@ public sealed record CastRequest(BriefDraft Brief, Rod Rod, FlyLine Line, Leader
 /// <param name="HeadwindMps">Wind in the face, m/s.</param>
 /// <param name="GustReach">Reach in the strongest and weakest of the gusts, metres.</param>
 public sealed record CastAnswer(
-    Quantity Reach, double InHandM, bool Can, CastResult Cast, CastResult Farthest, string Says, IReadOnlyList<CastMoment> Moments, EnergyBudget Joules,
+    Quantity Reach, double WithInHandM, double InHandM, bool Can, CastResult Cast, CastResult Farthest, string Says, IReadOnlyList<CastMoment> Moments, EnergyBudget Joules,
     double LoopM, double TipHeightM, double LeaderM, double HeadM, double MostCarryM, double HeadwindMps, Spread? GustReach);
 
 /// <summary>What a map is drawn over.</summary>
@@ -72,7 +73,7 @@ public static class CastingRoom
             var shown = answer.Cast.CarryM > 0 ? answer.Cast : answer.Farthest;
             CastEngine.Throw(setup, shown.CarryM, shown.AngleRad, shown.ShotM, 1, moments, out var joules);
             Spread? gusts = request.Gusts is { } spread ? new(InWind(spread.High), InWind(spread.Low)) : null;
-            return TypedResults.Ok(new CastAnswer(Casts.Estimate(answer.Farthest.ReachM), answer.InHandM, answer.Can, answer.Cast, answer.Farthest, Limits.Words(answer.Farthest.Limit),
+            return TypedResults.Ok(new CastAnswer(Casts.Estimate(answer.Farthest.ReachM), (1 + ClassSearch.InHand) * brief.DistanceM, answer.InHandM, answer.Can, answer.Cast, answer.Farthest, Limits.Words(answer.Farthest.Limit),
                 moments, joules, CastEngine.Launch(setup, shown.CarryM).LoopM, setup.Day.TipHeightM, setup.Line.LeaderM, setup.HeadM, setup.MostCarryM, brief.HeadwindMps, gusts));
 
             double InWind(double mps)

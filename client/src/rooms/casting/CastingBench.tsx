@@ -185,7 +185,7 @@ const Maps = memo(function Maps({
       {fresh && kind === 'classByWind' && (
         <ReachMap
           map={fresh}
-          wantedM={solution.brief.distanceM * 1.1}
+          wantedM={answer.withInHandM}
           down={{ name: 'class', here: rod.measuredClass ?? rod.printedClass ?? 0, words: String, short: String }}
           across={{
             name: `wind, ${unitOf('windSpeed').name}: from behind ‹ calm › in the face`,
@@ -198,7 +198,7 @@ const Maps = memo(function Maps({
       {fresh && kind === 'carryBySpeed' && (
         <ReachMap
           map={fresh}
-          wantedM={solution.brief.distanceM * 1.1}
+          wantedM={answer.withInHandM}
           down={{
             name: `held, ${unitOf('length').name}`,
             here: answer.cast.carryM,

@@ -2,6 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useDeferredValue } from 'react';
 import { api, need, type Help } from '../../api/client';
 import { Say } from '../../ui/Say';
+import { useCommands } from '../../ui/commands';
 import { useToast } from '../../ui/toast';
 import { metres, useUnits } from '../../ui/units';
 import type { BriefWork } from '../brief/useBrief';
@@ -29,25 +30,30 @@ export function Helps({ work }: { work: BriefWork }) {
     gcTime: 30_000,
   });
   const data = useKept(fresh);
-  if (!data)
-    return (
-      <p className="text-soft">{error ? 'An entry in the brief needs another look first.' : 'Trying every change…'}</p>
-    );
-  const worth = data.helps.filter((h) => h.gainM > 0.1);
-  const not = data.helps.filter((h) => h.gainM <= 0.1);
+  const worth = data?.helps.filter((h) => h.worth === 'more') ?? [];
   const apply = (help: Help) => {
     const before = { draft: work.draft, pins: work.pins };
     work.change(`help-${help.id}`, (w) => ({ ...w, draft: help.brief, pins: help.pins }));
     toast({ words: 'Changed.', undo: () => work.change('help-back', (w) => ({ ...w, ...before })) });
   };
+  useCommands([
+    {
+      id: 'help',
+      name: 'Try what would help most',
+      keys: [],
+      group: 'Cast',
+      run: worth[0] ? () => apply(worth[0]!) : null,
+    },
+  ]);
+  if (!data)
+    return (
+      <p className="text-soft">{error ? 'An entry in the brief needs another look first.' : 'Trying every change…'}</p>
+    );
+  const not = data.helps.filter((h) => h.worth !== 'more');
   const row = (help: Help, plus: boolean) => (
     <tr key={help.id} className="border-t border-hair align-baseline" data-help={help.id}>
       <td className="w-24 py-1.5 pr-3 text-right text-lg font-semibold whitespace-nowrap">
-        {plus
-          ? `+ ${show(metres(help.gainM))}`
-          : Math.abs(help.gainM) <= 0.1
-            ? '± 0'
-            : `− ${show(metres(-help.gainM))}`}
+        {plus ? `+ ${show(metres(help.gainM))}` : help.worth === 'nothing' ? '± 0' : `− ${show(metres(-help.gainM))}`}
       </td>
       <td className="py-1.5 leading-snug">
         <Say parts={help.says} />

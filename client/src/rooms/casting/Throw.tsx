@@ -2,6 +2,7 @@ import { memo, useEffect, useState } from 'react';
 import { CastDrawing, type Thrown } from '../../drawing/CastDrawing';
 import { CastOverTime } from '../../drawing/CastCharts';
 import { momentAt } from '../../drawing/castShape';
+import { useCommands } from '../../ui/commands';
 import { metres, useUnits } from '../../ui/units';
 
 const paces = [
@@ -38,6 +39,14 @@ export const Throw = memo(function Throw({ thrown, distanceM }: { thrown: Thrown
     return () => cancelAnimationFrame(frame);
   }, [playing, pace, end]);
 
+  const throwOrHold = () => {
+    if (!playing && share >= 1) setShare(0);
+    setPlaying(!playing);
+  };
+  useCommands([
+    { id: 'throw', name: playing ? 'Hold the cast' : 'Throw the cast', keys: ['t'], group: 'Cast', run: throwOrHold },
+  ]);
+
   const timeS = share * end;
   const now = momentAt(answer.moments, timeS);
   const told = `${timeS.toFixed(2)} s · loop ${show(metres(now.bendM))} out · ${show(metres(now.shotM))} shot`;
@@ -45,13 +54,7 @@ export const Throw = memo(function Throw({ thrown, distanceM }: { thrown: Thrown
     <section aria-label="The cast">
       <CastDrawing thrown={thrown} distanceM={distanceM} timeS={timeS} alone={still && !playing && share === 0.45} />
       <div className="mt-1 flex flex-wrap items-center gap-2">
-        <button
-          className="btn min-w-20"
-          onClick={() => {
-            if (!playing && share >= 1) setShare(0);
-            setPlaying(!playing);
-          }}
-        >
+        <button className="btn min-w-20" onClick={throwOrHold} title="T">
           {playing ? 'Hold' : 'Throw'}
         </button>
         <fieldset className="flex items-center gap-1">
