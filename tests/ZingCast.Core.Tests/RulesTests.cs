@@ -1,4 +1,5 @@
 using ZingCast.Core.Briefs;
+using ZingCast.Core.Casting;
 using ZingCast.Core.Lines;
 using ZingCast.Core.Matching;
 using ZingCast.Core.Measures;
@@ -157,6 +158,56 @@ public class RulesTests
         Assert.True(Step(solution, Rules.Delivery).Doubt);
         Assert.Contains("not the problem", Step(solution, Rules.Flattens).Says.ToString(), StringComparison.Ordinal);
         Assert.Equal(Verdict.Fails, Link(solution, LinkId.Hand).Verdict);
+    }
+
+    [Fact]
+    public void In_a_wind_that_nothing_survives_the_hook_names_the_class_and_the_hand_fails()
+    {
+        var storm = Solve(new() { FlyKind = "baitfish", HookSize = 0, Species = "sea-bass", WindMps = 30, WindFromDeg = 0 });
+        Assert.Contains("No class turns this fly over", Step(storm, Rules.Delivery).Says.ToString(), StringComparison.Ordinal);
+        Assert.InRange(storm.Class.Target, 7, 9);
+        Assert.Equal(Verdict.Fails, Link(storm, LinkId.Hand).Verdict);
+        Assert.Equal(0, storm.Outfit.ReachM.Value);
+    }
+
+    private static IReadOnlyList<Help> Helps(BriefDraft draft) => WhatHelps.Rank(draft, DemoWorld.Shed(), Pins.None, new HashSet<string>()).Helps;
+
+    // Common practice, no source: what a person can change, and only what is still open to them.
+    [Fact]
+    public void Only_changes_that_are_open_are_offered()
+    {
+        BriefDraft into = new() { FlyKind = "predator", Species = "pike", Caster = "learner", Stance = Stance.DeepWading, Cover = Cover.Behind, WindMps = 4, WindFromDeg = 20, DistanceM = 12 };
+        Assert.Superset(new HashSet<string> { "haul", "stand-higher", "room-behind", "turn", "sparser-fly", "smaller-fly", "leader", "loop", "class-up" }, Helps(into).Select(h => h.Id).ToHashSet());
+        var open = Helps(into with { Caster = "expert", Stance = Stance.Bank, Cover = Cover.Open, WindFromDeg = 180, CasterLoopM = .5 }).Select(h => h.Id).ToList();
+        Assert.Empty(open.Intersect(["haul", "stand-higher", "room-behind", "turn", "loop"]));
+    }
+
+    [Fact]
+    public void Turning_out_of_the_wind_takes_it_off_the_casting_shoulder()
+    {
+        double From(Hand hand) => Helps(new() { FlyKind = "baitfish", WindMps = 6, WindFromDeg = 30, Hand = hand }).Single(h => h.Id == "turn").Brief.WindFromDeg!.Value;
+        Assert.Equal((270.0, 90.0), (From(Hand.Right), From(Hand.Left)));
+    }
+
+    [Fact]
+    public void A_sparser_and_a_smaller_fly_go_farther_into_the_wind()
+    {
+        var helps = Helps(new() { FlyKind = "predator", HookSize = -4, Species = "pike", WindMps = 5, WindFromDeg = 0, DistanceM = 15, Caster = "skilled" });
+        Assert.All(helps.Where(h => h.Id is "smaller-fly" or "sparser-fly"), h => Assert.Equal(Worth.More, h.Worth));
+        Assert.True(helps.Single(h => h.Id == "sparser-fly").GainM > helps.Single(h => h.Id == "smaller-fly").GainM);
+    }
+
+    // Common practice, no source: the window of a very fast rod is built a class below its measured number.
+    [Fact]
+    public void A_cast_is_loaded_against_the_rods_measured_window()
+    {
+        var brief = Brief.Complete(new() { FlyKind = "baitfish" });
+        var line = DemoWorld.Shed().Lines.Single(l => l.Tag == "L8");
+        var leader = Core.Leaders.Leader.Build(2.7, line.TipDiameterM, .0004, 0);
+        CastSetup Of(string tag) => CastSetup.Of(brief, DemoWorld.Shed().Rods.Single(r => r.Tag == tag), line, leader);
+        Assert.Equal(LineWeights.MassKg(8.3), Of("R7").StandardKg, 1e-9);
+        Assert.Equal(LineWeights.MassKg(7.3), Of("R3").StandardKg, 1e-9);
+        Assert.True(CastEngine.LoadRatio(Of("R3"), 10) > CastEngine.LoadRatio(Of("R7"), 10));
     }
 
     // Common practice, no source: what people say by hook alone stands beside the cast, and a wide gap is said aloud.

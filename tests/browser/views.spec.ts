@@ -24,9 +24,9 @@ const looks = [
   },
   { name: 'every other page and sheet', theme: 'paper', views: rest, within: 'body', contrast: false },
   {
-    name: 'the chain and the shed at dusk',
+    name: 'the chain, the shed and the cast at dusk',
     theme: 'dusk',
-    views: ['/briefs/1', '/shed'],
+    views: ['/briefs/1', '/shed', '/briefs/1/hand'],
     within: 'body',
     contrast: true,
   },

@@ -61,7 +61,13 @@ export function CastDrawing({
         {ticks.map((m) => (
           <g key={m}>
             <line x1={x(m)} x2={x(m)} y1={water} y2={water + 6} stroke="var(--ink)" />
-            <text x={x(m)} y={water + 20} fontSize="11.5" textAnchor="middle" fill="var(--ink)">
+            <text
+              x={x(m)}
+              y={water + 20}
+              fontSize="11.5"
+              textAnchor={x(m) > width - 18 ? 'end' : 'middle'}
+              fill="var(--ink)"
+            >
               {show(metres(m))}
             </text>
           </g>

@@ -55,10 +55,12 @@ internal static class Delivery
         var fly = brief.Fly;
         var need = casts.Need(tippetM);
         var rung = Ladder.RungOf(fly);
-        book.Move(Rules.Delivery, need.Class, need.Class, need.Gets
+        // In a wind that nothing survives no class is the answer; the hook's own stands until the wind drops.
+        var cast = need.ReachM > 0 ? need.Class : rung.Low;
+        book.Move(Rules.Delivery, cast, cast, need.Gets
                 ? $"From this class a {brief.Caster.Name} casts {Quantity.Length(brief.DistanceM)} with a tenth in hand and the fly turned over"
                 : need.ReachM > 0 ? (Sentence)$"No class gives this caster {Quantity.Length(brief.DistanceM)} with a tenth in hand today; this one gets {Quantity.Length(need.ReachM)}"
-                : $"No class turns this fly over in this wind: wait, turn or go smaller",
+                : $"No class turns this fly over in this wind: wait, turn or go smaller. By hook alone it is this one",
             [new("distance", Quantity.Length(brief.DistanceM)), new("farthest with this class", Casts.Estimate(need.ReachM)), new("a class more adds", Quantity.Length(need.NextAddsM)),
                 new("in the face", Quantity.Wind(brief.HeadwindMps)), new("drag area", new Quantity(fly.AreaM2, Kind.Area)), new("caster", brief.Caster.Name)],
             doubt: !need.Gets);
@@ -68,9 +70,9 @@ internal static class Delivery
 
         var atMost = SmallestClass(brief, CastEngine.MostFlyRatio);
         var atEase = SmallestClass(brief, CastEngine.ComfortableFlyRatio);
-        var delivery = Math.Max(need.Class, atMost);
+        var delivery = Math.Max(cast, atMost);
         var comfortable = Math.Clamp(atEase, delivery, Math.Max(delivery, rung.High + (fly.Kind.Weighted ? 1 : 0)));
-        book.Move(Rules.FlyRatio, need.Class, delivery,
+        book.Move(Rules.FlyRatio, cast, delivery,
             $"{Quantity.LineMass(fly.WetKg)} of soaked fly is {Quantity.Ratio(fly.WetKg / CarriedKg(brief, comfortable))} of the line a class {Quantity.Class(comfortable)} puts in the air",
             [new("soaked fly", Quantity.LineMass(fly.WetKg)), new("line in the air", Quantity.LineMass(CarriedKg(brief, comfortable))),
                 new("castable from class", Quantity.Class(atMost)), new("comfortable from class", Quantity.Class(atEase))],

@@ -166,7 +166,13 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
                 : 'Everything fits'}
             {toFind.length > 0 && `; ${names(toFind)} not in the shed`}
           </p>
+          {!open && (
+            <button className="quiet underline underline-offset-4" onClick={() => openBench('hand')}>
+              Watch the cast
+            </button>
+          )}
           <span className="rubric font-normal" role="status">
+            {work.answering && <span className="late">Working it out… </span>}
             {saving.state === 'saved' ? 'Saved' : saving.state === 'saving' ? 'Saving…' : ''}
           </span>
           <button className="quiet" disabled={!work.undo} onClick={() => work.undo?.()}>
