@@ -153,77 +153,96 @@ public static class CastEngine
         shotM = Math.Clamp(shotM, 0, Math.Max(0, line.LengthM - outM - .01));
         var (launch, loop) = Launch(setup, carryM);
         var air = new Air(setup, carryM, launch, loop, angleRad);
-        var state = new State { L = outM, V = launch };
-        double time = 0, u0 = 0;
-        var (phase, spent) = (shotM > .001 ? Phase.Forming : Phase.Checked, new Spent());
-        var kineticAtStart = .5 * (air.Up(outM) + 0) * launch * launch;
-        trace?.Add(air.Moment(0, state));
-        double z = setup.Day.TipHeightM, falling = 0;
-        while (state.L > StraightM && z > 0 && time < LongestS)
+        var flight = new Flight { At = new() { L = outM, V = launch }, Z = setup.Day.TipHeightM, Phase = shotM > .001 ? Phase.Forming : Phase.Checked };
+        trace?.Add(air.Moment(0, flight.At));
+        Unroll(ref flight, air, line.LeaderM, outM, shotM, loop, refine, trace);
+        budget = default;
+        var straight = flight.At.L <= StraightM;
+        var turnover = straight ? flight.At.V : 0;
+        // A straight line still moving pulls on.
+        if (straight && flight.Phase == Phase.Shooting) air.FlyOn(ref flight, shotM, trace);
+        if (trace is not null) budget = air.Budget(flight, .5 * air.Up(outM) * launch * launch);
+        return Judge(setup, air, flight, carryM, angleRad, shotM, launch, turnover, straight);
+    }
+
+    // The loop travels until the leader is straight or the line comes down.
+    private static void Unroll(ref Flight flight, in Air air, double leaderM, double outM, double shotM, double loopM, double refine, List<CastMoment>? trace)
+    {
+        double falling = 0;
+        while (flight.At.L > StraightM && flight.Z > 0 && flight.TimeS < LongestS)
         {
-            var c = (state.V - state.U) / 2;
+            var at = flight.At;
+            var c = (at.V - at.U) / 2;
             // Steps follow the shorter leg: at the start the rod leg is short, at the end the fly leg is.
-            var step = Math.Min(LongestStepS, StepShare * Math.Min(state.L, state.X + .5 * loop) / Math.Max(c, 1e-6)) / refine;
+            var step = Math.Min(LongestStepS, StepShare * Math.Min(at.L, at.X + .5 * loopM) / Math.Max(c, 1e-6)) / refine;
             // The line ends and the leader begins with a jump in mass: no step runs across it.
-            if (state.L > line.LeaderM + 1e-6 && state.L - c * step < line.LeaderM) step = Math.Max(1e-6, (state.L - line.LeaderM) / c);
-            var next = air.Step(state, step, z + falling * step / 2, phase == Phase.Shooting);
-            if (phase == Phase.Forming && next.X >= loop)
+            if (at.L > leaderM + 1e-6 && at.L - c * step < leaderM) step = Math.Max(1e-6, (at.L - leaderM) / c);
+            var next = air.Step(at, step, flight.Z + falling * step / 2, flight.Phase == Phase.Shooting);
+            var (phase, stoppedAt) = (flight.Phase, 0.0);
+            if (phase == Phase.Forming && next.X >= loopM)
             {
                 // The hand lets go when the loop has formed: as much rod leg as the loop is high.
-                (next, step) = air.Part(state, step, z, false, (loop - state.X) / (next.X - state.X));
-                phase = Phase.Shooting;
+                (next, step) = air.Part(at, step, flight.Z, false, (loopM - at.X) / (next.X - at.X));
+                flight.Phase = Phase.Shooting;
             }
             else if (phase == Phase.Shooting && next.X + next.L - outM >= shotM)
             {
-                double had = state.X + state.L - outM, has = next.X + next.L - outM;
-                (next, step) = air.Part(state, step, z, true, (shotM - had) / (has - had));
-                if (trace is not null) spent.Check += .5 * (air.Up(next.X + next.L) - air.Up(next.L)) * next.U * next.U;
-                u0 = next.U;
-                next.U = 0;
-                phase = Phase.Checked;
+                double had = at.X + at.L - outM, has = next.X + next.L - outM;
+                (next, step) = air.Part(at, step, flight.Z, true, (shotM - had) / (has - had));
+                (stoppedAt, next.U, flight.Phase) = (next.U, 0, Phase.Checked);
             }
-            time += step;
-            if (trace is not null) air.Account(state, next, step, time, phase, u0, ref spent);
-            u0 = 0;
-            var lower = air.Height(next.X, time);
-            if (lower <= 0)
+            flight.TimeS += step;
+            if (trace is not null) air.Account(ref flight, at, next, step, phase, stoppedAt);
+            var z = air.Height(next.X, flight.TimeS);
+            falling = (z - flight.Z) / step;
+            if (z <= 0)
             {
                 // Touches the water within this step.
-                var part = z / (z - lower);
-                time -= step * (1 - part);
-                next = State.Between(state, next, part);
-                lower = 0;
+                var part = flight.Z / (flight.Z - z);
+                flight.TimeS -= step * (1 - part);
+                (next, z) = (State.Between(at, next, part), 0);
             }
-            falling = (lower - z) / step;
-            (state, z) = (next, lower);
-            trace?.Add(air.Moment(time, state));
+            (flight.At, flight.Z) = (next, z);
+            trace?.Add(air.Moment(flight.TimeS, next));
         }
+    }
 
-        var straight = state.L <= StraightM;
-        var turnover = straight ? state.V : 0;
-        var (pile, reachAlong, shot) = (straight ? 0 : state.L, straight ? state.X + state.L : state.X, Math.Clamp(state.X + state.L - outM, 0, shotM));
-        // A straight line still moving pulls on.
-        if (straight && phase == Phase.Shooting)
-            (shot, reachAlong) = air.FlyOn(ref state, ref time, ref z, shotM, trace, ref spent);
-
-        budget = trace is null ? default : air.Budget(spent, kineticAtStart, state);
+    private static CastResult Judge(
+        CastSetup setup, in Air air, in Flight flight, double carryM, double angleRad, double askedM, double launch, double turnover, bool straight)
+    {
+        var line = setup.Line;
+        var outM = carryM + line.LeaderM;
+        var shot = Math.Clamp(flight.At.X + flight.At.L - outM, 0, askedM);
+        var pile = straight ? 0 : flight.At.L;
         var flyRatio = setup.FlyKg / Math.Max(1e-9, LineKg(setup, carryM));
-        var fishes = (straight || pile <= line.LeaderM / 2) && flyRatio <= MostFlyRatio;
-        var lineEnds = shotM >= line.LengthM - outM - .02;
         var outcome = carryM > setup.MostCarryM + 1e-9 || flyRatio > MostFlyRatio ? CastOutcome.CannotCarry
-            : !straight ? CastOutcome.Piled : shot < shotM - .05 ? CastOutcome.FellShort : CastOutcome.TurnedOver;
+            : !straight ? CastOutcome.Piled : shot < askedM - .05 ? CastOutcome.FellShort : CastOutcome.TurnedOver;
         var limit = outcome switch
         {
             CastOutcome.CannotCarry => flyRatio > MostFlyRatio ? CastLimit.FlyRatio : CastLimit.Carry,
-            CastOutcome.Piled => phase == Phase.Shooting ? CastLimit.Shoot : state.V < .35 * launch ? CastLimit.Turnover : CastLimit.Height,
+            CastOutcome.Piled => flight.Phase == Phase.Shooting ? CastLimit.Shoot : flight.At.V < .35 * launch ? CastLimit.Turnover : CastLimit.Height,
             CastOutcome.FellShort => CastLimit.Shoot,
-            _ => lineEnds ? CastLimit.LineEnd : CastLimit.None,
+            _ => askedM >= line.LengthM - outM - .02 ? CastLimit.LineEnd : CastLimit.None,
         };
+        // A fly that lands in a heap lies where the bend came down.
+        var reach = (straight ? outM + shot : flight.At.X) * air.Cos;
         var cross = setup.Day.CrosswindMps * setup.Day.WindShare(Math.Max(.5, setup.Day.TipHeightM));
-        return new(outcome, limit, reachAlong * air.Cos, carryM, shot, angleRad, launch, time, turnover, pile, LoadRatio(setup, carryM), flyRatio,
-            air.Drift(cross, time, line.WidthM2(outM), line.MassKg(outM), 0),
-            air.Drift(cross, time, line.WidthM2(line.LeaderM), line.MassKg(line.LeaderM) + setup.FlyKg, setup.FlyAreaM2))
-        { Fishes = fishes, SpareM = straight ? line.LeaderM / 2 + z : line.LeaderM / 2 - pile };
+        return new(outcome, limit, reach, carryM, shot, angleRad, launch, flight.TimeS, turnover, pile, LoadRatio(setup, carryM), flyRatio,
+            air.Drift(cross, flight.TimeS, line.WidthM2(outM), line.MassKg(outM), 0),
+            air.Drift(cross, flight.TimeS, line.WidthM2(line.LeaderM), line.MassKg(line.LeaderM) + setup.FlyKg, setup.FlyAreaM2))
+        {
+            Fishes = (straight || pile <= line.LeaderM / 2) && flyRatio <= MostFlyRatio,
+            SpareM = line.LeaderM / 2 + (straight ? flight.Z : -pile),
+        };
+    }
+
+    // One cast under way.
+    private struct Flight
+    {
+        public State At;
+        public double TimeS, Z;
+        public Phase Phase;
+        public Spent Spent;
     }
 
     private enum Phase { Forming, Shooting, Checked }
@@ -349,33 +368,31 @@ public static class CastEngine
             if (s.V <= s.U && dv < du) dv = du = (mass * dv + lowKg * du) / (mass + lowKg);
         }
 
-        public (double Shot, double Reach) FlyOn(ref State s, ref double time, ref double z, double shotM, List<CastMoment>? trace, ref Spent spent)
+        public void FlyOn(ref Flight flight, double shotM, List<CastMoment>? trace)
         {
+            ref var s = ref flight.At;
             var u = Math.Min(s.V, Common(s));
             var x = s.X + s.L;
-            if (trace is not null)
-            {
-                var all = line.MassKg(x) + flyKg;
-                spent.Check += Math.Max(0, Kinetic(s) - .5 * all * u * u);
-            }
-            while (u > .2 && z > 0 && x - outM < shotM && time < LongestS)
+            if (trace is not null) flight.Spent.Check += Math.Max(0, Kinetic(s) - .5 * Up(x) * u * u);
+            s = new() { X = x, U = u, V = u };
+            while (u > .2 && flight.Z > 0 && x - outM < shotM && flight.TimeS < LongestS)
             {
                 const double dt = .01;
                 var ring = line.At(x);
-                var flow = u + WindAt(z);
+                var flow = u + WindAt(flight.Z);
                 double skin = kSkin * ring.M2 * flow * Math.Abs(flow), fly = kFly * flow * Math.Abs(flow), guides = ring.GuidesN, pick = ring.KgPerM * u * u;
                 var before = u;
                 u = Math.Max(0, u - dt * (skin + fly + guides + pick) / (ring.Kg + flyKg));
-                var mean = (before + u) / 2;
-                x = Math.Min(outM + shotM, x + dt * mean);
-                time += dt;
-                z = Height(x, time);
-                (spent.Skin, spent.Fly, spent.Guides, spent.PickUp) = (spent.Skin + dt * skin * mean, spent.Fly + dt * fly * mean, spent.Guides + dt * guides * mean, spent.PickUp + dt * pick * mean / 2);
-                s = new() { L = 0, X = x, U = u, V = u };
-                trace?.Add(Moment(time, s));
+                var moved = dt * (before + u) / 2;
+                x = Math.Min(outM + shotM, x + moved);
+                flight.TimeS += dt;
+                flight.Z = Math.Max(0, Height(x, flight.TimeS));
+                s = new() { X = x, U = u, V = u };
+                if (trace is null) continue;
+                ref var spent = ref flight.Spent;
+                (spent.Skin, spent.Fly, spent.Guides, spent.PickUp) = (spent.Skin + skin * moved, spent.Fly + fly * moved, spent.Guides + guides * moved, spent.PickUp + pick * moved / 2);
+                trace.Add(Moment(flight.TimeS, s));
             }
-            z = Math.Max(0, z);
-            return (Math.Clamp(x - outM, 0, shotM), x);
         }
 
         private double Common(in State s)
@@ -415,19 +432,23 @@ public static class CastEngine
             spent.PickUp += share * .5 * ring.KgPerM * s.U * s.U * s.U;
         }
 
-        public void Account(in State from, in State to, double dt, double time, Phase phase, double checkedAt, ref Spent spent)
+        // What a step cost; a line stopped within it gives its speed up to the hand.
+        public void Account(ref Flight flight, in State from, in State to, double dt, Phase phase, double stoppedAt)
         {
             var end = to;
-            if (checkedAt > 0) end.U = checkedAt;
-            var was = checkedAt > 0 ? Phase.Shooting : phase;
-            Power(from, time - dt, was, dt / 2, ref spent);
-            Power(end, time, was, dt / 2, ref spent);
+            if (stoppedAt > 0)
+            {
+                end.U = stoppedAt;
+                flight.Spent.Check += .5 * (Up(to.X + to.L) - Up(to.L)) * stoppedAt * stoppedAt;
+            }
+            Power(from, flight.TimeS - dt, phase, dt / 2, ref flight.Spent);
+            Power(end, flight.TimeS, phase, dt / 2, ref flight.Spent);
         }
 
-        public EnergyBudget Budget(in Spent spent, double launch, in State end)
+        public EnergyBudget Budget(in Flight flight, double launch)
         {
-            var left = Kinetic(end);
-            return new(launch, spent.Skin, spent.Bend, spent.Fly, spent.Guides, spent.PickUp, spent.Check, left);
+            ref readonly var spent = ref flight.Spent;
+            return new(launch, spent.Skin, spent.Bend, spent.Fly, spent.Guides, spent.PickUp, spent.Check, Kinetic(flight.At));
         }
 
         public double Drift(double cross, double time, double widthM2, double kg, double areaM2)
