@@ -125,3 +125,10 @@ test('a key on the wind reaches the animation and the curve', async ({ page }) =
     `wind key to cast and curve on screen: median ${times[6]!.toFixed(0)} ms, slowest ${times.at(-1)!.toFixed(0)} ms`,
   );
 });
+
+test('keys pressed faster than the answer comes all count', async ({ page }) => {
+  const wind = page.getByRole('slider', { name: /^Wind/ });
+  await wind.focus();
+  for (let i = 0; i < 6; i++) await page.keyboard.press('ArrowUp');
+  await expect(page.getByRole('textbox', { name: 'Wind', exact: true })).toHaveValue('14 kn');
+});

@@ -216,6 +216,9 @@ test.describe('with nothing in the shed', () => {
     await form.getByRole('textbox', { name: 'Name' }).fill('my first');
     await form.getByRole('textbox', { name: 'Length' }).fill(`10'`);
     await form.getByRole('textbox', { name: 'Class on the label' }).fill('4');
+    // Words that go away move what stands below them; the button is pressed where it comes to rest.
+    for (const words of ['A single-hand rod is between', 'This cannot be empty.', 'Give the printed class'])
+      await expect(form.getByText(words)).toBeHidden();
     await form.getByRole('button', { name: 'Keep it' }).click();
     await expect(form).toBeHidden();
     await expect(page.getByRole('article')).toContainText('A1 my first');

@@ -5,6 +5,7 @@ import { FlyActual } from '../../drawing/FlyActual';
 import { WaterPlan } from '../../drawing/WaterPlan';
 import { MeasureField } from '../../ui/TypedField';
 import { Pick } from '../../ui/Pick';
+import { asSaid } from './asSaid';
 import { BriefSentence } from './BriefSentence';
 import { choices } from './choices';
 import type { BriefWork } from './useBrief';
@@ -14,6 +15,7 @@ export function BriefPanel({ work }: { work: BriefWork }) {
   const { solution, setDraft, problems } = work;
   if (!solution) return null;
   const brief = solution.brief;
+  const shown = asSaid(solution, work.draft, problems);
   const assumed = (field: keyof BriefDraft) => brief.assumed.includes(field);
   const pick = <K extends keyof BriefDraft>(
     label: string,
@@ -62,11 +64,11 @@ export function BriefPanel({ work }: { work: BriefWork }) {
         onChange={(key, patch) => setDraft(key, patch)}
       />
       <WaterPlan
-        solution={solution}
+        solution={shown}
         onWind={(windMps, windFromDeg) => setDraft('wind', { windMps, windFromDeg })}
         onDistance={(distanceM) => setDraft('plan-distance', { distanceM })}
       />
-      <DepthSection solution={solution} onDepth={(depthM) => setDraft('section-depth', { depthM })} />
+      <DepthSection solution={shown} onDepth={(depthM) => setDraft('section-depth', { depthM })} />
       <FlyActual solution={solution} />
 
       <Collapsible.Root defaultOpen>

@@ -5,6 +5,7 @@ import { api, need, Trouble, type BriefDraft } from '../../api/client';
 import { FlyActual } from '../../drawing/FlyActual';
 import { WaterPlan } from '../../drawing/WaterPlan';
 import { useUnits } from '../../ui/units';
+import { asSaid } from './asSaid';
 import { BriefSentence } from './BriefSentence';
 import { settleEntries } from '../../ui/useReading';
 import { useAnswer } from './useAnswer';
@@ -74,7 +75,7 @@ export function NewBriefPage() {
         </button>
         <div className="mt-8 grid gap-6 sm:grid-cols-2">
           <WaterPlan
-            solution={solution}
+            solution={asSaid(solution, draft, problems)}
             onWind={(windMps, windFromDeg) => say({ windMps, windFromDeg })}
             onDistance={(distanceM) => say({ distanceM })}
           />

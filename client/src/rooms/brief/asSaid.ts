@@ -1,0 +1,17 @@
+import type { BriefDraft, FieldWords, Solution } from '../../api/client';
+
+const handled = { windMps: [0, 40], windFromDeg: [0, 360], distanceM: [2, 60], depthM: [0, 30] } as const;
+
+/**
+ * The answer with what can be dragged set to what was said last, so that a drawing goes with the hand and a key pressed twice steps
+ * twice, before the answer has come. What cannot be drawn or was refused stays as it was.
+ */
+export function asSaid(solution: Solution, draft: BriefDraft, problems: FieldWords): Solution {
+  const said = Object.entries(handled).flatMap(([field, [low, high]]) => {
+    const value = draft[field as keyof typeof handled];
+    return value !== undefined && value !== null && value >= low && value <= high && !problems[field]
+      ? [[field, value] as const]
+      : [];
+  });
+  return { ...solution, brief: { ...solution.brief, ...Object.fromEntries(said) } };
+}
