@@ -48,7 +48,7 @@ export function FlyActual({ solution }: { solution: Solution }) {
               y1={ruler}
               y2={ruler + (big ? 9 : shrink > 1 && !inches ? 0 : 4.5)}
             />
-            {big && (
+            {big && 8 + mm * pxPerMm < width - 36 && (
               <text x={8 + mm * pxPerMm + 2} y={ruler + 19} fontSize="10.5" fill="var(--ink)" stroke="none">
                 {n}
               </text>

@@ -144,7 +144,7 @@ export function ReachBar({ solution }: { solution: Solution }) {
       outfit.shootM + outfit.carryM + outfit.leader.lengthM,
       outfit.reachM.value + (outfit.reachM.plusMinus ?? 0),
     ) * 1.06;
-  const x = scaleLinear([0, far], [8, width - 12]);
+  const x = scaleLinear([0, far], [16, width - 12]);
   // Round figures in the reader's own unit.
   const unitM = unitOf('length').scale;
   const ticks = scaleLinear([0, far / unitM], [0, 1])
@@ -196,10 +196,11 @@ export function ReachBar({ solution }: { solution: Solution }) {
               <rect x={x(p.from)} width={x(p.to) - x(p.from)} y={48 - p.h / 2} height={p.h} fill={p.fill} />
               <line x1={x(p.from)} x2={x(p.from)} y1="36" y2="60" stroke="var(--ink)" />
               <text
-                x={(x(p.from) + x(p.to)) / 2}
+                // A leader is short; its words begin where the head's line above them ends.
+                x={p.words === 'leader' ? x(p.from) + 4 : (x(p.from) + x(p.to)) / 2}
                 y={p.words === 'leader' ? 34 : 68}
                 fontSize="12.5"
-                textAnchor="middle"
+                textAnchor={p.words === 'leader' ? 'start' : 'middle'}
                 fill="var(--ink)"
               >
                 {p.words} {show(metres(p.to - p.from))}

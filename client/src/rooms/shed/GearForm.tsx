@@ -184,7 +184,12 @@ function Form({ kind, start, id, onClose }: { kind: GearKind; start: Piece; id: 
           </p>
         )}
         <div className="mt-4 flex gap-3">
-          <button className="btn bg-ink! text-paper!" type="submit">
+          <button
+            className="btn bg-ink! text-paper!"
+            type="submit"
+            // Words that come or go above may move the button during a press; the press still counts.
+            onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
+          >
             Keep it
           </button>
           {id !== null && (
