@@ -45,10 +45,21 @@ public sealed class CastingApiTests : IDisposable
         Assert.True(answer.GetProperty("can").GetBoolean() == reach >= 15);
         Assert.Equal(reach - 15, answer.GetProperty("inHandM").GetDouble(), 1e-9);
         Assert.True(answer.GetProperty("moments").GetArrayLength() > 30);
-        var gusts = answer.GetProperty("gustReach");
-        Assert.True(gusts.GetProperty("low").GetDouble() < reach && reach < gusts.GetProperty("high").GetDouble());
         var joules = answer.GetProperty("joules").EnumerateObject().ToDictionary(p => p.Name, p => p.Value.GetDouble());
         Assert.Equal(1, joules.Where(j => j.Key != "launch").Sum(j => j.Value) / joules["launch"], .02);
+    }
+
+    [Theory]
+    [InlineData(0, 2, 8)]
+    [InlineData(180, -8, -2)]
+    public async Task Gusts_spread_the_reach_about_the_mean_from_whichever_side_they_come(int from, double low, double high)
+    {
+        var answer = await (await client.Post("/api/casting/reach", await Cast(new { flyKind = "baitfish", hookSize = 0, windMps = 4, windFromDeg = from },
+            c => c["gusts"] = new JsonObject { ["low"] = 2, ["high"] = 8 }))).Json();
+        (double Low, double High) Spread(string name) => (answer.GetProperty("gusts").GetProperty(name).GetProperty("low").GetDouble(), answer.GetProperty("gusts").GetProperty(name).GetProperty("high").GetDouble());
+        Assert.Equal((low, high), (Math.Round(Spread("headwindMps").Low, 9), Math.Round(Spread("headwindMps").High, 9)));
+        var mean = answer.GetProperty("reach").GetProperty("value").GetDouble();
+        Assert.True(Spread("reachM").Low < mean && mean < Spread("reachM").High);
     }
 
     [Fact]

@@ -1196,6 +1196,12 @@ export interface components {
             pins?: null | components["schemas"]["Pins"];
             off?: null | string[];
         };
+        BriefLimits: {
+            depthM: components["schemas"]["Spread"];
+            windMps: components["schemas"]["Spread"];
+            windFromDeg: components["schemas"]["Spread"];
+            distanceM: components["schemas"]["Spread"];
+        };
         BriefRow: {
             /** Format: int32 */
             id: number;
@@ -1220,6 +1226,8 @@ export interface components {
         CastAnswer: {
             reach: components["schemas"]["Quantity"];
             /** Format: double */
+            doubt: number;
+            /** Format: double */
             withInHandM: number;
             /** Format: double */
             inHandM: number;
@@ -1241,7 +1249,7 @@ export interface components {
             mostCarryM: number;
             /** Format: double */
             headwindMps: number;
-            gustReach: null | components["schemas"]["Spread"];
+            gusts: null | components["schemas"]["GustAnswer"];
         };
         /** @enum {unknown} */
         CastLimit: "none" | "turnover" | "height" | "shoot" | "carry" | "flyRatio" | "lineEnd";
@@ -1475,6 +1483,10 @@ export interface components {
             rods: components["schemas"]["Rod"][];
             lines: components["schemas"]["FlyLine"][];
             reels: components["schemas"]["Reel"][];
+        };
+        GustAnswer: {
+            headwindMps: components["schemas"]["Spread"];
+            reachM: components["schemas"]["Spread"];
         };
         /** @enum {unknown} */
         Hand: "right" | "left";
@@ -1819,6 +1831,7 @@ export interface components {
             densities: components["schemas"]["Choice"][];
             coatings: components["schemas"]["Choice"][];
             backings: components["schemas"]["Choice"][];
+            limits: components["schemas"]["BriefLimits"];
             tables: components["schemas"]["ReferenceTable"][];
             rules: components["schemas"]["Rule"][];
         };

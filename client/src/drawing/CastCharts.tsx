@@ -105,36 +105,28 @@ export function CastOverTime({ answer, timeS }: { answer: CastAnswer; timeS: num
 export type Curve = { name: string; winds: readonly number[]; reachM: readonly number[] };
 
 /** Farthest reach against wind, from behind on the left to in the face on the right. */
-export function WindCurve({
-  curves,
-  answer,
-  distanceM,
-  gusts,
-}: {
-  curves: Curve[];
-  answer: CastAnswer;
-  distanceM: number;
-  gusts: { windLow: number; windHigh: number } | null;
-}) {
+export function WindCurve({ curves, answer, distanceM }: { curves: Curve[]; answer: CastAnswer; distanceM: number }) {
   const [ref, width] = useWidth<HTMLDivElement>();
   const { show, unitOf } = useUnits();
   const height = 236;
   const winds = curves[0]!.winds;
+  const { gusts } = answer;
   const most = Math.max(distanceM, ...curves.flatMap((c) => c.reachM)) * 1.1;
   const x = scaleLinear([winds[0]!, winds.at(-1)!], [46, width - 12]).clamp(true);
   const y = scaleLinear([0, most], [height - 40, 12]);
   const lengthUnit = unitOf('length').scale;
   const windUnit = unitOf('windSpeed').scale;
-  const doubt = answer.reach.value > 0 ? (answer.reach.plusMinus ?? 0) / answer.reach.value : 0;
   const wind = (mps: number) => show({ value: mps, kind: 'windSpeed', plusMinus: null });
   const here = { x: x(answer.headwindMps), y: y(answer.reach.value) };
+  // A wind off the scale is drawn at its edge, and says so.
+  const beyond = answer.headwindMps < winds[0]! || answer.headwindMps > winds.at(-1)!;
   const wayOf = (mps: number) => (mps < 0 ? 'behind' : 'face');
   const first = curves[0]!;
   const band =
-    first.reachM.map((r, i) => `${i ? 'L' : 'M'}${x(winds[i]!)},${y(r * (1 + doubt))}`).join('') +
+    first.reachM.map((r, i) => `${i ? 'L' : 'M'}${x(winds[i]!)},${y(r * (1 + answer.doubt))}`).join('') +
     [...first.reachM]
       .reverse()
-      .map((r, i) => `L${x(winds[winds.length - 1 - i]!)},${y(r * (1 - doubt))}`)
+      .map((r, i) => `L${x(winds[winds.length - 1 - i]!)},${y(r * (1 - answer.doubt))}`)
       .join('') +
     'Z';
   return (
@@ -171,8 +163,8 @@ export function WindCurve({
         </text>
         {gusts && (
           <rect
-            x={x(gusts.windLow)}
-            width={Math.max(2, x(gusts.windHigh) - x(gusts.windLow))}
+            x={x(gusts.headwindMps.low)}
+            width={Math.max(2, x(gusts.headwindMps.high) - x(gusts.headwindMps.low))}
             y="12"
             height={height - 52}
             fill="var(--water)"
@@ -180,9 +172,6 @@ export function WindCurve({
         )}
         <path d={band} fill="var(--soft)" opacity="0.16" />
         <line x1="46" x2={width - 12} y1={y(distanceM)} y2={y(distanceM)} stroke="var(--ink)" strokeDasharray="2 4" />
-        <text x={width - 14} y={y(distanceM) - 5} fontSize="12.5" textAnchor="end" fill="var(--ink)">
-          wanted {show(metres(distanceM))}
-        </text>
         {curves.map((curve, i) => (
           <path
             key={curve.name}
@@ -198,16 +187,28 @@ export function WindCurve({
             strokeDasharray={i === 0 ? undefined : '7 3'}
           />
         ))}
-        {gusts && answer.gustReach && (
+        {gusts && (
           <line
             x1={here.x}
             x2={here.x}
-            y1={y(answer.gustReach.low)}
-            y2={y(answer.gustReach.high)}
+            y1={y(gusts.reachM.low)}
+            y2={y(gusts.reachM.high)}
             stroke="var(--ink)"
             strokeWidth="3"
           />
         )}
+        <text
+          x={width - 14}
+          y={y(distanceM) - 5}
+          fontSize="12.5"
+          textAnchor="end"
+          fill="var(--ink)"
+          stroke="var(--paper)"
+          strokeWidth="3.5"
+          paintOrder="stroke"
+        >
+          wanted {show(metres(distanceM))}
+        </text>
         <circle cx={here.x} cy={here.y} r="6" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="2" />
         <text
           x={here.x + (here.x > width - 150 ? -11 : 11)}
@@ -216,8 +217,11 @@ export function WindCurve({
           fontWeight="700"
           textAnchor={here.x > width - 150 ? 'end' : 'start'}
           fill="var(--ink)"
+          stroke="var(--paper)"
+          strokeWidth="3.5"
+          paintOrder="stroke"
         >
-          today {show(answer.reach)}
+          {beyond ? 'off this scale ' : ''}today {show(answer.reach)}
         </text>
       </svg>
     </div>

@@ -9,7 +9,8 @@ const surface = 26;
 /** The water in section: how deep the fly fishes, to drag. */
 export function DepthSection({ solution, onDepth }: { solution: Solution; onDepth: (m: number) => void }) {
   const { brief } = solution;
-  const { show, unitOf } = useUnits();
+  const { show, unitOf, standards } = useUnits();
+  const { low, high } = standards.limits.depthM;
   const svg = useRef<SVGSVGElement>(null);
   const held = useRef(false);
   const unitM = unitOf('length').scale;
@@ -18,7 +19,7 @@ export function DepthSection({ solution, onDepth }: { solution: Solution; onDept
   const pxPerM = (H - surface - 14) / spanM;
   const y = surface + brief.depthM * pxPerM;
   const floats = solution.outfit.line.density === 'floating';
-  const set = (m: number) => onDepth(Math.round(Math.min(30, Math.max(0, m)) * 20) / 20);
+  const set = (m: number) => onDepth(Math.round(Math.min(high, Math.max(low, m)) * 20) / 20);
   const drag = (event: PointerEvent) => {
     if (!held.current) return;
     const box = svg.current!.getBoundingClientRect();
@@ -80,8 +81,8 @@ export function DepthSection({ solution, onDepth }: { solution: Solution; onDept
         role="slider"
         tabIndex={0}
         aria-label="Depth of the fly"
-        aria-valuemin={0}
-        aria-valuemax={30}
+        aria-valuemin={low}
+        aria-valuemax={high}
         aria-valuenow={brief.depthM}
         aria-valuetext={show(metres(brief.depthM))}
         onKeyDown={keys}

@@ -26,7 +26,8 @@ export const windWords = (deg: number) =>
 /** The water from above: the caster below, the fish ahead, the wind as an arrow to swing. */
 export function WaterPlan({ solution, onWind, onDistance }: Props) {
   const { brief, outfit } = solution;
-  const { show, unitOf } = useUnits();
+  const { show, unitOf, standards } = useUnits();
+  const { distanceM, windMps } = standards.limits;
   const svg = useRef<SVGSVGElement>(null);
   const clip = useId();
   const held = useRef<'wind' | 'fish' | null>(null);
@@ -52,11 +53,14 @@ export function WaterPlan({ solution, onWind, onDistance }: Props) {
   const drag = (event: PointerEvent) => {
     if (!held.current) return;
     const p = toPlan(event);
-    if (held.current === 'fish') onDistance(clamp((stand.y - p.y) / pxPerM, 2, 60));
+    if (held.current === 'fish') onDistance(clamp((stand.y - p.y) / pxPerM, distanceM));
     else {
       const [dx, dy] = [p.x - windAt.x, windAt.y - p.y];
       const deg = (Math.atan2(dx, dy) * 180) / Math.PI;
-      onWind(clamp((Math.hypot(dx, dy) - 18) / 1.9, 0, 25), Math.round(((deg + 360) % 360) / 5) * 5);
+      onWind(
+        clamp((Math.hypot(dx, dy) - 18) / 1.9, { low: windMps.low, high: 25 }),
+        Math.round(((deg + 360) % 360) / 5) * 5,
+      );
     }
   };
   const grab = (what: 'wind' | 'fish', event: PointerEvent) => {
@@ -71,13 +75,13 @@ export function WaterPlan({ solution, onWind, onDistance }: Props) {
     const blow = { ArrowUp: 0.5, ArrowDown: -0.5 }[event.key];
     if (turn === undefined && blow === undefined) return;
     event.preventDefault();
-    onWind(clamp(brief.windMps + (blow ?? 0), 0, 40), (brief.windFromDeg + (turn ?? 0) + 360) % 360);
+    onWind(clamp(brief.windMps + (blow ?? 0), windMps), (brief.windFromDeg + (turn ?? 0) + 360) % 360);
   };
   const fishKeys = (event: KeyboardEvent) => {
     const by = { ArrowUp: 0.5, ArrowRight: 0.5, ArrowDown: -0.5, ArrowLeft: -0.5, PageUp: 3, PageDown: -3 }[event.key];
     if (by === undefined) return;
     event.preventDefault();
-    onDistance(clamp(brief.distanceM + by, 2, 60));
+    onDistance(clamp(brief.distanceM + by, distanceM));
   };
   // Middle of what can be seen of the left half of the reach, as a share of the arc.
   const seen = (Math.acos(Math.min(1, (W / 2 - 6) / (reach.value * pxPerM))) / Math.PI + 0.4) / 2;
@@ -130,21 +134,24 @@ export function WaterPlan({ solution, onWind, onDistance }: Props) {
           ))}
         </g>
         <path id={`${clip}-reach`} d={arc(reach.value)} fill="none" />
-        <text
-          dy="-4"
-          fontSize="11.5"
-          fill="var(--ink)"
-          fontFamily="var(--font-chart)"
-          fontStyle="italic"
-          stroke="var(--water)"
-          strokeWidth="2.5"
-          paintOrder="stroke"
-          clipPath={`url(#${clip})`}
-        >
-          <textPath href={`#${clip}-reach`} startOffset={`${seen * 100}%`} textAnchor="middle">
-            reach today
-          </textPath>
-        </text>
+        {/* A short arc has no room for words. */}
+        {reach.value * pxPerM > 60 && (
+          <text
+            dy="-4"
+            fontSize="11.5"
+            fill="var(--ink)"
+            fontFamily="var(--font-chart)"
+            fontStyle="italic"
+            stroke="var(--water)"
+            strokeWidth="2.5"
+            paintOrder="stroke"
+            clipPath={`url(#${clip})`}
+          >
+            <textPath href={`#${clip}-reach`} startOffset={`${seen * 100}%`} textAnchor="middle">
+              reach today
+            </textPath>
+          </text>
+        )}
 
         {/* The line in the air, then what is shot, then the leader. */}
         <line x1={stand.x} y1={stand.y} x2={fish.x} y2={fish.y} stroke="var(--signal)" strokeWidth="2.6" />
@@ -179,8 +186,8 @@ export function WaterPlan({ solution, onWind, onDistance }: Props) {
           role="slider"
           tabIndex={0}
           aria-label="Distance to the fish"
-          aria-valuemin={2}
-          aria-valuemax={60}
+          aria-valuemin={distanceM.low}
+          aria-valuemax={distanceM.high}
           aria-valuenow={Math.round(brief.distanceM * 10) / 10}
           aria-valuetext={show(metres(brief.distanceM))}
           onPointerDown={(event) => grab('fish', event)}
@@ -301,4 +308,4 @@ function ScaleBar({ x, y, pxPerM }: { x: number; y: number; pxPerM: number }) {
   );
 }
 
-const clamp = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value));
+const clamp = (value: number, { low, high }: { low: number; high: number }) => Math.min(high, Math.max(low, value));

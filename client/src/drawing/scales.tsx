@@ -3,9 +3,9 @@ import type { Solution } from '../api/client';
 import { metres, useUnits } from '../ui/units';
 import { useWidth } from './useWidth';
 
-/** Load of one line in the rod's grain window, as a bar to compare down a list. */
 type Spread = { low: number; high: number };
 
+/** Load of one line in the rod's grain window, as a bar to compare down a list. */
 export function LoadBar({ ratio, ideal, window }: { ratio: number | null; ideal: number; window: Spread }) {
   const x = scaleLinear([0.5, 2], [0, 120]).clamp(true);
   return (
@@ -154,6 +154,8 @@ export function ReachBar({ solution }: { solution: Solution }) {
   // All the line that is out, which lies a little farther than the fly when the cast climbs or lands in a heap.
   const out = outfit.shootM + outfit.carryM;
   const carry = outfit.carryM;
+  const headFrom = x(Math.max(0, out - headM));
+  const roomBeside = headFrom > 110;
   const parts = [
     { words: 'held in the air', from: outfit.shootM, to: out, fill: 'var(--signal)', h: 8 },
     { words: 'shot', from: 0, to: outfit.shootM, fill: 'color-mix(in srgb, var(--signal) 45%, var(--paper))', h: 5 },
@@ -207,12 +209,13 @@ export function ReachBar({ solution }: { solution: Solution }) {
               </text>
             </g>
           ))}
-        <line x1={x(Math.max(0, out - headM))} x2={x(out)} y1="26" y2="26" stroke="var(--ink)" />
+        <line x1={headFrom} x2={x(out)} y1="26" y2="26" stroke="var(--ink)" />
+        {/* Beside its line where there is room, else above it. */}
         <text
-          x={x(Math.max(0, out - headM)) - 4}
-          y="30"
+          x={roomBeside ? headFrom - 4 : headFrom}
+          y={roomBeside ? 30 : 20}
           fontSize="12.5"
-          textAnchor={x(Math.max(0, out - headM)) > 90 ? 'end' : 'start'}
+          textAnchor={roomBeside ? 'end' : 'start'}
           fill="var(--ink)"
         >
           head {show(metres(headM))}

@@ -173,6 +173,13 @@ public sealed record BriefDraft
     public Lean? Lean { get; init; }
 }
 
+/// <summary>How far what can be dragged on a drawing may go; what is typed is held to the same ends. SI: metres, m/s, degrees of the cast.</summary>
+public sealed record BriefLimits(Spread DepthM, Spread WindMps, Spread WindFromDeg, Spread DistanceM)
+{
+    /// <summary>The ends themselves.</summary>
+    public static readonly BriefLimits Handled = new(new(0, 30), new(0, 40), new(0, 360), new(2, 60));
+}
+
 /// <summary>A complete day: every field known, with the assumed ones named. SI units, see <see cref="BriefDraft"/>.</summary>
 public sealed record Brief
 {
@@ -300,11 +307,12 @@ public sealed record Brief
     public static IReadOnlyList<FieldProblem> Check(BriefDraft draft)
     {
         List<FieldProblem> problems = [];
-        void Range(string field, double? value, double low, double high, string words)
+        void Within(string field, double? value, Spread limits, string words)
         {
-            if (value is { } v && !(v >= low && v <= high))
+            if (value is { } v && !(v >= limits.Low && v <= limits.High))
                 problems.Add(new(field, words));
         }
+        void Range(string field, double? value, double low, double high, string words) => Within(field, value, new(low, high), words);
 
         if (draft.FlyKind is not null && FlyKinds.Find(draft.FlyKind) is null)
             problems.Add(new("flyKind", $"No fly family is called “{draft.FlyKind}”. Pick one from the list."));
@@ -315,12 +323,12 @@ public sealed record Brief
         Range("hookSize", draft.HookSize, Standards.HookSize.Largest, Standards.HookSize.Smallest, "Hooks run from #32 to 10/0.");
         Range("flyWetKg", draft.FlyWetKg, 0, .05, "A fly weighs between 0 and 50 g, soaked.");
         Range("fishKg", draft.FishKg, .02, 400, "Expect a fish between 20 g and 400 kg.");
-        Range("depthM", draft.DepthM, 0, 30, "The fly fishes between the surface and 30 m (98 ft).");
+        Within("depthM", draft.DepthM, BriefLimits.Handled.DepthM, "The fly fishes between the surface and 30 m (98 ft).");
         Range("currentMps", draft.CurrentMps, 0, 4, "Current runs between 0 and 4 m/s (13 ft/s).");
         Range("waterC", draft.WaterC, -2, 40, "Water is between −2 and 40 °C (28 and 104 °F).");
-        Range("windMps", draft.WindMps, 0, 40, "Wind is between 0 and 40 m/s (78 kn).");
-        Range("windFromDeg", draft.WindFromDeg, 0, 360, "The wind comes from 0 to 360° of the cast.");
-        Range("distanceM", draft.DistanceM, 2, 60, "A cast is between 2 and 60 m (6 and 197 ft), rod tip to fly.");
+        Within("windMps", draft.WindMps, BriefLimits.Handled.WindMps, "Wind is between 0 and 40 m/s (78 kn).");
+        Within("windFromDeg", draft.WindFromDeg, BriefLimits.Handled.WindFromDeg, "The wind comes from 0 to 360° of the cast.");
+        Within("distanceM", draft.DistanceM, BriefLimits.Handled.DistanceM, "A cast is between 2 and 60 m (6 and 197 ft), rod tip to fly.");
         Range("casterFreeMps", draft.CasterFreeMps, 8, 60, "Free line speed is between 8 and 60 m/s (26 and 197 ft/s).");
         Range("casterLoopM", draft.CasterLoopM, .2, 4, "A loop is between 0.2 and 4 m high (8 in and 13 ft).");
         Range("casterCarryM", draft.CasterCarryM, 2, 30, "Line held in the air is between 2 and 30 m (7 and 98 ft).");

@@ -24,8 +24,7 @@ public static class CastSearch
     public static CastResult Farthest(CastSetup setup, CastResult? near = null)
     {
         var most = setup.MostCarryM;
-        double carry = near is { ReachM: > 0 } n ? Math.Clamp(n.CarryM, Math.Min(1, most), most) : most, lean = near is { ReachM: > 0 } m ? Lean(setup, m) : 1;
-        double shot = near?.ShotM ?? 6;
+        var (carry, lean, shot) = near is { ReachM: > 0 } n ? (Math.Clamp(n.CarryM, Math.Min(1, most), most), Lean(setup, n), n.ShotM) : (most, 1.0, 6.0);
         // The longest carry is the kindest to a heavy fly.
         if (setup.FlyKg > CastEngine.MostFlyRatio * CastEngine.LineKg(setup, most)) return Nothing(setup);
         var best = At(setup, carry, lean, ref shot);

@@ -101,4 +101,8 @@ public readonly record struct Quantity(double Value, Kind Kind, double? PlusMinu
 /// <summary>The two ends of a range, same unit as its name says.</summary>
 /// <param name="Low">Lower end.</param>
 /// <param name="High">Upper end, not below the lower.</param>
-public readonly record struct Spread(double Low, double High);
+public readonly record struct Spread(double Low, double High)
+{
+    /// <summary>The range between two values, whichever is the greater.</summary>
+    public static Spread Between(double a, double b) => new(Math.Min(a, b), Math.Max(a, b));
+}

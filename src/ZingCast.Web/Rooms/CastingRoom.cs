@@ -15,6 +15,7 @@ public sealed record CastRequest(BriefDraft Brief, Rod Rod, FlyLine Line, Leader
 
 /// <summary>The cast with everything a drawing of it needs.</summary>
 /// <param name="Reach">Farthest reach, metres, with how far it may be off.</param>
+/// <param name="Doubt">How far any computed reach may be off, as a share of it.</param>
 /// <param name="WithInHandM">The wanted distance and a tenth, metres: what a class should reach.</param>
 /// <param name="InHandM">Distance in hand, metres; negative when short.</param>
 /// <param name="Can">The wanted distance is reached.</param>
@@ -29,10 +30,15 @@ public sealed record CastRequest(BriefDraft Brief, Rod Rod, FlyLine Line, Leader
 /// <param name="HeadM">Head, metres.</param>
 /// <param name="MostCarryM">Most line that can be held in the air, metres.</param>
 /// <param name="HeadwindMps">Wind in the face, m/s.</param>
-/// <param name="GustReach">Reach in the strongest and weakest of the gusts, metres.</param>
+/// <param name="Gusts">What the gusts do, when they were given.</param>
 public sealed record CastAnswer(
-    Quantity Reach, double WithInHandM, double InHandM, bool Can, CastResult Cast, CastResult Farthest, string Says, IReadOnlyList<CastMoment> Moments, EnergyBudget Joules,
-    double LoopM, double TipHeightM, double LeaderM, double HeadM, double MostCarryM, double HeadwindMps, Spread? GustReach);
+    Quantity Reach, double Doubt, double WithInHandM, double InHandM, bool Can, CastResult Cast, CastResult Farthest, string Says, IReadOnlyList<CastMoment> Moments, EnergyBudget Joules,
+    double LoopM, double TipHeightM, double LeaderM, double HeadM, double MostCarryM, double HeadwindMps, GustAnswer? Gusts);
+
+/// <summary>What gusts do to a cast.</summary>
+/// <param name="HeadwindMps">Wind in the face between lull and gust, m/s; negative from behind.</param>
+/// <param name="ReachM">Farthest reach in the worse and in the better of the two, metres.</param>
+public sealed record GustAnswer(Spread HeadwindMps, Spread ReachM);
 
 /// <summary>What a map is drawn over.</summary>
 public enum MapKind
@@ -65,22 +71,26 @@ public static class CastingRoom
         casting.MapPost("/reach", Results<Ok<CastAnswer>, ValidationProblem> (CastRequest request) =>
         {
             if (Check(request.Brief, request.Rod, request.Line, request.Leader) is { Count: > 0 } problems) return Problems.Of(problems);
-            if (request.Gusts is { } g && !(g.Low >= 0 && g.Low <= g.High && g.High <= 60)) return Problems.At("gusts", "Gusts run from a lull to a higher speed, up to 60 m/s.");
+            if (request.Gusts is { } g && !(g.Low >= BriefLimits.Handled.WindMps.Low && g.Low <= g.High && g.High <= BriefLimits.Handled.WindMps.High)) return Problems.At("gusts", "Gusts run from a lull to a higher speed, up to 40 m/s (78 kn).");
             var brief = Brief.Complete(request.Brief);
             var setup = CastSetup.Of(brief, request.Rod, request.Line, request.Leader);
             var answer = CastSearch.Reach(setup, brief.DistanceM);
             List<CastMoment> moments = [];
-            var shown = answer.Cast.CarryM > 0 ? answer.Cast : answer.Farthest;
+            var shown = answer.Cast;
             CastEngine.Throw(setup, shown.CarryM, shown.AngleRad, shown.ShotM, 1, moments, out var joules);
-            Spread? gusts = request.Gusts is { } spread ? new(InWind(spread.High), InWind(spread.Low)) : null;
-            return TypedResults.Ok(new CastAnswer(Casts.Estimate(answer.Farthest.ReachM), (1 + ClassSearch.InHand) * brief.DistanceM, answer.InHandM, answer.Can, answer.Cast, answer.Farthest, Limits.Words(answer.Farthest.Limit),
+            var gusts = request.Gusts is { } spread ? Gusting(InWind(spread.Low), InWind(spread.High)) : null;
+            return TypedResults.Ok(new CastAnswer(Casts.Estimate(answer.Farthest.ReachM), Casts.Doubt, (1 + ClassSearch.InHand) * brief.DistanceM, answer.InHandM, answer.Can, shown, answer.Farthest, Limits.Words(answer.Farthest.Limit),
                 moments, joules, CastEngine.Launch(setup, shown.CarryM).LoopM, setup.Day.TipHeightM, setup.Line.LeaderM, setup.HeadM, setup.MostCarryM, brief.HeadwindMps, gusts));
 
-            double InWind(double mps)
+            (double FaceMps, double ReachM) InWind(double mps)
             {
-                var blown = Brief.Complete(request.Brief with { WindMps = Math.Min(40, mps) });
-                return CastSearch.Farthest(setup.In(blown.HeadwindMps, blown.FromRightMps), answer.Farthest).ReachM;
+                var blown = Brief.Complete(request.Brief with { WindMps = mps });
+                return (blown.HeadwindMps, CastSearch.Farthest(setup.In(blown.HeadwindMps, blown.FromRightMps), answer.Farthest).ReachM);
             }
+
+            // A gust from behind helps: which of the two is the lower depends on where the wind comes from.
+            static GustAnswer Gusting((double FaceMps, double ReachM) lull, (double FaceMps, double ReachM) gust) =>
+                new(Spread.Between(lull.FaceMps, gust.FaceMps), Spread.Between(lull.ReachM, gust.ReachM));
         }).WithSummary("Throws a brief's cast with one outfit: reach, margins, every moment, where the energy went.");
 
         casting.MapPost("/map", Results<Ok<CastMap>, ValidationProblem> (MapRequest request, CancellationToken cancel) =>

@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.Http.HttpResults;
+using ZingCast.Core.Briefs;
 using ZingCast.Core.Flies;
 using ZingCast.Core.Matching;
 using ZingCast.Core.Measures;
@@ -22,7 +23,7 @@ public sealed record HookChoice(int Number, string Name, double LengthM, double 
 /// <summary>Everything the pages need to know of the trade: units, choices, tables and rules.</summary>
 public sealed record StandardsAnswer(
     IReadOnlyList<KindUnits> Units, DisplayUnit XNumber, IReadOnlyList<Choice> FlyKinds, IReadOnlyList<HookChoice> Hooks, IReadOnlyList<Choice> Species, IReadOnlyList<Choice> Casters,
-    IReadOnlyList<Choice> Densities, IReadOnlyList<Choice> Coatings, IReadOnlyList<Choice> Backings,
+    IReadOnlyList<Choice> Densities, IReadOnlyList<Choice> Coatings, IReadOnlyList<Choice> Backings, BriefLimits Limits,
     IReadOnlyList<ReferenceTable> Tables, IReadOnlyList<Rule> Rules);
 
 /// <summary>A typed measure to read; a bare number is taken in the metric or trade unit.</summary>
@@ -42,7 +43,7 @@ public static class StandardsRoom
         [.. Casters.Rows.Select(c => new Choice(c.Id, c.Name, c.About))],
         [.. Densities.Rows.Select(d => new Choice(d.Id, d.Name))],
         [.. Coatings.Rows.Select(c => new Choice(c.Id, c.Name))],
-        [.. Backings.Rows.Select(b => new Choice(b.Id, b.Name))],
+        [.. Backings.Rows.Select(b => new Choice(b.Id, b.Name))], BriefLimits.Handled,
         ReferenceShelf.All, Rules.All);
 
     private static DisplayUnit Unit(Kind kind, string unit) => unit == "°F" ? new(unit, 1 / 1.8, -32 / 1.8) : new(unit, Reader.ToSi(kind, unit));

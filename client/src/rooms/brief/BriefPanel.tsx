@@ -5,6 +5,7 @@ import { FlyActual } from '../../drawing/FlyActual';
 import { WaterPlan } from '../../drawing/WaterPlan';
 import { MeasureField } from '../../ui/TypedField';
 import { Pick } from '../../ui/Pick';
+import { useUnits } from '../../ui/units';
 import { asSaid } from './asSaid';
 import { BriefSentence } from './BriefSentence';
 import { choices } from './choices';
@@ -13,9 +14,10 @@ import type { BriefWork } from './useBrief';
 /** The day: one sentence, the water to drag about in, and every answer to type. */
 export function BriefPanel({ work }: { work: BriefWork }) {
   const { solution, setDraft, problems } = work;
+  const { standards } = useUnits();
   if (!solution) return null;
   const brief = solution.brief;
-  const shown = asSaid(solution, work.draft, problems);
+  const shown = asSaid(solution, work.draft, problems, standards.limits);
   const assumed = (field: keyof BriefDraft) => brief.assumed.includes(field);
   const pick = <K extends keyof BriefDraft>(
     label: string,

@@ -75,7 +75,7 @@ export function NewBriefPage() {
         </button>
         <div className="mt-8 grid gap-6 sm:grid-cols-2">
           <WaterPlan
-            solution={asSaid(solution, draft, problems)}
+            solution={asSaid(solution, draft, problems, standards.limits)}
             onWind={(windMps, windFromDeg) => say({ windMps, windFromDeg })}
             onDistance={(distanceM) => say({ distanceM })}
           />

@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
-import { api, need, Trouble, type BriefDraft, type FieldWords, type Pins, type Solution } from '../../api/client';
+import { patient, useKept } from '../../api/asking';
+import { api, need, Trouble, type BriefDraft, type FieldWords, type Pins } from '../../api/client';
 
 /** The newest answer to a brief; the last good one stays while a new one is on its way or fails. */
 export function useAnswer({ draft, pins, off }: { draft: BriefDraft; pins: Pins; off: string[] }) {
@@ -10,13 +10,12 @@ export function useAnswer({ draft, pins, off }: { draft: BriefDraft; pins: Pins;
     placeholderData: keepPreviousData,
     staleTime: Infinity,
     gcTime: 10_000,
-    retry: (count, failure) => failure instanceof Trouble && failure.status === 0 && count < 3,
+    retry: patient,
   });
-  const [kept, setKept] = useState<Solution | undefined>(undefined);
-  if (data && data !== kept) setKept(data);
+  const solution = useKept(data);
   const failure = error instanceof Trouble ? error : null;
   const problems: FieldWords = Object.fromEntries(
     Object.entries(failure?.fields ?? {}).map(([field, words]) => [field.replace(/^brief\./, ''), words]),
   );
-  return { solution: data ?? kept, problems, failure, answering: isFetching };
+  return { solution, problems, failure, answering: isFetching };
 }

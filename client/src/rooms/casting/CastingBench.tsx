@@ -1,14 +1,15 @@
 import { useQuery } from '@tanstack/react-query';
 import { memo, useDeferredValue, useMemo, useState, type ReactNode } from 'react';
-import { api, need, Trouble, type BriefDraft, type Solution } from '../../api/client';
+import { api, need, Trouble, type BriefDraft, type CastAnswer, type Solution } from '../../api/client';
 import { EnergyBar, WindCurve } from '../../drawing/CastCharts';
+import type { Thrown } from '../../drawing/CastDrawing';
 import { ReachBar } from '../../drawing/scales';
 import { MeasureField } from '../../ui/TypedField';
 import { Pick } from '../../ui/Pick';
 import { metres, useUnits } from '../../ui/units';
 import { choices } from '../brief/choices';
 import type { BriefWork } from '../brief/useBrief';
-import { ReachMap } from './ReachMap';
+import { ReachMap, type Axis } from './ReachMap';
 import { Helps } from './Helps';
 import { Throw } from './Throw';
 import { useCast, useCastMap, type Thrower } from './useCast';
@@ -25,7 +26,7 @@ export function CastingBench({ work, solution }: Props) {
     listening && meter.data
       ? { low: Math.round(meter.data.lullMps * 10) / 10, high: Math.round(meter.data.gustMps * 10) / 10 }
       : null;
-  const unknown = outfit.line.headKg === null && outfit.line.printedClass === null;
+  const unknown = (outfit.line.massKg ?? null) === null;
   const mine = useMemo<Thrower | null>(
     () => (unknown ? null : { brief: work.draft, rod: outfit.rod, line: outfit.line, leader: outfit.leader }),
     [unknown, work.draft, outfit.rod, outfit.line, outfit.leader],
@@ -52,7 +53,7 @@ export function CastingBench({ work, solution }: Props) {
       [
         { name: myName, answer: cast.data },
         { name: besideName, answer: other.data },
-      ].filter((t): t is Told => Boolean(t.name && t.answer)),
+      ].filter((t): t is Thrown => Boolean(t.name && t.answer)),
     [myName, cast.data, besideName, other.data],
   );
 
@@ -72,8 +73,6 @@ export function CastingBench({ work, solution }: Props) {
       <p className="my-3 text-soft">Throwing…</p>
     );
   const answer = cast.data;
-  const cos = Math.cos((brief.windFromDeg * Math.PI) / 180);
-  const inFace = gusts && [gusts.low * cos, gusts.high * cos].sort((a, b) => a - b);
 
   return (
     <>
@@ -101,7 +100,6 @@ export function CastingBench({ work, solution }: Props) {
               ]}
               answer={answer}
               distanceM={brief.distanceM}
-              gusts={inFace ? { windLow: inFace[0]!, windHigh: inFace[1]! } : null}
             />
             <Gusts answer={answer} />
             <details>
@@ -136,30 +134,26 @@ export function CastingBench({ work, solution }: Props) {
   );
 }
 
-const mapKinds = [
-  { id: 'classByWind', name: 'class by wind' },
-  { id: 'carryBySpeed', name: 'line held up by line speed' },
+type Mapped = 'classByWind' | 'carryBySpeed';
+
+const mapKinds: { id: Mapped; name: string; about: string }[] = [
+  {
+    id: 'classByWind',
+    name: 'class by wind',
+    about: 'Matched outfits on nine feet of rod, with this fly and caster.',
+  },
+  {
+    id: 'carryBySpeed',
+    name: 'line held up by line speed',
+    about: 'This outfit in today’s wind, whatever arm makes the speed.',
+  },
 ];
 
+type MapOf = { solution: Solution; answer: CastAnswer; thrower: Thrower };
+
 /** How far it would go with another class in another wind, or with more line held up or more speed. */
-const Maps = memo(function Maps({
-  solution,
-  answer,
-  thrower,
-}: {
-  solution: Solution;
-  answer: Told['answer'];
-  thrower: Thrower;
-}) {
-  const { show, unitOf } = useUnits();
-  const [kind, setKind] = useState<'classByWind' | 'carryBySpeed'>('classByWind');
-  const data = useCastMap(kind, thrower);
-  const { rod } = solution.outfit;
-  const wind = (mps: number) => show({ value: Math.abs(mps), kind: 'windSpeed', plusMinus: null });
-  const round = (unit: 'windSpeed' | 'length' | 'lineSpeed') => (v: number) =>
-    `${Math.round(Math.abs(v) / unitOf(unit).scale)}`;
-  // A map that is still on its way is not drawn on the other's axes.
-  const fresh = data && (kind === 'classByWind') === (data.down.length === 15) ? data : null;
+const Maps = memo(function Maps(of: MapOf) {
+  const [kind, setKind] = useState(mapKinds[0]!);
   return (
     <Part name="How far it would go">
       <div className="mb-1 flex flex-wrap items-center gap-2">
@@ -167,55 +161,57 @@ const Maps = memo(function Maps({
         {mapKinds.map((k) => (
           <button
             key={k.id}
-            className={`quiet ${kind === k.id ? 'underline decoration-2 underline-offset-4' : ''}`}
-            aria-pressed={kind === k.id}
-            onClick={() => setKind(k.id === 'carryBySpeed' ? 'carryBySpeed' : 'classByWind')}
+            className={`quiet ${kind === k ? 'underline decoration-2 underline-offset-4' : ''}`}
+            aria-pressed={kind === k}
+            onClick={() => setKind(k)}
           >
             {k.name}
           </button>
         ))}
       </div>
       <p className="mb-1 leading-snug text-soft">
-        {kind === 'classByWind'
-          ? 'Matched outfits on nine feet of rod, with this fly and caster.'
-          : 'This outfit in today’s wind, whatever arm makes the speed.'}{' '}
-        Bold, inside the heavy line: the distance with a tenth in hand. Framed: nearest to today.
+        {kind.about} Bold, inside the heavy line: the distance with a tenth in hand. Framed: nearest to today.
       </p>
-      {!fresh && <p className="text-soft">Throwing every one of them…</p>}
-      {fresh && kind === 'classByWind' && (
-        <ReachMap
-          map={fresh}
-          wantedM={answer.withInHandM}
-          down={{ name: 'class', here: rod.measuredClass ?? rod.printedClass ?? 0, words: String, short: String }}
-          across={{
-            name: `wind, ${unitOf('windSpeed').name}: from behind ‹ calm › in the face`,
-            here: answer.headwindMps,
-            words: (v) => (v === 0 ? 'calm' : `${wind(v)} ${v < 0 ? 'from behind' : 'in the face'}`),
-            short: (v) => (v === 0 ? 'calm' : round('windSpeed')(v)),
-          }}
-        />
-      )}
-      {fresh && kind === 'carryBySpeed' && (
-        <ReachMap
-          map={fresh}
-          wantedM={answer.withInHandM}
-          down={{
-            name: `held, ${unitOf('length').name}`,
-            here: answer.cast.carryM,
-            words: (v) => show(metres(v)),
-            short: round('length'),
-          }}
-          across={{
-            name: `line speed when the rod stops, ${unitOf('lineSpeed').name}`,
-            here: answer.cast.launchMps,
-            words: (v) => show({ value: v, kind: 'lineSpeed', plusMinus: null }),
-            short: round('lineSpeed'),
-          }}
-        />
-      )}
+      {/* Each kind has axes of its own, so neither is ever drawn with the other's figures. */}
+      <OneMap key={kind.id} kind={kind.id} {...of} />
     </Part>
   );
 });
+
+function OneMap({ kind, solution, answer, thrower }: MapOf & { kind: Mapped }) {
+  const { show, unitOf } = useUnits();
+  const map = useCastMap(kind, thrower);
+  if (!map) return <p className="text-soft">Throwing every one of them…</p>;
+  const wind = (mps: number) => show({ value: Math.abs(mps), kind: 'windSpeed', plusMinus: null });
+  const round = (unit: 'windSpeed' | 'length' | 'lineSpeed') => (v: number) =>
+    `${Math.round(Math.abs(v) / unitOf(unit).scale)}`;
+  const axes: Record<Mapped, { down: Axis; across: Axis }> = {
+    classByWind: {
+      down: { name: 'class', here: solution.outfit.rod.class ?? null, words: String, short: String },
+      across: {
+        name: `wind, ${unitOf('windSpeed').name}: from behind ‹ calm › in the face`,
+        here: answer.headwindMps,
+        words: (v) => (v === 0 ? 'calm' : `${wind(v)} ${v < 0 ? 'from behind' : 'in the face'}`),
+        short: (v) => (v === 0 ? 'calm' : round('windSpeed')(v)),
+      },
+    },
+    carryBySpeed: {
+      down: {
+        name: `held, ${unitOf('length').name}`,
+        here: answer.cast.carryM,
+        words: (v) => show(metres(v)),
+        short: round('length'),
+      },
+      across: {
+        name: `line speed when the rod stops, ${unitOf('lineSpeed').name}`,
+        here: answer.cast.launchMps,
+        words: (v) => show({ value: v, kind: 'lineSpeed', plusMinus: null }),
+        short: round('lineSpeed'),
+      },
+    },
+  };
+  return <ReachMap map={map} wantedM={answer.withInHandM} {...axes[kind]} />;
+}
 
 function Part({ name, children }: { name: string; children: ReactNode }) {
   return (
@@ -233,9 +229,7 @@ const outcomes = {
   cannotCarry: 'cannot be carried',
 };
 
-type Told = { name: string; answer: import('../../api/client').CastAnswer };
-
-function Verdict({ answer, wantedM }: { answer: Told['answer']; wantedM: number }) {
+function Verdict({ answer, wantedM }: { answer: CastAnswer; wantedM: number }) {
   const { show } = useUnits();
   if (answer.can)
     return (
@@ -252,11 +246,11 @@ function Verdict({ answer, wantedM }: { answer: Told['answer']; wantedM: number 
   );
 }
 
-function Margins({ thrown }: { thrown: Told[] }) {
+function Margins({ thrown }: { thrown: Thrown[] }) {
   const { show } = useUnits();
   const speed = (value: number) => show({ value, kind: 'lineSpeed', plusMinus: null });
   const ratio = (value: number) => show({ value, kind: 'ratio', plusMinus: null });
-  const lines: [string, (a: Told['answer']) => string][] = [
+  const lines: [string, (a: CastAnswer) => string][] = [
     ['farthest', (a) => (a.reach.value > 0 ? show(a.reach) : 'does not turn over')],
     ['in hand', (a) => (a.inHandM >= 0 ? show(metres(a.inHandM)) : `${show(metres(-a.inHandM))} short`)],
     ['this cast', (a) => (a.can ? outcomes[a.cast.outcome] : a.reach.value > 0 ? 'the farthest' : 'dies in the air')],
@@ -318,7 +312,8 @@ function Margins({ thrown }: { thrown: Told[] }) {
       )}
       <p className="rubric font-normal">
         Computed with a two-leg loop model (Spolek 1986, Lingard 1988, White 1972, all recalled). The caster’s values
-        are common practice, so the reach is good to about 11 % either way until your own casts are logged.
+        are common practice, so the reach is good to about {Math.round(100 * main.doubt)} % either way until your own
+        casts are logged.
       </p>
     </div>
   );
@@ -326,13 +321,13 @@ function Margins({ thrown }: { thrown: Told[] }) {
 
 const lower = (words: string) => words.charAt(0).toLowerCase() + words.slice(1);
 
-function Gusts({ answer }: { answer: Told['answer'] }) {
+function Gusts({ answer }: { answer: CastAnswer }) {
   const { show } = useUnits();
-  if (!answer.gustReach) return null;
+  if (!answer.gusts) return null;
   return (
     <p role="status" aria-live="off">
-      In these gusts the reach swings from <b>{show(metres(answer.gustReach.low))}</b> to{' '}
-      <b>{show(metres(answer.gustReach.high))}</b>.
+      In these gusts the reach swings from <b>{show(metres(answer.gusts.reachM.low))}</b> to{' '}
+      <b>{show(metres(answer.gusts.reachM.high))}</b>.
     </p>
   );
 }
@@ -399,7 +394,7 @@ function Caster({ work, solution }: Props) {
         {field('Height of the loop', 'casterLoopM', 'length', brief.caster.loopM)}
         {field('Most line held up', 'casterCarryM', 'length', brief.caster.carryM)}
       </div>
-      <p className="mt-2 text-soft">
+      <p className="mt-2 text-soft first-letter:uppercase">
         {standards.casters.find((c) => c.id === brief.caster.id)?.about}.{' '}
         {own.some((key) => work.draft[key] !== undefined && work.draft[key] !== null) && (
           <button
@@ -426,9 +421,7 @@ function useBeside(work: BriefWork, solution: Solution) {
   const rodId = outfit.rod.id;
   // A list that is the same list while the wind is dragged: it has many options and stands still.
   const { lines, rods, options } = useMemo(() => {
-    const lines = (shed?.lines ?? []).filter(
-      (l) => l.id !== lineId && ((l.headKg ?? null) !== null || (l.printedClass ?? null) !== null),
-    );
+    const lines = (shed?.lines ?? []).filter((l) => l.id !== lineId && (l.massKg ?? null) !== null);
     const rods = (shed?.rods ?? []).filter((r) => r.id !== rodId);
     const options = [
       { id: 'none', name: 'nothing' },

@@ -1,12 +1,12 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useDeferredValue } from 'react';
+import { useKept } from '../../api/asking';
 import { api, need, type Help } from '../../api/client';
 import { Say } from '../../ui/Say';
 import { useCommands } from '../../ui/commands';
 import { useToast } from '../../ui/toast';
 import { metres, useUnits } from '../../ui/units';
 import type { BriefWork } from '../brief/useBrief';
-import { useKept } from './useCast';
 
 /** What could be changed, best first; one press makes the change and one takes it back. */
 export function Helps({ work }: { work: BriefWork }) {

@@ -1,10 +1,18 @@
 import type { CastMap } from '../../api/client';
 import { useUnits } from '../../ui/units';
 
-export type Axis = { name: string; here: number; words: (value: number) => string; short: (value: number) => string };
+export type Axis = {
+  name: string;
+  here: number | null;
+  words: (value: number) => string;
+  short: (value: number) => string;
+};
 
-const nearest = (values: readonly number[], value: number) =>
-  values.reduce((best, v, i) => (Math.abs(v - value) < Math.abs(values[best]! - value) ? i : best), 0);
+/** Place of the value nearest to this one; none when there is nothing to be near to. */
+const nearest = (values: readonly number[], value: number | null) =>
+  value === null
+    ? -1
+    : values.reduce((best, v, i) => (Math.abs(v - value) < Math.abs(values[best]! - value) ? i : best), 0);
 
 /** Farthest reach over two axes: a table whose cells darken with reach; a heavy line goes round those that get the distance. */
 export function ReachMap({

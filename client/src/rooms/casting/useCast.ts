@@ -1,10 +1,8 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
-import { api, need, Trouble, type BriefDraft, type FlyLine, type Leader, type Rod } from '../../api/client';
+import { patient, useKept } from '../../api/asking';
+import { api, need, type BriefDraft, type FlyLine, type Leader, type Rod } from '../../api/client';
 
 export type Thrower = { brief: BriefDraft; rod: Rod; line: FlyLine; leader: Leader };
-
-const patient = (count: number, failure: Error) => failure instanceof Trouble && failure.status === 0 && count < 3;
 
 /** The cast of one outfit; the last one stays while the next is thrown. Null when there is nothing to throw. */
 export function useCast(what: Thrower | null, gusts: { low: number; high: number } | null) {
@@ -18,13 +16,6 @@ export function useCast(what: Thrower | null, gusts: { low: number; high: number
     retry: patient,
   });
   return { data: useKept(data), error };
-}
-
-/** The newest of what has come: an entry that is refused leaves the last good picture standing. */
-export function useKept<T>(data: T | undefined): T | undefined {
-  const [kept, setKept] = useState(data);
-  if (data !== undefined && data !== kept) setKept(data);
-  return data ?? kept;
 }
 
 // A map over wind covers every wind and distance, so neither is a reason to work it out again.
