@@ -35,9 +35,9 @@ public class CastingTests
     private static CastSetup Bare(double flyKg, Func<double, double> thickM, double lengthM, double slackM = 0)
     {
         const double piece = .1;
-        List<(double, double, double, double)> stretches = [];
-        for (var s = 0.0; s < lengthM - 1e-9; s += piece) stretches.Add((piece, thickM(s), thickM(s + piece), 900));
-        if (slackM > 0) stretches.Add((slackM, 1e-9, 1e-9, 1));
+        List<Stretch> stretches = [];
+        for (var s = 0.0; s < lengthM - 1e-9; s += piece) stretches.Add(new(piece, thickM(s), thickM(s + piece), 900));
+        if (slackM > 0) stretches.Add(new(slackM, 1e-9, 1e-9, 1));
         return new(LineInAir.Of(stretches, 0), lengthM, flyKg, 0, false, .008, .01, Casters.Find("club")! with { CarryM = 99, LoopM = .01 }, new(0, 0, 1e6, AirC: 1e12));
     }
 

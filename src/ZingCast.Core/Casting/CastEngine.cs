@@ -109,7 +109,7 @@ public static class CastEngine
     public const double MostFlyRatio = .45, ComfortableFlyRatio = .20;
 
     /// <summary>Ends of the grain window, shares of the rod's standard mass. Common practice.</summary>
-    public const double WindowLow = .80, WindowTop = 1.45;
+    public const double WindowLow = Standards.LineWeights.WindowLow, WindowTop = Standards.LineWeights.WindowTop;
 
     /// <summary>The last of the leader is counted as straight at this length, metres.</summary>
     public const double StraightM = .05;

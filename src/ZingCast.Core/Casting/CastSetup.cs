@@ -74,7 +74,7 @@ public sealed class CastSetup
         var window = rod.WindowClass ?? LineWeights.ClassOf((line.MassKg ?? 0) * Exact.ThirtyFeetM / line.HeadM);
         // Heavy, paired and shot-weighted rigs fly on an open loop.
         var open = brief.Fly.Kind.Weighted || brief.Fly.WetKg > .004;
-        return new(LineInAir.Of(line, leader), line.HeadM, brief.Fly.WetKg, brief.Fly.AreaM2, open, TipKg(rod.Class ?? window), LineWeights.MassKg(window), brief.Caster,
+        return new(LineInAir.Of(line, leader), line.HeadM, brief.Fly.WetKg, brief.Fly.AreaM2, open, TipOf(rod, window), LineWeights.MassKg(window), brief.Caster,
             CastDay.Of(brief, rod.LengthM));
     }
 
@@ -124,6 +124,9 @@ public sealed class CastSetup
 
     /// <summary>Effective mass of a rod tip by class: 2 g and 0.9 g a class. Common practice; a measured one beats it.</summary>
     public static double TipKg(double lineClass) => .002 + .0009 * lineClass;
+
+    /// <summary>Effective mass of this rod's tip, kilograms: as timed, else that of its class, or of <paramref name="lineClass"/> when nobody knows it.</summary>
+    public static double TipOf(Rod rod, double lineClass) => rod.TipKg ?? TipKg(rod.Class ?? lineClass);
 
     /// <summary>Friction in the guides of a line this thick, newtons. Common practice.</summary>
     public static double GuidesN(double thickM) => Math.Clamp(Blend.Along(GuideThickM, GuideN, thickM), .01, .05);

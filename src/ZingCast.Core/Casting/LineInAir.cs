@@ -15,13 +15,13 @@ public sealed class LineInAir
     /// <summary>Density of leader materials, kg/m³: nylon and fluorocarbon, from memory.</summary>
     private const double NylonKgM3 = 1140, FluorocarbonKgM3 = 1780;
 
-    private readonly Stretch[] stretches;
+    private readonly Sample[] samples;
 
-    private LineInAir(Stretch[] stretches, double leaderM, double lengthM) => (this.stretches, LeaderM, LengthM) = (stretches, leaderM, lengthM);
+    private LineInAir(Sample[] samples, double leaderM, double lengthM) => (this.samples, LeaderM, LengthM) = (samples, leaderM, lengthM);
 
     // One sample step: sums from the fly to its start (mass in kilograms, diameter along length in square metres), what a metre of it adds,
     // and its friction in the guides, newtons.
-    private readonly record struct Stretch(double Kg, double M2, double KgPerM, double ThickM, double GuidesN);
+    private readonly record struct Sample(double Kg, double M2, double KgPerM, double ThickM, double GuidesN);
 
     /// <summary>Length of the leader, metres.</summary>
     public double LeaderM { get; }
@@ -32,21 +32,20 @@ public sealed class LineInAir
     /// <summary>Samples a line of known mass with its leader. Throws <see cref="ArgumentException"/> when nobody knows what the line weighs.</summary>
     public static LineInAir Of(FlyLine line, Leader leader)
     {
-        if (line.MassKg is not { } headKg) throw new ArgumentException($"Nobody knows what {line.Tag} weighs.", nameof(line));
-        var lineDensity = headKg / line.Volume(line.HeadM);
-        var leaderStretches = leader.Pieces.Reverse().Select(p => (p.LengthM, p.EndM, p.StartM, p.Name == "bite guard" ? FluorocarbonKgM3 : NylonKgM3));
-        return Of([.. leaderStretches, .. line.Profile().Select(p => (p.LengthM, p.StartM, p.EndM, lineDensity))], leader.LengthM);
+        if (line.Weighed() is not { } profile) throw new ArgumentException($"Nobody knows what {line.Tag} weighs.", nameof(line));
+        var leaderStretches = leader.Pieces.Reverse().Select(p => new Stretch(p.LengthM, p.EndM, p.StartM, p.Name == "bite guard" ? FluorocarbonKgM3 : NylonKgM3));
+        return Of([.. leaderStretches, .. profile.Stretches], leader.LengthM);
     }
 
     /// <summary>
     /// Samples any stretches in order from the fly: length, diameters at both ends, all in metres, and density in kg/m³.
     /// <paramref name="leaderM"/> metres of them are leader.
     /// </summary>
-    public static LineInAir Of(IReadOnlyList<(double LengthM, double StartM, double EndM, double KgM3)> stretches, double leaderM)
+    public static LineInAir Of(IReadOnlyList<Stretch> stretches, double leaderM)
     {
         var length = stretches.Sum(s => s.LengthM);
         // One sample more than the length, so that a look-up at the very end stays inside.
-        var samples = new Stretch[(int)Math.Ceiling(length / StepM) + 1];
+        var samples = new Sample[(int)Math.Ceiling(length / StepM) + 1];
         var (stretch, from) = (0, 0.0);
         double sumKg = 0, sumM2 = 0;
         for (var i = 0; i < samples.Length; i++)
@@ -79,10 +78,10 @@ public sealed class LineInAir
     /// <summary>The place <paramref name="s"/> metres from the fly. s is clamped to the line.</summary>
     internal Place At(double s)
     {
-        var i = Math.Clamp((int)(s / StepM), 0, stretches.Length - 1);
-        ref readonly var stretch = ref stretches[i];
+        var i = Math.Clamp((int)(s / StepM), 0, samples.Length - 1);
+        ref readonly var sample = ref samples[i];
         var into = Math.Clamp(s - i * StepM, 0, StepM);
-        return new(stretch.Kg + into * stretch.KgPerM, stretch.M2 + into * stretch.ThickM, stretch.KgPerM, stretch.ThickM, stretch.GuidesN);
+        return new(sample.Kg + into * sample.KgPerM, sample.M2 + into * sample.ThickM, sample.KgPerM, sample.ThickM, sample.GuidesN);
     }
 
     /// <summary>A place on the line: mass and diameter summed from the fly, and mass, thickness and guide friction there.</summary>

@@ -17,11 +17,8 @@ public enum Build
 }
 
 /// <summary>A fly line on a spool or in a drawer.</summary>
-public sealed record FlyLine
+public sealed record FlyLine : Kept
 {
-    /// <summary>Identity in the shed; 0 for a line that is only a specification.</summary>
-    public int Id { get; init; }
-
     /// <summary>Shed tag, such as "L11".</summary>
     public required string Tag { get; init; }
 
@@ -70,6 +67,12 @@ public sealed record FlyLine
     /// <summary>Anything worth knowing.</summary>
     public string? Note { get; init; }
 
+    /// <summary>The whole line as measured on the line bench, from the fly end; null when only the figures above are known.</summary>
+    public IReadOnlyList<Stretch>? Measured { get; init; }
+
+    /// <summary>Tolerance of the head's mass, kilograms, when it was weighed on the bench.</summary>
+    public double? HeadPlusMinusKg { get; init; }
+
     /// <summary>
     /// Mass of the head in kilograms: weighed, or worked out from the label as if the head were uniform. Null for an
     /// unlabelled line that nobody weighed.
@@ -79,40 +82,113 @@ public sealed record FlyLine
     /// <summary>
     /// Mass of the part from the tip to <paramref name="lengthM"/> metres, kilograms. Mass follows the square of the diameter
     /// along the profile tip–front taper–belly–rear taper and is scaled so that the head comes to <see cref="MassKg"/>;
-    /// running line beyond the head is taken at the same density. 0 when the mass is unknown.
+    /// running line beyond the head is taken at the same density. A measured profile is summed as it is. 0 when the mass is unknown.
     /// </summary>
-    public double MassWithinKg(double lengthM) =>
-        MassKg is { } head && Volume(HeadM) is > 0 and var whole ? head * Volume(Math.Clamp(lengthM, 0, LengthM)) / whole : 0;
+    public double MassWithinKg(double lengthM)
+    {
+        if (MassKg is not { } head) return 0;
+        var (sum, from) = (0.0, 0.0);
+        // Densities are relative until the head has been weighed against its own volume.
+        foreach (var s in Profile())
+        {
+            sum += s.KgM3 * s.Volume(Math.Clamp(lengthM - from, 0, s.LengthM));
+            from += s.LengthM;
+        }
+        return Measured is not null ? sum : Volume(HeadM) is > 0 and var whole ? sum * head / whole : 0;
+    }
 
     /// <summary>Volume of the part from the tip to <paramref name="lengthM"/> metres, cubic metres.</summary>
     public double Volume(double lengthM)
     {
         double sum = 0, from = 0;
-        foreach (var (length, start, end) in Profile())
+        foreach (var stretch in Profile())
         {
-            var used = Math.Clamp(lengthM - from, 0, length);
-            if (used <= 0) break;
-            var stop = Blend.Between(start, end, used / length);
-            sum += Math.PI / 4 * used * (start * start + start * stop + stop * stop) / 3;
-            from += length;
+            sum += stretch.Volume(Math.Clamp(lengthM - from, 0, stretch.LengthM));
+            from += stretch.LengthM;
         }
         return sum;
     }
 
-    /// <summary>Length and end diameters of each stretch from the tip, metres.</summary>
-    public IEnumerable<(double LengthM, double StartM, double EndM)> Profile()
+    /// <summary>The stretches from the tip: as measured, else as the figures describe them with a density of 1.</summary>
+    public IEnumerable<Stretch> Profile()
     {
+        if (Measured is { } measured)
+        {
+            foreach (var stretch in measured) yield return stretch;
+            yield break;
+        }
         var front = Math.Min(FrontTaperM, HeadM);
         var rear = Math.Min(Build == Build.DoubleTaper ? FrontTaperM : RearTaperM, HeadM - front);
         var (back, running) = (Build == Build.DoubleTaper ? TipDiameterM : RunningDiameterM, LengthM - HeadM);
-        if (front > 0) yield return (front, TipDiameterM, BellyDiameterM);
-        if (HeadM - front - rear > 0) yield return (HeadM - front - rear, BellyDiameterM, BellyDiameterM);
-        if (rear > 0) yield return (rear, BellyDiameterM, back);
-        if (running > 0) yield return (running, RunningDiameterM, RunningDiameterM);
+        if (front > 0) yield return new(front, TipDiameterM, BellyDiameterM, 1);
+        if (HeadM - front - rear > 0) yield return new(HeadM - front - rear, BellyDiameterM, BellyDiameterM, 1);
+        if (rear > 0) yield return new(rear, BellyDiameterM, back, 1);
+        if (running > 0) yield return new(running, RunningDiameterM, RunningDiameterM, 1);
     }
 
-    /// <summary>Every field that cannot be used; empty when all is well.</summary>
-    public IReadOnlyList<FieldProblem> Check() => new FieldCheck()
+    /// <summary>The line as its figures describe it, of the ordinary density of its kind: something to start a measurement from.</summary>
+    public LineProfile Guessed() => new([.. Profile().Select(s => s with { KgM3 = Densities.OrdinaryKgM3(Density) })]);
+
+    /// <summary>The line in kilograms along its length; null when nobody knows what it weighs.</summary>
+    public LineProfile? Weighed() => MassKg is not { } head ? null
+        : new([.. Profile().Select(s => Measured is not null ? s : s with { KgM3 = head / Volume(HeadM) })]);
+
+    /// <summary>
+    /// This line with a measured profile whose head ends at <paramref name="headM"/>. The plain figures follow from it; a profile of the head alone
+    /// keeps the running line behind it. <paramref name="share"/> is the tolerance of the mass.
+    /// </summary>
+    public FlyLine With(LineProfile profile, double headM, double share)
+    {
+        var rest = LengthM - profile.LengthM;
+        var density = profile.Kg / profile.Volume(profile.LengthM);
+        var whole = rest > .05 && Build != Build.DoubleTaper ? new LineProfile([.. profile.Stretches, new(rest, RunningDiameterM, RunningDiameterM, density)]) : profile;
+        var belly = whole.Points(.05).Where(p => p.PositionM <= headM).ToList();
+        var thick = belly.Max(p => p.DiameterM);
+        return this with
+        {
+            Measured = whole.Stretches,
+            LengthM = whole.LengthM,
+            HeadM = headM,
+            HeadKg = whole.MassKg(headM),
+            HeadPlusMinusKg = share * whole.MassKg(headM),
+            TipDiameterM = belly[0].DiameterM,
+            BellyDiameterM = thick,
+            RunningDiameterM = whole.ThickM(whole.LengthM),
+            FrontTaperM = belly.First(p => p.DiameterM > .995 * thick).PositionM,
+            RearTaperM = headM - belly.Last(p => p.DiameterM > .995 * thick).PositionM,
+        };
+    }
+
+    /// <summary>This line after a weighing: the head's mass, scaled along the profile when only part of it lay on the scale.</summary>
+    public FlyLine With(Weighing on)
+    {
+        var headM = on.WholeHead ? on.LengthM : Math.Max(HeadM, on.LengthM);
+        var sized = this with { HeadM = headM, LengthM = Math.Max(LengthM, headM), FrontTaperM = on.FrontTaperM ?? FrontTaperM, RearTaperM = on.WholeHead ? on.RearTaperM ?? RearTaperM : RearTaperM };
+        // A measured profile keeps its shape and takes the new mass.
+        var shape = sized with { Measured = Measured };
+        var scale = shape.Volume(headM) / shape.Volume(on.LengthM);
+        var kg = Measured is null ? on.MassKg * scale : on.MassKg * shape.MassWithinKg(headM) / shape.MassWithinKg(on.LengthM);
+        return sized with
+        {
+            Measured = Measured is null ? null : new LineProfile(Measured).Weighing(on.MassKg * new LineProfile(Measured).Kg / shape.MassWithinKg(on.LengthM)).Stretches,
+            HeadKg = kg,
+            HeadPlusMinusKg = kg * Math.Sqrt(Math.Pow(on.ScalePlusMinusKg / on.MassKg, 2) + (on.WholeHead ? 0 : on.TapeShare * on.TapeShare)),
+        };
+    }
+
+    /// <inheritdoc />
+    public override Kept InPlaceOf(Kept before)
+    {
+        if (before is not FlyLine was) return this;
+        // A mass that was typed has no tolerance that anybody knows.
+        var typed = HeadKg != was.HeadKg && HeadPlusMinusKg == was.HeadPlusMinusKg ? this with { HeadPlusMinusKg = null } : this;
+        return Measured is { } measured && was.Measured is { } had && measured.SequenceEqual(had) && Figures != was.Figures ? typed with { Measured = null } : typed;
+    }
+
+    private (double, double, double?, double, double, double, double, double) Figures => (LengthM, HeadM, HeadKg, FrontTaperM, RearTaperM, TipDiameterM, BellyDiameterM, RunningDiameterM);
+
+    /// <inheritdoc />
+    public override IReadOnlyList<FieldProblem> Check() => new FieldCheck()
         .Text("tag", Tag, 12).Text("name", Name, 80).Text("note", Note, 400, optional: true)
         .Range("printedClass", PrintedClass, 0, 15, "Classes run from 0 to 15.")
         .Range("lengthM", LengthM, 3, 60, "A line is between 3 and 60 m (10 and 197 ft).")
@@ -124,6 +200,9 @@ public sealed record FlyLine
         .Range("tipDiameterM", TipDiameterM, .0002, .004, "A line tip is between 0.2 and 4 mm thick.")
         .Range("bellyDiameterM", BellyDiameterM, .0002, .004, "A belly is between 0.2 and 4 mm thick.")
         .Range("runningDiameterM", RunningDiameterM, .0002, .004, "A running line is between 0.2 and 4 mm thick.")
+        .Range("headPlusMinusKg", HeadPlusMinusKg, 0, .02, "A tolerance wider than 20 g measures nothing.")
+        .Must("measured", Measured is null || LineProfile.Check(Measured).Count == 0, "The measured profile holds a stretch that cannot be.")
+        .Must("measured", Measured is null || Math.Abs(Measured.Sum(s => s.LengthM) - LengthM) < .1, "The measured profile is not as long as the line.")
         .Must("density", Densities.Rank(Density) >= 0, "Pick a density from the list.")
         .Must("coating", Coatings.Rows.Any(c => c.Id == Coating), "Pick a coating from the list.")
         .Problems;

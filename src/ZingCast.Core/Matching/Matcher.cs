@@ -68,6 +68,7 @@ public static class Matcher
                     ? (Sentence)$"is the farthest a {brief.Caster.Name} gets this fly today, against {Quantity.Length(brief.DistanceM)} wanted" : $"this fly does not turn over in this wind with this outfit",
                 [new("in the air", Quantity.Length(far.CarryM)), new("shot", Quantity.Length(far.ShotM)), new("line speed", new Quantity(far.LaunchMps, Kind.LineSpeed)),
                     new("angle", new Quantity(far.AngleRad * 180 / Math.PI, Kind.Angle)), new("in the face", Quantity.Wind(brief.HeadwindMps)), new("drag area", new Quantity(fly.AreaM2, Kind.Area)),
+                    new(rod.TipKg is null ? "rod tip swings like, usual for its class" : "rod tip swings like, timed", new Quantity(CastSetup.TipOf(rod, load.WindowClass), Kind.BenchMass)),
                     new("usual in calm, from", Quantity.Length(brief.Caster.CalmFromM)), new("usual in calm, to", Quantity.Length(brief.Caster.CalmToM))],
                 doubt: brief.DistanceM > .9 * far.ReachM);
         if (Math.Abs(brief.FromRightMps) > 1)

@@ -59,6 +59,12 @@ public enum Kind
 
     /// <summary>A pull too small for pounds, newtons; read in ounces or grams of weight.</summary>
     Pull,
+
+    /// <summary>What a bench scale shows, kilograms; grams in either system.</summary>
+    BenchMass,
+
+    /// <summary>Turning moment at the hand, newton metres.</summary>
+    Moment,
 }
 
 /// <summary>A number in SI together with what it stands for and, when known, how far it can be trusted.</summary>

@@ -5,11 +5,8 @@ using ZingCast.Core.Standards;
 namespace ZingCast.Core.Reels;
 
 /// <summary>A fly reel. Spool measures in metres; all null when nobody took a ruler to it.</summary>
-public sealed record Reel
+public sealed record Reel : Kept
 {
-    /// <summary>Identity in the shed; 0 for a reel that is only a specification.</summary>
-    public int Id { get; init; }
-
     /// <summary>Shed tag, such as "S2".</summary>
     public required string Tag { get; init; }
 
@@ -81,8 +78,8 @@ public sealed record Reel
         BellyDiameterM = Math.Sqrt(LineWeights.MassKg(lineClass) * 1.08 / Exact.ThirtyFeetM / 880 * 4 / Math.PI),
     };
 
-    /// <summary>Every field that cannot be used; empty when all is well.</summary>
-    public IReadOnlyList<FieldProblem> Check() => new FieldCheck()
+    /// <inheritdoc />
+    public override IReadOnlyList<FieldProblem> Check() => new FieldCheck()
         .Text("tag", Tag, 12).Text("name", Name, 80).Text("note", Note, 400, optional: true)
         .Range("labelLow", LabelLow, 0, 15, "Classes run from 0 to 15.").Range("labelHigh", LabelHigh, 0, 15, "Classes run from 0 to 15.")
         .Must("labelHigh", !(LabelHigh < LabelLow), "The label's upper class cannot be below its lower one.")

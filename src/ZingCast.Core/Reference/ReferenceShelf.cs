@@ -1,6 +1,7 @@
 using ZingCast.Core.Flies;
 using ZingCast.Core.Matching;
 using ZingCast.Core.Measures;
+using ZingCast.Core.Rods;
 using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Reference;
@@ -40,6 +41,8 @@ public static class ReferenceShelf
             Rows(Backings.Rows, b => [b.Name, Quantity.Diameter(b.DiameterM), Quantity.Force(b.StrengthN)])),
         new("ladder", "The hook-and-bulk ladder", "The class people reach for by the fly alone.", Source.Practice, ["fly", "from class", "to class"],
             Rows(Ladder.Rungs, r => [r.Name, Quantity.Class(r.Low), Quantity.Class(r.High)])),
+        new("bend-test", "Bend test", "Weight that drops a rod's tip by a third of its length, and the effective rod number that stands for. Beyond the table in proportion to line weights.", Calibration.Usual.Source, ["weight", "number"],
+            Rows(Calibration.Usual.Points, p => [new Quantity(p.Grams / 1000, Kind.BenchMass), Quantity.Class(p.Number, Calibration.Usual.PlusMinus)])),
         new("actions", "Rod action", "Tip angle in the one-third bend test.", Actions.Source, ["action", "from"],
             [["slow", "below medium"], ["medium", Deg(Actions.MediumDeg)], ["medium-fast", Deg(Actions.MediumFastDeg)], ["fast", Deg(Actions.FastDeg)]]),
         new("fish", "Fish groups", "What to plan for; fish do as they like.", Fishes.Source, ["group", "usual", "big", "class floor", "run", "speed", "backing"],

@@ -4,11 +4,8 @@ using ZingCast.Core.Standards;
 namespace ZingCast.Core.Rods;
 
 /// <summary>A single-hand rod as it stands in the shed: what is printed on it beside what was measured.</summary>
-public sealed record Rod
+public sealed record Rod : Kept
 {
-    /// <summary>Identity in the shed; 0 for a rod that is only a specification.</summary>
-    public int Id { get; init; }
-
     /// <summary>Shed tag, such as "R3".</summary>
     public required string Tag { get; init; }
 
@@ -42,6 +39,42 @@ public sealed record Rod
     /// <summary>Anything worth knowing.</summary>
     public string? Note { get; init; }
 
+    /// <summary>The bend test its measured class came from, when it was done here.</summary>
+    public BendTest? Test { get; init; }
+
+    /// <summary>Length free to bend in that test, stiffness at the butt and taper as fitted.</summary>
+    public BendModel? Bend { get; init; }
+
+    /// <summary>Balance and swing as measured.</summary>
+    public RodBalance? Balance { get; init; }
+
+    /// <summary>Inspections, latest first.</summary>
+    public IReadOnlyList<Inspection> Inspections { get; init; } = [];
+
+    /// <summary>Effective mass of its tip in a cast, kilograms: its swing weight over the square of its reach; null when nobody timed it as a pendulum.</summary>
+    public double? TipKg => Balance is { SwingS: not null } at && LengthM > at.FulcrumM ? Balanced.SwingOf(this, at) / Math.Pow(LengthM - at.FulcrumM, 2) : null;
+
+    /// <summary>How far its tip goes down in the bend test, metres.</summary>
+    public double ThirdM => BendTest.ThirdM(LengthM);
+
+    /// <summary>Where a bare rod of this length is apt to balance: a place to start looking. Common practice, rough.</summary>
+    public RodBalance UsualBalance => new() { BalanceM = Math.Round(.235 * LengthM, 2) };
+
+    /// <summary>A bend test to start from: the drop is the third, the weight an example that nobody measured.</summary>
+    public BendTest UsualTest => new() { Readings = [new(.14, ThirdM)], Calibration = Calibration.Usual.Name };
+
+    /// <summary>This rod with what a bend test found.</summary>
+    public Rod Tested(BendTest test, BendFit fit) => this with
+    {
+        Test = test,
+        Bend = fit.Model,
+        // No finer than it is known.
+        MeasuredClass = Math.Round(fit.Class.Value, 1),
+        MeasuredPlusMinus = Math.Round(fit.Class.PlusMinus!.Value, 1),
+        // An angle nobody read is no reading.
+        ActionAngleDeg = fit.AngleRead ? Math.Round(fit.TipAngle.Value, 1) : null,
+    };
+
     /// <summary>The class to work with: measured before printed; null when nobody knows.</summary>
     public double? Class => MeasuredClass ?? PrintedClass;
 
@@ -60,8 +93,12 @@ public sealed record Rod
     /// <summary>The class its grain window is built on; null when nobody knows.</summary>
     public double? WindowClass => VeryFast ? MeasuredClass - 1 : Class;
 
-    /// <summary>Every field that cannot be used; empty when all is well.</summary>
-    public IReadOnlyList<FieldProblem> Check() => new FieldCheck()
+    /// <inheritdoc />
+    public override Kept InPlaceOf(Kept before) =>
+        before is Rod was && Bend is not null && Bend == was.Bend && LengthM != was.LengthM ? this with { Test = null, Bend = null } : this;
+
+    /// <inheritdoc />
+    public override IReadOnlyList<FieldProblem> Check() => new FieldCheck()
         .Text("tag", Tag, 12).Text("name", Name, 80).Text("note", Note, 400, optional: true)
         .Range("lengthM", LengthM, 1.5, 4.6, "A single-hand rod is between 1.5 and 4.6 m (5 and 15 ft).")
         .Range("printedClass", PrintedClass, 0, 15, "Classes run from 0 to 15.")
@@ -70,6 +107,7 @@ public sealed record Rod
         .Range("actionAngleDeg", ActionAngleDeg, 40, 85, "The tip's angle is between 40 and 85°.")
         .Range("massKg", MassKg, .03, .4, "A rod weighs between 30 and 400 g.")
         .Range("pieces", Pieces, 1, 9, "A rod has 1 to 9 pieces.")
+        .Must("bend", Bend is null or { Sound: true }, "That bend model is no rod's.")
         .Must("printedClass", Class is not null, "Give the printed class or a measured one.")
         .Problems;
 }

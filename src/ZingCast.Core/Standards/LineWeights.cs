@@ -18,6 +18,9 @@ public static class LineWeights
     /// <summary>Lowest and highest class the table speaks of.</summary>
     public const int Lowest = 0, Highest = 15;
 
+    /// <summary>Lowest and highest load of a rod's grain window, over the standard mass of its class. Common practice.</summary>
+    public const double WindowLow = .80, WindowTop = 1.45;
+
     /// <summary>Source mark of the table.</summary>
     public static readonly Source Source = new(SourceMark.Memory, "AFFTA fly line weight specification, recalled; class 0 is common practice");
 

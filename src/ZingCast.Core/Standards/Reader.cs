@@ -15,7 +15,7 @@ public static partial class Reader
     private sealed record UnitWord(Kind[] Kinds, double ToSi, string[] Words);
 
     private static readonly Kind[] Lengths = [Kind.Length, Kind.ShortLength, Kind.Diameter];
-    private static readonly Kind[] Masses = [Kind.LineMass, Kind.GearMass, Kind.FishMass];
+    private static readonly Kind[] Masses = [Kind.LineMass, Kind.GearMass, Kind.FishMass, Kind.BenchMass];
     private static readonly Kind[] Speeds = [Kind.WindSpeed, Kind.WaterSpeed, Kind.SinkRate, Kind.LineSpeed];
 
     private static readonly UnitWord[] Units =
@@ -32,7 +32,7 @@ public static partial class Reader
         new([Kind.Force], 1, ["n"]), new([Kind.Force], Exact.PoundForceN, ["lb", "lbs", "lbf"]), new([Kind.Force], Exact.GravityMps2, ["kg", "kgf"]),
         new([Kind.Angle], 1, ["°", "deg", "degrees"]), new([Kind.Temperature], 1, ["c", "°c"]),
         new([Kind.LineClass], 1, ["#", "wt", "weight"]), new([Kind.Ratio], .01, ["%"]), new([Kind.Area], 1e-4, ["cm2", "cm²"]),
-        new([Kind.Energy], 1, ["j"]), new([Kind.Pull], Exact.GravityMps2 * Exact.OunceKg, ["oz"]), new([Kind.Pull], Exact.GravityMps2 / 1000, ["g"]),
+        new([Kind.Energy], 1, ["j"]), new([Kind.Moment], 1, ["n·m", "nm"]), new([Kind.Pull], Exact.GravityMps2 * Exact.OunceKg, ["oz"]), new([Kind.Pull], Exact.GravityMps2 / 1000, ["g"]),
         new([Kind.Time], 1, ["s", "sec", "seconds"]), new([Kind.Time], 60, ["min", "minutes"]),
     ];
 
@@ -60,6 +60,8 @@ public static partial class Reader
         [Kind.LineSpeed] = ("ft/s", "m/s"),
         [Kind.Energy] = ("J", "J"),
         [Kind.Pull] = ("oz", "g"),
+        [Kind.BenchMass] = ("g", "g"),
+        [Kind.Moment] = ("N·m", "N·m"),
     };
 
     /// <summary>SI value of one of a unit of a kind. Throws <see cref="ArgumentException"/> when the unit does not measure that kind.</summary>
@@ -130,6 +132,9 @@ public static partial class Reader
         Kind.LineMass => "a mass such as 240 gr or 15.5 g",
         Kind.GearMass => "a mass such as 95 g or 3.4 oz",
         Kind.FishMass => "a mass such as 2 kg or 4 lb",
+        Kind.BenchMass => "a mass such as 140 g or 5 oz",
+        Kind.Time => "a time such as 2.3 s",
+        Kind.Pull or Kind.Force => "a pull such as 2 lb or 1 kg",
         Kind.WindSpeed => "a wind such as 18 kn, 9 m/s or F5",
         Kind.WaterSpeed => "a speed such as 0.5 m/s or 2 ft/s",
         Kind.Temperature => metric ? "a temperature such as 14 °C or 57 °F" : "a temperature such as 57 °F or 14 °C",

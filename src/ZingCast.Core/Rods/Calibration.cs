@@ -1,0 +1,66 @@
+using MathNet.Numerics.Interpolation;
+using ZingCast.Core.Measures;
+using ZingCast.Core.Standards;
+
+namespace ZingCast.Core.Rods;
+
+/// <summary>One point of a calibration: the weight that bends a rod by a third, grams, and the number that stands for.</summary>
+public readonly record struct CalibrationPoint(double Grams, double Number);
+
+/// <summary>
+/// A named table from the weight of the one-third bend test to an effective rod number (ERN), on the scale of line classes. Shops make
+/// their own on rods they trust.
+/// </summary>
+public sealed record Calibration : Kept
+{
+    /// <summary>Name.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>How far a number read from it may be off.</summary>
+    public double PlusMinus { get; init; } = .3;
+
+    /// <summary>Points with rising weight and rising number, two or more.</summary>
+    public required IReadOnlyList<CalibrationPoint> Points { get; init; }
+
+    /// <summary>How far to trust it.</summary>
+    public Source Source => Id == 0 ? new(SourceMark.Memory, "Common Cents System, RodMaker magazine 2003, table recalled, ±0.3") : new(SourceMark.Measured, $"Your own calibration “{Name}”");
+
+    /// <summary>The published table. Source: Common Cents System, RodMaker magazine 2003, from memory, ±0.3.</summary>
+    public static readonly Calibration Usual = new()
+    {
+        Name = "the usual table",
+        Points = [new(76, 4), new(95, 5), new(115, 6), new(140, 7), new(170, 8), new(205, 9), new(252, 10), new(312, 11), new(375, 12)],
+    };
+
+    /// <summary>
+    /// Number of a weight in kilograms, above 0, and whether it lies beyond the table. Between points a smooth curve that never turns back; beyond
+    /// the ends weight goes in proportion to the standard line weights.
+    /// </summary>
+    public (double Number, bool Beyond) NumberOf(double massKg)
+    {
+        var grams = massKg * 1000;
+        var (first, last) = (Points[0], Points[^1]);
+        if (grams >= first.Grams && grams <= last.Grams) return (Curve().Interpolate(grams), false);
+        var end = grams < first.Grams ? first : last;
+        return (LineWeights.ClassOf(LineWeights.MassKg(end.Number) * grams / end.Grams), true);
+    }
+
+    private IInterpolation Curve()
+    {
+        double[] grams = [.. Points.Select(p => p.Grams)], numbers = [.. Points.Select(p => p.Number)];
+        // Two points make a line; the smooth curve needs three.
+        return Points.Count < 3 ? LinearSpline.InterpolateSorted(grams, numbers) : CubicSpline.InterpolatePchipSorted(grams, numbers);
+    }
+
+    /// <inheritdoc />
+    public override IReadOnlyList<FieldProblem> Check()
+    {
+        var rising = Points.Zip(Points.Skip(1)).All(p => p.Second.Grams > p.First.Grams && p.Second.Number > p.First.Number);
+        return new FieldCheck().Text("name", Name, 60)
+            .Must("points", Points.Count is >= 2 and <= 30, "A calibration needs between 2 and 30 rods.")
+            .Must("points", rising, "Each point needs more weight and a higher number than the one before.")
+            .Must("points", Points.All(p => p is { Grams: > 0 and <= 2000, Number: >= 0 and <= 17 }), "Weights run to 2 kg, numbers from 0 to 17.")
+            .Range("plusMinus", PlusMinus, 0, 3, "A tolerance is between 0 and 3 classes.")
+            .Problems;
+    }
+}

@@ -1,0 +1,160 @@
+using UnitsNet;
+using ZingCast.Core.Casting;
+using ZingCast.Core.Leaders;
+using ZingCast.Core.Lines;
+using ZingCast.Core.Measures;
+using ZingCast.Core.Standards;
+
+namespace ZingCast.Core.Tests;
+
+public class LineBenchTests
+{
+    private const double Ft = Exact.FootM, Gr = Exact.GrainKg;
+
+    private static readonly double Golden = (Math.Sqrt(5) - 1) / 2;
+
+    private static Weighing Thirty(double grains, double scaleG = .1) => new() { MassKg = grains * Gr, ScalePlusMinusKg = scaleG / 1000 };
+
+    // AFFTA fly line weight specification, values from memory; grams by a general-purpose units library.
+    [Theory]
+    [InlineData(160, 6, "A 6")]
+    [InlineData(210, 8, "A 8")]
+    [InlineData(174, null, "Nobody's")]
+    [InlineData(225, null, "half-heavy 8")]
+    public void Thirty_feet_on_the_scale_name_the_class_and_a_gap_belongs_to_nobody(double grains, int? row, string words)
+    {
+        var grams = Mass.FromGrains(grains).Grams;
+        var read = LineClass.Of(new Weighing { MassKg = grams / 1000, LengthM = Length.FromFeet(30).Meters });
+        Assert.Equal(row, read.Row?.Class);
+        Assert.Contains(words, read.Says.ToString());
+        Assert.Equal(LineWeights.ClassOf(grams / 1000), read.Class!.Value.Value, 9);
+    }
+
+    [Fact]
+    public void A_class_is_never_narrower_than_its_measurement()
+    {
+        Assert.InRange(LineClass.Of(Thirty(160)).Class!.Value.PlusMinus!.Value, .05, .15);
+        var coarse = LineClass.Of(Thirty(160, .5));
+        Assert.True(coarse.Spread!.Value.High - coarse.Spread.Value.Low > .5 && coarse.Class is not null);
+        var kitchen = LineClass.Of(Thirty(160, 5));
+        Assert.Null(kitchen.Class);
+        Assert.Contains("too coarse", kitchen.Says.ToString());
+    }
+
+    // Tolerances thrown by dice against tolerances by formula.
+    [Fact]
+    public void The_stated_class_tolerance_is_what_scale_and_tape_really_do()
+    {
+        var on = Thirty(200);
+        var random = new Random(9);
+        double Normal() => Math.Sqrt(-2 * Math.Log(1 - random.NextDouble())) * Math.Cos(2 * Math.PI * random.NextDouble());
+        var masses = Enumerable.Range(0, 4000).Select(_ => on.MassKg * (1 + Normal() * on.TapeShare) + Normal() * on.ScalePlusMinusKg).ToList();
+        var mean = masses.Average();
+        Assert.Equal(Math.Sqrt(masses.Sum(m => (m - mean) * (m - mean)) / 3999), LineClass.Of(on).Thirty!.Value.PlusMinus!.Value, .1 * LineClass.Of(on).Thirty!.Value.PlusMinus!.Value);
+    }
+
+    [Fact]
+    public void A_head_shorter_than_thirty_feet_has_no_class_but_rods_it_suits()
+    {
+        var read = LineClass.Of(new Weighing { MassKg = 400 * Gr, LengthM = 26 * Ft, WholeHead = true });
+        Assert.Null(read.Class);
+        Assert.Contains("No honest class", read.Says.ToString());
+        // Common practice, no source: a 400-grain head sits on a ten.
+        Assert.InRange(10, read.RodClasses!.Value.Low, read.RodClasses.Value.High);
+        Assert.Contains("too little", LineClass.Of(new Weighing { MassKg = 100 * Gr, LengthM = 20 * Ft }).Says.ToString());
+    }
+
+    [Fact]
+    public void A_long_head_is_read_through_its_tapers_and_the_profile_agrees()
+    {
+        var profile = new LineProfile([new(2, 1.25e-3 * Golden, 1.25e-3, 880), new(10, 1.25e-3, 1.25e-3, 880), new(2, 1.25e-3, 1.25e-3 * Golden, 880)]);
+        var exact = LineClass.Of(profile, 14, .001);
+        var byHead = LineClass.Of(new Weighing { MassKg = profile.Kg, LengthM = 14, WholeHead = true, FrontTaperM = 2, RearTaperM = 2 });
+        Assert.Equal(exact.Thirty!.Value.Value, byHead.Thirty!.Value.Value, 9);
+        // A head hardly longer than 30 ft: its first 30 ft weigh no more than all of it, though the mark lies in the rear taper.
+        Assert.InRange(LineClass.Of(new Weighing { MassKg = .016, LengthM = 9.6, WholeHead = true, FrontTaperM = 1.5, RearTaperM = 1.5 }).Thirty!.Value.Value, .0153, .016);
+        // Without the tapers it is a guess and says so.
+        var blind = LineClass.Of(new Weighing { MassKg = profile.Kg, LengthM = 14, WholeHead = true });
+        Assert.InRange(exact.Class!.Value.Value, blind.Class!.Value.Value - blind.Class.Value.PlusMinus!.Value, blind.Class.Value.Value + blind.Class.Value.PlusMinus!.Value);
+        Assert.True(blind.Class.Value.PlusMinus > 2 * byHead.Class!.Value.PlusMinus);
+    }
+
+    // The one-third rule is exact at r = 0.618, the root of r² + r − 1 = 0; worked in the trade: 370 gr, 30 ft, 6-ft taper, 13.2 gr/ft.
+    [Fact]
+    public void Grains_per_foot_by_the_third_rule_are_exact_when_the_tip_is_golden_and_off_by_a_known_share_else()
+    {
+        var golden = BellyWeight.Of(370 * Gr, 30 * Ft, 6 * Ft, Golden);
+        Assert.Equal(13.2, golden.RuleKgPerM * Ft / Gr, .05);
+        Assert.Equal(0, golden.Off, 12);
+        foreach (var r in new[] { .3, .8, 1 })
+        {
+            var piece = new LineProfile([new(6 * Ft, r * 1.3e-3, 1.3e-3, 900), new(24 * Ft, 1.3e-3, 1.3e-3, 900)]);
+            var belly = BellyWeight.Of(piece.Kg, 30 * Ft, 6 * Ft, r);
+            Assert.Equal(piece.KgPerM(8), belly.ExactKgPerM, 12);
+            Assert.Equal(r < Golden ? -1 : 1, Math.Sign(belly.Off));
+        }
+    }
+
+    [Fact]
+    public void Calipers_and_one_weight_give_a_profile_that_weighs_what_the_scale_said()
+    {
+        // Water itself: a rod of it of one square millimetre weighs a gram a metre.
+        var d = Math.Sqrt(4e-6 / Math.PI);
+        var water = LineProfile.Fit([new(0, d), new(5, d)], 10, .010);
+        Assert.Equal(1000, Assert.Single(water.Stretches.Select(s => s.KgM3).Distinct()), 6);
+        var tapered = LineProfile.Fit([new(2, .0013), new(0, .0008), new(10, .0013), new(11.5, .001)], 12, .0139);
+        Assert.Equal(.0139, tapered.Kg, 12);
+        Assert.Equal(12, tapered.LengthM, 12);
+        Assert.True(LineReading.Of(tapered, 12, 9, .01).FloatsFresh);
+        Assert.NotEmpty(LineProfile.Check([new(0, .013)], 12, .0139));
+        Assert.Contains(LineProfile.Check([new(0, .001)], 12, 0), p => p.Field == "massKg");
+        Assert.Contains(LineProfile.Check([new(14, .001)], 12, .01), p => p.Field == "readings[0].positionM");
+    }
+
+    [Fact]
+    public void A_profile_sums_to_itself_however_it_is_cut_and_survives_the_exchange_format()
+    {
+        var p = new LineProfile([new(.3, .0008, .0008, 1500), new(2, .0008, .0014, 890), new(7, .0014, .0014, 890), new(1.5, .0014, .0009, 890), new(16, .0009, .0009, 950)]);
+        Assert.Equal(.3, p.LevelTipM);
+        Assert.Equal(p.Kg, p.Part(0, 4.2).Kg + p.Part(4.2, p.LengthM).Kg, 12);
+        Assert.Equal(p.Part(1, 6).Kg, p.Part(1, 6, turned: true).Kg, 12);
+        Assert.Equal(p.KgPerM(1), p.Part(0, 9, turned: true).KgPerM(8), 9);
+        Assert.Equal(4.2, p.LengthOf(p.MassKg(4.2)), 6);
+        var back = LineProfile.Through([.. p.Points(.1).Select(x => (x.PositionM, x.DiameterM, x.KgPerM))]);
+        foreach (var s in new[] { .3, 1, 2.3, 9.144, 12, 26.8 })
+            Assert.Equal(p.MassKg(s), back.MassKg(s), .001 * p.MassKg(s));
+    }
+
+    [Fact]
+    public void Front_loading_balance_and_displaced_water_follow_from_the_profile()
+    {
+        var level = new LineProfile([new(9, .0013, .0013, 880)]);
+        Assert.Equal(4.5, level.CentreM(9), 6);
+        Assert.Equal(1 / 3.0, LineReading.Of(level, 9, 9, .01).FrontShare, 9);
+        var stubby = LineReading.Of(new([new(.5, .001, .0019, 880), new(4, .0019, .0019, 880), new(4.5, .0019, .001, 880)]), 9, 9, .01);
+        Assert.StartsWith("front-loaded", stubby.FrontWord);
+        Assert.True(stubby.CentreM < 4.5);
+        Assert.StartsWith("rear-loaded", LineReading.Of(new([new(6, .0007, .0014, 880), new(3, .0014, .0014, 880)]), 9, 9, .01).FrontWord);
+        Assert.False(LineReading.Of(level.Weighing(.0127), 9, 9, .01).FloatsSalt);
+    }
+
+    [Fact]
+    public void What_was_measured_on_the_bench_is_what_is_cast_and_what_loads_the_rod()
+    {
+        var line = new FlyLine { Tag = "L", Name = "l", LengthM = 27, HeadM = 11.5, PrintedClass = 6 };
+        var profile = new LineProfile([new(2, .0009, .0015, 850), new(8, .0015, .0015, 850), new(2, .0015, .001, 850)]);
+        var measured = line.With(profile, 12, .01);
+        Assert.Empty(measured.Check());
+        Assert.Equal(27, measured.LengthM, 9);
+        Assert.Equal(profile.MassKg(5), measured.MassWithinKg(5), 12);
+        Assert.Equal(2, measured.FrontTaperM, .1);
+        var air = LineInAir.Of(measured, Leader.Build(3, .0009, .0002, 0));
+        Assert.Equal(profile.Kg, air.MassKg(3 + 12) - air.MassKg(3), 6);
+
+        // Thirty feet of a longer head on the scale: the rest follows the profile.
+        var weighed = line.With(new Weighing { MassKg = .011 });
+        Assert.Equal(.011, weighed.MassWithinKg(Exact.ThirtyFeetM), 9);
+        Assert.True(weighed.HeadKg > .011 && weighed.HeadPlusMinusKg > 0);
+        Assert.Equal(.0105, measured.With(new Weighing { MassKg = .0105 }).MassWithinKg(Exact.ThirtyFeetM), 9);
+    }
+}
