@@ -5,6 +5,7 @@ using ZingCast.Core.Briefs;
 using ZingCast.Core.Casting;
 using ZingCast.Core.Lines;
 using ZingCast.Core.Matching;
+using ZingCast.Core.Measures;
 using ZingCast.Core.Rods;
 using ZingCast.Core.Shed;
 using ZingCast.Core.Standards;
@@ -50,6 +51,20 @@ var (plainS, locatedS) = (StepAsExact(false), StepAsExact(true));
 var next = 0;
 (double CarryM, double Angle, double ShotM) Turn() => casts[next = (next + 1) % casts.Length];
 
+// A rod as it was tested, the same with five weights, and drawers of thirty scraps.
+var tested = loan.Rods.Single(r => r.Tag == "R3");
+var five = tested.Test! with
+{
+    Readings = [.. new[] { .3, .6, .9, 1, 1.2 }.Select(share => (Kg: share * tested.Test!.Readings[0].MassKg, Bend: tested.Bend!.Under(share * tested.Test!.Readings[0].MassKg * Exact.GravityMps2, Math.PI / 2)))
+        .Select(x => new BendReading(x.Kg, x.Bend.DownM + .002, x.Bend.TipRad * 180 / Math.PI + .3))],
+};
+Scrap[] Drawer(double shortest, double spread, double tapered)
+{
+    var dice = new Random(3);
+    return [.. Enumerable.Range(1, 30).Select(i => (Id: i, LengthM: shortest + spread * dice.NextDouble(), PerM: 20 + 30 * dice.NextDouble(), Tapered: dice.NextDouble() < tapered))
+        .Select(x => new Scrap { Id = x.Id, Tag = "D", Name = "scrap", LengthM = x.LengthM, MassKg = x.LengthM * x.PerM * Exact.GrainKg, TaperM = x.Tapered ? Math.Min(2, x.LengthM) : 0 })];
+}
+
 IReadOnlyList<double> classes = CastMaps.Steps(1, 15, 15), winds = CastMaps.Steps(-5, 14, 20);
 var reports = 0;
 var counting = new Counter(() => reports++);
@@ -62,6 +77,12 @@ var counting = new Counter(() => reports++);
     ("smallest class for a distance", Median(40, () => new Casts(brief).Need(.0004)), 0),
     ("map of 15 classes x 20 winds", Median(12, () => CastMaps.ClassByWind(c => Casts.OfClass(brief, c, .0004), classes, winds)), .15),
     ("map of 12 carries x 16 speeds", Median(12, () => CastMaps.CarryBySpeed(setup, CastMaps.Steps(4, 13, 12), CastMaps.Steps(10, 40, 16))), 0),
+    ("a bend test fitted, one weight and angle", Median(400, () => BendFit.Of(tested.LengthM, tested.Test!, Calibration.Usual, out _)), .005),
+    ("a bend test fitted, five weights with angles", Median(200, () => BendFit.Of(tested.LengthM, five, Calibration.Usual, out _)), .005),
+    ("a rod bent once under a fish", Median(4000, () => tested.Bend!.Under(8.9, 1.4)), 0),
+    ("cut plans over 30 scraps, one to three pieces", Median(12, () => Cutter.Plan(new(9, 300 * Exact.GrainKg), Drawer(2, 6, .4))), .2),
+    ("the same, only short pieces: three are needed", Median(12, () => Cutter.Plan(new(9, 300 * Exact.GrainKg), Drawer(1, 3.4, .4))), .2),
+    ("the same with a separate tip", Median(12, () => Cutter.Plan(new(7.6, 220 * Exact.GrainKg, 3, 50 * Exact.GrainKg), Drawer(2, 6, .4))), .2),
     ("solve, loan shed (12 rods, 20 lines, 10 reels)", Median(60, () => Matcher.Solve(brief, loan)), 0),
     ("solve, empty shed", Median(60, () => Matcher.Solve(brief, GearShed.Empty)), 0),
     ("solve, four pins that fight, nearest change searched", Median(30, () => Matcher.Solve(brief, loan, fighting)), 0),

@@ -1,0 +1,79 @@
+using ZingCast.Core.Measures;
+using ZingCast.Core.Standards;
+
+namespace ZingCast.Core.Lines;
+
+/// <summary>A left-over piece of line in the drawer.</summary>
+public sealed record Scrap : Kept
+{
+    /// <summary>Shortest piece worth keeping, metres. Common practice.</summary>
+    public const double ShortestM = .3;
+
+    /// <summary>Tag, such as "D4".</summary>
+    public required string Tag { get; init; }
+
+    /// <summary>How people know it.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>Length, metres.</summary>
+    public required double LengthM { get; init; }
+
+    /// <summary>Mass, kilograms.</summary>
+    public required double MassKg { get; init; }
+
+    /// <summary>Taper at its thin end, metres; 0 for a level piece. The thin end is its front.</summary>
+    public double TaperM { get; init; }
+
+    /// <summary>Thickness at the thin end over the thickness behind the taper; 0.618 makes the third rule exact.</summary>
+    public double TipShare { get; init; } = .618;
+
+    /// <summary>Density id, see <see cref="Densities"/>.</summary>
+    public string Density { get; init; } = "floating";
+
+    /// <summary>Profile from the front when it was measured or cut from something measured.</summary>
+    public IReadOnlyList<Stretch>? Measured { get; init; }
+
+    /// <summary>Anything worth knowing.</summary>
+    public string? Note { get; init; }
+
+    /// <summary>The piece along its length. What is not measured is a taper by thirds and an even rest of ordinary density.</summary>
+    public LineProfile Profile()
+    {
+        if (Measured is { } measured) return new(measured);
+        // Only drawings and displaced water depend on the density.
+        var density = Densities.OrdinaryKgM3(Density);
+        var taper = Math.Min(TaperM, LengthM);
+        var thick = Math.Sqrt(BellyWeight.Of(MassKg, LengthM, taper, TipShare).ExactKgPerM / density * 4 / Math.PI);
+        Stretch[] both = [new(taper, TipShare * thick, thick, density), new(LengthM - taper, thick, thick, density)];
+        return new([.. both.Where(s => s.LengthM > 1e-9)]);
+    }
+
+    /// <summary>What is left of it between two places, metres from its front.</summary>
+    public Scrap Between(double a, double b)
+    {
+        var part = Profile().Part(a, b);
+        return this with { LengthM = part.LengthM, MassKg = part.Kg, Measured = part.Stretches, TaperM = Math.Max(0, TaperM - a) };
+    }
+
+    /// <inheritdoc />
+    public override Kept InPlaceOf(Kept before) =>
+        before is Scrap was && Measured is { } measured && was.Measured is { } had && measured.SequenceEqual(had) && Figures != was.Figures ? this with { Measured = null } : this;
+
+    private (double, double, double, double) Figures => (LengthM, MassKg, TaperM, TipShare);
+
+    /// <inheritdoc />
+    public override IReadOnlyList<FieldProblem> Check()
+    {
+        var check = new FieldCheck()
+            .Text("tag", Tag, 12).Text("name", Name, 80).Text("note", Note, 400, optional: true)
+            .Range("lengthM", LengthM, ShortestM, 60, "A piece is between 30 cm and 60 m long.")
+            .Must("massKg", MassKg > 0, "Weigh it: a piece that weighs nothing makes no head.")
+            .Must("massKg", !(MassKg > 0 && LengthM > 0) || MassKg / LengthM is > .0002 and < .012, "So long a piece cannot weigh that. Check the unit of the scale.")
+            .Range("taperM", TaperM, 0, LengthM, "The taper is part of the piece.")
+            .Range("tipShare", TipShare, .3, 1, "A tip is between 0.3 and 1 times as thick as the belly.")
+            .Must("density", Densities.Rank(Density) >= 0, "Pick a density from the list.");
+        if (Measured is { } measured)
+            check.Must("measured", LineProfile.Check(measured).Count == 0 && Math.Abs(measured.Sum(s => s.LengthM) - LengthM) < .01, "The measured profile does not belong to this piece.");
+        return check.Problems;
+    }
+}
