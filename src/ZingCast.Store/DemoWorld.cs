@@ -22,7 +22,7 @@ public static class DemoWorld
     [
         Rod("R1", "honey glass, short", 6.75, 3, 3.2, 55, 82, 3, "tip ring replaced"),
         Rod("R2", "little green", 7.5, 4, 3.8, 60, 78, 4),
-        Rod("R3", "9 ft, marked 6", 9, 6, 7.3, 67, 96, 4, "comes back with “feels wrong” on the slip; it is a seven"),
+        Rod("R3", "9 ft, marked 6", 9, 6, 7.3, 67, 96, 4, "comes back with “feels wrong” on the slip; it is a seven", swing: 2.26),
         Rod("R4", "the straight five", 9, 5, 5.1, 64, 88, 4),
         Rod("R5", "long nymph rod", 10, 4, 4.5, 61, 92, 4),
         Rod("R6", "blue eight", 9, 8, 8.2, 66, 108, 4),
@@ -72,6 +72,26 @@ public static class DemoWorld
         Reel("S10", "cassette seven", 6, 8, 50, 92, 27, 168, false, 20),
     ];
 
+    /// <summary>The drawer: what was left of old lines, some weighed with care and some on the kitchen scale.</summary>
+    public static readonly IReadOnlyList<Scrap> Scraps =
+    [
+        Scrap("D1", "olive, belly of an eight", 7.2, 186, 0),
+        Scrap("D2", "straw, front of a six", 6.4, 116, 2.4),
+        Scrap("D3", "grey sinking tip stuff", 4.6, 78, 0, "type3"),
+        Scrap("D4", "pale green, thin, from a four", 5.1, 58, 1.8),
+        Scrap("D5", "ivory, whole front end", 10.4, 262, 2.0, note: "cut out of a line that cracked behind the head"),
+        Scrap("D6", "bark, short and fat", 3.3, 118, 0),
+        Scrap("D7", "mint level", 8.0, 144, 0),
+        Scrap("D8", "clear intermediate end", 3.9, 70, 1.2, "intermediate"),
+        Scrap("D9", "peach, rear half", 5.6, 150, 1.0),
+        Scrap("D10", "black, last of a fast sinker", 2.6, 62, 0, "type5", "weighed on the kitchen scale"),
+        Scrap("D11", "sand, belly and back taper", 9.1, 210, 1.5),
+        Scrap("D12", "white, nobody knows of what", 3.4, 44, 0),
+    ];
+
+    /// <summary>The counter's own calibration, made on rods it trusts.</summary>
+    public static readonly Calibration Counter = new() { Name = "counter rods, 2026", PlusMinus = .2, Points = [new(92, 5), new(117, 6), new(138, 7), new(172, 8), new(210, 9)] };
+
     /// <summary>The three briefs the demo opens with.</summary>
     public static IReadOnlyList<SavedBrief> Briefs(DateTime now) =>
     [
@@ -99,6 +119,9 @@ public static class DemoWorld
         var there = await db.ShedAsync(cancel);
         db.Rods.AddRange(Rods.Where(r => there.Rods.All(t => t.Tag != r.Tag)).Select(r => r with { }));
         db.Lines.AddRange(Lines.Where(l => there.Lines.All(t => t.Tag != l.Tag)).Select(l => l with { }));
+        var drawer = await db.Scraps.Select(x => x.Tag).ToListAsync(cancel);
+        db.Scraps.AddRange(Scraps.Where(x => !drawer.Contains(x.Tag)).Select(x => x with { }));
+        if (!await db.Calibrations.AnyAsync(c => c.Name == Counter.Name, cancel)) db.Calibrations.Add(Counter with { });
         db.Reels.AddRange(Reels.Where(r => there.Reels.All(t => t.Tag != r.Tag)).Select(r => r with { }));
         var names = await db.Briefs.Select(b => b.Name).ToListAsync(cancel);
         db.Briefs.AddRange(Briefs(clock.GetUtcNow().UtcDateTime).Where(b => !names.Contains(b.Name)));
@@ -112,20 +135,40 @@ public static class DemoWorld
 
     private static SavedBrief Saved(string name, DateTime now, BriefDraft draft) => new() { Name = name, Draft = draft, Pins = Pins.None, Off = [], ChangedAt = now };
 
-    private static Rod Rod(string tag, string name, double ft, double? printed, double? measured, double? angle, double grams, int pieces, string? note = null, RodAction? action = null) => new()
+    private static Rod Rod(string tag, string name, double ft, double? printed, double? measured, double? angle, double grams, int pieces, string? note = null, RodAction? action = null, double? swing = null)
     {
-        Tag = tag,
-        Name = name,
-        LengthM = ft * Ft,
-        PrintedClass = printed,
-        MeasuredClass = measured,
-        MeasuredPlusMinus = measured is null ? null : .3,
-        ActionAngleDeg = angle,
-        PrintedAction = action,
-        MassKg = grams / 1000,
-        Pieces = pieces,
-        Note = note,
-    };
+        var rod = new Rod
+        {
+            Tag = tag,
+            Name = name,
+            LengthM = ft * Ft,
+            PrintedClass = printed,
+            PrintedAction = action,
+            MassKg = grams / 1000,
+            Pieces = pieces,
+            Note = note,
+            Balance = measured is null ? null : new() { BalanceM = Math.Round(.235 * ft * Ft, 2), FulcrumM = .27, SwingS = swing },
+        };
+        if (measured is not { } number || angle is not { } tip) return rod;
+        // The test that was done on the counter: whole grams in the bag.
+        var test = new BendTest
+        {
+            On = new(2026, 3, 14),
+            Calibration = Calibration.Usual.Name,
+            Readings = [new(GramsFor(number) / 1000, Math.Round(BendTest.ThirdM(rod.LengthM), 3), tip)],
+        };
+        return rod.Tested(test, BendFit.Of(rod.LengthM, test, Calibration.Usual, out _)!);
+    }
+
+    // Beyond the table's ends in proportion to the line weights, as the table itself goes on.
+    private static double GramsFor(double number)
+    {
+        for (var grams = 20.0; ; grams++)
+            if (Calibration.Usual.NumberOf(grams / 1000).Number >= number - .02) return grams;
+    }
+
+    private static Scrap Scrap(string tag, string name, double lengthM, double grains, double taperM, string density = "floating", string? note = null) =>
+        new() { Tag = tag, Name = name, LengthM = lengthM, MassKg = grains * Exact.GrainKg, TaperM = taperM, Density = density, Note = note };
 
     private static FlyLine Line(
         string tag, string name, double? printed, Build build, double lengthM, double headM, double? grains, string density, string coating,

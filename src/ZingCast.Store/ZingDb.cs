@@ -6,6 +6,7 @@ using Microsoft.EntityFrameworkCore.Metadata.Builders;
 using ZingCast.Core.Briefs;
 using ZingCast.Core.Lines;
 using ZingCast.Core.Matching;
+using ZingCast.Core.Measures;
 using ZingCast.Core.Reels;
 using ZingCast.Core.Rods;
 using ZingCast.Core.Shed;
@@ -26,7 +27,7 @@ public sealed class SavedBrief
     public required List<string> Off { get; set; }
 
     /// <summary>Counts edits; the entity tag of the brief over HTTP.</summary>
-    public int Version { get; set; } = 1;
+    public int Version { get; set; }
 
     public DateTime ChangedAt { get; set; }
 
@@ -38,6 +39,8 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
 {
     /// <summary>Shadow column that hides a row.</summary>
     public const string DeletedAt = "DeletedAt";
+
+    private const string Version = nameof(Kept.Version);
 
     /// <summary>How drafts and pins are written: words for choices, nothing for what was not said.</summary>
     public static readonly JsonSerializerOptions Documents = new(JsonSerializerDefaults.Web)
@@ -52,6 +55,12 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
 
     public DbSet<Reel> Reels => Set<Reel>();
 
+    public DbSet<Scrap> Scraps => Set<Scrap>();
+
+    public DbSet<Calibration> Calibrations => Set<Calibration>();
+
+    public DbSet<CutJob> CutJobs => Set<CutJob>();
+
     public DbSet<SavedBrief> Briefs => Set<SavedBrief>();
 
     /// <summary>Everything in the shed, in the order it was put there.</summary>
@@ -65,8 +74,31 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
         Gear(modelBuilder.Entity<Rod>(), r => r.Tag);
         Gear(modelBuilder.Entity<FlyLine>(), l => l.Tag);
         Gear(modelBuilder.Entity<Reel>(), r => r.Tag);
-        modelBuilder.Entity<Rod>().Property(r => r.PrintedAction).HasConversion<string>();
-        modelBuilder.Entity<FlyLine>().Property(l => l.Build).HasConversion<string>();
+        Gear(modelBuilder.Entity<Scrap>(), s => s.Tag);
+        Gear(modelBuilder.Entity<Calibration>(), c => c.Name);
+        modelBuilder.Entity<Rod>(rod =>
+        {
+            rod.Property(r => r.PrintedAction).HasConversion<string>();
+            Json(rod.Property(r => r.Test));
+            Json(rod.Property(r => r.Bend));
+            Json(rod.Property(r => r.Balance));
+            Json(rod.Property(r => r.Inspections)).HasDefaultValueSql("'[]'");
+        });
+        modelBuilder.Entity<FlyLine>(line =>
+        {
+            line.Property(l => l.Build).HasConversion<string>();
+            Json(line.Property(l => l.Measured));
+        });
+        Json(modelBuilder.Entity<Scrap>().Property(s => s.Measured));
+        Json(modelBuilder.Entity<Calibration>().Property(c => c.Points));
+        modelBuilder.Entity<CutJob>(job =>
+        {
+            job.HasQueryFilter(j => j.DeletedAt == null);
+            job.Property(j => j.Version).IsConcurrencyToken();
+            Json(job.Property(j => j.Target));
+            Json(job.Property(j => j.Pieces));
+            Json(job.Property(j => j.Steps));
+        });
         modelBuilder.Entity<SavedBrief>(brief =>
         {
             brief.HasQueryFilter(b => b.DeletedAt == null);
@@ -77,19 +109,43 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
         });
     }
 
-    private static void Gear<T>(EntityTypeBuilder<T> gear, System.Linq.Expressions.Expression<Func<T, object?>> tag) where T : class
+    public override Task<int> SaveChangesAsync(bool acceptAllChangesOnSuccess, CancellationToken cancellationToken = default)
     {
+        Count();
+        return base.SaveChangesAsync(acceptAllChangesOnSuccess, cancellationToken);
+    }
+
+    public override int SaveChanges(bool acceptAllChangesOnSuccess)
+    {
+        Count();
+        return base.SaveChanges(acceptAllChangesOnSuccess);
+    }
+
+    // Everything kept carries the version it was read with; a row that has moved on since refuses the change.
+    private void Count()
+    {
+        foreach (var entry in ChangeTracker.Entries())
+            if (entry.State is EntityState.Added or EntityState.Modified && entry.Metadata.FindProperty(Version) is not null)
+            {
+                var version = entry.Property(Version);
+                version.CurrentValue = entry.State == EntityState.Added ? 1 : (int)version.OriginalValue! + 1;
+            }
+    }
+
+    private static void Gear<T>(EntityTypeBuilder<T> gear, System.Linq.Expressions.Expression<Func<T, object?>> tag) where T : Kept
+    {
+        gear.Property(g => g.Version).IsConcurrencyToken().HasDefaultValue(1);
         gear.Property<DateTime?>(DeletedAt);
         gear.HasQueryFilter(x => EF.Property<DateTime?>(x, DeletedAt) == null);
         // A tag names one piece in the shed; a hidden piece does not block its tag.
         gear.HasIndex(tag).IsUnique().HasFilter($"\"{DeletedAt}\" IS NULL");
     }
 
-    private static void Json<T>(PropertyBuilder<T> property) => property.HasConversion(
+    private static PropertyBuilder<T> Json<T>(PropertyBuilder<T> property) => property.HasConversion(
         value => JsonSerializer.Serialize(value, Documents),
         text => JsonSerializer.Deserialize<T>(text, Documents)!,
         new ValueComparer<T>(
             (a, b) => JsonSerializer.Serialize(a, Documents) == JsonSerializer.Serialize(b, Documents),
-            value => value!.GetHashCode(),
+            value => value == null ? 0 : value.GetHashCode(),
             value => value));
 }

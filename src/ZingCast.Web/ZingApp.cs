@@ -27,6 +27,7 @@ public static class ZingApp
         builder.Services.AddSingleton(TimeProvider.System);
         builder.Services.AddZingStore(data);
         builder.Services.AddSingleton<IWindMeter, SimulatedWindMeter>();
+        builder.Services.AddSingleton<IBenchScale, SimulatedBenchScale>();
         builder.Services.AddProblemDetails();
         builder.Services.AddExceptionHandler<FriendlyFailures>();
         builder.Services.ConfigureHttpJsonOptions(options =>
@@ -68,6 +69,9 @@ public static class ZingApp
         app.MapCasting();
         app.MapDevices();
         app.MapShed();
+        app.MapRods();
+        app.MapLines();
+        app.MapCutting();
         Pages.Serve(app);
         return app;
     }

@@ -221,6 +221,127 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/devices/scale": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The bench scale now. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ScaleAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/scale/tare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Tares the bench scale. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ScaleAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/scale/lay": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Pretends to lay something on the simulated scale. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LayRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ScaleAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/briefs": {
         parameters: {
             query?: never;
@@ -630,6 +751,74 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["GearShed"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shed/scraps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The drawer of scraps. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Scrap"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Scrap"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Scrap"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
             };
@@ -1096,6 +1285,1417 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shed/scraps/{which}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    which: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Scrap"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Scrap"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    which: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shed/scraps/{which}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    which: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shed/calibrations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Calibration"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Calibration"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shed/calibrations/{which}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    which: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Calibration"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Calibration"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    which: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shed/calibrations/{which}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    which: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rods/calibrations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Tables from bend-test weight to rod number; the first comes with the house. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Calibration"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rods/checklist": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What to look at on a rod. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["InspectionPoint"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rods/fit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Works out a bend test: class with tolerance, action angle, bend model. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["FitRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BendFit"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rods/{id}/test": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keeps a bend test with the rod; its measured class and action follow. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["BendTest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Rod"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rods/bend": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bends a tested rod under a fish and under a line's casting load. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["BendRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BendAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rods/balance": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Balance, swing weight, the reel that balances, a day's arm work. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["BalanceRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BalanceAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rods/{id}/balance": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keeps balance and swing with the rod. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RodBalance"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Rod"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rods/{id}/inspections": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keeps a dated inspection with the rod. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Inspection"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Rod"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lines/classify": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Class of a line from a weighing, honestly, with the rods it suits. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ClassifyRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ClassifyAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lines/profile": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reads a profile: class, sums, belly, balance, front-loading, buoyancy, rods it suits. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ProfileRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ProfileAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lines/fit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Fits one density to caliper readings and one weight. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CaliperRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StretchesAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lines/csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reads a CSV profile for a look before it is kept; every bad row is named, nothing is kept. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CsvRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StretchesAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lines/{id}/profile": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A line's profile, measured or as its figures describe it; guessed when nobody knows what it weighs. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StretchesAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Keeps a measured profile with the line. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ProfileRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FlyLine"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lines/{id}/profile.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A line's profile as CSV. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lines/{id}/weighing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keeps a weighing with the line. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Weighing"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FlyLine"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lines/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Every way to cut the head out of the drawer, best first. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PlanRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PlanAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lines/head-for-rod": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How heavy a head of a length should be for a rod. */
+        get: {
+            parameters: {
+                query: {
+                    rodId: number;
+                    headM: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HeadForRod"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lines/jobs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Heads in work and made. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobAnswer"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Takes a plan to the bench. Nothing is cut yet. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["BeginRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lines/jobs/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Takes a job off the bench; its pieces stay in the drawer as they are now. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lines/jobs/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Puts a job back on the bench. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lines/jobs/{id}/blade": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Records a cut that was made. The scrap's row follows; a cut-off long enough goes back into the drawer. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["BladeRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lines/jobs/{id}/weigh": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Records a weighing; says how much more to take. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PieceWeight"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lines/jobs/{id}/finish": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The joined head goes into the shed as a line; its pieces leave the drawer. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["FinishRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FlyLine"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lines/jobs/{id}/reopen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes a finished head apart again on paper: its pieces are back on the bench, the line is put away. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1108,6 +2708,221 @@ export interface components {
             /** Format: double */
             strengthN: number;
             gelSpun: boolean;
+        };
+        BalanceAnswer: {
+            balance: components["schemas"]["Balanced"];
+            load: components["schemas"]["RodLoad"];
+        };
+        BalanceRequest: {
+            rod: components["schemas"]["Rod"];
+            balance: components["schemas"]["RodBalance"];
+            reel?: null | components["schemas"]["Reel"];
+            line?: null | components["schemas"]["FlyLine"];
+            /**
+             * Format: double
+             * @default 10
+             */
+            outsideM: number;
+            /**
+             * Format: double
+             * @default 400
+             */
+            castsADay: number;
+            /**
+             * Format: double
+             * @default 4
+             */
+            strokesACast: number;
+        };
+        Balanced: {
+            /** Format: double */
+            rodNm: number;
+            /** Format: double */
+            outsideNm: number;
+            /** Format: double */
+            reelNm: number;
+            /** Format: double */
+            residualKg: number;
+            /** Format: double */
+            balancingReelKg: number;
+            /** Format: double */
+            reelToRod: number;
+            /** Format: double */
+            totalKg: number;
+            /** Format: double */
+            swingKgM2: number;
+            swingSource: components["schemas"]["Source"];
+            /** Format: double */
+            outfitSwingKgM2: number;
+            /** Format: double */
+            tipKg: number;
+            /** Format: double */
+            dayJ: number;
+            /** Format: double */
+            ounceDayKg: number;
+            usualRatio: components["schemas"]["Spread"];
+            word: null | string;
+        };
+        BeginRequest: {
+            target: components["schemas"]["CutTarget"];
+            pieces: components["schemas"]["CutPiece"][];
+        };
+        BellyWeight: {
+            /** Format: double */
+            ruleKgPerM: number;
+            /** Format: double */
+            exactKgPerM: number;
+            /** Format: double */
+            ratio: number;
+            /** Format: double */
+            off: number;
+        };
+        Bend: {
+            /** Format: double */
+            pullN: number;
+            /** Format: double */
+            angleRad: number;
+            /** Format: double */
+            outM: number;
+            /** Format: double */
+            downM: number;
+            /** Format: double */
+            tipRad: number;
+            /** Format: double */
+            buttNm: number;
+            /** Format: double */
+            energyJ: number;
+            thirds: components["schemas"]["BendThirds"];
+            shape: components["schemas"]["BendPoint"][];
+            /** Format: double */
+            alongPullM: number;
+        };
+        BendAnswer: {
+            /** Format: double */
+            straight: number;
+            /** Format: double */
+            heldM: number;
+            fish: components["schemas"]["Bend"];
+            usual: components["schemas"]["Bend"][];
+            cast: null | components["schemas"]["Bend"];
+            /** Format: double */
+            reachLostM: number;
+            handNm: components["schemas"]["Spread"];
+            handMostN: components["schemas"]["Spread"];
+            /** Format: double */
+            surgeN: null | number;
+            /** Format: double */
+            knottedN: null | number;
+            breaks: boolean;
+            says: components["schemas"]["Sentence"];
+            surgeSays: components["schemas"]["Sentence"];
+            castSays: components["schemas"]["Sentence"];
+        };
+        BendFit: {
+            power: components["schemas"]["Quantity"];
+            class: components["schemas"]["Quantity"];
+            /** Format: double */
+            measuredPlusMinus: number;
+            /** Format: double */
+            tablePlusMinus: number;
+            beyondTable: boolean;
+            tipAngle: components["schemas"]["Quantity"];
+            angleRead: boolean;
+            model: components["schemas"]["BendModel"];
+            /** Format: double */
+            stiffnessPlusMinus: number;
+            /** Format: double */
+            taperPlusMinus: number;
+            misses: components["schemas"]["BendMiss"][];
+            atThird: components["schemas"]["Bend"];
+        };
+        BendMiss: {
+            /** Format: double */
+            dropM: number;
+            /** Format: double */
+            angleDeg: null | number;
+            /** Format: double */
+            outM: null | number;
+        };
+        BendModel: {
+            /** Format: double */
+            lengthM: number;
+            /** Format: double */
+            buttNm2: number;
+            /** Format: double */
+            taper: number;
+            sound: boolean;
+        };
+        BendPoint: {
+            /** Format: double */
+            alongM: number;
+            /** Format: double */
+            outM: number;
+            /** Format: double */
+            downM: number;
+        };
+        BendReading: {
+            /** Format: double */
+            massKg: number;
+            /** Format: double */
+            dropM: number;
+            /** Format: double */
+            angleDeg?: null | number;
+            /** Format: double */
+            outM?: null | number;
+        };
+        BendRequest: {
+            rod: components["schemas"]["Rod"];
+            /** Format: double */
+            pullN: number;
+            /** Format: double */
+            angleDeg: number;
+            /**
+             * Format: double
+             * @default 0.5
+             */
+            surgeM: number;
+            /** Format: double */
+            tippetM?: null | number;
+            line?: null | components["schemas"]["FlyLine"];
+            /**
+             * Format: double
+             * @default 9.144
+             */
+            carryM: number;
+            /** @default club */
+            casterId: string;
+        };
+        BendTest: {
+            /** Format: date */
+            on?: null | string;
+            readings: components["schemas"]["BendReading"][];
+            /** Format: double */
+            heldM?: number;
+            calibration?: null | string;
+            /** Format: double */
+            tapePlusMinusM?: number;
+            /** Format: double */
+            scalePlusMinusKg?: number;
+            /** Format: double */
+            anglePlusMinusDeg?: number;
+        };
+        BendThirds: {
+            /** Format: double */
+            butt: number;
+            /** Format: double */
+            middle: number;
+            /** Format: double */
+            tip: number;
+        };
+        BladeRequest: {
+            /** Format: int32 */
+            piece: number;
+            /** Format: double */
+            takeM: number;
+            front: boolean;
+            /** Format: int32 */
+            version: number;
         };
         Brief: {
             fly: components["schemas"]["Fly"];
@@ -1211,6 +3026,36 @@ export interface components {
         };
         /** @enum {unknown} */
         Build: "weightForward" | "doubleTaper" | "shootingHead";
+        Calibration: {
+            name: string;
+            /** Format: double */
+            plusMinus?: number;
+            points: components["schemas"]["CalibrationPoint"][];
+            source?: components["schemas"]["Source"];
+            /** Format: int32 */
+            id?: number;
+            /** Format: int32 */
+            version?: number;
+        };
+        CalibrationPoint: {
+            /** Format: double */
+            grams: number;
+            /** Format: double */
+            number: number;
+        };
+        CaliperReading: {
+            /** Format: double */
+            positionM: number;
+            /** Format: double */
+            diameterM: number;
+        };
+        CaliperRequest: {
+            readings: components["schemas"]["CaliperReading"][];
+            /** Format: double */
+            lengthM: number;
+            /** Format: double */
+            massKg: number;
+        };
         Candidate: {
             /** Format: int32 */
             id: number;
@@ -1356,6 +3201,15 @@ export interface components {
             floor: number;
             fits: components["schemas"]["Spread"];
         };
+        ClassifyAnswer: {
+            class: components["schemas"]["LineClass"];
+            belly: null | components["schemas"]["BellyWeight"];
+            rods: components["schemas"]["RodSuits"][];
+        };
+        ClassifyRequest: {
+            weighing: components["schemas"]["Weighing"];
+            line?: null | components["schemas"]["FlyLine"];
+        };
         Contradiction: {
             links: components["schemas"]["LinkId"][];
             why: components["schemas"]["Sentence"];
@@ -1364,6 +3218,79 @@ export interface components {
         };
         /** @enum {unknown} */
         Cover: "open" | "behind" | "canopy";
+        CsvRequest: {
+            text: string;
+        };
+        CutJobPiece: {
+            /** Format: int32 */
+            scrapId: number;
+            tag: string;
+            /** Format: double */
+            frontM: number;
+            /** Format: double */
+            backM: number;
+            /** Format: double */
+            plannedM: number;
+            /** Format: double */
+            plannedKg: number;
+            turned: boolean;
+            nibbleFront: boolean;
+            done: boolean;
+        };
+        CutPiece: {
+            /** Format: int32 */
+            scrapId: number;
+            /** Format: double */
+            fromM: number;
+            /** Format: double */
+            toM: number;
+            turned: boolean;
+        };
+        CutPlan: {
+            pieces: components["schemas"]["CutPiece"][];
+            /** Format: double */
+            lengthM: number;
+            /** Format: double */
+            massKg: number;
+            /** Format: double */
+            taperM: number;
+            joints: components["schemas"]["Joint"][];
+            /** Format: int32 */
+            cuts: number;
+            /** Format: double */
+            cost: number;
+            says: components["schemas"]["Sentence"];
+            felt: boolean;
+            profile: components["schemas"]["Stretch"][];
+        };
+        CutStep: {
+            /** Format: date-time */
+            at: string;
+            tag: string;
+            /** Format: double */
+            takenM: number;
+            /** Format: double */
+            leftM: number;
+            /** Format: double */
+            massKg: null | number;
+            keptAs: null | string;
+            /**
+             * Format: double
+             * @default 0
+             */
+            plusMinusKg: number;
+        };
+        CutTarget: {
+            /** Format: double */
+            lengthM: number;
+            /** Format: double */
+            massKg: number;
+            /** Format: double */
+            tipM?: null | number;
+            /** Format: double */
+            tipKg?: null | number;
+            hasTip?: boolean;
+        };
         DisplayUnit: {
             name: string;
             /** Format: double */
@@ -1396,6 +3323,12 @@ export interface components {
             quantity: null | components["schemas"]["Quantity"];
             word: null | string;
         };
+        FinishRequest: {
+            tag: string;
+            name: string;
+            /** Format: int32 */
+            version: number;
+        };
         FishGroup: {
             id: string;
             name: string;
@@ -1417,6 +3350,11 @@ export interface components {
             /** Format: double */
             backingHighM: number;
             mouth: components["schemas"]["Mouth"];
+        };
+        FitRequest: {
+            /** Format: double */
+            rodLengthM: number;
+            test: components["schemas"]["BendTest"];
         };
         Fly: {
             kind: components["schemas"]["FlyKind"];
@@ -1449,8 +3387,6 @@ export interface components {
             weighted: boolean;
         };
         FlyLine: {
-            /** Format: int32 */
-            id?: number;
             tag: string;
             name: string;
             /** Format: double */
@@ -1476,9 +3412,18 @@ export interface components {
             coating?: string;
             saltRated?: boolean;
             note?: null | string;
+            measured?: null | components["schemas"]["Stretch"][];
+            /** Format: double */
+            headPlusMinusKg?: null | number;
             /** Format: double */
             massKg?: null | number;
+            /** Format: int32 */
+            id?: number;
+            /** Format: int32 */
+            version?: number;
         };
+        /** @enum {unknown} */
+        Found: "unseen" | "sound" | "watch" | "mend";
         GearShed: {
             rods: components["schemas"]["Rod"][];
             lines: components["schemas"]["FlyLine"][];
@@ -1492,6 +3437,12 @@ export interface components {
         Hand: "right" | "left";
         /** @enum {unknown} */
         Haul: "none" | "single" | "double";
+        HeadForRod: {
+            /** Format: double */
+            massKg: number;
+            /** Format: double */
+            windowClass: number;
+        };
         Help: {
             id: string;
             says: components["schemas"]["Sentence"];
@@ -1545,12 +3496,56 @@ export interface components {
             name: string;
             figure: components["schemas"]["Figure"];
         };
+        Inspection: {
+            /** Format: date */
+            on: string;
+            points: {
+                [key: string]: components["schemas"]["Found"];
+            };
+            note?: null | string;
+            worst?: components["schemas"]["Found"];
+        };
+        InspectionPoint: {
+            id: string;
+            name: string;
+            look: string;
+        };
+        JobAnswer: {
+            /** Format: int32 */
+            id: number;
+            target: components["schemas"]["CutTarget"];
+            pieces: components["schemas"]["PieceNow"][];
+            steps: components["schemas"]["CutStep"][];
+            /** Format: int32 */
+            version: number;
+            /** Format: date-time */
+            begunAt: string;
+            /** Format: int32 */
+            lineId: null | number;
+            now: null | components["schemas"]["CutPlan"];
+        };
+        Joint: {
+            /** Format: double */
+            atM: number;
+            /** Format: double */
+            overM: number;
+            /** Format: double */
+            ratio: number;
+            hinges: boolean;
+            backwards: boolean;
+            inTaper: boolean;
+        };
         /** @enum {unknown} */
-        Kind: "length" | "shortLength" | "diameter" | "lineMass" | "gearMass" | "fishMass" | "windSpeed" | "waterSpeed" | "sinkRate" | "temperature" | "angle" | "force" | "area" | "lineClass" | "ratio" | "time" | "lineSpeed" | "energy" | "pull";
+        Kind: "length" | "shortLength" | "diameter" | "lineMass" | "gearMass" | "fishMass" | "windSpeed" | "waterSpeed" | "sinkRate" | "temperature" | "angle" | "force" | "area" | "lineClass" | "ratio" | "time" | "lineSpeed" | "energy" | "pull" | "benchMass" | "moment";
         KindUnits: {
             kind: components["schemas"]["Kind"];
             trade: components["schemas"]["DisplayUnit"];
             metric: components["schemas"]["DisplayUnit"];
+        };
+        LayRequest: {
+            /** Format: double */
+            kg: number;
+            piece?: null | string;
         };
         Leader: {
             pieces: components["schemas"]["LeaderPiece"][];
@@ -1587,6 +3582,16 @@ export interface components {
             off: boolean;
             doubt: boolean;
         };
+        LineClass: {
+            head: components["schemas"]["Quantity"];
+            thirty: null | components["schemas"]["Quantity"];
+            class: null | components["schemas"]["Quantity"];
+            row: null | components["schemas"]["LineWeight"];
+            spread: null | components["schemas"]["Spread"];
+            rodClasses: null | components["schemas"]["Spread"];
+            says: components["schemas"]["Sentence"];
+            source: components["schemas"]["Source"];
+        };
         LineLoad: {
             /** Format: double */
             judgedM: number;
@@ -1602,6 +3607,37 @@ export interface components {
             windowClass: number;
             window: components["schemas"]["Spread"];
             verdict: components["schemas"]["Verdict"];
+        };
+        LineReading: {
+            class: components["schemas"]["LineClass"];
+            /** Format: double */
+            headM: number;
+            /** Format: double */
+            headKg: number;
+            belly: null | components["schemas"]["BellyWeight"];
+            /** Format: double */
+            centreM: number;
+            /** Format: double */
+            frontShare: number;
+            frontWord: string;
+            /** Format: double */
+            waterM3: number;
+            /** Format: double */
+            kgM3: number;
+            floatsFresh: boolean;
+            floatsSalt: boolean;
+            outside: components["schemas"]["Quantity"];
+            points: components["schemas"]["ProfilePoint"][];
+        };
+        LineWeight: {
+            /** Format: int32 */
+            class: number;
+            /** Format: double */
+            targetGr: number;
+            /** Format: double */
+            lowGr: number;
+            /** Format: double */
+            highGr: number;
         };
         Link: {
             id: components["schemas"]["LinkId"];
@@ -1629,6 +3665,8 @@ export interface components {
          * @enum {unknown}
          */
         Mouth: "soft" | "abrasive" | "gillPlates" | "teeth";
+        /** @enum {unknown} */
+        NextMove: "cut" | "weigh" | "nibble" | "done";
         Outfit: {
             rod: components["schemas"]["Rod"];
             line: components["schemas"]["FlyLine"];
@@ -1651,6 +3689,31 @@ export interface components {
             text: null | string;
             quantity: null | components["schemas"]["Quantity"];
         };
+        PieceNow: {
+            piece: components["schemas"]["CutJobPiece"];
+            name: string;
+            /** Format: double */
+            lengthM: number;
+            /** Format: double */
+            massKg: number;
+            weighed: boolean;
+            move: components["schemas"]["NextMove"];
+            /** Format: double */
+            takeM: number;
+            front: boolean;
+            says: components["schemas"]["Sentence"];
+            profile: components["schemas"]["Stretch"][];
+        };
+        PieceWeight: {
+            /** Format: int32 */
+            piece: number;
+            /** Format: double */
+            massKg: number;
+            /** Format: double */
+            plusMinusKg: number;
+            /** Format: int32 */
+            version: number;
+        };
         Pins: {
             /** Format: int32 */
             rod?: null | number;
@@ -1671,6 +3734,50 @@ export interface components {
             /** Format: double */
             backingM?: null | number;
         };
+        PlanAnswer: {
+            plans: components["schemas"]["CutPlan"][];
+            rodRatios: number[];
+            rodWindow: components["schemas"]["Spread"];
+            /** Format: int32 */
+            scraps: number;
+            /** Format: double */
+            unfeltM: number;
+            /** Format: double */
+            unfeltKg: number;
+        };
+        PlanRequest: {
+            target: components["schemas"]["CutTarget"];
+            /** Format: int32 */
+            rodId?: null | number;
+        };
+        ProfileAnswer: {
+            reading: components["schemas"]["LineReading"];
+            rods: components["schemas"]["RodSuits"][];
+            thickM: components["schemas"]["Spread"];
+        };
+        ProfilePoint: {
+            /** Format: double */
+            positionM: number;
+            /** Format: double */
+            diameterM: number;
+            /** Format: double */
+            kgPerM: number;
+            /** Format: double */
+            sumKg: number;
+        };
+        ProfileRequest: {
+            stretches: components["schemas"]["Stretch"][];
+            /** Format: double */
+            headM: number;
+            /** Format: double */
+            carryM: number;
+            /**
+             * Format: double
+             * @default 0.01
+             */
+            share: number;
+            line?: null | components["schemas"]["FlyLine"];
+        };
         Quantity: {
             /** Format: double */
             value: number;
@@ -1688,8 +3795,6 @@ export interface components {
             metric: boolean;
         };
         Reel: {
-            /** Format: int32 */
-            id?: number;
             tag: string;
             name: string;
             /** Format: double */
@@ -1711,6 +3816,10 @@ export interface components {
             /** Format: double */
             dragN?: null | number;
             note?: null | string;
+            /** Format: int32 */
+            id?: number;
+            /** Format: int32 */
+            version?: number;
         };
         ReferenceTable: {
             id: string;
@@ -1721,8 +3830,6 @@ export interface components {
             rows: components["schemas"]["Figure"][][];
         };
         Rod: {
-            /** Format: int32 */
-            id?: number;
             tag: string;
             name: string;
             /** Format: double */
@@ -1741,6 +3848,16 @@ export interface components {
             /** Format: int32 */
             pieces?: number;
             note?: null | string;
+            test?: null | components["schemas"]["BendTest"];
+            bend?: null | components["schemas"]["BendModel"];
+            balance?: null | components["schemas"]["RodBalance"];
+            inspections?: components["schemas"]["Inspection"][];
+            /** Format: double */
+            tipKg?: null | number;
+            /** Format: double */
+            thirdM?: number;
+            usualBalance?: components["schemas"]["RodBalance"];
+            usualTest?: components["schemas"]["BendTest"];
             /** Format: double */
             class?: null | number;
             action?: components["schemas"]["RodAction"];
@@ -1748,9 +3865,50 @@ export interface components {
             labelDisagrees?: boolean;
             /** Format: double */
             windowClass?: null | number;
+            /** Format: int32 */
+            id?: number;
+            /** Format: int32 */
+            version?: number;
         };
         /** @enum {unknown} */
         RodAction: "slow" | "medium" | "mediumFast" | "fast" | null;
+        RodBalance: {
+            /** Format: double */
+            balanceM: number;
+            /** Format: double */
+            seatM?: number;
+            /** Format: double */
+            fulcrumM?: number;
+            /** Format: double */
+            swingS?: null | number;
+            /** Format: double */
+            pivotM?: number;
+        };
+        RodLoad: {
+            /** Format: double */
+            reelKg: number;
+            /** Format: double */
+            outsideKg: number;
+            /**
+             * Format: double
+             * @default 400
+             */
+            castsADay: number;
+            /**
+             * Format: double
+             * @default 4
+             */
+            strokesACast: number;
+        };
+        RodSuits: {
+            /** Format: int32 */
+            rodId: number;
+            tag: string;
+            name: string;
+            load: components["schemas"]["LineLoad"];
+            verdict: components["schemas"]["Verdict"];
+            why: components["schemas"]["Sentence"];
+        };
         Rule: {
             id: string;
             link: components["schemas"]["LinkId"];
@@ -1760,8 +3918,38 @@ export interface components {
             /** @default false */
             canSwitchOff: boolean;
         };
+        ScaleAnswer: {
+            name: string;
+            /** Format: double */
+            kg: number;
+            settled: boolean;
+            /** Format: double */
+            resolutionKg: number;
+            /** Format: double */
+            plusMinusKg: number;
+            simulated: boolean;
+        };
         /** @enum {unknown} */
         School: "flyFirst" | "fishFirst";
+        Scrap: {
+            tag: string;
+            name: string;
+            /** Format: double */
+            lengthM: number;
+            /** Format: double */
+            massKg: number;
+            /** Format: double */
+            taperM?: number;
+            /** Format: double */
+            tipShare?: number;
+            density?: string;
+            measured?: null | components["schemas"]["Stretch"][];
+            note?: null | string;
+            /** Format: int32 */
+            id?: number;
+            /** Format: int32 */
+            version?: number;
+        };
         Sentence: components["schemas"]["Part"][];
         Solution: {
             brief: components["schemas"]["Brief"];
@@ -1835,6 +4023,26 @@ export interface components {
             tables: components["schemas"]["ReferenceTable"][];
             rules: components["schemas"]["Rule"][];
         };
+        Stretch: {
+            /** Format: double */
+            lengthM: number;
+            /** Format: double */
+            startM: number;
+            /** Format: double */
+            endM: number;
+            /** Format: double */
+            kgM3: number;
+        };
+        StretchesAnswer: {
+            stretches: components["schemas"]["Stretch"][];
+            /** Format: double */
+            kgM3: number;
+            /** Format: double */
+            massKg: number;
+            /** Format: double */
+            lengthM: number;
+            guessed: boolean;
+        };
         TippetChoice: {
             /** Format: double */
             diameterM: number;
@@ -1855,6 +4063,21 @@ export interface components {
         Wariness: "bold" | "usual" | "spooky";
         /** @enum {unknown} */
         Water: "smallStream" | "river" | "stillwater" | "flat" | "shore";
+        Weighing: {
+            /** Format: double */
+            massKg: number;
+            /** Format: double */
+            lengthM?: number;
+            wholeHead?: boolean;
+            /** Format: double */
+            frontTaperM?: null | number;
+            /** Format: double */
+            rearTaperM?: null | number;
+            /** Format: double */
+            scalePlusMinusKg?: number;
+            /** Format: double */
+            tapeShare?: number;
+        };
         WindReading: {
             name: string;
             /** Format: double */

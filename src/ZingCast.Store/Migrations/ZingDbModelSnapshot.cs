@@ -50,8 +50,14 @@ namespace ZingCast.Store.Migrations
                     b.Property<double>("HeadM")
                         .HasColumnType("REAL");
 
+                    b.Property<double?>("HeadPlusMinusKg")
+                        .HasColumnType("REAL");
+
                     b.Property<double>("LengthM")
                         .HasColumnType("REAL");
+
+                    b.Property<string>("Measured")
+                        .HasColumnType("TEXT");
 
                     b.Property<string>("Name")
                         .IsRequired()
@@ -79,6 +85,12 @@ namespace ZingCast.Store.Migrations
                     b.Property<double>("TipDiameterM")
                         .HasColumnType("REAL");
 
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER")
+                        .HasDefaultValue(1);
+
                     b.HasKey("Id");
 
                     b.HasIndex("Tag")
@@ -86,6 +98,60 @@ namespace ZingCast.Store.Migrations
                         .HasFilter("\"DeletedAt\" IS NULL");
 
                     b.ToTable("Lines");
+                });
+
+            modelBuilder.Entity("ZingCast.Core.Lines.Scrap", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime?>("DeletedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Density")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("LengthM")
+                        .HasColumnType("REAL");
+
+                    b.Property<double>("MassKg")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Measured")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Note")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Tag")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("TaperM")
+                        .HasColumnType("REAL");
+
+                    b.Property<double>("TipShare")
+                        .HasColumnType("REAL");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER")
+                        .HasDefaultValue(1);
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Tag")
+                        .IsUnique()
+                        .HasFilter("\"DeletedAt\" IS NULL");
+
+                    b.ToTable("Scraps");
                 });
 
             modelBuilder.Entity("ZingCast.Core.Reels.Reel", b =>
@@ -135,6 +201,12 @@ namespace ZingCast.Store.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER")
+                        .HasDefaultValue(1);
+
                     b.Property<double?>("WidthM")
                         .HasColumnType("REAL");
 
@@ -147,6 +219,41 @@ namespace ZingCast.Store.Migrations
                     b.ToTable("Reels");
                 });
 
+            modelBuilder.Entity("ZingCast.Core.Rods.Calibration", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime?>("DeletedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("PlusMinus")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Points")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER")
+                        .HasDefaultValue(1);
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Name")
+                        .IsUnique()
+                        .HasFilter("\"DeletedAt\" IS NULL");
+
+                    b.ToTable("Calibrations");
+                });
+
             modelBuilder.Entity("ZingCast.Core.Rods.Rod", b =>
                 {
                     b.Property<int>("Id")
@@ -156,8 +263,20 @@ namespace ZingCast.Store.Migrations
                     b.Property<double?>("ActionAngleDeg")
                         .HasColumnType("REAL");
 
+                    b.Property<string>("Balance")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Bend")
+                        .HasColumnType("TEXT");
+
                     b.Property<DateTime?>("DeletedAt")
                         .HasColumnType("TEXT");
+
+                    b.Property<string>("Inspections")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT")
+                        .HasDefaultValueSql("'[]'");
 
                     b.Property<double>("LengthM")
                         .HasColumnType("REAL");
@@ -191,6 +310,15 @@ namespace ZingCast.Store.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Test")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER")
+                        .HasDefaultValue(1);
+
                     b.HasKey("Id");
 
                     b.HasIndex("Tag")
@@ -198,6 +326,42 @@ namespace ZingCast.Store.Migrations
                         .HasFilter("\"DeletedAt\" IS NULL");
 
                     b.ToTable("Rods");
+                });
+
+            modelBuilder.Entity("ZingCast.Store.CutJob", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime>("BegunAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime?>("DeletedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("LineId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Pieces")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Steps")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Target")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("CutJobs");
                 });
 
             modelBuilder.Entity("ZingCast.Store.SavedBrief", b =>

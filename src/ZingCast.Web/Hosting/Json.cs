@@ -2,6 +2,7 @@ using System.Text.Json;
 using System.Text.Json.Serialization;
 using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.OpenApi;
+using Microsoft.EntityFrameworkCore;
 using Microsoft.OpenApi;
 using ZingCast.Core.Briefs;
 using ZingCast.Core.Lines;
@@ -30,6 +31,7 @@ public sealed class FriendlyFailures(IProblemDetailsService problems) : IExcepti
         {
             BadHttpRequestException bad when bad.InnerException is JsonException json => (400, $"This could not be read{(json.Path is { } path ? $" at {path.TrimStart('$', '.')}" : "")}: check the value and its type."),
             BadHttpRequestException bad => (bad.StatusCode, "This request could not be read."),
+            DbUpdateConcurrencyException => (412, "This was changed elsewhere in the same moment. Nothing was changed; look again."),
             _ => (500, "Something broke on our side. Nothing was changed."),
         };
         httpContext.Response.StatusCode = status;
@@ -40,7 +42,9 @@ public sealed class FriendlyFailures(IProblemDetailsService problems) : IExcepti
 /// <summary>Shape of the API description where the serializer alone does not tell.</summary>
 public static class Description
 {
-    private static readonly HashSet<Type> Partial = [typeof(BriefDraft), typeof(Pins), typeof(BriefEdit), typeof(SolveRequest), typeof(Rod), typeof(FlyLine), typeof(Reel), typeof(CastRequest), typeof(MapRequest)];
+    private static readonly HashSet<Type> Partial = [typeof(BriefDraft), typeof(Pins), typeof(BriefEdit), typeof(SolveRequest), typeof(Rod), typeof(FlyLine), typeof(Reel), typeof(CastRequest), typeof(MapRequest),
+        typeof(BendTest), typeof(BendReading), typeof(RodBalance), typeof(RodLoad), typeof(Inspection), typeof(Calibration), typeof(FitRequest), typeof(BendRequest), typeof(BalanceRequest),
+        typeof(Weighing), typeof(ClassifyRequest), typeof(ProfileRequest), typeof(Scrap), typeof(CutTarget), typeof(LayRequest), typeof(PlanRequest)];
 
     public static void Configure(OpenApiOptions options)
     {

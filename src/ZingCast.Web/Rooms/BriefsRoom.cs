@@ -47,7 +47,7 @@ public static class BriefsRoom
             if (await db.Briefs.FirstOrDefaultAsync(b => b.Id == id, cancel) is not { } brief) return Gone();
             if (ifMatch != Tag(brief.Version)) return Stale();
             (brief.Name, brief.Draft, brief.Pins, brief.Off) = (edit.Name.Trim(), edit.Draft, edit.Pins ?? Pins.None, [.. edit.Off ?? []]);
-            (brief.Version, brief.ChangedAt) = (brief.Version + 1, clock.GetUtcNow().UtcDateTime);
+            brief.ChangedAt = clock.GetUtcNow().UtcDateTime;
             try
             {
                 await db.SaveChangesAsync(cancel);

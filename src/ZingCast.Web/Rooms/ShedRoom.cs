@@ -21,36 +21,50 @@ public static class ShedRoom
             return TypedResults.Ok(await db.ShedAsync(cancel));
         }).WithSummary("Adds the made-up shed of Marram Quay and its briefs.");
 
-        MapGear<Rod>(shed.MapGroup("/rods"), r => r.Check(), (r, id) => r with { Id = id }, r => r.Id, (db, tag, id) => db.Rods.AnyAsync(r => r.Tag == tag && r.Id != id), r => r.Tag);
-        MapGear<FlyLine>(shed.MapGroup("/lines"), l => l.Check(), (l, id) => l with { Id = id }, l => l.Id, (db, tag, id) => db.Lines.AnyAsync(l => l.Tag == tag && l.Id != id), l => l.Tag);
-        MapGear<Reel>(shed.MapGroup("/reels"), r => r.Check(), (r, id) => r with { Id = id }, r => r.Id, (db, tag, id) => db.Reels.AnyAsync(r => r.Tag == tag && r.Id != id), r => r.Tag);
+        shed.MapGet("/scraps", async (ZingDb db, CancellationToken cancel) => TypedResults.Ok(await db.Scraps.AsNoTracking().OrderBy(x => x.Id).ToListAsync(cancel))).WithSummary("The drawer of scraps.");
+        MapGear<Rod>(shed.MapGroup("/rods"), r => r.Tag);
+        MapGear<FlyLine>(shed.MapGroup("/lines"), l => l.Tag);
+        MapGear<Reel>(shed.MapGroup("/reels"), r => r.Tag);
+        MapGear<Scrap>(shed.MapGroup("/scraps"), s => s.Tag);
+        MapGear<Calibration>(shed.MapGroup("/calibrations"), c => c.Name);
     }
 
-    // Rods, lines and reels are kept alike: add, change, put away, bring back.
-    private static void MapGear<T>(
-        RouteGroupBuilder gear, Func<T, IReadOnlyList<FieldProblem>> check, Func<T, int, T> withId, Expression<Func<T, int>> idOf,
-        Func<ZingDb, string, int, Task<bool>> tagTaken, Func<T, string> tagOf) where T : class
+    // All gear is kept alike: add, change, put away, bring back. What names a piece names only one.
+    private static void MapGear<T>(RouteGroupBuilder gear, Expression<Func<T, string>> naming) where T : Kept
     {
-        var id = idOf.Compile();
+        var nameOf = naming.Compile();
+        var (field, taken) = typeof(T) == typeof(Calibration) ? ("name", "Another calibration has the name") : ("tag", "Another piece already carries the tag");
 
         async Task<Results<Ok<T>, ValidationProblem, ProblemHttpResult>> Keep(ZingDb db, T piece, CancellationToken cancel)
         {
-            if (check(piece) is { Count: > 0 } problems) return Problems.Of(problems);
-            if (await tagTaken(db, tagOf(piece), id(piece))) return Problems.At("tag", $"Another piece already carries the tag {tagOf(piece)}.");
-            if (id(piece) != 0 && !await db.Set<T>().AnyAsync(Is(id(piece)), cancel)) return Gone();
+            if (piece.Id != 0)
+            {
+                if (await db.Set<T>().AsNoTracking().FirstOrDefaultAsync(x => x.Id == piece.Id, cancel) is not { } before) return Gone();
+                piece = (T)piece.InPlaceOf(before);
+            }
+            if (piece.Check() is { Count: > 0 } problems) return Problems.Of(problems);
+            var name = nameOf(piece);
+            if (await db.Set<T>().Where(x => x.Id != piece.Id).Select(naming).AnyAsync(n => n == name, cancel)) return Problems.At(field, $"{taken} {name}.");
             db.Set<T>().Update(piece);
-            await db.SaveChangesAsync(cancel);
+            try
+            {
+                await db.SaveChangesAsync(cancel);
+            }
+            catch (DbUpdateConcurrencyException)
+            {
+                return TypedResults.Problem(statusCode: 412, title: $"{name} was changed elsewhere since you opened it.");
+            }
             return TypedResults.Ok(piece);
         }
 
         async Task<Results<NoContent, ProblemHttpResult>> Hide(ZingDb db, int which, DateTime? at, CancellationToken cancel) =>
-            await db.Set<T>().IgnoreQueryFilters().Where(Is(which)).ExecuteUpdateAsync(set => set.SetProperty(x => EF.Property<DateTime?>(x, ZingDb.DeletedAt), at), cancel) > 0
+            await db.Set<T>().IgnoreQueryFilters().Where(x => x.Id == which).ExecuteUpdateAsync(set => set.SetProperty(x => EF.Property<DateTime?>(x, ZingDb.DeletedAt), at), cancel) > 0
                 ? TypedResults.NoContent() : Gone();
 
-        Expression<Func<T, bool>> Is(int which) => Expression.Lambda<Func<T, bool>>(Expression.Equal(idOf.Body, Expression.Constant(which)), idOf.Parameters);
+        static T As(T piece, int id) => (T)((Kept)piece with { Id = id });
 
-        gear.MapPost("", (T piece, ZingDb db, CancellationToken cancel) => Keep(db, withId(piece, 0), cancel));
-        gear.MapPut("/{which:int}", (int which, T piece, ZingDb db, CancellationToken cancel) => Keep(db, withId(piece, which), cancel));
+        gear.MapPost("", (T piece, ZingDb db, CancellationToken cancel) => Keep(db, As(piece, 0), cancel));
+        gear.MapPut("/{which:int}", (int which, T piece, ZingDb db, CancellationToken cancel) => Keep(db, As(piece, which), cancel));
         gear.MapDelete("/{which:int}", (int which, ZingDb db, TimeProvider clock, CancellationToken cancel) => Hide(db, which, clock.GetUtcNow().UtcDateTime, cancel));
         gear.MapPost("/{which:int}/restore", (int which, ZingDb db, CancellationToken cancel) => Hide(db, which, null, cancel));
     }

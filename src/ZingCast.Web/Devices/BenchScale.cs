@@ -1,0 +1,87 @@
+namespace ZingCast.Web.Devices;
+
+/// <summary>What a scale shows.</summary>
+/// <param name="Kg">Reading less tare, kilograms, to its resolution.</param>
+/// <param name="Settled">True when it has stopped moving.</param>
+public readonly record struct ScaleReading(double Kg, bool Settled);
+
+/// <summary>A bench scale. A real one would read its port; the drift since the last tare is its own affair.</summary>
+public interface IBenchScale
+{
+    /// <summary>How it is called on screen.</summary>
+    string Name { get; }
+
+    /// <summary>Smallest step it shows, kilograms.</summary>
+    double ResolutionKg { get; }
+
+    /// <summary>How far a settled reading may be off shortly after taring, kilograms.</summary>
+    double PlusMinusKg { get; }
+
+    /// <summary>What it shows now.</summary>
+    ValueTask<ScaleReading> ReadAsync(CancellationToken cancel);
+
+    /// <summary>Calls what it shows now zero.</summary>
+    ValueTask TareAsync(CancellationToken cancel);
+}
+
+/// <summary>
+/// A scale that is not there: it swings for a second after something is laid on it, trembles by some hundredths of a gram and wanders by a tenth
+/// over minutes until it is tared. What lies on it has to be said, and real pieces differ from what is written about them.
+/// </summary>
+public sealed class SimulatedBenchScale(TimeProvider clock) : IBenchScale
+{
+    private const double SettleS = .35, SwingS = 1.6, TrembleKg = .00002, WanderKg = .0001;
+
+    private readonly Lock turn = new();
+    private DateTimeOffset laidAt = DateTimeOffset.MinValue, taredAt = DateTimeOffset.MinValue;
+    private double beforeKg, onKg, tareKg;
+
+    public string Name => "simulated bench scale";
+
+    public double ResolutionKg => .00001;
+
+    public double PlusMinusKg => .0001;
+
+    /// <summary>Pretends that this lies on the pan, kilograms, instead of what lay there.</summary>
+    public void Lay(double kg)
+    {
+        lock (turn) (beforeKg, onKg, laidAt) = (onKg, kg, clock.GetUtcNow());
+    }
+
+    /// <summary>What a piece really weighs that is said to weigh this: up to three hundredths off, always the same for the same name.</summary>
+    public static double Really(double saidKg, string name)
+    {
+        var odd = name.Aggregate(17u, (sum, c) => sum * 31 + c) % 1000 / 1000.0;
+        return saidKg * (1 + .03 * (2 * odd - 1));
+    }
+
+    public ValueTask<ScaleReading> ReadAsync(CancellationToken cancel)
+    {
+        lock (turn)
+        {
+            var now = clock.GetUtcNow();
+            var shown = Raw(now) - tareKg;
+            return new(new ScaleReading(Math.Round(shown / ResolutionKg) * ResolutionKg, (now - laidAt).TotalSeconds > SwingS));
+        }
+    }
+
+    public ValueTask TareAsync(CancellationToken cancel)
+    {
+        lock (turn)
+        {
+            // Tared, it starts to wander anew from here.
+            taredAt = clock.GetUtcNow();
+            tareKg = 0;
+            tareKg = Raw(taredAt);
+        }
+        return default;
+    }
+
+    private double Raw(DateTimeOffset now)
+    {
+        var since = Math.Min(60, (now - laidAt).TotalSeconds);
+        var swing = Math.Exp(-since / SettleS) * Math.Cos(since * 9);
+        double t = now.ToUnixTimeMilliseconds() / 1000.0, away = Math.Min(3600, (now - taredAt).TotalSeconds);
+        return onKg + (beforeKg - onKg) * swing + TrembleKg * (Math.Sin(t * 7.3) + Math.Sin(t * 11.9 + 1)) / 2 + WanderKg * (1 - Math.Cos(away / 90)) / 2;
+    }
+}
