@@ -1,11 +1,25 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
-import { Link, NavLink, Navigate, Outlet, Route, Routes, useNavigate, useSearchParams } from 'react-router';
+import {
+  Link,
+  NavLink,
+  Navigate,
+  Outlet,
+  Route,
+  Routes,
+  useLocation,
+  useNavigate,
+  useSearchParams,
+} from 'react-router';
 import { api, need } from './api/client';
+import { useMeasuringBench } from './rooms/brief/atHand';
 import { BriefPage } from './rooms/brief/BriefPage';
 import { BriefsPage } from './rooms/brief/BriefsPage';
 import { NewBriefPage } from './rooms/brief/NewBriefPage';
+import { DrawerPage } from './rooms/drawer/DrawerPage';
+import { LinePage } from './rooms/lines/LinePage';
 import { ReferencePanel } from './rooms/reference/ReferencePanel';
+import { RodPage } from './rooms/rods/RodPage';
 import { EmptyShed, ShedPage } from './rooms/shed/ShedPage';
 import { CommandsProvider, keyWords, useBoard, useCommands } from './ui/commands';
 import { Palette } from './ui/Palette';
@@ -41,6 +55,9 @@ export function App() {
               <Route path="briefs/new" element={<NewBriefPage />} />
               <Route path="briefs/:id/:link?" element={<BriefPage />} />
               <Route path="shed" element={<ShedPage />} />
+              <Route path="rods/:id" element={<RodPage />} />
+              <Route path="lines/:id" element={<LinePage />} />
+              <Route path="drawer" element={<DrawerPage />} />
               <Route path="*" element={<Nowhere />} />
             </Route>
           </Routes>
@@ -53,9 +70,12 @@ export function App() {
 /** The bar over every room, with what works everywhere. */
 function House() {
   const navigate = useNavigate();
+  const bench = useMeasuringBench();
   const { system, toggle } = useUnits();
   const [theme, showTheme] = useState(currentTheme);
   const [params, setParams] = useSearchParams();
+  // Not in the address: the router turns pages at its leisure, and the letters after Ctrl K must not fall through.
+  const [sheet, setSheet] = useState<'commands' | 'keys' | null>(null);
   const shown = params.get('show');
   const show = (what: string | null) =>
     setParams((p) => {
@@ -67,14 +87,21 @@ function House() {
       return p;
     });
   const { data: briefs } = useQuery({ queryKey: ['briefs'], queryFn: () => need(api.GET('/api/briefs')) });
+  const { data: shed } = useQuery({ queryKey: ['shed'], queryFn: () => need(api.GET('/api/shed')) });
   const turn = () => {
     const next = theme === 'dusk' ? 'paper' : 'dusk';
     setTheme(next);
     showTheme(next);
   };
   useCommands([
-    { id: 'palette', name: 'Find a command', keys: ['mod+k', '/'], group: 'Everywhere', run: () => show('commands') },
-    { id: 'keys', name: 'List the keys', keys: ['?'], group: 'Everywhere', run: () => show('keys') },
+    {
+      id: 'palette',
+      name: 'Find a command',
+      keys: ['mod+k', '/'],
+      group: 'Everywhere',
+      run: () => setSheet('commands'),
+    },
+    { id: 'keys', name: 'List the keys', keys: ['?'], group: 'Everywhere', run: () => setSheet('keys') },
     { id: 'reference', name: 'Open the reference', keys: ['r'], group: 'Everywhere', run: () => show('reference') },
     {
       id: 'units',
@@ -93,6 +120,21 @@ function House() {
     { id: 'new', name: 'New brief', keys: ['n'], group: 'Go to', run: () => navigate('/briefs/new') },
     { id: 'briefs', name: 'All briefs', keys: ['b'], group: 'Go to', run: () => navigate('/briefs') },
     { id: 'shed', name: 'Shed', keys: ['s'], group: 'Go to', run: () => navigate('/shed') },
+    { id: 'drawer', name: 'A head from scraps', keys: ['w'], group: 'Go to', run: () => navigate('/drawer') },
+    ...(shed?.rods ?? []).map((r) => ({
+      id: `rod-${r.id}`,
+      name: `Measure ${r.tag} ${r.name}`,
+      keys: [],
+      group: 'Rod bench',
+      run: () => navigate(bench('rods', r.id!)),
+    })),
+    ...(shed?.lines ?? []).map((l) => ({
+      id: `line-${l.id}`,
+      name: `Measure ${l.tag} ${l.name}`,
+      keys: [],
+      group: 'Line bench',
+      run: () => navigate(bench('lines', l.id!)),
+    })),
     ...(briefs ?? []).map((b) => ({
       id: `brief-${b.id}`,
       name: b.name,
@@ -101,6 +143,8 @@ function House() {
       run: () => navigate(`/briefs/${b.id}`),
     })),
   ]);
+  // A bench for a piece belongs to the shed.
+  const measuring = /^\/(rods|lines)\//.test(useLocation().pathname);
   const tab = ({ isActive }: { isActive: boolean }) =>
     `border-b-2 px-2 py-2 ${isActive ? 'border-signal font-semibold' : 'border-transparent hover:border-hair'}`;
   return (
@@ -117,15 +161,18 @@ function House() {
           <NavLink to="/briefs" className={tab}>
             Briefs
           </NavLink>
-          <NavLink to="/shed" className={tab}>
+          <NavLink to="/shed" className={({ isActive }) => tab({ isActive: isActive || measuring })}>
             Shed
+          </NavLink>
+          <NavLink to="/drawer" className={tab}>
+            Drawer
           </NavLink>
         </nav>
         <span className="flex-1" />
         <button className="quiet" onClick={() => show('reference')}>
           Reference
         </button>
-        <button className="quiet" onClick={() => show('commands')} title="Ctrl K">
+        <button className="quiet" onClick={() => setSheet('commands')} title="Ctrl K">
           Commands
         </button>
         <button className="quiet" onClick={toggle} title="U">
@@ -134,14 +181,14 @@ function House() {
         <button className="quiet" onClick={turn} title="D">
           {theme === 'dusk' ? 'Dusk' : 'Paper'}
         </button>
-        <button className="quiet" onClick={() => show('keys')} aria-label="List the keys">
+        <button className="quiet" onClick={() => setSheet('keys')} aria-label="List the keys">
           ?
         </button>
       </header>
       <Outlet />
       {shown === 'reference' && <ReferencePanel onClose={() => show(null)} />}
-      {shown === 'commands' && <Palette onClose={() => show(null)} />}
-      {shown === 'keys' && <Keys onClose={() => show(null)} />}
+      {sheet === 'commands' && <Palette onClose={() => setSheet(null)} />}
+      {sheet === 'keys' && <Keys onClose={() => setSheet(null)} />}
     </>
   );
 }

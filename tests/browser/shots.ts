@@ -11,6 +11,7 @@ type Shot = {
   width?: number;
   height?: number;
   at?: string;
+  beside?: RegExp;
 };
 
 const shots: Shot[] = [
@@ -20,13 +21,15 @@ const shots: Shot[] = [
   { name: 'bench-tippet', path: '/briefs/1/tippet' },
   { name: 'bench-leader', path: '/briefs/2/leader' },
   { name: 'bench-head', path: '/briefs/1/head' },
-  { name: 'bench-running', path: '/briefs/1/running' },
-  { name: 'bench-backing', path: '/briefs/1/backing' },
   { name: 'bench-reel', path: '/briefs/1/reel' },
   { name: 'bench-rod', path: '/briefs/1/rod' },
   { name: 'bench-hand', path: '/briefs/1/hand' },
   { name: 'bench-hand-wind', path: '/briefs/1/hand', at: 'Distance against wind' },
   { name: 'bench-hand-map', path: '/briefs/3/hand', units: 'metric', theme: 'dusk', at: 'How far it would go' },
+  { name: 'rod-test', path: '/rods/3?brief=1' },
+  { name: 'rod-bends', path: '/rods/3?part=bend', units: 'metric', theme: 'dusk', beside: /^R7/ },
+  { name: 'line-profile', path: '/lines/8?part=profile' },
+  { name: 'drawer', path: '/drawer' },
   { name: 'new-brief', path: '/briefs/new' },
   { name: 'shed', path: '/shed' },
   { name: 'reference', path: '/briefs/1?show=reference' },
@@ -35,7 +38,7 @@ const shots: Shot[] = [
 
 test('pictures of the main views', async ({ page, context }) => {
   test.setTimeout(600_000);
-  for (const { name, path, theme = 'paper', units = 'trade', width = 1280, height = 800, at } of shots) {
+  for (const { name, path, theme = 'paper', units = 'trade', width = 1280, height = 800, at, beside } of shots) {
     const view = await context.newPage();
     await view.setViewportSize({ width, height });
     await view.addInitScript(
@@ -46,13 +49,18 @@ test('pictures of the main views', async ({ page, context }) => {
       [theme, units],
     );
     await view.goto(path);
-    if (/briefs\/\d/.test(path)) await linkOf(view, 'rod').waitFor({ state: 'attached' });
+    if (/briefs?[/=]\d/.test(path)) await linkOf(view, 'rod').waitFor({ state: 'attached' });
     await view.waitForLoadState('networkidle');
     if (at) {
       await view.getByRole('region', { name: 'What would help' }).getByRole('row').first().waitFor();
       await view.getByRole('region', { name: at }).evaluate((e) => e.scrollIntoView({ block: 'start' }));
       await view.mouse.wheel(0, -60);
       await view.waitForTimeout(600);
+    }
+    if (beside) {
+      await view.getByRole('combobox', { name: 'Another rod over it' }).click();
+      await view.getByRole('option', { name: beside }).click();
+      await view.waitForLoadState('networkidle');
     }
     await view.screenshot({ path: join(folder, `${name}.png`) });
     await view.close();

@@ -4,12 +4,21 @@ import { expect, linkOf, test } from './house';
 const benches = ['fly', 'tippet', 'leader', 'head', 'running', 'backing', 'reel', 'rod', 'hand'];
 const rest = [
   '/briefs/2?show=reference',
-  '/briefs/2?show=keys',
-  '/briefs/2?show=commands',
+  '/briefs/2 ?',
+  '/briefs/2 Control+k',
   '/briefs/new',
   '/briefs',
   '/shed',
   '/nowhere',
+  '/rods/3?part=test&brief=1',
+  '/rods/3?part=bend',
+  '/rods/3?part=balance',
+  '/rods/3?part=look',
+  '/rods/8?part=bend',
+  '/lines/5?part=weigh',
+  '/lines/5?part=profile',
+  '/lines/19',
+  '/drawer',
 ];
 
 // A bench changes only the middle of the page, and all pages share their inks: what is the same is looked at once.
@@ -24,9 +33,9 @@ const looks = [
   },
   { name: 'every other page and sheet', theme: 'paper', views: rest, within: 'body', contrast: false },
   {
-    name: 'the chain, the shed and the cast at dusk',
+    name: 'the chain, the shed, the cast and the measuring benches at dusk',
     theme: 'dusk',
-    views: ['/briefs/1', '/shed', '/briefs/1/hand'],
+    views: ['/briefs/1', '/shed', '/briefs/1/hand', '/rods/3', '/drawer'],
     within: 'body',
     contrast: true,
   },
@@ -37,8 +46,13 @@ for (const look of looks)
     test.setTimeout(400_000);
     await page.addInitScript((t) => localStorage.setItem('zing-theme', t), look.theme);
     for (const view of look.views) {
-      await page.goto(view);
+      const [path, key] = view.split(' ');
+      await page.goto(path!);
       await page.waitForLoadState('networkidle');
+      if (key) {
+        await page.keyboard.press(key);
+        await expect(page.getByRole('dialog')).toBeVisible();
+      }
       const axe = new AxeBuilder({ page }).include(look.within).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']);
       if (!look.contrast) axe.disableRules(['color-contrast']);
       const { violations } = await axe.analyze();
@@ -88,7 +102,20 @@ test('everything can be reached by tabbing, and what has the focus shows it', as
 
 test('on a phone nothing runs off the side and the links are big enough for a wet thumb', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
-  for (const view of ['/briefs/1', '/briefs/1/rod', '/briefs/1/head', '/briefs/new', '/shed', '/briefs']) {
+  for (const view of [
+    '/briefs/1',
+    '/briefs/1/rod',
+    '/briefs/1/head',
+    '/briefs/new',
+    '/shed',
+    '/briefs',
+    '/rods/3?part=test&brief=1',
+    '/rods/3?part=bend',
+    '/rods/3?part=balance',
+    '/lines/5?part=weigh',
+    '/lines/5?part=profile',
+    '/drawer',
+  ]) {
     await page.goto(view);
     await page.waitForLoadState('networkidle');
     expect(await page.evaluate(() => document.documentElement.scrollWidth), view).toBeLessThanOrEqual(390);

@@ -6,6 +6,7 @@ export type Stretch = { lengthM: number; startM: number; endM: number };
 
 /** The stretches of a line from its tip, as its profile is described. */
 export function lineStretches(line: FlyLine): Stretch[] {
+  if (line.measured) return line.measured;
   const tip = line.tipDiameterM ?? 0.0009;
   const belly = line.bellyDiameterM ?? 0.0014;
   const running = line.runningDiameterM ?? 0.0009;

@@ -23,7 +23,10 @@ export function CommandsProvider({ children }: { children: ReactNode }) {
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
       const target = event.target as HTMLElement;
-      const typing = target.closest('input, textarea, [contenteditable], [role="listbox"], [role="dialog"]');
+      // A sheet has the keys to itself, even in the moment before it takes the focus.
+      const typing =
+        target.closest('input, textarea, [contenteditable], [role="listbox"]') ??
+        document.querySelector('[role="dialog"]');
       const mod = event.metaKey || event.ctrlKey;
       if (event.altKey || (typing && !(mod && event.key.toLowerCase() === 'k'))) return;
       const combo = `${mod ? 'mod+' : ''}${mod && event.shiftKey ? 'shift+' : ''}${event.key.length === 1 ? event.key.toLowerCase() : event.key}`;

@@ -22,7 +22,11 @@ const decimals: Partial<Record<Kind, [trade: number, metric: number]>> = {
   energy: [2, 2],
   pull: [1, 0],
   diameter: [3, 2],
+  benchMass: [1, 1],
+  moment: [1, 1],
 };
+
+const measured = new Set<Kind>(['lineClass', 'benchMass', 'angle', 'ratio']);
 
 function round(value: number, places: number) {
   // Two figures at least, so a small fly does not weigh nothing.
@@ -47,9 +51,16 @@ export function formatQuantity(
   }
   const number = (q.value - unit.offset) / unit.scale;
   // Nobody strips off a tenth of a foot of a hundred.
-  const kept = q.kind === 'length' && Math.abs(number) >= 100 ? 0 : places;
+  const far = q.kind === 'length' && Math.abs(number) >= 100;
+  // A pendulum is timed to hundredths, a sinking line to seconds.
+  const usual = far ? 0 : q.kind === 'time' && Math.abs(number) < 10 ? 2 : places;
+  const off = (q.plusMinus ?? 0) / Math.abs(unit.scale);
+  // What was measured is shown no finer than it is known. A reach keeps its tenths: casts are compared by them.
+  const known = off > 0 && measured.has(q.kind) ? Math.max(0, Math.ceil(-Math.log10(off) - 1e-9)) : usual;
+  const kept = Math.min(usual, known);
   const tight = unit.name.startsWith('°');
   const name = unit.name === '' || unit.name === '#' ? '' : tight ? unit.name : ` ${unit.name}`;
-  const spread = q.plusMinus ? ` ± ${round(q.plusMinus / Math.abs(unit.scale), kept)}` : '';
+  const spread =
+    off > 0 ? ` ± ${off >= 0.5 * 10 ** -kept ? round(Number(off.toFixed(kept)), kept + 1) : round(off, kept)}` : '';
   return `${round(number, kept)}${spread}${name}`.replace(' ', ' ');
 }

@@ -1,5 +1,6 @@
 import { Toast } from 'radix-ui';
 import { createContext, useContext, useState, type ReactNode } from 'react';
+import { Trouble } from '../api/client';
 
 type Message = { words: string; undo?: () => Promise<unknown> | void };
 
@@ -8,10 +9,18 @@ const ToastContext = createContext<((message: Message) => void) | null>(null);
 /** A word at the foot of the page about what just happened, with the way back. */
 export function ToastProvider({ children }: { children: ReactNode }) {
   const [messages, setMessages] = useState<(Message & { id: number })[]>([]);
+  const toast = (message: Message) =>
+    setMessages((all) => [...all.slice(-2), { ...message, id: Date.now() + Math.random() }]);
+  const takeBack = async ({ undo }: Message) => {
+    try {
+      await undo?.();
+    } catch (error) {
+      if (!(error instanceof Trouble)) throw error;
+      toast({ words: error.message });
+    }
+  };
   return (
-    <ToastContext
-      value={(message) => setMessages((all) => [...all.slice(-2), { ...message, id: Date.now() + Math.random() }])}
-    >
+    <ToastContext value={toast}>
       <Toast.Provider duration={9000}>
         {children}
         {messages.map((message) => (
@@ -22,7 +31,7 @@ export function ToastProvider({ children }: { children: ReactNode }) {
           >
             <Toast.Title>{message.words}</Toast.Title>
             {message.undo && (
-              <Toast.Action altText="Undo" className="font-bold underline" onClick={() => void message.undo?.()}>
+              <Toast.Action altText="Undo" className="font-bold underline" onClick={() => void takeBack(message)}>
                 Undo
               </Toast.Action>
             )}

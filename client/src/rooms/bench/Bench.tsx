@@ -1,19 +1,24 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
+import { Link } from 'react-router';
 import { api, need, type Candidate, type LinkId, type Pins, type Solution } from '../../api/client';
 import { FlyActual } from '../../drawing/FlyActual';
 import { lineStretches } from '../../drawing/outfit';
 import { ClassScale, LineProfile, LoadBar, ReachBar } from '../../drawing/scales';
 import { Spool } from '../../drawing/Spool';
+import { Facts } from '../../ui/Facts';
 import { HookField, MeasureField } from '../../ui/TypedField';
 import { Mark, PinMark } from '../../ui/Mark';
 import { Pick } from '../../ui/Pick';
 import { Say } from '../../ui/Say';
 import { metres, useUnits } from '../../ui/units';
+import { useMeasuringBench } from '../brief/atHand';
 import type { BriefWork } from '../brief/useBrief';
 import { Cautions } from '../ledger/Ledger';
 import { CastingBench } from '../casting/CastingBench';
-import { GearForm, type GearKind } from '../shed/GearForm';
+import { GearForm } from '../shed/GearForm';
+import type { GearKind } from '../shed/keeping';
+import { RodToday } from '../rods/RodToday';
 import { LeaderDrawing, TippetDrawing } from './drawings';
 
 type Props = { link: LinkId; work: BriefWork; solution: Solution };
@@ -85,19 +90,6 @@ function Body({ link, work, solution }: Props) {
 }
 
 type Part = Omit<Props, 'link'>;
-
-function Facts({ rows }: { rows: [string, ReactNode][] }) {
-  return (
-    <dl className="my-3 grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 sm:grid-cols-[auto_1fr_auto_1fr]">
-      {rows.map(([name, value]) => (
-        <div key={name} className="contents">
-          <dt className="text-soft">{name}</dt>
-          <dd className="m-0 font-semibold">{value}</dd>
-        </div>
-      ))}
-    </dl>
-  );
-}
 
 function Pinned({ children }: { children: ReactNode }) {
   return (
@@ -408,6 +400,7 @@ function RodBench({ work, solution }: Part) {
   return (
     <>
       <ClassScale solution={solution} rods={rods} />
+      {shed.data && <RodToday solution={solution} />}
       <Pinned>
         <MeasureField
           label="Pin a class"
@@ -438,7 +431,7 @@ function RodBench({ work, solution }: Part) {
 }
 
 type CandidatesProps = {
-  kind: GearKind;
+  kind: Exclude<GearKind, 'scraps'>;
   rows: Candidate[];
   pinned: number | null | undefined;
   onPin: (id: number | null) => void;
@@ -450,6 +443,7 @@ type CandidatesProps = {
 /** What the shed holds for this link, best first. */
 function Candidates({ kind, rows, pinned, onPin, figure, drawing, legend }: CandidatesProps) {
   const { showFigure } = useUnits();
+  const bench = useMeasuringBench();
   const [form, setForm] = useState<number | 'new' | null>(null);
   return (
     <section aria-label="In the shed" className="mt-4">
@@ -499,7 +493,12 @@ function Candidates({ kind, rows, pinned, onPin, figure, drawing, legend }: Cand
                     <Say parts={row.why} />
                   </span>
                 </td>
-                <td className="w-24 py-1 text-right whitespace-nowrap">
+                <td className="w-16 py-1 text-right sm:w-auto sm:whitespace-nowrap">
+                  {kind !== 'reels' && (
+                    <Link className="quiet underline" to={bench(kind, row.id)} aria-label={`Measure ${row.tag}`}>
+                      measure
+                    </Link>
+                  )}
                   <button
                     className="quiet"
                     aria-label={`Look at ${row.tag} or change it`}

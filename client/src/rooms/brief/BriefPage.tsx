@@ -1,7 +1,6 @@
-import { useQuery } from '@tanstack/react-query';
 import { useCallback, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { api, need, Trouble, type BriefAnswer, type Pins, type Solution } from '../../api/client';
+import { api, need, type BriefAnswer, type Pins, type Solution } from '../../api/client';
 import { ChainDrawing } from '../../drawing/ChainDrawing';
 import { ChainStrip } from '../../drawing/ChainStrip';
 import { linkIds } from '../../drawing/outfit';
@@ -10,18 +9,13 @@ import { Say } from '../../ui/Say';
 import { Bench } from '../bench/Bench';
 import { Contradiction } from '../chain/Contradiction';
 import { Ledger } from '../ledger/Ledger';
+import { useChainKeys, useKeptBrief } from './atHand';
 import { BriefPanel } from './BriefPanel';
 import { useBrief } from './useBrief';
 
 export function BriefPage() {
   const { id } = useParams();
-  const number = Number(id);
-  const { data, error } = useQuery({
-    queryKey: ['brief', number],
-    queryFn: () => need(api.GET('/api/briefs/{id}', { params: { path: { id: number } } })),
-    staleTime: Infinity,
-    retry: (count, failure) => failure instanceof Trouble && failure.status === 0 && count < 2,
-  });
+  const { data, error } = useKeptBrief(Number(id));
   if (error)
     return (
       <main className="p-6">
@@ -55,29 +49,8 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
   const before = useBefore(solution, work.burst);
   const open = linkIds.find((l) => l === link);
 
+  useChainKeys(base, open);
   useCommands([
-    ...linkIds.map((l, i) => ({
-      id: `link-${l}`,
-      name: `Open the ${l === 'running' ? 'running line' : l}`,
-      keys: [String(i + 1)],
-      group: 'Chain',
-      run: () => navigate(`${base}/${l}`),
-    })),
-    { id: 'chain', name: 'Back to the whole chain', keys: ['0', 'Escape'], group: 'Chain', run: () => navigate(base) },
-    {
-      id: 'next',
-      name: 'Next link towards the hand',
-      keys: [']'],
-      group: 'Chain',
-      run: () => navigate(`${base}/${linkIds[Math.min(8, linkIds.indexOf(open ?? 'fly') + (open ? 1 : 0))]}`),
-    },
-    {
-      id: 'previous',
-      name: 'Next link towards the fly',
-      keys: ['['],
-      group: 'Chain',
-      run: () => navigate(`${base}/${linkIds[Math.max(0, linkIds.indexOf(open ?? 'hand') - (open ? 1 : 0))]}`),
-    },
     { id: 'undo', name: 'Undo', keys: ['mod+z'], group: 'Work', run: work.undo },
     { id: 'redo', name: 'Do again', keys: ['mod+shift+z', 'mod+y'], group: 'Work', run: work.redo },
     {

@@ -1,14 +1,14 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
-import { api, need, Trouble, type FieldWords, type FlyLine, type Kind, type Reel, type Rod } from '../../api/client';
+import { api, need, Trouble, type FieldWords, type Kind, type Rod } from '../../api/client';
 import { MeasureField, OptionalMeasureField } from '../../ui/TypedField';
 import { Panel } from '../../ui/Panel';
 import { Pick, type Option } from '../../ui/Pick';
 import { useToast } from '../../ui/toast';
 import { useUnits } from '../../ui/units';
 import { settleEntries } from '../../ui/useReading';
+import { bringBack, current, keepPiece, putAway, useLookAgain, useShed, type GearKind } from './keeping';
 
-export type GearKind = 'rods' | 'lines' | 'reels';
 type Piece = Record<string, unknown>;
 type Field = { key: string; label: string } & (
   | { text: true }
@@ -75,6 +75,16 @@ function fieldsOf(kind: GearKind, standards: ReturnType<typeof useUnits>['standa
       { key: 'runningDiameterM', label: 'Running line, thick', kind: 'diameter', must: true },
       note,
     ];
+  if (kind === 'scraps')
+    return [
+      ...tag,
+      { key: 'lengthM', label: 'Length', kind: 'length', must: true },
+      { key: 'massKg', label: 'Weighed', kind: 'lineMass', must: true },
+      { key: 'taperM', label: 'Taper at its thin end', kind: 'length', must: true },
+      { key: 'tipShare', label: 'Tip to belly, thick', kind: 'ratio', must: true },
+      { key: 'density', label: 'Density', options: standards.densities },
+      note,
+    ];
   return [
     ...tag,
     { key: 'massKg', label: 'Mass, empty', kind: 'gearMass', must: true },
@@ -109,47 +119,71 @@ const fresh: Record<GearKind, Piece> = {
     runningDiameterM: 0.0009,
   },
   reels: { tag: '', name: '', massKg: 0.14, saltProof: false },
+  scraps: { tag: '', name: '', lengthM: 6, massKg: 0.009, taperM: 0, tipShare: 0.618, density: 'floating' },
 };
 
 const one = (kind: GearKind) => kind.slice(0, -1);
 
 /** Adds a piece to the shed or changes it. What was typed stays until it is kept or thrown away. */
 export function GearForm({ kind, id, onClose }: { kind: GearKind; id: number | null; onClose: () => void }) {
-  const shed = useQuery({ queryKey: ['shed'], queryFn: () => need(api.GET('/api/shed')) });
-  const piece = id === null ? fresh[kind] : (shed.data?.[kind] as Piece[] | undefined)?.find((p) => p.id === id);
+  const shed = useShed();
+  const scraps = useQuery({
+    queryKey: ['scraps'],
+    queryFn: () => need(api.GET('/api/shed/scraps')),
+    enabled: kind === 'scraps',
+  });
+  const all = (kind === 'scraps' ? scraps.data : shed.data?.[kind]) as Piece[] | undefined;
+  const piece = id === null ? fresh[kind] : all?.find((p) => p.id === id);
   if (!piece) return null;
   return <Form kind={kind} start={piece} id={id} onClose={onClose} />;
 }
 
 function Form({ kind, start, id, onClose }: { kind: GearKind; start: Piece; id: number | null; onClose: () => void }) {
   const { standards } = useUnits();
-  const queries = useQueryClient();
+  const again = useLookAgain();
   const toast = useToast();
   const [piece, setPiece] = useState(start);
   const [problems, setProblems] = useState<FieldWords>({});
   const [words, setWords] = useState<string | null>(null);
+  const [stale, setStale] = useState(false);
   const latest = useRef(start);
+  const changed = useRef<Piece>({});
   const set = (key: string, value: unknown) => {
-    latest.current = { ...latest.current, [key]: value };
+    changed.current = { ...changed.current, [key]: value };
+    latest.current = { ...latest.current, ...changed.current };
     setPiece(latest.current);
     setProblems((all) => Object.fromEntries(Object.entries(all).filter(([field]) => field !== key)));
-  };
-  const afterwards = async () => {
-    await queries.invalidateQueries({ queryKey: ['shed'] });
-    await queries.invalidateQueries({ queryKey: ['solve'] });
   };
 
   const attempt = async (work: () => Promise<unknown>, done: () => void) => {
     try {
       await work();
-      await afterwards();
+      await again();
       done();
       onClose();
     } catch (error) {
       if (!(error instanceof Trouble)) throw error;
       setProblems(error.fields);
       setWords(error.message);
+      setStale(error.status === 412);
     }
+  };
+  const submit = () =>
+    attempt(
+      () => keepPiece(kind, latest.current as Rod),
+      () => toast({ words: `${String(latest.current.tag)} is in the shed.` }),
+    );
+  // Somebody changed it meanwhile: what was typed here goes over theirs and leaves the rest of it alone, or theirs is shown.
+  const over = async (mine: boolean) => {
+    const theirs = (await current(kind, id!)) as Piece | undefined;
+    if (!theirs) return setWords(`${String(piece.tag)} is not in the shed any more.`);
+    if (!mine) changed.current = {};
+    latest.current = { ...theirs, ...changed.current };
+    if (mine) return submit();
+    setPiece(theirs);
+    setWords(null);
+    setStale(false);
+    await again();
   };
 
   return (
@@ -161,10 +195,7 @@ function Form({ kind, start, id, onClose }: { kind: GearKind; start: Piece; id: 
         onSubmit={async (event) => {
           event.preventDefault();
           if (await settleEntries(event.currentTarget)) return;
-          await attempt(
-            () => keep(kind, id, latest.current),
-            () => toast({ words: `${String(latest.current.tag)} is in the shed.` }),
-          );
+          await submit();
         }}
       >
         <div className="grid grid-cols-2 gap-x-4 gap-y-3 sm:grid-cols-3">
@@ -180,10 +211,20 @@ function Form({ kind, start, id, onClose }: { kind: GearKind; start: Piece; id: 
         </div>
         {words && (
           <p role="alert" className="mt-3 font-semibold text-fails">
-            {words}
+            {words} {stale && 'Yours is still here and not yet kept.'}
           </p>
         )}
-        <div className="mt-4 flex gap-3">
+        {stale && (
+          <div className="mt-4 flex gap-3">
+            <button className="btn" type="button" onClick={() => void over(true)}>
+              Keep mine
+            </button>
+            <button className="btn" type="button" onClick={() => void over(false)}>
+              Take the other
+            </button>
+          </div>
+        )}
+        <div className={stale ? 'hidden' : 'mt-4 flex gap-3'}>
           <button
             className="btn bg-ink! text-paper!"
             type="submit"
@@ -204,7 +245,7 @@ function Form({ kind, start, id, onClose }: { kind: GearKind; start: Piece; id: 
                       words: `${String(piece.tag)} was put away.`,
                       undo: async () => {
                         await bringBack(kind, id);
-                        await afterwards();
+                        await again();
                       },
                     }),
                 )
@@ -281,32 +322,3 @@ function GearField({
     </label>
   );
 }
-
-function keep(kind: GearKind, id: number | null, piece: Piece): Promise<unknown> {
-  const path = { params: { path: { which: id ?? 0 } } };
-  if (kind === 'rods')
-    return need(
-      id === null
-        ? api.POST('/api/shed/rods', { body: piece as Rod })
-        : api.PUT('/api/shed/rods/{which}', { ...path, body: piece as Rod }),
-    );
-  if (kind === 'lines')
-    return need(
-      id === null
-        ? api.POST('/api/shed/lines', { body: piece as FlyLine })
-        : api.PUT('/api/shed/lines/{which}', { ...path, body: piece as FlyLine }),
-    );
-  return need(
-    id === null
-      ? api.POST('/api/shed/reels', { body: piece as Reel })
-      : api.PUT('/api/shed/reels/{which}', { ...path, body: piece as Reel }),
-  );
-}
-
-const putAway = (kind: GearKind, which: number): Promise<unknown> =>
-  need<unknown>(api.DELETE(`/api/shed/${kind}/{which}` as '/api/shed/rods/{which}', { params: { path: { which } } }));
-
-export const bringBack = (kind: GearKind, which: number): Promise<unknown> =>
-  need<unknown>(
-    api.POST(`/api/shed/${kind}/{which}/restore` as '/api/shed/rods/{which}/restore', { params: { path: { which } } }),
-  );

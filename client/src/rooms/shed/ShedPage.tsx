@@ -1,8 +1,10 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
+import { Link } from 'react-router';
 import { api, need, type FlyLine, type Reel, type Rod } from '../../api/client';
 import { metres, useUnits } from '../../ui/units';
-import { GearForm, type GearKind } from './GearForm';
+import { GearForm } from './GearForm';
+import type { GearKind } from './keeping';
 
 /** Everything there is to choose from, labels beside what was measured. */
 export function ShedPage() {
@@ -46,7 +48,7 @@ export function ShedPage() {
                     {h}
                   </th>
                 ))}
-                <th className="sr-only">change</th>
+                <th className="sr-only">measure or change</th>
               </tr>
             </thead>
             <tbody>
@@ -64,7 +66,12 @@ export function ShedPage() {
                       {cell}
                     </td>
                   ))}
-                  <td className="text-right">
+                  <td className="text-right whitespace-nowrap">
+                    {kind !== 'reels' && (
+                      <Link className="quiet underline" to={`/${kind}/${piece.id}`} aria-label={`Measure ${piece.tag}`}>
+                        measure
+                      </Link>
+                    )}
                     <button
                       className="quiet"
                       aria-label={`Look at ${piece.tag} or change it`}

@@ -1,0 +1,424 @@
+import { scaleLinear } from 'd3-scale';
+import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import type { LineReading, Standards, Stretch } from '../api/client';
+import { metres, useUnits } from '../ui/units';
+import { useWidth } from './useWidth';
+
+/** Where each stretch begins, and where the last one ends. */
+export const edges = (stretches: { lengthM: number }[]) => {
+  const at = [0];
+  for (const s of stretches) at.push(at.at(-1)! + s.lengthM);
+  return at;
+};
+
+// Closer together two handles cannot be told apart.
+const shortestM = 0.1;
+
+/** The ranges of the line classes, kilograms in the first 30 ft. */
+const classRanges = (standards: Standards) =>
+  standards.tables
+    .find((t) => t.id === 'line-weights')!
+    .rows.map((r) => ({ cls: r[0]!.quantity!.value, low: r[2]!.quantity!.value, high: r[3]!.quantity!.value }));
+
+type Handle = { edge: number; m: number; thickM: number };
+
+/**
+ * A line to scale along its length, thickness exaggerated; every end of a stretch is a handle to drag along and thick or thin. Under it the mass summed
+ * from the fly, with the 30-ft mark and the classes it passes there.
+ */
+export function LineDrawing({
+  stretches,
+  reading,
+  thickM,
+  headM,
+  carryM,
+  onChange,
+}: {
+  stretches: Stretch[];
+  reading: LineReading | undefined;
+  thickM: { low: number; high: number } | undefined;
+  headM: number;
+  carryM: number;
+  onChange: (stretches: Stretch[]) => void;
+}) {
+  const [ref, width] = useWidth<HTMLDivElement>();
+  const { show, standards, unitOf } = useUnits();
+  const dragging = useRef<{ edge: number; from: Stretch[]; x: number; y: number } | null>(null);
+  const starts = edges(stretches);
+  const length = starts.at(-1)!;
+  const thirtyM = 30 * standards.units.find((u) => u.kind === 'length')!.trade.scale;
+  const span = Math.max(Math.min(length, Math.max(headM * 1.2, thirtyM * 1.15)), 1);
+  const x = scaleLinear([0, span], [44, width - 14]);
+  const most = Math.max(...stretches.flatMap((s) => [s.startM, s.endM]));
+  const mid = 62;
+  const y = scaleLinear([0, most], [0, 34]);
+  const times = Math.round(y(0.001) / (x(0.001) - x(0)));
+  const handles: Handle[] = starts
+    .map((m, edge) => ({ edge, m, thickM: edge === 0 ? stretches[0]!.startM : stretches[edge - 1]!.endM }))
+    .filter((h) => h.m <= span + 1e-6);
+  const thick = (m: number) => show({ value: m, kind: 'diameter', plusMinus: null });
+  const moved = (edge: number, from: Stretch[], byM: number, byThickM: number) =>
+    from.map((s, i) => {
+      const next = { ...s };
+      const clampD = (d: number) => (thickM ? Math.min(thickM.high, Math.max(thickM.low, d)) : d);
+      if (i === edge - 1) {
+        const room = from[edge] ? from[edge].lengthM - shortestM : Infinity;
+        next.lengthM = Math.max(shortestM, s.lengthM + Math.min(byM, room));
+        next.endM = clampD(s.endM + byThickM);
+      }
+      if (i === edge && edge > 0)
+        next.lengthM = Math.max(shortestM, s.lengthM - Math.max(byM, shortestM - from[edge - 1]!.lengthM));
+      // Two stretches that meet in one thickness go on meeting.
+      if (i === edge && (edge === 0 || Math.abs(s.startM - from[edge - 1]!.endM) < 1e-9))
+        next.startM = clampD(s.startM + byThickM);
+      return next;
+    });
+  const press = (event: PointerEvent<SVGElement>, edge: number) => {
+    event.currentTarget.setPointerCapture(event.pointerId);
+    dragging.current = { edge, from: stretches, x: event.clientX, y: event.clientY };
+  };
+  const drag = (event: PointerEvent<SVGElement>) => {
+    const d = dragging.current;
+    if (!d) return;
+    const byM = d.edge === 0 ? 0 : x.invert(x(0) + event.clientX - d.x);
+    const byThick = y.invert(d.y - event.clientY);
+    onChange(moved(d.edge, d.from, Math.round(byM * 50) / 50, Math.round(byThick * 1e5) / 1e5));
+  };
+  const key = (event: KeyboardEvent, edge: number) => {
+    const step = event.shiftKey ? 5 : 1;
+    const by = { ArrowLeft: [-0.02, 0], ArrowRight: [0.02, 0], ArrowUp: [0, 0.00001], ArrowDown: [0, -0.00001] }[
+      event.key
+    ];
+    if (!by) return;
+    event.preventDefault();
+    onChange(moved(edge, stretches, edge === 0 ? 0 : by[0]! * step, by[1]! * step));
+  };
+
+  return (
+    <div ref={ref}>
+      <svg
+        width={width}
+        height={128}
+        className="block touch-none"
+        role="group"
+        aria-label={`The line, ${show(metres(length))}, to scale along its length`}
+      >
+        {stretches.map((s, i) =>
+          starts[i]! >= span ? null : (
+            <path
+              key={i}
+              d={`M${x(starts[i]!)},${mid - y(s.startM)}L${x(Math.min(span, starts[i + 1]!))},${mid - y(end(s, starts[i]!, span))}V${mid + y(end(s, starts[i]!, span))}L${x(starts[i]!)},${mid + y(s.startM)}Z`}
+              fill="var(--signal)"
+              opacity={starts[i]! >= headM - 0.01 ? 0.5 : 1}
+            />
+          ),
+        )}
+        <text x="4" y={mid + 4} fontSize="12.5" fill="var(--soft)">
+          fly
+        </text>
+        {handles.map(({ edge, m, thickM }) => (
+          <g
+            key={edge}
+            role="slider"
+            tabIndex={0}
+            aria-label={edge === 0 ? 'Fly end' : `End of stretch ${edge}`}
+            aria-valuenow={Math.round(m * 100) / 100}
+            aria-valuemin={0}
+            aria-valuemax={Math.round(length * 100) / 100}
+            aria-valuetext={`${show(metres(m))}, ${thick(thickM)} thick`}
+            className="cursor-grab"
+            onPointerDown={(e) => press(e, edge)}
+            onPointerMove={drag}
+            onPointerUp={() => (dragging.current = null)}
+            onKeyDown={(e) => key(e, edge)}
+          >
+            <rect x={x(m) - 12} y={mid - 50} width="24" height="100" fill="transparent" />
+            <line
+              x1={x(m)}
+              x2={x(m)}
+              y1={mid - y(thickM) - 12}
+              y2={mid + y(thickM) + 12}
+              stroke="var(--ink)"
+              strokeWidth="1"
+            />
+            <circle
+              cx={x(m)}
+              cy={mid - y(thickM) - 12}
+              r="5.5"
+              fill="var(--sheet)"
+              stroke="var(--ink)"
+              strokeWidth="1.6"
+            />
+          </g>
+        ))}
+      </svg>
+      {reading && (
+        <SumChart
+          reading={reading}
+          x={x}
+          width={width}
+          span={span}
+          headM={headM}
+          carryM={carryM}
+          thirtyM={thirtyM}
+          standards={standards}
+          grain={unitOf('lineMass')}
+        />
+      )}
+      {reading && (
+        <details>
+          <summary className="quiet inline-block cursor-pointer">As a table</summary>
+          <SumTable
+            reading={reading}
+            everyM={unitOf('length').scale * (unitOf('length').scale < 0.5 ? 3 : 1)}
+            toM={span}
+          />
+        </details>
+      )}
+      <p className="rubric font-normal">
+        Length to scale, thickness {times} times exaggerated. Drag a ring along the line, or up and down to make it
+        thicker; arrow keys do the same.
+      </p>
+    </div>
+  );
+}
+
+const end = (s: Stretch, from: number, span: number) =>
+  s.startM + (s.endM - s.startM) * Math.min(1, (span - from) / s.lengthM);
+
+// Even stretches have only their ends; between two points everything runs straight.
+function at(points: LineReading['points'], m: number) {
+  const after = points.findIndex((p) => p.positionM >= m - 1e-6);
+  const [a, b] = [points[Math.max(0, after - 1)], points[after]];
+  if (!a || !b) return points.at(-1)!;
+  const t = (m - a.positionM) / Math.max(1e-9, b.positionM - a.positionM);
+  return {
+    positionM: m,
+    diameterM: a.diameterM + (b.diameterM - a.diameterM) * t,
+    kgPerM: a.kgPerM + (b.kgPerM - a.kgPerM) * t,
+    sumKg: a.sumKg + (b.sumKg - a.sumKg) * t,
+  };
+}
+
+function SumTable({ reading, everyM, toM }: { reading: LineReading; everyM: number; toM: number }) {
+  const { show } = useUnits();
+  const places = Array.from({ length: Math.floor(toM / everyM) + 1 }, (_, i) => i * everyM);
+  return (
+    <table className="my-1">
+      <thead>
+        <tr className="rubric text-left">
+          <th scope="col" className="pr-6">
+            from the fly
+          </th>
+          <th scope="col" className="pr-6">
+            thick
+          </th>
+          <th scope="col">mass so far</th>
+        </tr>
+      </thead>
+      <tbody>
+        {places.map((m) => {
+          const p = at(reading.points, m);
+          return (
+            <tr key={m} className="border-t border-hair">
+              <td className="pr-6">{show(metres(m))}</td>
+              <td className="pr-6">{show({ value: p.diameterM, kind: 'diameter', plusMinus: null })}</td>
+              <td>{show({ value: p.sumKg, kind: 'lineMass', plusMinus: null })}</td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
+
+/** Mass from the fly end on, with the 30-ft mark, the class ranges there, the head's end and what is carried. */
+function SumChart({
+  reading,
+  x,
+  width,
+  span,
+  headM,
+  carryM,
+  thirtyM,
+  standards,
+  grain,
+}: {
+  reading: LineReading;
+  x: (m: number) => number;
+  width: number;
+  span: number;
+  headM: number;
+  carryM: number;
+  thirtyM: number;
+  standards: Standards;
+  grain: { scale: number; name: string };
+}) {
+  const { show } = useUnits();
+  const points = reading.points.filter((p) => p.positionM <= span + 1e-6);
+  const most = Math.max(...points.map((p) => p.sumKg)) * 1.08;
+  const height = 216;
+  const y = scaleLinear([0, most], [height - 26, 12]);
+  const ranges = classRanges(standards).filter((r) => r.low < most);
+  const inUnits = scaleLinear([0, most / grain.scale], [0, 1]).ticks(5);
+  const mass = (kg: number) => show({ value: kg, kind: 'lineMass', plusMinus: null });
+  const sum = (m: number) => at(points, m).sumKg;
+  return (
+    <svg
+      width={width}
+      height={height}
+      className="block"
+      role="img"
+      aria-label={`Mass from the fly end: ${mass(sum(headM))} of head${thirtyM <= span ? `, ${mass(sum(thirtyM))} at 30 ft` : ''}, ${mass(sum(carryM))} carried`}
+    >
+      {inUnits.map((n) => (
+        <g key={n}>
+          <line x1={x(0)} x2={width - 14} y1={y(n * grain.scale)} y2={y(n * grain.scale)} stroke="var(--hair)" />
+          <text x={x(0) - 5} y={y(n * grain.scale) + 4} textAnchor="end" fontSize="11.5" fill="var(--soft)">
+            {n}
+          </text>
+        </g>
+      ))}
+      <text x={x(0) + 3} y="12" fontSize="11.5" fill="var(--soft)">
+        {grain.name} from the fly
+      </text>
+      {thirtyM <= span && (
+        <>
+          {/* Ranges of the classes stand on the mark they are weighed to. */}
+          {ranges.map((r) => (
+            <g key={r.cls}>
+              <rect
+                x={x(thirtyM)}
+                width="13"
+                y={y(Math.min(most, r.high))}
+                height={Math.max(2, y(r.low) - y(Math.min(most, r.high)))}
+                fill="var(--water)"
+                stroke="var(--soft)"
+                strokeWidth="0.8"
+              />
+              <text
+                x={x(thirtyM) + 17}
+                y={y((r.low + Math.min(most, r.high)) / 2) + 4}
+                fontSize="11.5"
+                fill="var(--ink)"
+              >
+                {r.cls}
+              </text>
+            </g>
+          ))}
+          <line x1={x(thirtyM)} x2={x(thirtyM)} y1="12" y2={height - 26} stroke="var(--ink)" strokeWidth="1.4" />
+          <text x={x(thirtyM) - 4} y="22" fontSize="12.5" textAnchor="end" fontWeight="650" fill="var(--ink)">
+            30 ft
+          </text>
+        </>
+      )}
+      <path
+        d={points.map((p, i) => `${i ? 'L' : 'M'}${x(p.positionM).toFixed(1)},${y(p.sumKg).toFixed(1)}`).join('')}
+        fill="none"
+        stroke="var(--signal)"
+        strokeWidth="2.4"
+      />
+      {[
+        { m: headM, words: 'head' },
+        { m: carryM, words: 'carried' },
+      ]
+        .filter((mark) => mark.m <= span)
+        .map((mark) => (
+          <g key={mark.words}>
+            <circle
+              cx={x(mark.m)}
+              cy={y(sum(mark.m))}
+              r="4.5"
+              fill="var(--paper)"
+              stroke="var(--ink)"
+              strokeWidth="1.6"
+            />
+            <path d={`M${x(mark.m)},${y(sum(mark.m)) + 5}V${height - 24}`} stroke="var(--ink)" strokeDasharray="2 3" />
+            <text
+              x={x(mark.m)}
+              y={height - (mark.words === 'head' ? 2 : 12)}
+              fontSize="12"
+              textAnchor={x(mark.m) > width - 70 ? 'end' : 'middle'}
+              fill="var(--ink)"
+            >
+              {mark.words} {mass(sum(mark.m))}
+            </text>
+          </g>
+        ))}
+    </svg>
+  );
+}
+
+/** A weighed class on the ruler of classes: the ranges of the standard, gaps between them, and the reading with its tolerance. */
+export function ClassRuler({
+  spread,
+  thirtyKg,
+  plusMinusKg,
+}: {
+  spread: { low: number; high: number };
+  thirtyKg: number;
+  plusMinusKg: number;
+}) {
+  const [ref, width] = useWidth<HTMLDivElement>();
+  const { show, standards } = useUnits();
+  const rows = classRanges(standards);
+  // As many classes either side as there is room for their figures.
+  const beside = width < 560 ? 1.1 : 2.6;
+  const near = rows.filter((r) => r.cls >= spread.low - beside && r.cls <= spread.high + beside);
+  const [from, to] = [
+    Math.min(near[0]!.low, thirtyKg - plusMinusKg) * 0.98,
+    Math.max(near.at(-1)!.high, thirtyKg + plusMinusKg) * 1.02,
+  ];
+  const x = scaleLinear([from, to], [10, width - 10]);
+  const mass = (kg: number) => show({ value: kg, kind: 'lineMass', plusMinus: null });
+  return (
+    <div ref={ref}>
+      <svg
+        width={width}
+        height={112}
+        className="block"
+        role="img"
+        aria-label={`${mass(thirtyKg)} on the ruler of classes; between the ranges lie gaps that belong to no class`}
+      >
+        <line x1="10" x2={width - 10} y1="66" y2="66" stroke="var(--soft)" />
+        {near.map((r) => (
+          <g key={r.cls}>
+            <rect
+              x={x(r.low)}
+              width={x(r.high) - x(r.low)}
+              y="52"
+              height="28"
+              fill="var(--water)"
+              stroke="var(--soft)"
+            />
+            <text
+              x={x((r.low + r.high) / 2)}
+              y="71"
+              textAnchor="middle"
+              fontSize="15"
+              fontWeight="650"
+              fill="var(--ink)"
+            >
+              {r.cls}
+            </text>
+            <text x={x((r.low + r.high) / 2)} y="98" textAnchor="middle" fontSize="11.5" fill="var(--soft)">
+              {mass(r.low)}–{mass(r.high)}
+            </text>
+          </g>
+        ))}
+        <rect
+          x={x(thirtyKg - plusMinusKg)}
+          width={Math.max(2, x(thirtyKg + plusMinusKg) - x(thirtyKg - plusMinusKg))}
+          y="36"
+          height="8"
+          fill="var(--ink)"
+          opacity="0.35"
+        />
+        <path d={`M${x(thirtyKg)},50l-6,-11h12z`} fill="var(--signal)" />
+        <text x={x(thirtyKg)} y="26" textAnchor="middle" fontSize="14" fontWeight="700" fill="var(--ink)">
+          {mass(thirtyKg)}
+        </text>
+      </svg>
+    </div>
+  );
+}

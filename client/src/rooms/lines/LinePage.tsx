@@ -1,0 +1,55 @@
+import { useQuery } from '@tanstack/react-query';
+import { api, need, type FlyLine } from '../../api/client';
+import { metres, useUnits } from '../../ui/units';
+import { Words } from '../../ui/Words';
+import { MeasurePage } from '../shed/MeasurePage';
+import { ProfileTab } from './ProfileTab';
+import { WeighTab } from './WeighTab';
+
+/** One line, weighed and measured. */
+export function LinePage() {
+  return (
+    <MeasurePage
+      kind="lines"
+      known={(line) => <Known line={line} />}
+      tabs={(line) => [
+        { id: 'weigh', name: 'Weigh it', body: () => <WeighTab line={line} /> },
+        { id: 'profile', name: 'Profile', body: () => <Profile line={line} /> },
+      ]}
+    />
+  );
+}
+
+function Profile({ line }: { line: FlyLine }) {
+  const profile = useQuery({
+    queryKey: ['profile', line],
+    queryFn: () => need(api.GET('/api/lines/{id}/profile', { params: { path: { id: line.id! } } })),
+  });
+  if (profile.error) return <Words>{profile.error.message}</Words>;
+  if (!profile.data) return <p>Laying the line out…</p>;
+  return (
+    <ProfileTab key={profile.dataUpdatedAt} line={line} start={profile.data.stretches} guessed={profile.data.guessed} />
+  );
+}
+
+/** Label beside weight, in a line. */
+function Known({ line }: { line: FlyLine }) {
+  const { show } = useUnits();
+  return (
+    <>
+      {line.printedClass == null
+        ? 'no label'
+        : `label says ${show({ value: line.printedClass, kind: 'lineClass', plusMinus: null })}`}
+      , head {show(metres(line.headM))},{' '}
+      {line.massKg == null ? (
+        <b className="text-look">nobody knows what it weighs</b>
+      ) : (
+        <b className={line.headKg == null ? '' : 'text-ink'}>
+          {show({ value: line.massKg, kind: 'lineMass', plusMinus: line.headPlusMinusKg ?? null })} of head
+          {line.headKg == null ? ', by its label only' : ', weighed'}
+        </b>
+      )}
+      {line.measured ? ', profile measured' : ''}
+    </>
+  );
+}

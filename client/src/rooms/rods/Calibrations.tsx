@@ -1,0 +1,164 @@
+import { useState } from 'react';
+import { api, need, Trouble, type Calibration, type FieldWords } from '../../api/client';
+import { MeasureField } from '../../ui/TypedField';
+import { Panel } from '../../ui/Panel';
+import { settleEntries } from '../../ui/useReading';
+import { Words } from '../../ui/Words';
+
+/** A table from weight to number: the one that comes with the house to look at, one's own to change. */
+export function CalibrationPanel({
+  all,
+  name,
+  onClose,
+  onKept,
+}: {
+  all: Calibration[];
+  name: string;
+  onClose: () => void;
+  onKept: (name: string) => Promise<void>;
+}) {
+  const start = all.find((c) => c.name === name) ?? all[0]!;
+  const [own, setOwn] = useState<Calibration>(start);
+  const [fields, setFields] = useState<FieldWords>({});
+  const [words, setWords] = useState<string | null>(null);
+  const editable = own.id !== 0 || own.name !== start.name;
+  const point = (i: number, next: { grams?: number; number?: number }) =>
+    setOwn((c) => ({ ...c, points: c.points.map((p, k) => (k === i ? { ...p, ...next } : p)) }));
+  return (
+    <Panel
+      title={own.name}
+      about="Weight that bends a rod by a third of its length, and the number that stands for. Rods you trust make the best table."
+      onClose={onClose}
+    >
+      <form
+        onSubmit={async (event) => {
+          event.preventDefault();
+          if (await settleEntries(event.currentTarget)) return;
+          try {
+            await need(
+              own.id
+                ? api.PUT('/api/shed/calibrations/{which}', { params: { path: { which: own.id } }, body: own })
+                : api.POST('/api/shed/calibrations', { body: own }),
+            );
+            await onKept(own.name);
+          } catch (error) {
+            if (!(error instanceof Trouble)) throw error;
+            setFields(error.fields);
+            setWords(error.message);
+            if (error.status !== 412) return;
+            const now = (await need(api.GET('/api/rods/calibrations'))).find((c) => c.id === own.id);
+            setOwn((c) => ({ ...c, version: now?.version }));
+            setWords(`${error.message} Yours is still here: keep it again to put it over the other.`);
+          }
+        }}
+      >
+        {editable && (
+          <label className="mb-3 block max-w-xs">
+            <span className="rubric block">Name</span>
+            <input
+              className="entry w-full"
+              value={own.name}
+              aria-invalid={fields.name ? true : undefined}
+              onChange={(e) => setOwn((c) => ({ ...c, name: e.target.value }))}
+            />
+            <Words>{fields.name}</Words>
+          </label>
+        )}
+        <table>
+          <thead>
+            <tr className="rubric text-left">
+              <th scope="col" className="pr-6">
+                weight at a third
+              </th>
+              <th scope="col">number</th>
+            </tr>
+          </thead>
+          <tbody>
+            {own.points.map((p, i) => (
+              <tr key={i} className="border-t border-hair">
+                {editable ? (
+                  <>
+                    <td className="py-1 pr-4">
+                      <MeasureField
+                        label={`Weight ${i + 1}`}
+                        kind="benchMass"
+                        value={p.grams / 1000}
+                        onChange={(kg) => point(i, { grams: kg * 1000 })}
+                      />
+                    </td>
+                    <td className="py-1 pr-2">
+                      <MeasureField
+                        label={`Number ${i + 1}`}
+                        kind="lineClass"
+                        value={p.number}
+                        onChange={(number) => point(i, { number })}
+                      />
+                    </td>
+                    <td>
+                      <button
+                        type="button"
+                        className="quiet"
+                        aria-label={`Take point ${i + 1} out`}
+                        onClick={() => setOwn((c) => ({ ...c, points: c.points.filter((_, k) => k !== i) }))}
+                      >
+                        take out
+                      </button>
+                    </td>
+                  </>
+                ) : (
+                  <>
+                    <td className="py-1 pr-6">{p.grams} g</td>
+                    <td>{p.number}</td>
+                  </>
+                )}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        <Words>{fields.points}</Words>
+        {editable && (
+          <div className="mt-2 flex items-end gap-3">
+            <button
+              type="button"
+              className="btn"
+              onClick={() =>
+                setOwn((c) => {
+                  const last = c.points.at(-1) ?? { grams: 80, number: 4 };
+                  return { ...c, points: [...c.points, { grams: last.grams * 1.2, number: last.number + 1 }] };
+                })
+              }
+            >
+              Add a rod
+            </button>
+            <div className="w-32">
+              <MeasureField
+                label="Good to, ±"
+                kind="lineClass"
+                value={own.plusMinus ?? 0.3}
+                problem={fields.plusMinus}
+                onChange={(plusMinus) => setOwn((c) => ({ ...c, plusMinus }))}
+              />
+            </div>
+          </div>
+        )}
+        <Words>{words}</Words>
+        <div className="mt-4 flex gap-3">
+          {editable ? (
+            <button className="btn bg-ink! text-paper!" type="submit">
+              Keep it and read with it
+            </button>
+          ) : (
+            <button className="btn" type="button" onClick={() => setOwn((c) => ({ ...c, id: 0, name: 'my own rods' }))}>
+              Make one of your own from it
+            </button>
+          )}
+        </div>
+        <p className="mt-3 text-sm text-soft">
+          {start.id === 0
+            ? `From memory of a published table, ± ${start.plusMinus}. It cannot be changed; a copy can.`
+            : 'Your own.'}
+        </p>
+      </form>
+    </Panel>
+  );
+}

@@ -1,0 +1,116 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api, need, type Found, type Rod } from '../../api/client';
+import { Caution, Words } from '../../ui/Words';
+import { useKeeping } from '../shed/keeping';
+
+const found: { id: Found; name: string }[] = [
+  { id: 'unseen', name: 'not looked at' },
+  { id: 'sound', name: 'sound' },
+  { id: 'watch', name: 'watch it' },
+  { id: 'mend', name: 'mend first' },
+];
+const today = () => new Date().toLocaleDateString('en-CA');
+
+/** What to look at before buying and at the start of a season, dated and kept with the rod. */
+export function InspectionTab({ rod }: { rod: Rod }) {
+  const { data: checklist } = useQuery({
+    queryKey: ['checklist'],
+    queryFn: () => need(api.GET('/api/rods/checklist')),
+    staleTime: Infinity,
+  });
+  const [points, setPoints] = useState<Record<string, Found>>({});
+  const [on, setOn] = useState(today);
+  const [note, setNote] = useState('');
+  const { keep, problems, words } = useKeeping('rods', rod);
+  if (!checklist) return null;
+  const nameOf = (id: string) => checklist.find((p) => p.id === id)?.name ?? id;
+  return (
+    <div className="grid gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_22rem]">
+      <section aria-label="Checklist">
+        <Caution>Cover your eyes while you flex a blank, and mind hooks that somebody left on.</Caution>
+        {checklist.map((point) => (
+          <fieldset key={point.id} className="border-t border-hair py-2">
+            <legend className="float-left w-full font-semibold">{point.name}</legend>
+            <p className="clear-left text-soft">{point.look}</p>
+            <div className="flex flex-wrap gap-x-4">
+              {found.map((f) => (
+                <label key={f.id} className="flex min-h-7 items-center gap-1.5">
+                  <input
+                    type="radio"
+                    name={point.id}
+                    className="size-4 accent-(--ink)"
+                    checked={(points[point.id] ?? 'unseen') === f.id}
+                    onChange={() => setPoints((all) => ({ ...all, [point.id]: f.id }))}
+                  />
+                  {f.name}
+                </label>
+              ))}
+            </div>
+          </fieldset>
+        ))}
+      </section>
+      <section aria-label="Keep it">
+        <label className="block w-44">
+          <span className="rubric block">Day</span>
+          <input
+            className="entry w-full"
+            type="date"
+            value={on}
+            max={today()}
+            onChange={(e) => setOn(e.target.value)}
+          />
+          <Words>{problems.on}</Words>
+        </label>
+        <label className="mt-2 block">
+          <span className="rubric block">Note</span>
+          <textarea className="entry w-full" rows={3} value={note} onChange={(e) => setNote(e.target.value)} />
+          <Words>{problems.note}</Words>
+        </label>
+        <Words>{problems.points ?? (Object.keys(problems).length === 0 ? words : null)}</Words>
+        <button
+          className="btn mt-3 bg-ink! text-paper!"
+          disabled={!on}
+          onClick={async () => {
+            const kept = await keep(
+              () =>
+                need(
+                  api.POST('/api/rods/{id}/inspections', {
+                    params: { path: { id: rod.id! } },
+                    body: { on, points, note: note.trim() || null },
+                  }),
+                ),
+              `Inspection of ${rod.tag} kept.`,
+            );
+            if (kept) {
+              setPoints({});
+              setNote('');
+            }
+          }}
+        >
+          Keep this inspection
+        </button>
+        <h2 className="mt-6 border-b border-ink font-semibold">Looked over before</h2>
+        {(rod.inspections ?? []).length === 0 && <p className="py-2 text-soft">Never, as far as is written down.</p>}
+        <ul>
+          {(rod.inspections ?? []).map((i, k) => {
+            const odd = Object.entries(i.points).filter(([, f]) => f === 'watch' || f === 'mend');
+            const seen = Object.values(i.points).filter((f) => f !== 'unseen').length;
+            return (
+              <li key={k} className="border-b border-hair py-2">
+                <b>{i.on}</b>: {seen} of {checklist.length} looked at
+                {odd.length === 0 ? ', all sound' : ''}
+                {odd.map(([id, f]) => (
+                  <span key={id} className={`block font-semibold ${f === 'mend' ? 'text-fails' : 'text-look'}`}>
+                    {nameOf(id)}: {f === 'mend' ? 'mend first' : 'watch it'}
+                  </span>
+                ))}
+                {i.note && <span className="block text-soft italic">{i.note}</span>}
+              </li>
+            );
+          })}
+        </ul>
+      </section>
+    </div>
+  );
+}

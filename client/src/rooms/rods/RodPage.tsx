@@ -1,0 +1,46 @@
+import type { Rod } from '../../api/client';
+import { metres, useUnits } from '../../ui/units';
+import { MeasurePage } from '../shed/MeasurePage';
+import { BalanceTab } from './BalanceTab';
+import { BendTab } from './BendTab';
+import { BendTestTab } from './BendTestTab';
+import { InspectionTab } from './InspectionTab';
+
+const actions = { slow: 'slow', medium: 'medium', mediumFast: 'medium-fast', fast: 'fast' };
+
+/** One rod, measured: bend test, how it bends, balance, inspection. */
+export function RodPage() {
+  return (
+    <MeasurePage
+      kind="rods"
+      known={(rod) => <Known rod={rod} />}
+      tabs={(rod, shed) => [
+        { id: 'test', name: 'Bend test', body: () => <BendTestTab rod={rod} /> },
+        { id: 'bend', name: 'How it bends', body: () => <BendTab rod={rod} shed={shed} /> },
+        { id: 'balance', name: 'Balance and swing', body: () => <BalanceTab rod={rod} shed={shed} /> },
+        { id: 'look', name: 'Look it over', body: () => <InspectionTab rod={rod} /> },
+      ]}
+    />
+  );
+}
+
+/** Label beside measurement, in a line. */
+function Known({ rod }: { rod: Rod }) {
+  const { show } = useUnits();
+  const cls = (value: number, plusMinus: number | null = null) => show({ value, kind: 'lineClass', plusMinus });
+  return (
+    <>
+      {show(metres(rod.lengthM))}, {rod.printedClass == null ? 'no class on it' : `label says ${cls(rod.printedClass)}`}
+      ,{' '}
+      {rod.measuredClass == null ? (
+        <b className="text-look">never bend-tested</b>
+      ) : (
+        <b className={rod.labelDisagrees ? 'text-look' : 'text-ink'}>
+          measured {cls(rod.measuredClass, rod.measuredPlusMinus ?? null)}
+        </b>
+      )}
+      {rod.actionAngleDeg != null &&
+        `, tip at ${show({ value: rod.actionAngleDeg, kind: 'angle', plusMinus: null })}: ${rod.veryFast ? 'very fast, lined a class down' : actions[rod.action ?? 'medium']}`}
+    </>
+  );
+}

@@ -1,0 +1,233 @@
+import { expect, linkOf, test } from './house';
+import type { Page } from '@playwright/test';
+
+const number = async (page: Page, attribute: string) =>
+  Number(await page.locator(`[${attribute}]`).getAttribute(attribute));
+
+/** Lays something on the bench scale and waits until what is shown is that, at rest. */
+async function layOn(page: Page, press: () => Promise<void>) {
+  await Promise.all([page.waitForResponse((r) => r.url().endsWith('/scale/lay')), press()]);
+  await page.waitForResponse(
+    async (r) => r.url().endsWith('/devices/scale') && ((await r.json()) as { settled: boolean }).settled,
+  );
+  await expect(page.locator('output[data-settled="true"]')).toBeVisible();
+}
+
+test('a rod that feels wrong: the bend test names its class, is kept, changes the brief, and one undo takes it back', async ({
+  page,
+}) => {
+  await page.goto('/briefs/1/rod');
+  await page.getByRole('link', { name: 'Measure R8' }).click();
+  await expect(page.getByText('never bend-tested')).toBeVisible();
+  await expect(page.getByText('36 in', { exact: true })).toBeVisible();
+  const keep = page.getByRole('button', { name: 'Keep this test with R8' });
+  await expect(keep).toBeDisabled();
+
+  await page.getByRole('textbox', { name: /^Weight( assumed)?$/ }).fill('205 g');
+  await page.getByRole('textbox', { name: 'Tip angle below level' }).fill('66');
+  await page.getByRole('textbox', { name: 'Tip angle below level' }).blur();
+  await expect(page.locator('[data-ern]')).toContainText('9 ± 0.3');
+  await expect(page.getByRole('img', { name: /3 ft down at 66 degrees/ })).toBeVisible();
+  await keep.click();
+  await expect(page.getByText('measured 9 ± 0.3')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('never bend-tested')).toBeVisible();
+  await keep.click();
+  await expect(page.getByText('measured 9 ± 0.3')).toBeVisible();
+  // The chain it is measured for stays in view, and its number leads back.
+  await expect(page.getByRole('navigation', { name: 'Chain, from the fly to the hand' })).toBeVisible();
+  await page.getByRole('heading', { name: /^R8/ }).click();
+  await page.keyboard.press('8');
+  await expect(page.getByRole('article', { name: 'Rod bench' }).locator('[data-tag="R8"]')).toContainText('9 ± 0.3');
+});
+
+test('two windows on one rod: the later one is told, and keeps what it typed beside what the other measured', async ({
+  page,
+  context,
+}) => {
+  await page.goto('/rods/8');
+  await page.getByRole('button', { name: 'Change its figures' }).click();
+  const form = page.getByRole('dialog');
+  await form.getByRole('textbox', { name: 'Note' }).fill('tip ring loose');
+  const other = await context.newPage();
+  await other.goto('/rods/8?part=look');
+  await other.getByRole('group', { name: 'Rings' }).getByRole('radio', { name: 'sound' }).check();
+  await other.getByRole('button', { name: 'Keep this inspection' }).click();
+  await expect(other.getByText(/1 of 9 looked at/)).toBeVisible();
+  // A hand over a message keeps it on the screen.
+  await other.getByRole('button', { name: 'Undo' }).hover();
+  await form.getByRole('button', { name: 'Keep it' }).click();
+  await expect(form.getByRole('alert')).toContainText('R8 was changed elsewhere');
+  await form.getByRole('button', { name: 'Keep mine' }).click();
+  await expect(form).toBeHidden();
+  // The other window's way back would now take the note along; it says so instead.
+  await other.getByRole('button', { name: 'Undo' }).click();
+  await expect(other.getByText('R8 was changed again since, so this stays.').first()).toBeVisible();
+  await page.goto('/rods/8?part=look');
+  await expect(page.getByText(/1 of 9 looked at/)).toBeVisible();
+  await page.getByRole('button', { name: 'Change its figures' }).click();
+  await expect(form.getByRole('textbox', { name: 'Note' })).toHaveValue('tip ring loose');
+});
+
+test('measurements no rod can give are named at their field and nothing typed is lost', async ({ page }) => {
+  await page.goto('/rods/3');
+  await expect(page.locator('[data-ern]')).toBeVisible();
+  const before = await number(page, 'data-ern');
+  const angle = page.getByRole('textbox', { name: 'Tip angle below level' });
+  await angle.fill('15');
+  await angle.blur();
+  await expect(page.getByRole('alert')).toContainText(/No rod does that.*Read the angle again/);
+  await page.getByRole('textbox', { name: /^Weight( assumed)?$/ }).fill('0 g');
+  await expect(page.getByText(/No weight bends no rod/)).toBeVisible();
+  await page.getByRole('textbox', { name: 'Drop' }).fill('11 ft');
+  await expect(page.getByText(/more than the rod is long/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Keep this test with R3' })).toBeDisabled();
+  expect(await number(page, 'data-ern')).toBe(before);
+  await expect(angle).toHaveValue('15°');
+});
+
+test('the bench scale settles before its reading can be taken into the bend test', async ({ page }) => {
+  await page.goto('/rods/8');
+  await page.getByRole('button', { name: 'Weigh it here' }).click();
+  await page.getByRole('button', { name: 'Use the bench scale' }).click();
+  const take = page.getByRole('button', { name: 'Take this reading' });
+  await expect(take).toBeDisabled();
+  await page.getByRole('button', { name: 'Tare' }).click();
+  await page.getByRole('textbox', { name: 'Weight to lay on' }).fill('170 g');
+  await page.getByRole('textbox', { name: 'Weight to lay on' }).blur();
+  await layOn(page, () => page.getByRole('button', { name: 'Lay it on' }).click());
+  await take.click();
+  await expect(page.locator('[data-ern]')).toContainText(/^8 ±/);
+});
+
+test('two rods are bent over one another by the keys of the sliders', async ({ page }) => {
+  await page.goto('/rods/3?part=bend');
+  await page.getByRole('combobox', { name: 'Another rod over it' }).click();
+  await page.getByRole('option', { name: /^R7/ }).click();
+  const region = page.getByRole('region', { name: 'Under a fish' });
+  await expect(region.getByRole('rowheader', { name: 'R7' }).first()).toBeVisible();
+  const drawing = region.getByRole('img', { name: /under 2 lb at 80 degrees/ });
+  await expect(drawing).toBeVisible();
+  await page.getByRole('slider', { name: 'Rod to line, slider' }).focus();
+  for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowRight');
+  await expect(region.getByRole('img', { name: /at 85 degrees/ })).toBeVisible();
+});
+
+test('a line is weighed into its class; a gap is nobody’s and a short head has none', async ({ page }) => {
+  await page.goto('/lines/19');
+  await expect(page.getByText('nobody knows what it weighs')).toBeVisible();
+  await page.getByRole('radio', { name: 'the first part of the line' }).check();
+  const mass = page.getByRole('textbox', { name: /^Mass( assumed)?$/ });
+  await expect(page.getByText('Nothing is guessed until then.')).toBeVisible();
+  await mass.fill('140 gr');
+  await expect(page.locator('[data-class]')).toHaveAttribute('data-class', '5.00');
+  await mass.fill('174 gr');
+  await expect(page.getByText(/Nobody’s|Nobody's/)).toBeVisible();
+  await page.getByRole('radio', { name: 'the whole head' }).check();
+  await page.getByRole('textbox', { name: 'Length of it' }).fill('26 ft');
+  await page.getByRole('textbox', { name: 'Length of it' }).blur();
+  await expect(page.locator('[data-class]')).toHaveAttribute('data-class', 'none');
+  await expect(page.getByText(/No honest class/)).toBeVisible();
+  await page.getByRole('button', { name: 'Keep this weighing with L19' }).click();
+  await expect(page.getByText(/174 ± 2 gr of head, weighed/)).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('nobody knows what it weighs')).toBeVisible();
+  // Its profile is a guess until somebody changes it.
+  await page.getByRole('tab', { name: 'Profile' }).click();
+  await expect(page.getByText(/ordinary density of its kind/)).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Rods it suits' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Keep this profile with L19' })).toBeDisabled();
+});
+
+test('a profile is dragged, typed, undone, and read from a file that must be whole', async ({ page }) => {
+  await page.goto('/lines/5?part=profile');
+  const end = page.getByRole('slider', { name: 'End of stretch 1' });
+  await expect(end).toHaveAttribute('aria-valuetext', /^7.2 ft/);
+  await end.focus();
+  for (let i = 0; i < 15; i++) await page.keyboard.press('ArrowRight');
+  await expect(end).toHaveAttribute('aria-valuetext', /^8.2 ft/);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(end).not.toHaveAttribute('aria-valuetext', /^8.2 ft/);
+  const box = (await end.boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + 10);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2 + 60, box.y + 10, { steps: 5 });
+  await page.mouse.up();
+  await expect(end).toHaveAttribute('aria-valuetext', /^(9|10)\.?\d* ft/);
+
+  await page.getByRole('button', { name: 'Read a file' }).click();
+  const paste = page.getByRole('textbox', { name: 'or paste it here' });
+  await paste.fill('position_m,diameter_mm,linear_density_g_per_m\n0,1,0.9\n2,wide,1.2\n');
+  await expect(page.getByText(/line 3, diameter_mm/)).toBeVisible();
+  await paste.fill('position_m,diameter_mm,linear_density_g_per_m\n0,1,0.8\n2,1.3,1.2\n12,1.3,1.2\n');
+  await page.getByRole('button', { name: 'Lay it on the bench' }).click();
+  await expect(page.getByRole('region', { name: 'Stretches' }).getByRole('listitem')).toHaveCount(2);
+});
+
+test('a head from the drawer: planned, cut long, weighed, nibbled to the mark, joined, in the shed', async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await page.goto('/drawer');
+  const plan = page.locator('[data-plan="D5+D6"]').first();
+  await expect(plan).toContainText('nobody feels that');
+  await plan.getByRole('button', { name: 'Take to the bench' }).click();
+  const piece = page.locator('[data-piece="D5"]');
+  await expect(piece).toHaveAttribute('data-move', 'cut');
+  // Until the blade everything can be taken back.
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(piece).toHaveCount(0);
+  await plan.getByRole('button', { name: 'Take to the bench' }).click();
+  await piece.getByRole('button', { name: 'It is cut' }).click();
+  await expect(piece).toHaveAttribute('data-move', 'weigh');
+  await piece.getByRole('button', { name: 'Use the bench scale' }).click();
+  await piece.getByRole('button', { name: 'Tare' }).click();
+  for (let i = 0; i < 6 && (await piece.getAttribute('data-move')) !== 'done'; i++) {
+    const steps = await page.getByText('What was done').count();
+    expect(steps).toBe(1);
+    if ((await piece.getAttribute('data-move')) === 'nibble') {
+      await piece.getByRole('button', { name: 'It is cut' }).click();
+      await expect(piece).toHaveAttribute('data-move', 'weigh');
+    }
+    await layOn(page, () => piece.getByRole('button', { name: /^Lay D5/ }).click());
+    await piece.getByRole('button', { name: 'Take this reading' }).click();
+    await expect(piece).toHaveAttribute('data-move', /nibble|done/);
+  }
+  await expect(piece).toHaveAttribute('data-move', 'done');
+  await page.getByRole('textbox', { name: 'Tag' }).fill('H1');
+  await page.getByRole('textbox', { name: 'Name' }).fill('twenty-five feet, from the drawer');
+  await page.getByRole('button', { name: 'Into the shed' }).click();
+  await expect(page.getByRole('region', { name: 'Made here' })).toContainText('D5, D6');
+  await page.goto('/shed');
+  await expect(page.getByRole('row', { name: /^H1 twenty-five feet/ })).toContainText('gr');
+});
+
+test('the rod bends on its bench in the brief, and a rod nobody tested says so', async ({ page }) => {
+  await page.goto('/briefs/1/rod');
+  await expect(linkOf(page, 'rod')).toHaveAccessibleName(/R3/);
+  await expect(page.getByRole('region', { name: 'How it bends today' }).getByRole('img')).toHaveCount(2);
+  await page.getByRole('button', { name: 'Pin R8' }).click();
+  await expect(page.getByText('Nobody knows how R8 bends.')).toBeVisible();
+});
+
+test('a rod is balanced and looked over, and both are found again', async ({ page }) => {
+  await page.goto('/rods/8?part=balance');
+  const swing = page.getByRole('textbox', { name: 'One full swing' });
+  await swing.fill('9 s');
+  await swing.blur();
+  await expect(page.getByRole('alert')).toContainText(/half a second to six/);
+  await swing.fill('2.3');
+  await expect(page.getByText(/Timed as a pendulum/).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Keep this with R8' }).click();
+  await expect(page.getByText('Balance kept with R8.').first()).toBeVisible();
+
+  await page.getByRole('tab', { name: 'Look it over' }).click();
+  await page.getByRole('group', { name: 'Tip ring' }).getByRole('radio', { name: 'mend first' }).check();
+  await page.getByRole('textbox', { name: 'Note' }).fill('grooved');
+  await page.getByRole('button', { name: 'Keep this inspection' }).click();
+  await expect(page.getByText('Inspection of R8 kept.').first()).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('Tip ring: mend first')).toBeVisible();
+  await page.getByRole('tab', { name: 'Balance and swing' }).click();
+  await expect(swing).toHaveValue('2.3 s');
+});
