@@ -80,7 +80,9 @@ test('a caster has values of their own, refused where they make no sense', async
 });
 
 test('a wind that no fly survives is said as such, and the maps stand beside it', async ({ page }) => {
-  await page.getByRole('textbox', { name: 'Wind', exact: true }).fill('45 kn');
+  // In 45 kn a heavier outfit of the shed still throws it a rod's length; in 60 kn none does.
+  await page.getByRole('textbox', { name: 'Wind', exact: true }).fill('60 kn');
+  await saved(page);
   await expect(page.getByText(/does not turn over in this wind/).first()).toBeVisible();
   await expect(farthest(page)).toHaveText('does not turn over');
   const map = page.getByRole('table', { name: /by class and wind/ });
