@@ -139,6 +139,20 @@ public class LineBenchTests
     }
 
     [Fact]
+    public void A_line_nobody_measured_is_laid_out_by_its_figures_and_weighs_what_its_head_does()
+    {
+        var line = new FlyLine { Tag = "L", Name = "l", LengthM = 27, HeadM = 12, HeadKg = .0125, RunningDiameterM = .0008 };
+        Assert.Equal([2, 8.5, 1.5, 15], line.Stretches.Select(s => s.LengthM));
+        Assert.Equal((.0009, .0014, .0008), (line.Profile().ThickM(0), line.Profile().ThickM(6), line.Profile().ThickM(20)));
+        Assert.Equal(.0125, line.Profile().MassKg(12), 12);
+        var doubled = line with { Build = Build.DoubleTaper, HeadM = 27 };
+        Assert.Equal([2, 23, 2], doubled.Stretches.Select(s => s.LengthM));
+        Assert.Equal(.0009, doubled.Profile().ThickM(27), 9);
+        // Nothing weighed and nothing on the label: the density of a line that just floats (water: 1000 kg/m³).
+        Assert.All((line with { HeadKg = null }).Stretches, s => Assert.InRange(s.KgM3, 700, 1000));
+    }
+
+    [Fact]
     public void What_was_measured_on_the_bench_is_what_is_cast_and_what_loads_the_rod()
     {
         var line = new FlyLine { Tag = "L", Name = "l", LengthM = 27, HeadM = 11.5, PrintedClass = 6 };

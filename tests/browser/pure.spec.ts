@@ -1,7 +1,6 @@
 import { expect, test } from '@playwright/test';
-import type { CastMoment, FlyLine, Kind, Quantity } from '../../client/src/api/client';
+import type { CastMoment, Kind, Quantity } from '../../client/src/api/client';
 import { lineAt, momentAt } from '../../client/src/drawing/castShape';
-import { lineStretches } from '../../client/src/drawing/outfit';
 import { lay, thickness } from '../../client/src/drawing/serpentine';
 import { formatQuantity } from '../../client/src/ui/quantity';
 
@@ -29,24 +28,12 @@ test('a label finds the longest straight part of its stretch', () => {
   expect(laid.straightMiddle(0, 1).row).toBe(0);
 });
 
-const line = {
-  tag: 'L',
-  name: 'l',
-  lengthM: 27,
-  headM: 12,
-  build: 'weightForward',
-  frontTaperM: 2,
-  rearTaperM: 1.5,
-  tipDiameterM: 0.0009,
-  bellyDiameterM: 0.0014,
-  runningDiameterM: 0.0008,
-} as FlyLine;
-
-test('a line is drawn in the stretches it is described by', () => {
-  const stretches = lineStretches(line);
-  expect(stretches.map((s) => s.lengthM)).toEqual([2, 8.5, 1.5, 15]);
-  expect(lineStretches({ ...line, build: 'doubleTaper', headM: 27 }).reduce((sum, s) => sum + s.lengthM, 0)).toBe(27);
-  const thick = thickness(stretches);
+test('a line is as thick where it is drawn as its stretches say', () => {
+  const thick = thickness([
+    { lengthM: 2, startM: 0.0009, endM: 0.0014 },
+    { lengthM: 10, startM: 0.0014, endM: 0.0014 },
+    { lengthM: 15, startM: 0.0008, endM: 0.0008 },
+  ]);
   expect(thick(0)).toBeCloseTo(0.0009, 9);
   expect(thick(1)).toBeCloseTo(0.00115, 9);
   expect(thick(6)).toBeCloseTo(0.0014, 9);

@@ -3180,6 +3180,7 @@ export interface components {
             /** Format: double */
             loopM: number;
             haul: components["schemas"]["Haul"];
+            article: null | string;
         };
         Caution: {
             id: string;
@@ -3417,6 +3418,7 @@ export interface components {
             headPlusMinusKg?: null | number;
             /** Format: double */
             massKg?: null | number;
+            stretches?: null | components["schemas"]["Stretch"][];
             /** Format: int32 */
             id?: number;
             /** Format: int32 */

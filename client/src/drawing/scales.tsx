@@ -1,5 +1,5 @@
 import { scaleLinear } from 'd3-scale';
-import type { Solution } from '../api/client';
+import type { Solution, Stretch } from '../api/client';
 import { metres, useUnits } from '../ui/units';
 import { useWidth } from './useWidth';
 
@@ -236,23 +236,14 @@ export function ReachBar({ solution }: { solution: Solution }) {
 }
 
 /** A line's head to scale along its length, thickness exaggerated, with the 30-ft mark. */
-export function LineProfile({
-  stretches,
-  headM,
-  belly,
-  carryM,
-}: {
-  stretches: { lengthM: number; startM: number; endM: number }[];
-  headM: number;
-  belly: number;
-  carryM: number;
-}) {
+export function LineProfile({ stretches, headM, carryM }: { stretches: Stretch[]; headM: number; carryM: number }) {
   const [ref, width] = useWidth<HTMLDivElement>();
   const { show, standards } = useUnits();
   const span = Math.min(
     stretches.reduce((sum, s) => sum + s.lengthM, 0),
     Math.max(headM * 1.25, 12),
   );
+  const belly = Math.max(...stretches.flatMap((s) => [s.startM, s.endM]));
   const x = scaleLinear([0, span], [6, width - 6]);
   const y = scaleLinear([0, belly], [0, 15]);
   const ends = stretches.map((_, i) => stretches.slice(0, i).reduce((sum, s) => sum + s.lengthM, 0));

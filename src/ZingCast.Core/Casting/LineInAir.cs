@@ -32,9 +32,9 @@ public sealed class LineInAir
     /// <summary>Samples a line of known mass with its leader. Throws <see cref="ArgumentException"/> when nobody knows what the line weighs.</summary>
     public static LineInAir Of(FlyLine line, Leader leader)
     {
-        if (line.Weighed() is not { } profile) throw new ArgumentException($"Nobody knows what {line.Tag} weighs.", nameof(line));
+        if (line.MassKg is null) throw new ArgumentException($"Nobody knows what {line.Tag} weighs.", nameof(line));
         var leaderStretches = leader.Pieces.Reverse().Select(p => new Stretch(p.LengthM, p.EndM, p.StartM, p.Name == "bite guard" ? FluorocarbonKgM3 : NylonKgM3));
-        return Of([.. leaderStretches, .. profile.Stretches], leader.LengthM);
+        return Of([.. leaderStretches, .. line.Stretches], leader.LengthM);
     }
 
     /// <summary>

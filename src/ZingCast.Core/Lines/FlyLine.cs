@@ -80,58 +80,45 @@ public sealed record FlyLine : Kept
     public double? MassKg => HeadKg ?? (PrintedClass is { } c ? LineWeights.MassKg(c) * HeadM / Exact.ThirtyFeetM : null);
 
     /// <summary>
-    /// Mass of the part from the tip to <paramref name="lengthM"/> metres, kilograms. Mass follows the square of the diameter
-    /// along the profile tip–front taper–belly–rear taper and is scaled so that the head comes to <see cref="MassKg"/>;
-    /// running line beyond the head is taken at the same density. A measured profile is summed as it is. 0 when the mass is unknown.
+    /// The whole line from its tip: as measured, else as the figures above describe it, tip–front taper–belly–rear taper–running line, of the one
+    /// density that brings the head to <see cref="MassKg"/>, or the ordinary one of its kind when nobody knows the mass.
     /// </summary>
-    public double MassWithinKg(double lengthM)
-    {
-        if (MassKg is not { } head) return 0;
-        var (sum, from) = (0.0, 0.0);
-        // Densities are relative until the head has been weighed against its own volume.
-        foreach (var s in Profile())
-        {
-            sum += s.KgM3 * s.Volume(Math.Clamp(lengthM - from, 0, s.LengthM));
-            from += s.LengthM;
-        }
-        return Measured is not null ? sum : Volume(HeadM) is > 0 and var whole ? sum * head / whole : 0;
-    }
+    public IReadOnlyList<Stretch> Stretches =>
+        Measured ?? Described(MassKg is { } head ? head / Volume(HeadM) : Densities.OrdinaryKgM3(Density));
+
+    /// <summary>The same, to be summed and read along its length.</summary>
+    public LineProfile Profile() => new(Stretches);
+
+    /// <summary>Mass of the part from the tip to <paramref name="lengthM"/> metres, kilograms; 0 when the mass is unknown.</summary>
+    public double MassWithinKg(double lengthM) => MassKg is null ? 0 : Along(Stretches, lengthM).Sum(x => x.Of.KgM3 * x.Of.Volume(x.UpToM));
 
     /// <summary>Volume of the part from the tip to <paramref name="lengthM"/> metres, cubic metres.</summary>
-    public double Volume(double lengthM)
+    public double Volume(double lengthM) => Along(Measured ?? Described(1), lengthM).Sum(x => x.Of.Volume(x.UpToM));
+
+    private static IEnumerable<(Stretch Of, double UpToM)> Along(IReadOnlyList<Stretch> stretches, double lengthM)
     {
-        double sum = 0, from = 0;
-        foreach (var stretch in Profile())
+        var from = 0.0;
+        foreach (var stretch in stretches)
         {
-            sum += stretch.Volume(Math.Clamp(lengthM - from, 0, stretch.LengthM));
+            yield return (stretch, Math.Clamp(lengthM - from, 0, stretch.LengthM));
             from += stretch.LengthM;
         }
-        return sum;
     }
 
-    /// <summary>The stretches from the tip: as measured, else as the figures describe them with a density of 1.</summary>
-    public IEnumerable<Stretch> Profile()
+    private List<Stretch> Described(double kgM3)
     {
-        if (Measured is { } measured)
-        {
-            foreach (var stretch in measured) yield return stretch;
-            yield break;
-        }
+        var doubled = Build == Build.DoubleTaper;
         var front = Math.Min(FrontTaperM, HeadM);
-        var rear = Math.Min(Build == Build.DoubleTaper ? FrontTaperM : RearTaperM, HeadM - front);
-        var (back, running) = (Build == Build.DoubleTaper ? TipDiameterM : RunningDiameterM, LengthM - HeadM);
-        if (front > 0) yield return new(front, TipDiameterM, BellyDiameterM, 1);
-        if (HeadM - front - rear > 0) yield return new(HeadM - front - rear, BellyDiameterM, BellyDiameterM, 1);
-        if (rear > 0) yield return new(rear, BellyDiameterM, back, 1);
-        if (running > 0) yield return new(running, RunningDiameterM, RunningDiameterM, 1);
+        var rear = Math.Min(doubled ? FrontTaperM : RearTaperM, HeadM - front);
+        Stretch[] parts =
+        [
+            new(front, TipDiameterM, BellyDiameterM, kgM3),
+            new(HeadM - front - rear, BellyDiameterM, BellyDiameterM, kgM3),
+            new(rear, BellyDiameterM, doubled ? TipDiameterM : RunningDiameterM, kgM3),
+            new(LengthM - HeadM, RunningDiameterM, RunningDiameterM, kgM3),
+        ];
+        return [.. parts.Where(p => p.LengthM > 0)];
     }
-
-    /// <summary>The line as its figures describe it, of the ordinary density of its kind: something to start a measurement from.</summary>
-    public LineProfile Guessed() => new([.. Profile().Select(s => s with { KgM3 = Densities.OrdinaryKgM3(Density) })]);
-
-    /// <summary>The line in kilograms along its length; null when nobody knows what it weighs.</summary>
-    public LineProfile? Weighed() => MassKg is not { } head ? null
-        : new([.. Profile().Select(s => Measured is not null ? s : s with { KgM3 = head / Volume(HeadM) })]);
 
     /// <summary>
     /// This line with a measured profile whose head ends at <paramref name="headM"/>. The plain figures follow from it; a profile of the head alone

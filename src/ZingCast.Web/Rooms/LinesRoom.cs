@@ -63,12 +63,13 @@ public static class LinesRoom
             .WithSummary("Reads a CSV profile for a look before it is kept; every bad row is named, nothing is kept.");
 
         lines.MapGet("/{id:int}/profile", async Task<Results<Ok<StretchesAnswer>, ProblemHttpResult>> (int id, ZingDb db, CancellationToken cancel) =>
-            await Find(id, db, cancel) is not { } line ? Gone() : TypedResults.Ok(line.Weighed() is { } profile ? Answer(profile) : Answer(line.Guessed(), guessed: true)))
+            await Find(id, db, cancel) is not { } line ? Gone() : TypedResults.Ok(Answer(line.Profile(), guessed: line.MassKg is null)))
             .WithSummary("A line's profile, measured or as its figures describe it; guessed when nobody knows what it weighs.");
 
         lines.MapGet("/{id:int}/profile.csv", async Task<Results<FileContentHttpResult, ProblemHttpResult>> (int id, ZingDb db, CancellationToken cancel) =>
             await Find(id, db, cancel) is not { } line ? Gone()
-            : line.Weighed() is { } profile ? TypedResults.File(System.Text.Encoding.UTF8.GetBytes(ProfileCsv.Write(profile)), "text/csv; charset=utf-8", $"{SafeName(line.Tag)}-profile.csv") : Unweighed())
+            : line.MassKg is null ? Unweighed()
+            : TypedResults.File(System.Text.Encoding.UTF8.GetBytes(ProfileCsv.Write(line.Profile())), "text/csv; charset=utf-8", $"{SafeName(line.Tag)}-profile.csv"))
             .WithSummary("A line's profile as CSV.");
 
         lines.MapPost("/{id:int}/weighing", async Task<Results<Ok<FlyLine>, ValidationProblem, ProblemHttpResult>> (int id, Weighing weighing, ZingDb db, CancellationToken cancel) =>

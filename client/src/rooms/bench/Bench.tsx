@@ -3,7 +3,6 @@ import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { api, need, type Candidate, type LinkId, type Pins, type Solution } from '../../api/client';
 import { FlyActual } from '../../drawing/FlyActual';
-import { lineStretches } from '../../drawing/outfit';
 import { ClassScale, LineProfile, LoadBar, ReachBar } from '../../drawing/scales';
 import { Spool } from '../../drawing/Spool';
 import { Facts } from '../../ui/Facts';
@@ -247,12 +246,7 @@ function HeadBench({ work, solution }: Part) {
   const wanted = [{ id: 'free', name: 'as the depth asks' }, ...standards.densities];
   return (
     <>
-      <LineProfile
-        stretches={lineStretches(line)}
-        headM={line.headM}
-        belly={line.bellyDiameterM ?? 0.0014}
-        carryM={outfit.carryM}
-      />
+      <LineProfile stretches={line.stretches ?? []} headM={line.headM} carryM={outfit.carryM} />
       <Facts
         rows={[
           ['head', show({ value: line.massKg ?? 0, kind: 'lineMass', plusMinus: null })],
