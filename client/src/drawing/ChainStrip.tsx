@@ -46,7 +46,7 @@ export function ChainStrip({ solution, base }: { solution: Solution; base: strin
           fill="var(--ink)"
         />
       </svg>
-      <ul className="grid grid-cols-3 gap-px sm:grid-cols-9">
+      <ul className="grid grid-cols-3 gap-px sm:grid-cols-[repeat(9,auto)]">
         {solution.chain.map((link, i) => (
           <li key={link.id} className="min-w-0">
             <NavLink

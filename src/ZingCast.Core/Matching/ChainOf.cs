@@ -138,7 +138,7 @@ internal static class ChainOf
     {
         var reach = outfit.ReachM.Value;
         if (reach <= 0) return Fails($"this fly does not turn over in this wind: go smaller, turn, or wait");
-        if (brief.DistanceM > 1.2 * reach) return Fails($"{Quantity.Length(brief.DistanceM)} is beyond a {brief.Caster.Name} in this wind: get closer, go smaller, or wait");
+        if (brief.DistanceM > 1.2 * reach) return Fails($"{Quantity.Length(brief.DistanceM)} is beyond {brief.Caster.Article} {brief.Caster.Name} in this wind: get closer, go smaller, or wait");
         if (Matcher.ShoulderWind(brief) > 2) return Look($"wind onto the casting shoulder: cast over the other one");
         if (brief.DistanceM > .9 * reach) return Look($"{Quantity.Length(brief.DistanceM)} leaves no tenth in hand");
         return Fits($"{Quantity.Length(reach - brief.DistanceM)} in hand at {Quantity.Length(brief.DistanceM)}");

@@ -58,7 +58,7 @@ internal static class Delivery
         // In a wind that nothing survives no class is the answer; the hook's own stands until the wind drops.
         var cast = need.ReachM > 0 ? need.Class : rung.Low;
         book.Move(Rules.Delivery, cast, cast, need.Gets
-                ? $"From this class a {brief.Caster.Name} casts {Quantity.Length(brief.DistanceM)} with a tenth in hand and the fly turned over"
+                ? $"From this class {brief.Caster.Article} {brief.Caster.Name} casts {Quantity.Length(brief.DistanceM)} with a tenth in hand and the fly turned over"
                 : need.ReachM > 0 ? (Sentence)$"No class gives this caster {Quantity.Length(brief.DistanceM)} with a tenth in hand today; this one gets {Quantity.Length(need.ReachM)}"
                 : $"No class turns this fly over in this wind: wait, turn or go smaller. By hook alone it is this one",
             [new("distance", Quantity.Length(brief.DistanceM)), new("farthest with this class", Casts.Estimate(need.ReachM)), new("a class more adds", Quantity.Length(need.NextAddsM)),

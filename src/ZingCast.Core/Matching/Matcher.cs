@@ -65,7 +65,7 @@ public static class Matcher
             [new("head", Quantity.Length(line.HeadM)), new("overhang", Quantity.Length(brief.Caster.OverhangM)), new("caster carries", Quantity.Length(brief.Caster.CarryM)), new("leader", Quantity.Length(leader.LengthM))]);
         if (answer is { Farthest: var far })
             book.Note(Rules.Distance, reach, far.ReachM > 0
-                    ? (Sentence)$"is the farthest a {brief.Caster.Name} gets this fly today, against {Quantity.Length(brief.DistanceM)} wanted" : $"this fly does not turn over in this wind with this outfit",
+                    ? (Sentence)$"is the farthest {brief.Caster.Article} {brief.Caster.Name} gets this fly today, against {Quantity.Length(brief.DistanceM)} wanted" : $"this fly does not turn over in this wind with this outfit",
                 [new("in the air", Quantity.Length(far.CarryM)), new("shot", Quantity.Length(far.ShotM)), new("line speed", new Quantity(far.LaunchMps, Kind.LineSpeed)),
                     new("angle", new Quantity(far.AngleRad * 180 / Math.PI, Kind.Angle)), new("in the face", Quantity.Wind(brief.HeadwindMps)), new("drag area", new Quantity(fly.AreaM2, Kind.Area)),
                     new(rod.TipKg is null ? "rod tip swings like, usual for its class" : "rod tip swings like, timed", new Quantity(CastSetup.TipOf(rod, load.WindowClass), Kind.BenchMass)),

@@ -16,7 +16,11 @@ namespace ZingCast.Core.Standards;
 /// <param name="Haul">Pull with the line hand; it is already in the speed.</param>
 public sealed record Caster(
     string Id, string Name, string About, double CarryM, double OverhangM, double CalmFromM, double CalmToM,
-    double FreeMps, double ArmKg, double LoopM, Haul Haul);
+    double FreeMps, double ArmKg, double LoopM, Haul Haul)
+{
+    /// <summary>What goes before the name: "a" or "an".</summary>
+    public string Article => "aeiou".Contains(Name[0], StringComparison.Ordinal) ? "an" : "a";
+}
 
 /// <summary>Pull with the line hand that adds line speed.</summary>
 public enum Haul

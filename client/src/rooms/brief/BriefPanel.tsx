@@ -130,7 +130,7 @@ export function BriefPanel({ work }: { work: BriefWork }) {
             </div>
           )}
           <p className="rubric mt-2 font-normal">
-            A {brief.caster.name}: {brief.caster.about}.
+            Like {brief.caster.article} {brief.caster.name}: {brief.caster.about}.
           </p>
         </Collapsible.Content>
       </Collapsible.Root>

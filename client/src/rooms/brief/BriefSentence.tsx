@@ -76,7 +76,7 @@ export function BriefSentence({ draft, brief, problems, onChange }: Props) {
         problem={problems.windFromDeg}
         onChange={(deg) => onChange('windFromDeg', { windFromDeg: Number(deg) })}
       />
-      ; I cast like a{' '}
+      ; I cast like {brief.caster.article}{' '}
       <Pick
         inline
         label="Caster"

@@ -376,7 +376,7 @@ function Caster({ work, solution }: Props) {
     <>
       <div className="grid max-w-2xl grid-cols-2 gap-3 sm:grid-cols-3">
         <Pick
-          label="I cast like a"
+          label="I cast like"
           value={brief.caster.id}
           options={standards.casters}
           onChange={(caster) =>
