@@ -94,7 +94,7 @@ public sealed class ApiTests : IDisposable
     [Fact]
     public async Task What_is_put_away_can_be_brought_back()
     {
-        foreach (var path in new[] { "/api/briefs/1", "/api/shed/rods/3", "/api/shed/lines/11", "/api/shed/reels/5" })
+        foreach (var path in new[] { "/api/briefs/1", "/api/shed/rods/3", "/api/shed/lines/11", "/api/shed/reels/5", "/api/shed/scraps/2", "/api/shed/calibrations/1" })
         {
             Assert.Equal(HttpStatusCode.NoContent, (await client.DeleteAsync(path, Now)).StatusCode);
             Assert.Equal(HttpStatusCode.NoContent, (await client.PostAsync($"{path}/restore", null, Now)).StatusCode);
@@ -102,6 +102,30 @@ public sealed class ApiTests : IDisposable
         Assert.Equal(3, (await client.GetJson("/api/briefs")).GetArrayLength());
         Assert.Equal(12, (await client.GetJson("/api/shed")).GetProperty("rods").GetArrayLength());
         Assert.Equal(HttpStatusCode.NotFound, (await client.DeleteAsync("/api/shed/rods/999", Now)).StatusCode);
+    }
+
+    [Fact]
+    public async Task A_piece_whose_tag_was_given_away_meanwhile_stays_put_away_and_says_why()
+    {
+        await client.DeleteAsync("/api/shed/rods/3", Now);
+        Assert.Equal(HttpStatusCode.OK, (await client.Post("/api/shed/rods", new { tag = "R3", name = "the new one", lengthM = 2.7432, massKg = .1, printedClass = 6 })).StatusCode);
+        var back = await client.PostAsync("/api/shed/rods/3/restore", null, Now);
+        Assert.Equal(HttpStatusCode.Conflict, back.StatusCode);
+        Assert.Contains("same tag", (await back.Json()).GetProperty("title").GetString());
+        Assert.Equal("the new one", (await client.GetJson("/api/shed")).GetProperty("rods").EnumerateArray().Single(r => r.GetProperty("tag").GetString() == "R3").GetProperty("name").GetString());
+    }
+
+    // Hook gapes recalled, see the table of hooks; sizes are written with and without the sign.
+    [Theory]
+    [InlineData("%2312", "#12", 4.6)]
+    [InlineData("12", "#12", 4.6)]
+    [InlineData("2/0", "2/0", 14.2)]
+    public async Task A_hook_is_read_as_people_write_it(string text, string name, double gapeMm)
+    {
+        var hook = await client.GetJson($"/api/measures/hook?text={text}");
+        Assert.Equal(name, hook.GetProperty("name").GetString());
+        Assert.Equal(gapeMm, hook.GetProperty("gapeM").GetDouble() * 1000, 9);
+        Assert.Equal(HttpStatusCode.BadRequest, (await client.GetAsync("/api/measures/hook?text=enormous", Now)).StatusCode);
     }
 
     [Fact]

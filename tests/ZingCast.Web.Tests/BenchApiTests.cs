@@ -132,6 +132,22 @@ public sealed class BenchApiTests : IDisposable
     }
 
     [Fact]
+    public async Task Line_outside_the_tip_no_longer_lies_on_the_reel_and_asks_for_a_heavier_one()
+    {
+        var (rod, line) = (await Piece("rods", "R3"), await Piece("lines", "L5"));
+        var reel = (await client.GetJson("/api/shed")).GetProperty("reels")[0];
+        Task<HttpResponseMessage> Ask(double outsideM, double balanceM = .64) => client.Post("/api/rods/balance", new { rod, balance = new { balanceM }, reel, line, outsideM });
+        var (wound, out10) = (await (await Ask(0)).Json(), await (await Ask(10)).Json());
+        double Of(JsonElement answer, string part, string name) => answer.GetProperty(part).GetProperty(name).GetDouble();
+        Assert.True(Of(out10, "load", "outsideKg") > .005);
+        Assert.Equal(Of(wound, "load", "reelKg"), Of(out10, "load", "reelKg") + Of(out10, "load", "outsideKg"), 12);
+        Assert.True(Of(out10, "balance", "balancingReelKg") > Of(wound, "balance", "balancingReelKg"));
+        Assert.Equal(Of(wound, "balance", "totalKg"), Of(out10, "balance", "totalKg"), 12);
+        Assert.Equal(["outsideM"], await Fields(await Ask(41)));
+        Assert.Equal(["balance.balanceM"], await Fields(await Ask(10, balanceM: 2.5)));
+    }
+
+    [Fact]
     public async Task An_unlabelled_line_is_weighed_kept_and_then_matched()
     {
         var line = await Piece("lines", "L19");

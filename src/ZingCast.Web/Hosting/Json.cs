@@ -2,6 +2,7 @@ using System.Text.Json;
 using System.Text.Json.Serialization;
 using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.OpenApi;
+using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.OpenApi;
 using ZingCast.Core.Briefs;
@@ -25,6 +26,9 @@ public sealed class SentenceConverter : JsonConverter<Sentence>
 /// <summary>Turns unreadable bodies and lost races into problem details with words a person can use.</summary>
 public sealed class FriendlyFailures(IProblemDetailsService problems) : IExceptionHandler
 {
+    // SQLITE_CONSTRAINT_UNIQUE: the tag was free when it was asked for, and is not when it is written or brought back.
+    private const int Taken = 2067;
+
     public async ValueTask<bool> TryHandleAsync(HttpContext httpContext, Exception exception, CancellationToken cancellationToken)
     {
         var (status, title) = exception switch
@@ -32,6 +36,8 @@ public sealed class FriendlyFailures(IProblemDetailsService problems) : IExcepti
             BadHttpRequestException bad when bad.InnerException is JsonException json => (400, $"This could not be read{(json.Path is { } path ? $" at {path.TrimStart('$', '.')}" : "")}: check the value and its type."),
             BadHttpRequestException bad => (bad.StatusCode, "This request could not be read."),
             DbUpdateConcurrencyException => (412, "This was changed elsewhere in the same moment. Nothing was changed; look again."),
+            SqliteException { SqliteExtendedErrorCode: Taken } or DbUpdateException { InnerException: SqliteException { SqliteExtendedErrorCode: Taken } } =>
+                (409, "Another piece has the same tag or name by now. Nothing was changed; give one of them another first."),
             _ => (500, "Something broke on our side. Nothing was changed."),
         };
         httpContext.Response.StatusCode = status;
