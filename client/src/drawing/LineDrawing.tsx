@@ -255,14 +255,15 @@ function SumChart({
   grain: { scale: number; name: string };
 }) {
   const { show } = useUnits();
-  const points = reading.points.filter((p) => p.positionM <= span + 1e-6);
+  // The last stretch may run on beyond the edge of the drawing.
+  const points = [...reading.points.filter((p) => p.positionM < span), at(reading.points, span)];
   const most = Math.max(...points.map((p) => p.sumKg)) * 1.08;
   const height = 216;
   const y = scaleLinear([0, most], [height - 26, 12]);
   const ranges = classRanges(standards).filter((r) => r.low < most);
   const inUnits = scaleLinear([0, most / grain.scale], [0, 1]).ticks(5);
   const mass = (kg: number) => show({ value: kg, kind: 'lineMass', plusMinus: null });
-  const sum = (m: number) => at(points, m).sumKg;
+  const sum = (m: number) => at(reading.points, m).sumKg;
   return (
     <svg
       width={width}
