@@ -141,6 +141,13 @@ test('a line is weighed into its class; a gap is nobody’s and a short head has
 
 test('a profile is dragged, typed, undone, and read from a file that must be whole', async ({ page }) => {
   await page.goto('/lines/5?part=profile');
+  // What is carried beyond the head is summed with the running line behind it, in the drawing as in the figures.
+  await page.getByRole('textbox', { name: 'Held in the air' }).fill('50 ft');
+  const outside = page.locator('dt', { hasText: /^outside at 50 ft$/ }).locator('xpath=following-sibling::dd');
+  await expect(outside).toHaveText(/^2[2-4]\d ± \d gr$/);
+  const carried = parseInt((await outside.textContent())!);
+  await expect(page.getByRole('img', { name: new RegExp(`214 gr of head, .*, ${carried} gr carried`) })).toBeVisible();
+
   const end = page.getByRole('slider', { name: 'End of stretch 1' });
   await expect(end).toHaveAttribute('aria-valuetext', /^7.2 ft/);
   await end.focus();
@@ -206,6 +213,12 @@ test('the rod bends on its bench in the brief, and a rod nobody tested says so',
   await page.goto('/briefs/1/rod');
   await expect(linkOf(page, 'rod')).toHaveAccessibleName(/R3/);
   await expect(page.getByRole('region', { name: 'How it bends today' }).getByRole('img')).toHaveCount(2);
+  // The measuring bench goes on with the line, the tippet and the pull of the day.
+  await page.getByRole('link', { name: 'Bend it further on the rod bench' }).click();
+  await expect(page.getByRole('combobox', { name: 'Line', exact: true })).toContainText('L11');
+  await expect(page.getByRole('textbox', { name: 'Tippet' })).toHaveValue('0.016 in');
+  await expect(page.getByRole('textbox', { name: 'Line in the air' })).not.toHaveValue('30 ft');
+  await page.goBack();
   await page.getByRole('button', { name: 'Pin R8' }).click();
   await expect(page.getByText('Nobody knows how R8 bends.')).toBeVisible();
 });

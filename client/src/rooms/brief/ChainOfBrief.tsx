@@ -1,17 +1,10 @@
 import { Link } from 'react-router';
-import type { BriefAnswer } from '../../api/client';
+import type { BriefAnswer, Solution } from '../../api/client';
 import { ChainStrip } from '../../drawing/ChainStrip';
-import { useChainKeys, useKeptBrief } from './atHand';
-import { useAnswer } from './useAnswer';
+import { useChainKeys } from './atHand';
 
 /** The chain of the brief a piece is measured for, so that nobody loses where they are in the work and what is measured shows in it. */
-export function ChainOfBrief({ id }: { id: number }) {
-  const { data } = useKeptBrief(id);
-  return data ? <Strip brief={data} /> : null;
-}
-
-function Strip({ brief }: { brief: BriefAnswer }) {
-  const { solution } = useAnswer(brief);
+export function ChainOfBrief({ brief, solution }: { brief: BriefAnswer; solution: Solution | null }) {
   const base = `/briefs/${brief.id}`;
   useChainKeys(base);
   return (

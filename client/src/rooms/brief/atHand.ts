@@ -3,6 +3,7 @@ import { useMatch, useNavigate, useSearchParams } from 'react-router';
 import { patient } from '../../api/asking';
 import { api, need, type LinkId } from '../../api/client';
 import { linkIds } from '../../drawing/outfit';
+import { useAnswer } from './useAnswer';
 import { useCommands } from '../../ui/commands';
 
 /** The brief somebody is at work on: its own pages say so by their path, a measuring bench by ?brief=. */
@@ -14,13 +15,26 @@ export function useBriefAtHand() {
 }
 
 /** A brief as it was kept when it was opened; changes to it are at its own page. */
-export const useKeptBrief = (id: number) =>
+export const useKeptBrief = (id: number | null) =>
   useQuery({
     queryKey: ['brief', id],
-    queryFn: () => need(api.GET('/api/briefs/{id}', { params: { path: { id } } })),
+    queryFn: () => need(api.GET('/api/briefs/{id}', { params: { path: { id: id! } } })),
+    enabled: id !== null,
     staleTime: Infinity,
     retry: patient,
   });
+
+/** The brief at hand and what it comes to, for a bench to start from; nothing when there is none or it cannot be had. */
+export function useToday() {
+  const id = useBriefAtHand();
+  const { data: brief, isError } = useKeptBrief(id);
+  const { solution, failure } = useAnswer(brief ?? null);
+  return {
+    brief: brief ?? null,
+    today: solution ?? null,
+    waiting: id !== null && !isError && !solution && !failure,
+  };
+}
 
 /** Where a piece is measured; the brief at hand comes along. */
 export function useMeasuringBench() {

@@ -2,11 +2,15 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { patient, useKept } from '../../api/asking';
 import { api, need, Trouble, type BriefDraft, type FieldWords, type Pins } from '../../api/client';
 
-/** The newest answer to a brief; the last good one stays while a new one is on its way or fails. */
-export function useAnswer({ draft, pins, off }: { draft: BriefDraft; pins: Pins; off: string[] }) {
+export type Asked = { draft: BriefDraft; pins: Pins; off: string[] };
+
+/** The newest answer to a brief; the last good one stays while a new one is on its way or fails. Null asks nothing. */
+export function useAnswer(asked: Asked | null) {
+  const { draft, pins, off } = asked ?? {};
   const { data, error, isFetching } = useQuery({
     queryKey: ['solve', draft, pins, off],
-    queryFn: ({ signal }) => need(api.POST('/api/matching/solve', { body: { brief: draft, pins, off }, signal })),
+    queryFn: ({ signal }) => need(api.POST('/api/matching/solve', { body: { brief: draft!, pins, off }, signal })),
+    enabled: asked !== null,
     placeholderData: keepPreviousData,
     staleTime: Infinity,
     gcTime: 10_000,

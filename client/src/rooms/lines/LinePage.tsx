@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { api, need, type FlyLine } from '../../api/client';
+import { api, need, type FlyLine, type Solution } from '../../api/client';
 import { metres, useUnits } from '../../ui/units';
 import { Words } from '../../ui/Words';
 import { MeasurePage } from '../shed/MeasurePage';
@@ -12,15 +12,15 @@ export function LinePage() {
     <MeasurePage
       kind="lines"
       known={(line) => <Known line={line} />}
-      tabs={(line) => [
+      tabs={(line, _, today) => [
         { id: 'weigh', name: 'Weigh it', body: () => <WeighTab line={line} /> },
-        { id: 'profile', name: 'Profile', body: () => <Profile line={line} /> },
+        { id: 'profile', name: 'Profile', body: () => <Profile line={line} today={today} /> },
       ]}
     />
   );
 }
 
-function Profile({ line }: { line: FlyLine }) {
+function Profile({ line, today }: { line: FlyLine; today: Solution | null }) {
   const profile = useQuery({
     queryKey: ['profile', line],
     queryFn: () => need(api.GET('/api/lines/{id}/profile', { params: { path: { id: line.id! } } })),
@@ -28,7 +28,13 @@ function Profile({ line }: { line: FlyLine }) {
   if (profile.error) return <Words>{profile.error.message}</Words>;
   if (!profile.data) return <p>Laying the line out…</p>;
   return (
-    <ProfileTab key={profile.dataUpdatedAt} line={line} start={profile.data.stretches} guessed={profile.data.guessed} />
+    <ProfileTab
+      key={profile.dataUpdatedAt}
+      line={line}
+      start={profile.data.stretches}
+      guessed={profile.data.guessed}
+      carried={today?.outfit.carryM ?? 9.144}
+    />
   );
 }
 

@@ -17,12 +17,22 @@ import { RodsItSuits } from './RodsItSuits';
 import { offBy, usePerFoot } from './usePerFoot';
 
 /** A line stretch by stretch: drawn, dragged, typed, fitted to calipers and one weight, or read from a file. */
-export function ProfileTab({ line, start, guessed }: { line: FlyLine; start: Stretch[]; guessed: boolean }) {
+export function ProfileTab({
+  line,
+  start,
+  guessed,
+  carried,
+}: {
+  line: FlyLine;
+  start: Stretch[];
+  guessed: boolean;
+  carried: number;
+}) {
   const { show } = useUnits();
   const [past, setPast] = useState<Stretch[][]>([]);
   const [stretches, setStretches] = useState(start);
   const [headM, setHeadM] = useState(line.headM);
-  const [carryM, setCarryM] = useState(9.144);
+  const [carryM, setCarryM] = useState(carried);
   const [panel, setPanel] = useState<'calipers' | 'file' | null>(null);
   const { keep, problems, words } = useKeeping('lines', line);
   const length = stretches.reduce((sum, s) => sum + s.lengthM, 0);

@@ -1,6 +1,6 @@
 import { scaleLinear } from 'd3-scale';
 import { useState } from 'react';
-import { api, need, type GearShed, type Rod, type RodBalance } from '../../api/client';
+import { api, need, type GearShed, type Rod, type RodBalance, type Solution } from '../../api/client';
 import { useAsk } from '../../api/useAsk';
 import { useWidth } from '../../drawing/useWidth';
 import { Facts } from '../../ui/Facts';
@@ -9,15 +9,18 @@ import { MeasureField, OptionalMeasureField } from '../../ui/TypedField';
 import { metres, useUnits } from '../../ui/units';
 import { useSettled } from '../../ui/useSettled';
 import { Words } from '../../ui/Words';
-import { useKeeping } from '../shed/keeping';
+import { lineToStart, useKeeping } from '../shed/keeping';
 
 /** How the outfit sits in the hand, and what a day of swinging it comes to. */
-export function BalanceTab({ rod, shed }: { rod: Rod; shed: GearShed }) {
+export function BalanceTab({ rod, shed, today }: { rod: Rod; shed: GearShed; today: Solution | null }) {
   const { show } = useUnits();
   const [at, setAt] = useState<RodBalance>(rod.balance ?? rod.usualBalance!);
-  const [reelId, setReelId] = useState(String(shed.reels[0]?.id ?? 'none'));
+  const [reelId, setReelId] = useState(() => {
+    const reel = shed.reels.find((r) => r.id === today?.outfit.reel.id) ?? shed.reels[0];
+    return String(reel?.id ?? 'none');
+  });
   const [load, setLoad] = useState({ outsideM: 10, castsADay: 400, strokesACast: 4 });
-  const [lineId, setLineId] = useState(String(shed.lines.find((l) => (l.massKg ?? null) !== null)?.id ?? 'none'));
+  const [lineId, setLineId] = useState(() => String(lineToStart(shed, today)?.id ?? 'none'));
   const reel = shed.reels.find((r) => String(r.id) === reelId);
   const line = shed.lines.find((l) => String(l.id) === lineId);
   const { keep, words } = useKeeping('rods', rod);

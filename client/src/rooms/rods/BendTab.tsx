@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { api, need, type BendAnswer, type FlyLine, type GearShed, type Rod } from '../../api/client';
+import { api, need, type BendAnswer, type FlyLine, type GearShed, type Rod, type Solution } from '../../api/client';
 import { useAsk } from '../../api/useAsk';
 import { PullDrawing, ThirdsBar, type Bent } from '../../drawing/RodBends';
 import { Pick } from '../../ui/Pick';
@@ -10,6 +10,7 @@ import { MeasureField } from '../../ui/TypedField';
 import { metres, useUnits } from '../../ui/units';
 import { Caution } from '../../ui/Words';
 import { useMeasuringBench } from '../brief/atHand';
+import { lineToStart } from '../shed/keeping';
 
 type Load = {
   pullN: number;
@@ -31,20 +32,24 @@ function useBend(rod: Rod | null, load: Load, line: FlyLine | null) {
 const none = 'none';
 const long = (rod: Rod) => `${rod.tag} ${rod.name}`;
 
+// Two pounds, a plain tippet and thirty feet of line, when there is no brief to say.
+const usual: Load = { pullN: 8.9, angleDeg: 80, surgeM: 0.5, tippetM: 0.00033, carryM: 9.144, casterId: 'club' };
+
+const loadOf = ({ outfit, brief }: Solution): Load => ({
+  ...usual,
+  pullN: outfit.tippet.wantedN,
+  tippetM: outfit.leader.tippetM,
+  carryM: outfit.carryM,
+  casterId: brief.caster.id,
+});
+
 /** How a tested rod bends: under a fish at any angle, and in the middle of a cast; another rod over it. */
-export function BendTab({ rod, shed }: { rod: Rod; shed: GearShed }) {
+export function BendTab({ rod, shed, today }: { rod: Rod; shed: GearShed; today: Solution | null }) {
   const { show } = useUnits();
   const bench = useMeasuringBench();
-  const [load, setLoad] = useState<Load>({
-    pullN: 8.9,
-    angleDeg: 80,
-    surgeM: 0.5,
-    tippetM: 0.00033,
-    carryM: 9.144,
-    casterId: 'club',
-  });
+  const [load, setLoad] = useState<Load>(() => (today ? loadOf(today) : usual));
   const [other, setOther] = useState(none);
-  const [lineId, setLineId] = useState(String(shed.lines.find((l) => (l.massKg ?? null) !== null)?.id ?? none));
+  const [lineId, setLineId] = useState(() => String(lineToStart(shed, today)?.id ?? none));
   const line = shed.lines.find((l) => String(l.id) === lineId) ?? null;
   const beside = shed.rods.find((r) => String(r.id) === other) ?? null;
   const mine = useBend(rod, load, line);
@@ -74,7 +79,7 @@ export function BendTab({ rod, shed }: { rod: Rod; shed: GearShed }) {
   const fish = bent((a) => a.fish);
   const cast = bent((a) => a.cast);
   const answer = mine.data;
-  const usual = answer?.usual.map((b) => force(b.pullN)).join(', ');
+  const named = answer?.usual.map((b) => force(b.pullN)).join(', ');
 
   return (
     <div className="grid gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,1.25fr)_minmax(0,1fr)]">
@@ -86,10 +91,10 @@ export function BendTab({ rod, shed }: { rod: Rod; shed: GearShed }) {
               rods={fish}
               fan={answer.usual}
               line={`${force(load.pullN)} of pull`}
-              label={`${rod.tag} under ${force(load.pullN)} at ${Math.round(load.angleDeg)} degrees to the line, to scale; faint: ${usual}. The tip has come in ${show(metres(answer.reachLostM))}.`}
+              label={`${rod.tag} under ${force(load.pullN)} at ${Math.round(load.angleDeg)} degrees to the line, to scale; faint: ${named}. The tip has come in ${show(metres(answer.reachLostM))}.`}
             />
             <p className="rubric font-normal">
-              To scale, the line off to the right. Faint: {usual}. {beside && `Dashed: ${long(beside)}.`}
+              To scale, the line off to the right. Faint: {named}. {beside && `Dashed: ${long(beside)}.`}
             </p>
             <p className="mt-1 text-lg">
               <Say parts={answer.says} />. The tip has come in <b>{show(metres(answer.reachLostM))}</b>.
@@ -105,7 +110,7 @@ export function BendTab({ rod, shed }: { rod: Rod; shed: GearShed }) {
             kind="force"
             value={load.pullN}
             from={0}
-            to={40}
+            to={Math.max(40, 1.5 * (today?.outfit.tippet.wantedN ?? 0))}
             step={0.25}
             problem={mine.fields.pullN}
             onChange={(pullN) => set({ pullN })}

@@ -14,10 +14,10 @@ export function RodPage() {
     <MeasurePage
       kind="rods"
       known={(rod) => <Known rod={rod} />}
-      tabs={(rod, shed) => [
+      tabs={(rod, shed, today) => [
         { id: 'test', name: 'Bend test', body: () => <BendTestTab rod={rod} /> },
-        { id: 'bend', name: 'How it bends', body: () => <BendTab rod={rod} shed={shed} /> },
-        { id: 'balance', name: 'Balance and swing', body: () => <BalanceTab rod={rod} shed={shed} /> },
+        { id: 'bend', name: 'How it bends', body: () => <BendTab rod={rod} shed={shed} today={today} /> },
+        { id: 'balance', name: 'Balance and swing', body: () => <BalanceTab rod={rod} shed={shed} today={today} /> },
         { id: 'look', name: 'Look it over', body: () => <InspectionTab rod={rod} /> },
       ]}
     />

@@ -1,9 +1,9 @@
 import { useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import type { GearShed } from '../../api/client';
+import type { GearShed, Solution } from '../../api/client';
 import { Pick } from '../../ui/Pick';
 import { Tabs } from '../../ui/Tabs';
-import { useBriefAtHand } from '../brief/atHand';
+import { useToday } from '../brief/atHand';
 import { ChainOfBrief } from '../brief/ChainOfBrief';
 import { GearForm } from './GearForm';
 import { useShed } from './keeping';
@@ -11,7 +11,7 @@ import { useShed } from './keeping';
 type Kind = 'rods' | 'lines';
 type Piece<K extends Kind> = GearShed[K][number];
 
-/** A bench for one piece of the shed: what is known of it over the parts of measuring it. */
+/** A bench for one piece of the shed: what is known of it over the parts of measuring it, which start from the brief at hand. */
 export function MeasurePage<K extends Kind>({
   kind,
   known,
@@ -19,12 +19,16 @@ export function MeasurePage<K extends Kind>({
 }: {
   kind: K;
   known: (piece: Piece<K>) => ReactNode;
-  tabs: (piece: Piece<K>, shed: GearShed) => { id: string; name: string; body: () => ReactNode }[];
+  tabs: (
+    piece: Piece<K>,
+    shed: GearShed,
+    today: Solution | null,
+  ) => { id: string; name: string; body: () => ReactNode }[];
 }) {
   const { id } = useParams();
   const { data: shed } = useShed();
   const navigate = useNavigate();
-  const brief = useBriefAtHand();
+  const { brief, today, waiting } = useToday();
   const [editing, setEditing] = useState(false);
   if (!shed) return <p className="p-6">Opening the shed…</p>;
   const one = kind.slice(0, -1);
@@ -41,7 +45,7 @@ export function MeasurePage<K extends Kind>({
     );
   return (
     <main id="chain" className="mx-auto max-w-[84rem] px-5 py-3">
-      {brief && <ChainOfBrief id={brief} />}
+      {brief && <ChainOfBrief brief={brief} solution={today} />}
       <header className="flex flex-wrap items-end gap-x-4 gap-y-1">
         <div className="min-w-0 flex-1 basis-full sm:basis-0">
           <p className="rubric">{kind === 'rods' ? 'Rod' : 'Line'} bench</p>
@@ -62,7 +66,11 @@ export function MeasurePage<K extends Kind>({
           Change its figures
         </button>
       </header>
-      <Tabs key={piece.id} label={`Parts of the ${one} bench`} tabs={tabs(piece, shed)} />
+      {waiting ? (
+        <p className="my-3 text-soft">Looking at the brief…</p>
+      ) : (
+        <Tabs key={piece.id} label={`Parts of the ${one} bench`} tabs={tabs(piece, shed, today)} />
+      )}
       {editing && <GearForm kind={kind} id={piece.id!} onClose={() => setEditing(false)} />}
     </main>
   );

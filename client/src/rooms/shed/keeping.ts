@@ -1,5 +1,15 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, need, Trouble, type FlyLine, type Reel, type Rod, type Scrap } from '../../api/client';
+import {
+  api,
+  need,
+  Trouble,
+  type FlyLine,
+  type GearShed,
+  type Reel,
+  type Rod,
+  type Scrap,
+  type Solution,
+} from '../../api/client';
 import { useAttempt } from '../../api/useAttempt';
 import { useToast } from '../../ui/toast';
 
@@ -7,6 +17,12 @@ type Gear = { rods: Rod; lines: FlyLine; reels: Reel; scraps: Scrap };
 export type GearKind = keyof Gear;
 
 export const useShed = () => useQuery({ queryKey: ['shed'], queryFn: () => need(api.GET('/api/shed')) });
+
+/** The line a bench starts with: today's when it is in the shed and its weight is known, else the first of which it is. */
+export const lineToStart = ({ lines }: GearShed, today: Solution | null) => {
+  const weighed = lines.filter((l) => (l.massKg ?? null) !== null);
+  return weighed.find((l) => l.id === today?.outfit.line.id) ?? weighed[0];
+};
 
 /** Everything that shows gear looks again. */
 export function useLookAgain() {
