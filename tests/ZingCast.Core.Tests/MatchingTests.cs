@@ -303,6 +303,8 @@ public class MatchingTests
         var random = new Random(11);
         T Any<T>(IReadOnlyList<T> from) => from[random.Next(from.Count)];
         T One<T>() where T : struct, Enum => Any(Enum.GetValues<T>());
+        // What may be left out is, half the time; else it is often the very limit.
+        double? Perhaps(double low, double high) => random.Next(6) switch { 0 => low, 1 => high, 2 => low + (high - low) * random.NextDouble(), _ => null };
         for (var i = 0; i < count; i++)
             yield return new()
             {
@@ -320,6 +322,11 @@ public class MatchingTests
                 Stance = One<Stance>(),
                 Wariness = One<Wariness>(),
                 Caster = Any(Casters.Rows).Id,
+                CasterFreeMps = Perhaps(8, 60),
+                CasterLoopM = Perhaps(.2, 4),
+                CasterCarryM = Perhaps(2, 30),
+                FlyWetKg = Perhaps(0, .05),
+                FishKg = Perhaps(.02, 400),
                 Hand = One<Hand>(),
                 School = One<School>(),
                 Lean = One<Lean>(),

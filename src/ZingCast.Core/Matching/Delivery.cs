@@ -100,7 +100,7 @@ internal static class Delivery
     {
         // Whatever hangs there, line and fly together stay under the top of the class's window.
         var standard = LineWeights.MassKg(lineClass);
-        var carry = Math.Clamp(brief.DistanceM - 2.7, 6, brief.Caster.CarryM);
+        var carry = Math.Min(brief.Caster.CarryM, Math.Max(6, brief.DistanceM - 2.7));
         var line = Casts.ShortHead(brief.Fly) ? LineWeights.MassKg(lineClass + 1.75) : standard * carry / Exact.ThirtyFeetM;
         return Math.Max(.2 * standard, Math.Min(line, LineLoad.Top * standard - brief.Fly.WetKg));
     }
