@@ -217,6 +217,9 @@ public class RodBenchTests
         var far = good with { Readings = [good.Readings[0], good.Readings[1] with { DropM = good.Readings[1].DropM + .1 }, good.Readings[2]] };
         Assert.Null(BendFit.Of(9 * Exact.FootM, far, Calibration.Usual, out problems));
         Assert.NotEmpty(problems);
+        // An angle that some rod has with this drop is not called impossible: it is the readings that do not go together.
+        Assert.Null(BendFit.Of(9 * Exact.FootM, new() { Readings = [new(.14, .914, 66), new(.07, .52)] }, Calibration.Usual, out problems));
+        Assert.All(problems, p => Assert.Contains("do not belong to one rod", p.Problem));
     }
 
     [Fact]
@@ -256,6 +259,17 @@ public class RodBenchTests
         Assert.InRange(bare.BalancingReelKg / rod.MassKg, Balanced.UsualReelToRod.Low, Balanced.UsualReelToRod.High);
         Assert.True(Balanced.Of(rod, at, new(.17, .01)).BalancingReelKg > bare.BalancingReelKg);
         Assert.Equal(1000 * Exact.OunceKg, Balanced.Of(rod, at, new(.17, 0, 1000)).OunceDayKg, 9);
+    }
+
+    [Fact]
+    public void A_rod_typed_shorter_loses_a_swing_that_no_such_rod_has()
+    {
+        var rod = new Rod { Tag = "R", Name = "r", LengthM = 9 * Exact.FootM, MassKg = .096, PrintedClass = 6, Balance = new() { BalanceM = .64, SwingS = 3.5 } };
+        Assert.Empty(rod.Check());
+        var shorter = rod with { LengthM = 2.3 };
+        Assert.Equal(["balance.swingS"], shorter.Check().Select(p => p.Field));
+        Assert.Null(((Rod)shorter.InPlaceOf(rod)).Balance);
+        Assert.NotNull(((Rod)(rod with { Name = "mended" }).InPlaceOf(rod)).Balance);
     }
 
     [Fact]

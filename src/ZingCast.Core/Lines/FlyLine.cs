@@ -146,6 +146,12 @@ public sealed record FlyLine : Kept
         };
     }
 
+    /// <summary>What cannot be in a weighing of this line, field by field; a measured profile must be able to weigh it.</summary>
+    public IReadOnlyList<FieldProblem> Check(Weighing on) => on.Check() is { Count: > 0 } wrong ? wrong : new FieldCheck()
+        .Must("massKg", Measured is null || LineProfile.Check([.. Measured.Select(s => s with { KgM3 = s.KgM3 * on.MassKg / MassWithinKg(on.LengthM) })]).Count == 0,
+            "With its measured profile this line cannot weigh that. Weigh it again, or measure the profile anew.")
+        .Problems;
+
     /// <summary>This line after a weighing: the head's mass, scaled along the profile when only part of it lay on the scale.</summary>
     public FlyLine With(Weighing on)
     {

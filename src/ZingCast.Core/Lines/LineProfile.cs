@@ -170,13 +170,16 @@ public sealed class LineProfile
     /// Fits one density to caliper readings and one total mass, kilograms. Readings sorted by position, the first taken to reach to the fly end;
     /// <paramref name="lengthM"/> is the length that was weighed.
     /// </summary>
-    public static LineProfile Fit(IReadOnlyList<CaliperReading> readings, double lengthM, double kg)
+    public static LineProfile Fit(IReadOnlyList<CaliperReading> readings, double lengthM, double kg) => Shape(readings, lengthM).Weighing(kg);
+
+    // Everything as dense as water.
+    private static LineProfile Shape(IReadOnlyList<CaliperReading> readings, double lengthM)
     {
         List<CaliperReading> all = [.. readings.OrderBy(r => r.PositionM)];
         if (all[0].PositionM > 0) all.Insert(0, all[0] with { PositionM = 0 });
         if (all[^1].PositionM < lengthM) all.Add(all[^1] with { PositionM = lengthM });
         return new LineProfile([.. all.Zip(all.Skip(1)).Where(p => p.Second.PositionM > p.First.PositionM)
-            .Select(p => new Stretch(p.Second.PositionM - p.First.PositionM, p.First.DiameterM, p.Second.DiameterM, 1000))]).Weighing(kg);
+            .Select(p => new Stretch(p.Second.PositionM - p.First.PositionM, p.First.DiameterM, p.Second.DiameterM, 1000))]);
     }
 
     /// <summary>What cannot be in a list of stretches, field by field.</summary>
@@ -205,7 +208,7 @@ public sealed class LineProfile
             check.Must($"readings[{i}].positionM", readings[i].PositionM >= 0 && readings[i].PositionM <= lengthM + 1e-9, $"That is beyond the {lengthM:0.00} m that were weighed.")
                 .Must($"readings[{i}].diameterM", readings[i].DiameterM is >= ThinnestM and <= ThickestM, "Line is between 0.1 and 6 mm thick; mind the decimal point.")
                 .Must($"readings[{i}].positionM", readings.Take(i).All(r => Math.Abs(r.PositionM - readings[i].PositionM) > 1e-6), "There is a reading at this place already.");
-        if (check.Problems.Count == 0 && Fit(readings, lengthM, kg) is { Stretches: [var s, ..] } && s.KgM3 is < 300 or > 12000)
+        if (check.Problems.Count == 0 && Shape(readings, lengthM) is var shape && kg / shape.Volume(shape.LengthM) is < 300 or > 12000)
             check.Must("massKg", false, "So thick a line cannot weigh that. Check the scale's unit, and that the calipers were closed without squeezing.");
         return check.Problems;
     }

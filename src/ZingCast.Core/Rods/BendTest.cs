@@ -244,7 +244,10 @@ public sealed record BendFit(
                 {
                     var drop = test.Readings[reading].DropM;
                     double Steep(double tau) => Model(0, tau) is var m ? m.Under(m.WeightForDropN(drop), Math.PI / 2).TipRad * 180 / Math.PI : 0;
-                    check.Must(at + "angleDeg", false, $"No rod does that: with this drop a tip stands between {Steep(FullestTaper):0}° and {Steep(ThinnestTaper):0}° below level. Read the angle again, along the last hand's breadth of the tip.");
+                    var (least, most, read) = (Steep(FullestTaper), Steep(ThinnestTaper), value * 180 / Math.PI);
+                    check.Must(at + "angleDeg", false, read < least || read > most
+                        ? $"No rod does that: with this drop a tip stands between {least:0}° and {most:0}° below level. Read the angle again, along the last hand's breadth of the tip."
+                        : $"The readings do not belong to one rod: going by the rest this tip should stand near {here[i] * 180 / Math.PI:0}°. Read the angle again, and weigh and measure the rest again.");
                 }
                 else if (what == What.Out)
                     check.Must(at + "outM", false, $"A rod that drops this far stands near {here[i]:0.00} m from the clamp. Measure distance and drop again.");

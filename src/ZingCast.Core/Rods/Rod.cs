@@ -94,11 +94,21 @@ public sealed record Rod : Kept
     public double? WindowClass => VeryFast ? MeasuredClass - 1 : Class;
 
     /// <inheritdoc />
-    public override Kept InPlaceOf(Kept before) =>
-        before is Rod was && Bend is not null && Bend == was.Bend && LengthM != was.LengthM ? this with { Test = null, Bend = null } : this;
+    public override Kept InPlaceOf(Kept before)
+    {
+        if (before is not Rod was) return this;
+        var rod = Bend is not null && Bend == was.Bend && LengthM != was.LengthM ? this with { Test = null, Bend = null } : this;
+        // A length that makes the balance impossible was read anew; the balance was not.
+        return rod.Balance is { } at && at == was.Balance && at.Check(rod).Count > 0 ? rod with { Balance = null } : rod;
+    }
+
+    // Softer than any rod that the bend test takes; less would only break the sums.
+    private const double SoftestNm2 = .05;
 
     /// <inheritdoc />
-    public override IReadOnlyList<FieldProblem> Check() => new FieldCheck()
+    public override IReadOnlyList<FieldProblem> Check() => [.. Figures(), .. Balance?.Check(this).Select(p => p with { Field = $"balance.{p.Field}" }) ?? []];
+
+    private IReadOnlyList<FieldProblem> Figures() => new FieldCheck()
         .Text("tag", Tag, 12).Text("name", Name, 80).Text("note", Note, 400, optional: true)
         .Range("lengthM", LengthM, 1.5, 4.6, "A single-hand rod is between 1.5 and 4.6 m (5 and 15 ft).")
         .Range("printedClass", PrintedClass, 0, 15, "Classes run from 0 to 15.")
@@ -107,7 +117,7 @@ public sealed record Rod : Kept
         .Range("actionAngleDeg", ActionAngleDeg, 40, 85, "The tip's angle is between 40 and 85°.")
         .Range("massKg", MassKg, .03, .4, "A rod weighs between 30 and 400 g.")
         .Range("pieces", Pieces, 1, 9, "A rod has 1 to 9 pieces.")
-        .Must("bend", Bend is null or { Sound: true }, "That bend model is no rod's.")
+        .Must("bend", Bend is null or { Sound: true, ButtNm2: >= SoftestNm2 }, "That bend model is no rod's.")
         .Must("printedClass", Class is not null, "Give the printed class or a measured one.")
         .Problems;
 }
