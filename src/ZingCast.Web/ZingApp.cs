@@ -1,4 +1,5 @@
 using System.Text.Json.Serialization;
+using System.Text.Json.Serialization.Metadata;
 using Microsoft.EntityFrameworkCore;
 using ZingCast.Store;
 using ZingCast.Web.Devices;
@@ -38,6 +39,7 @@ public static class ZingApp
             // What is missing is refused where it is read, in words, and never reaches a rule as a null.
             options.SerializerOptions.RespectNullableAnnotations = true;
             options.SerializerOptions.RespectRequiredConstructorParameters = true;
+            options.SerializerOptions.TypeInfoResolver = options.SerializerOptions.TypeInfoResolver?.WithAddedModifier(WholeLists.Demand);
         });
         // Outside development an unreadable body would be answered with a bare status; FriendlyFailures has words for it.
         builder.Services.Configure<RouteHandlerOptions>(options => options.ThrowOnBadRequest = true);
@@ -59,7 +61,8 @@ public static class ZingApp
                 DemoWorld.AddAsync(db, TimeProvider.System).GetAwaiter().GetResult();
         }
 
-        app.UseExceptionHandler();
+        // What is refused in words needs no log; a fault of ours does.
+        app.UseExceptionHandler(new ExceptionHandlerOptions { SuppressDiagnosticsCallback = failure => failure.HttpContext.Response.StatusCode < 500 });
         app.UseStatusCodePages();
         door.Guard(app);
         app.MapOpenApi();

@@ -49,6 +49,42 @@ public sealed class BenchApiTests : IDisposable
     }
 
     [Fact]
+    public async Task What_no_rod_and_no_line_can_be_is_named_wherever_it_comes_in()
+    {
+        var rod = JsonObject.Create(await Piece("rods", "R3"))!;
+        var line = JsonObject.Create(await Piece("lines", "L5"))!;
+        JsonObject With(JsonObject piece, string part, string field, double value)
+        {
+            var odd = (JsonObject)piece.DeepClone();
+            odd[part]![field] = value;
+            return odd;
+        }
+        Assert.Equal(["rod.balance.pivotM"], await Fields(await client.Post("/api/rods/bend", new { rod = With(rod, "balance", "pivotM", 3.5), pullN = 8, angleDeg = 80 })));
+        Assert.Equal(["rod.bend"], await Fields(await client.Post("/api/rods/bend", new { rod = With(rod, "bend", "buttNm2", 1e-12), pullN = 8, angleDeg = 80 })));
+        var calipers = new[] { new { positionM = 0, diameterM = .0014 }, new { positionM = 9, diameterM = .0014 } };
+        Assert.Equal(["massKg"], await Fields(await client.Post("/api/lines/fit", new { readings = calipers, lengthM = 9, massKg = 1e-12 })));
+
+        // Four millimetres thick all along, as measured: forty feet of it do not weigh four grams.
+        line["measured"] = new JsonArray(JsonSerializer.SerializeToNode(new { lengthM = line["lengthM"]!.GetValue<double>(), startM = .004, endM = .004, kgM3 = 900 }));
+        Assert.Equal(["weighing.massKg"], await Fields(await client.Post("/api/lines/classify", new { line, weighing = new { massKg = .004, lengthM = 12, wholeHead = true } })));
+    }
+
+    [Theory]
+    [InlineData("/api/rods/fit", """{"rodLengthM":2.7,"test":{"readings":[null]}}""", "readings")]
+    [InlineData("/api/shed/rods", """{"tag":"X","name":"x","lengthM":2.7,"massKg":0.1,"inspections":[null]}""", "inspections")]
+    [InlineData("/api/rods/fit", """{"rodLengthM":2.7,"test":{"readings":null}}""", "readings")]
+    [InlineData("/api/shed/calibrations", """{"name":"n","points":[null,null]}""", "points")]
+    [InlineData("/api/lines/profile", """{"stretches":[null],"headM":9,"carryM":9}""", "stretches")]
+    public async Task A_list_with_a_hole_in_it_is_refused_in_words(string path, string body, string where)
+    {
+        var response = await client.PostAsync(path, new StringContent(body, System.Text.Encoding.UTF8, "application/json"), TestContext.Current.CancellationToken);
+        Assert.Equal(HttpStatusCode.BadRequest, response.StatusCode);
+        var title = (await response.Json()).GetProperty("title").GetString();
+        Assert.Contains("could not be read", title);
+        Assert.Contains(where, title);
+    }
+
+    [Fact]
     public async Task A_kept_test_moves_the_grain_window_of_every_brief_and_one_put_takes_it_back()
     {
         var rod = await Piece("rods", "R8");

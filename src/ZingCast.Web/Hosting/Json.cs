@@ -1,5 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
+using System.Text.Json.Serialization.Metadata;
 using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.OpenApi;
 using Microsoft.Data.Sqlite;
@@ -21,6 +22,22 @@ public sealed class SentenceConverter : JsonConverter<Sentence>
     public override Sentence Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) => throw new JsonException("Sentences are only written.");
 
     public override void Write(Utf8JsonWriter writer, Sentence value, JsonSerializerOptions options) => JsonSerializer.Serialize(writer, value.Parts, options);
+}
+
+/// <summary>Lists that people send have no holes. Nullable annotations are kept for members, not for what is in a list.</summary>
+public static class WholeLists
+{
+    public static void Demand(JsonTypeInfo type)
+    {
+        if (type.Kind != JsonTypeInfoKind.Object) return;
+        var lists = type.Properties.Where(p => p.Get is not null && p.PropertyType.IsAssignableTo(typeof(IEnumerable<object>))).ToList();
+        if (lists.Count == 0) return;
+        type.OnDeserialized = whole =>
+        {
+            foreach (var list in lists)
+                if (list.Get!(whole) is IEnumerable<object?> items && items.Contains(null)) throw new JsonException("A list with a hole in it.", $"$.{list.Name}", null, null);
+        };
+    }
 }
 
 /// <summary>Turns unreadable bodies and lost races into problem details with words a person can use.</summary>

@@ -36,9 +36,9 @@ public static class LinesRoom
 
         lines.MapPost("/classify", async Task<Results<Ok<ClassifyAnswer>, ValidationProblem>> (ClassifyRequest request, ZingDb db, CancellationToken cancel) =>
         {
-            if (request.Weighing.Check() is { Count: > 0 } wrong) return Problems.Of(wrong, "weighing.");
-            if (request.Line?.Check() is { Count: > 0 } odd) return Problems.Of(odd, "line.");
             var on = request.Weighing;
+            if (request.Line?.Check() is { Count: > 0 } odd) return Problems.Of(odd, "line.");
+            if ((request.Line?.Check(on) ?? on.Check()) is { Count: > 0 } wrong) return Problems.Of(wrong, "weighing.");
             var belly = on.FrontTaperM is > 0 and { } taper && on.RearTaperM is null or 0 ? BellyWeight.Of(on.MassKg, on.LengthM, taper, request.Line is { } l ? l.TipDiameterM / l.BellyDiameterM : .618) : (BellyWeight?)null;
             var line = (request.Line ?? Nameless(on.LengthM)).With(on);
             return TypedResults.Ok(new ClassifyAnswer(LineClass.Of(on), belly, LineSuits.Rods(line, (await db.ShedAsync(cancel)).Rods)));
@@ -74,7 +74,7 @@ public static class LinesRoom
 
         lines.MapPost("/{id:int}/weighing", async Task<Results<Ok<FlyLine>, ValidationProblem, ProblemHttpResult>> (int id, Weighing weighing, ZingDb db, CancellationToken cancel) =>
             await Find(id, db, cancel) is not { } line ? Gone()
-            : weighing.Check() is { Count: > 0 } wrong ? Problems.Of(wrong, "weighing.") : await Keep(line.With(weighing), db, cancel))
+            : line.Check(weighing) is { Count: > 0 } wrong ? Problems.Of(wrong, "weighing.") : await Keep(line.With(weighing), db, cancel))
             .WithSummary("Keeps a weighing with the line.");
 
         lines.MapPost("/{id:int}/profile", async Task<Results<Ok<FlyLine>, ValidationProblem, ProblemHttpResult>> (int id, ProfileRequest request, ZingDb db, CancellationToken cancel) =>
