@@ -43,7 +43,12 @@ function TypedField<T>({
       spellCheck={false}
       onFocus={(event) => event.target.select()}
       onChange={(event) => type(event.target.value)}
-      onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+      onKeyDown={(event) => {
+        if (event.key !== 'Enter') return;
+        // Enter says yes to what was only assumed.
+        if (assumed && typed === null) type(shown);
+        event.currentTarget.blur();
+      }}
       onBlur={leave}
     />
   );
