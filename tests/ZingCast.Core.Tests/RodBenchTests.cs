@@ -192,6 +192,8 @@ public class RodBenchTests
         Assert.Equal(7, own.NumberOf(.15).Number, 9);
         Assert.Empty(own.Check());
         Assert.Contains((own with { Points = [new(100, 5), new(90, 9)] }).Check(), p => p.Field == "points");
+        Assert.Contains((own with { Name = Calibration.Usual.Name }).Check(), p => p.Field == "name");
+        Assert.Empty(Calibration.Usual.Check());
     }
 
     [Theory]

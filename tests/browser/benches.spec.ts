@@ -86,6 +86,35 @@ test('measurements no rod can give are named at their field and nothing typed is
   await expect(angle).toHaveValue('15°');
 });
 
+test('a shop reads its tests with a table of its own, which can be put away and brought back', async ({ page }) => {
+  await page.goto('/rods/8');
+  // The weight it starts with is an example; Enter says that it was just that.
+  await page.getByRole('textbox', { name: 'Weight assumed' }).press('Enter');
+  await expect(page.locator('[data-ern]')).toContainText(/^7 ±/);
+  await page.getByRole('button', { name: 'Look at the table' }).click();
+  const sheet = page.getByRole('dialog');
+  await expect(sheet).toContainText('From memory of a published table');
+  await sheet.getByRole('button', { name: 'Make one of your own from it' }).click();
+  const name = sheet.getByRole('textbox', { name: 'Name' });
+  await name.fill('the usual table');
+  await sheet.getByRole('button', { name: 'Keep it and read with it' }).click();
+  await expect(sheet).toContainText('Give yours a name of its own');
+  await name.fill('rods on the counter');
+  await sheet.getByRole('textbox', { name: 'Number 4' }).fill('7.8');
+  await sheet.getByRole('button', { name: 'Keep it and read with it' }).click();
+  await expect(sheet).toBeHidden();
+  await expect(page.getByRole('combobox', { name: 'Read with' })).toContainText('rods on the counter');
+  await expect(page.locator('[data-ern]')).toContainText(/^7\.8 ±/);
+
+  await page.getByRole('button', { name: 'Look at the table' }).click();
+  await sheet.getByRole('button', { name: 'Put it away' }).click();
+  await expect(page.locator('[data-ern]')).toContainText(/^7 ±/);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('combobox', { name: 'Read with' }).click();
+  await page.getByRole('option', { name: /rods on the counter/ }).click();
+  await expect(page.locator('[data-ern]')).toContainText(/^7\.8 ±/);
+});
+
 test('the bench scale settles before its reading can be taken into the bend test', async ({ page }) => {
   await page.goto('/rods/8');
   await page.getByRole('button', { name: 'Weigh it here' }).click();
@@ -171,6 +200,32 @@ test('a profile is dragged, typed, undone, and read from a file that must be who
   await expect(page.getByRole('region', { name: 'Stretches' }).getByRole('listitem')).toHaveCount(2);
 });
 
+test('calipers and one weight name the density of a line, and what they cannot be is said at its field', async ({
+  page,
+}) => {
+  await page.goto('/lines/19?part=profile');
+  await page.getByRole('button', { name: 'Fit to calipers and one weight' }).click();
+  const sheet = page.getByRole('dialog');
+  const [mass, length] = [
+    sheet.getByRole('textbox', { name: /^Its mass/ }),
+    sheet.getByLabel('Length that was weighed'),
+  ];
+  await length.fill('30 ft');
+  for (let i = 0; i < 3; i++) await sheet.getByRole('button', { name: 'Take reading 2 out' }).click();
+  await sheet.getByRole('textbox', { name: 'Thick' }).fill('1.4 mm');
+  // A cylinder 1.4 mm thick and 9.144 m long holds 14.08 cm³; 12 g of it are 0.85 of water.
+  await mass.fill('12 g');
+  await expect(sheet.getByText(/^Density/)).toContainText('0.85 times water’s over 30 ft');
+  await mass.fill('3 g');
+  await expect(sheet.getByText(/So thick a line cannot weigh that/)).toBeVisible();
+  await expect(sheet.getByRole('button', { name: 'Use this profile' })).toBeDisabled();
+  await mass.fill('12 g');
+  await sheet.getByRole('button', { name: 'Use this profile' }).click();
+  await expect(page.getByRole('region', { name: 'Stretches' }).getByRole('listitem')).toHaveCount(1);
+  await page.getByRole('button', { name: 'Keep this profile with L19' }).click();
+  await expect(page.getByText(/profile measured/)).toBeVisible();
+});
+
 test('a head from the drawer: planned, cut long, weighed, nibbled to the mark, joined, in the shed', async ({
   page,
 }) => {
@@ -243,4 +298,32 @@ test('a rod is balanced and looked over, and both are found again', async ({ pag
   await expect(page.getByText('Tip ring: mend first')).toBeVisible();
   await page.getByRole('tab', { name: 'Balance and swing' }).click();
   await expect(swing).toHaveValue('2.3 s');
+});
+
+test.describe('with nothing in the drawer', () => {
+  test.use({ demo: false });
+
+  test('a first scrap is put in, makes a head at once, and its figures are refused where they cannot be', async ({
+    page,
+  }) => {
+    await page.goto('/drawer');
+    await expect(page.getByText('Nothing here yet.')).toBeVisible();
+    await expect(page.getByText('The drawer is empty')).toBeVisible();
+    await page.getByRole('button', { name: 'Add a scrap' }).click();
+    const form = page.getByRole('dialog');
+    await form.getByRole('textbox', { name: 'Tag' }).fill('D1');
+    await form.getByRole('textbox', { name: 'Name' }).fill('front of an old eight');
+    await form.getByRole('textbox', { name: 'Length' }).fill('40 ft');
+    await form.getByRole('textbox', { name: 'Weighed' }).fill('2 gr');
+    await form.getByRole('button', { name: 'Keep it' }).click();
+    await expect(form.getByRole('alert').first()).toBeVisible();
+    await form.getByRole('textbox', { name: 'Weighed' }).fill('340 gr');
+    await form.getByRole('button', { name: 'Keep it' }).click();
+    await expect(form).toBeHidden();
+    // Level stuff of 8.5 grains a foot: 220 grains are 26 ft of it, and one cut makes them.
+    const plan = page.locator('[data-plan="D1"]').first();
+    await expect(plan).toBeVisible();
+    await expect(plan.getByRole('button', { name: 'Take to the bench' })).toBeVisible();
+    await expect(plan).toContainText('no front taper: it lands hard');
+  });
 });

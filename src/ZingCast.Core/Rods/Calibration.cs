@@ -57,6 +57,7 @@ public sealed record Calibration : Kept
     {
         var rising = Points.Zip(Points.Skip(1)).All(p => p.Second.Grams > p.First.Grams && p.Second.Number > p.First.Number);
         return new FieldCheck().Text("name", Name, 60)
+            .Must("name", ReferenceEquals(this, Usual) || Name.Trim() != Usual.Name, "That is the table that comes with the house. Give yours a name of its own.")
             .Must("points", Points.Count is >= 2 and <= 30, "A calibration needs between 2 and 30 rods.")
             .Must("points", rising, "Each point needs more weight and a higher number than the one before.")
             .Must("points", Points.All(p => p is { Grams: > 0 and <= 2000, Number: >= 0 and <= 17 }), "Weights run to 2 kg, numbers from 0 to 17.")

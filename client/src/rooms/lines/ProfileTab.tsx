@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { api, need, Trouble, type FlyLine, type Stretch } from '../../api/client';
 import { useAsk } from '../../api/useAsk';
+import { useAttempt } from '../../api/useAttempt';
 import { LineDrawing } from '../../drawing/LineDrawing';
 import { Facts } from '../../ui/Facts';
 import { Panel } from '../../ui/Panel';
@@ -8,7 +9,6 @@ import { Say } from '../../ui/Say';
 import { Scale } from '../../ui/Scale';
 import { Slide } from '../../ui/Slide';
 import { MeasureField } from '../../ui/TypedField';
-import { settleEntries } from '../../ui/useReading';
 import { useSettled } from '../../ui/useSettled';
 import { metres, useUnits } from '../../ui/units';
 import { Words } from '../../ui/Words';
@@ -270,6 +270,8 @@ function Calipers({
   const [lengthM, setLengthM] = useState(line.headM);
   const [massKg, setMassKg] = useState(line.massKg ?? 0.0104);
   const body = { readings, lengthM, massKg };
+  const settled = useSettled(body);
+  const { attempt } = useAttempt();
   const answer = useAsk(['calipers', body], (signal) => need(api.POST('/api/lines/fit', { body, signal })));
   const bad = Object.keys(answer.fields).length > 0;
   const set = (i: number, next: Partial<(typeof readings)[number]>) =>
@@ -281,10 +283,12 @@ function Calipers({
       onClose={onClose}
     >
       <form
-        onSubmit={async (e) => {
+        data-entries
+        onSubmit={(e) => {
           e.preventDefault();
-          if (await settleEntries(e.currentTarget)) return;
-          if (answer.data && !bad) onFitted(answer.data.stretches);
+          void settled(e.currentTarget, (now) =>
+            attempt(async () => onFitted((await need(api.POST('/api/lines/fit', { body: now }))).stretches)),
+          );
         }}
       >
         <div className="grid grid-cols-2 gap-3">

@@ -293,7 +293,7 @@ export function BendTestTab({ rod }: { rod: Rod }) {
           all={calibrations.data}
           name={test.calibration!}
           onClose={() => setTable(false)}
-          onKept={async (name) => {
+          onRead={async (name) => {
             await queries.invalidateQueries({ queryKey: ['calibrations'] });
             await queries.invalidateQueries({ queryKey: ['fit'] });
             change({ calibration: name });

@@ -1,8 +1,10 @@
+import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, need, Trouble, type Calibration, type FieldWords } from '../../api/client';
 import { MeasureField } from '../../ui/TypedField';
 import { Panel } from '../../ui/Panel';
-import { settleEntries } from '../../ui/useReading';
+import { useToast } from '../../ui/toast';
+import { useSettled } from '../../ui/useSettled';
 import { Words } from '../../ui/Words';
 
 /** A table from weight to number: the one that comes with the house to look at, one's own to change. */
@@ -10,20 +12,60 @@ export function CalibrationPanel({
   all,
   name,
   onClose,
-  onKept,
+  onRead,
 }: {
   all: Calibration[];
   name: string;
   onClose: () => void;
-  onKept: (name: string) => Promise<void>;
+  onRead: (name: string) => Promise<void>;
 }) {
+  const toast = useToast();
+  const queries = useQueryClient();
   const start = all.find((c) => c.name === name) ?? all[0]!;
   const [own, setOwn] = useState<Calibration>(start);
   const [fields, setFields] = useState<FieldWords>({});
   const [words, setWords] = useState<string | null>(null);
-  const editable = own.id !== 0 || own.name !== start.name;
+  const settled = useSettled(own);
+  // The table of the house is only looked at, until somebody makes a copy of it.
+  const [editable, setEditable] = useState(start.id !== 0);
   const point = (i: number, next: { grams?: number; number?: number }) =>
     setOwn((c) => ({ ...c, points: c.points.map((p, k) => (k === i ? { ...p, ...next } : p)) }));
+  const which = { params: { path: { which: own.id ?? 0 } } };
+  const keep = async (now: Calibration) => {
+    try {
+      await need(
+        now.id
+          ? api.PUT('/api/shed/calibrations/{which}', { ...which, body: now })
+          : api.POST('/api/shed/calibrations', { body: now }),
+      );
+      await onRead(now.name);
+    } catch (error) {
+      if (!(error instanceof Trouble)) throw error;
+      setFields(error.fields);
+      setWords(error.message);
+      if (error.status !== 412) return;
+      const other = (await need(api.GET('/api/rods/calibrations'))).find((c) => c.id === now.id);
+      setOwn((c) => ({ ...c, version: other?.version }));
+      setWords(`${error.message} Yours is still here: keep it again to put it over the other.`);
+    }
+  };
+  const putAway = async () => {
+    try {
+      await need<unknown>(api.DELETE('/api/shed/calibrations/{which}', which));
+    } catch (error) {
+      if (!(error instanceof Trouble)) throw error;
+      setWords(error.message);
+      return;
+    }
+    toast({
+      words: `“${start.name}” is put away.`,
+      undo: async () => {
+        await need<unknown>(api.POST('/api/shed/calibrations/{which}/restore', which));
+        await queries.invalidateQueries({ queryKey: ['calibrations'] });
+      },
+    });
+    await onRead(all[0]!.name);
+  };
   return (
     <Panel
       title={own.name}
@@ -31,25 +73,10 @@ export function CalibrationPanel({
       onClose={onClose}
     >
       <form
-        onSubmit={async (event) => {
+        data-entries
+        onSubmit={(event) => {
           event.preventDefault();
-          if (await settleEntries(event.currentTarget)) return;
-          try {
-            await need(
-              own.id
-                ? api.PUT('/api/shed/calibrations/{which}', { params: { path: { which: own.id } }, body: own })
-                : api.POST('/api/shed/calibrations', { body: own }),
-            );
-            await onKept(own.name);
-          } catch (error) {
-            if (!(error instanceof Trouble)) throw error;
-            setFields(error.fields);
-            setWords(error.message);
-            if (error.status !== 412) return;
-            const now = (await need(api.GET('/api/rods/calibrations'))).find((c) => c.id === own.id);
-            setOwn((c) => ({ ...c, version: now?.version }));
-            setWords(`${error.message} Yours is still here: keep it again to put it over the other.`);
-          }
+          void settled(event.currentTarget, keep);
         }}
       >
         {editable && (
@@ -143,13 +170,27 @@ export function CalibrationPanel({
         )}
         <Words>{words}</Words>
         <div className="mt-4 flex gap-3">
+          {/* Two buttons, not one that changes: a press on the first must not submit as the second. */}
           {editable ? (
-            <button className="btn bg-ink! text-paper!" type="submit">
+            <button key="keep" className="btn bg-ink! text-paper!" type="submit">
               Keep it and read with it
             </button>
           ) : (
-            <button className="btn" type="button" onClick={() => setOwn((c) => ({ ...c, id: 0, name: 'my own rods' }))}>
+            <button
+              key="copy"
+              className="btn"
+              type="button"
+              onClick={() => {
+                setOwn((c) => ({ ...c, name: 'my own rods' }));
+                setEditable(true);
+              }}
+            >
               Make one of your own from it
+            </button>
+          )}
+          {(own.id ?? 0) > 0 && (
+            <button className="quiet" type="button" onClick={() => void putAway()}>
+              Put it away
             </button>
           )}
         </div>
