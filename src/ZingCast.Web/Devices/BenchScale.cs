@@ -25,12 +25,12 @@ public interface IBenchScale
 }
 
 /// <summary>
-/// A scale that is not there: it swings for a second after something is laid on it, trembles by some hundredths of a gram and wanders by a tenth
+/// A scale that is not there: it swings for some seconds after something is laid on it, trembles by some hundredths of a gram and wanders by a tenth
 /// over minutes until it is tared. What lies on it has to be said, and real pieces differ from what is written about them.
 /// </summary>
 public sealed class SimulatedBenchScale(TimeProvider clock) : IBenchScale
 {
-    private const double SettleS = .35, SwingS = 1.6, TrembleKg = .00002, WanderKg = .0001;
+    private const double SettleS = .35, RestKg = .00002, TrembleKg = .00002, WanderKg = .0001;
 
     private readonly Lock turn = new();
     private DateTimeOffset laidAt = DateTimeOffset.MinValue, taredAt = DateTimeOffset.MinValue;
@@ -61,7 +61,8 @@ public sealed class SimulatedBenchScale(TimeProvider clock) : IBenchScale
         {
             var now = clock.GetUtcNow();
             var shown = Raw(now) - tareKg;
-            return new(new ScaleReading(Math.Round(shown / ResolutionKg) * ResolutionKg, (now - laidAt).TotalSeconds > SwingS));
+            // At rest once the swing is lost in the tremble; what is heavy takes longer.
+            return new(new ScaleReading(Math.Round(shown / ResolutionKg) * ResolutionKg, Math.Abs(beforeKg - onKg) * Left(now) < RestKg));
         }
     }
 
@@ -69,18 +70,20 @@ public sealed class SimulatedBenchScale(TimeProvider clock) : IBenchScale
     {
         lock (turn)
         {
-            // Tared, it starts to wander anew from here.
+            // Like any scale it waits until it is at rest, here for no time at all; then it starts to wander anew.
+            beforeKg = onKg;
             taredAt = clock.GetUtcNow();
-            tareKg = 0;
             tareKg = Raw(taredAt);
         }
         return default;
     }
 
+    // How much of the swing is left, as a share of what was laid on.
+    private double Left(DateTimeOffset now) => Math.Exp(-Math.Min(60, (now - laidAt).TotalSeconds) / SettleS);
+
     private double Raw(DateTimeOffset now)
     {
-        var since = Math.Min(60, (now - laidAt).TotalSeconds);
-        var swing = Math.Exp(-since / SettleS) * Math.Cos(since * 9);
+        var swing = Left(now) * Math.Cos(Math.Min(60, (now - laidAt).TotalSeconds) * 9);
         double t = now.ToUnixTimeMilliseconds() / 1000.0, away = Math.Min(3600, (now - taredAt).TotalSeconds);
         return onKg + (beforeKg - onKg) * swing + TrembleKg * (Math.Sin(t * 7.3) + Math.Sin(t * 11.9 + 1)) / 2 + WanderKg * (1 - Math.Cos(away / 90)) / 2;
     }
