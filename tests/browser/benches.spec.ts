@@ -220,7 +220,15 @@ test('calipers and one weight name the density of a line, and what they cannot b
   await expect(sheet.getByText(/So thick a line cannot weigh that/)).toBeVisible();
   await expect(sheet.getByRole('button', { name: 'Use this profile' })).toBeDisabled();
   await mass.fill('12 g');
-  await sheet.getByRole('button', { name: 'Use this profile' }).click();
+  const use = sheet.getByRole('button', { name: 'Use this profile' });
+  await expect(use).toBeEnabled();
+  await page.route('**/api/lines/fit', (route) =>
+    route.fulfill({ status: 409, contentType: 'application/problem+json', json: { title: 'Not just now.' } }),
+  );
+  await use.click();
+  await expect(sheet.getByRole('alert')).toContainText('Not just now.');
+  await page.unroute('**/api/lines/fit');
+  await use.click();
   await expect(page.getByRole('region', { name: 'Stretches' }).getByRole('listitem')).toHaveCount(1);
   await page.getByRole('button', { name: 'Keep this profile with L19' }).click();
   await expect(page.getByText(/profile measured/)).toBeVisible();

@@ -271,7 +271,7 @@ function Calipers({
   const [massKg, setMassKg] = useState(line.massKg ?? 0.0104);
   const body = { readings, lengthM, massKg };
   const settled = useSettled(body);
-  const { attempt } = useAttempt();
+  const { attempt, words } = useAttempt();
   const answer = useAsk(['calipers', body], (signal) => need(api.POST('/api/lines/fit', { body, signal })));
   const bad = Object.keys(answer.fields).length > 0;
   const set = (i: number, next: Partial<(typeof readings)[number]>) =>
@@ -355,6 +355,7 @@ function Calipers({
             </>
           )}
         </p>
+        <Words>{bad ? null : words}</Words>
         <button className="btn mt-2 bg-ink! text-paper!" type="submit" disabled={bad || !answer.data}>
           Use this profile
         </button>
