@@ -36,9 +36,10 @@ public sealed record Leader(IReadOnlyList<LeaderPiece> Pieces, double TippetM, d
 
     /// <summary>Every field that cannot be used; empty when all is well.</summary>
     public IReadOnlyList<FieldProblem> Check() => new FieldCheck()
-        .Must("pieces", Pieces is { Count: > 0 and <= 20 } && Pieces.All(p => p is { Name: not null, LengthM: > 0, StartM: >= .00005 and <= .003, EndM: >= .00005 and <= .003 }),
-            "A leader has 1 to 20 pieces, each longer than nothing and between 0.05 and 3 mm thick.")
+        .Must("pieces", Pieces is { Count: > 0 and <= 20 } && Pieces.All(p => p is { Name.Length: <= 60, LengthM: >= .001, StartM: >= .00005 and <= .003, EndM: >= .00005 and <= .003 }),
+            "A leader has 1 to 20 pieces, each a millimetre long or more and between 0.05 and 3 mm thick.")
         .Must("pieces", Pieces is null || Pieces.Sum(p => p?.LengthM ?? 0) is >= .3 and <= 12, "A leader is between 0.3 and 12 m (1 and 39 ft).")
+        .Range("tippetM", TippetM, .00005, .0015, "Tippet is between 0.05 and 1.5 mm thick.").Range("guardM", GuardM, 0, 2, "A bite guard is up to 2 m long.")
         .Problems;
 
     /// <summary>Heavy fluorocarbon of about 80 lb, metres.</summary>

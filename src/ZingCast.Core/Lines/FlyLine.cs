@@ -20,10 +20,10 @@ public enum Build
 public sealed record FlyLine : Kept
 {
     /// <summary>Shed tag, such as "L11".</summary>
-    public required string Tag { get; init; }
+    public required string Tag { get; init => field = PlainText.Clean(value); }
 
     /// <summary>How people know it.</summary>
-    public required string Name { get; init; }
+    public required string Name { get; init => field = PlainText.Clean(value); }
 
     /// <summary>Class on the label, null when there is none.</summary>
     public double? PrintedClass { get; init; }
@@ -65,7 +65,7 @@ public sealed record FlyLine : Kept
     public bool SaltRated { get; init; }
 
     /// <summary>Anything worth knowing.</summary>
-    public string? Note { get; init; }
+    public string? Note { get; init => field = PlainText.Clean(value); }
 
     /// <summary>The whole line as measured on the line bench, from the fly end; null when only the figures above are known.</summary>
     public IReadOnlyList<Stretch>? Measured { get; init; }
@@ -117,7 +117,7 @@ public sealed record FlyLine : Kept
             new(rear, BellyDiameterM, doubled ? TipDiameterM : RunningDiameterM, kgM3),
             new(LengthM - HeadM, RunningDiameterM, RunningDiameterM, kgM3),
         ];
-        return [.. parts.Where(p => p.LengthM > 0)];
+        return [.. parts.Where(p => p.LengthM >= LineProfile.ShortestM)];
     }
 
     /// <summary>
@@ -181,7 +181,12 @@ public sealed record FlyLine : Kept
     private (double, double, double?, double, double, double, double, double) Figures => (LengthM, HeadM, HeadKg, FrontTaperM, RearTaperM, TipDiameterM, BellyDiameterM, RunningDiameterM);
 
     /// <inheritdoc />
-    public override IReadOnlyList<FieldProblem> Check() => new FieldCheck()
+    public override IReadOnlyList<FieldProblem> Check() => Figured() is { Count: > 0 } wrong ? wrong : new FieldCheck()
+        // As light as froth, or denser than tungsten: one of the figures is not this line's.
+        .Must("bellyDiameterM", Measured is not null || LineProfile.Check(Stretches).Count == 0, "So thin or thick a head cannot weigh that. Check thickness, length and mass against each other.")
+        .Problems;
+
+    private IReadOnlyList<FieldProblem> Figured() => new FieldCheck()
         .Text("tag", Tag, 12).Text("name", Name, 80).Text("note", Note, 400, optional: true)
         .Range("printedClass", PrintedClass, 0, 15, "Classes run from 0 to 15.")
         .Range("lengthM", LengthM, 3, 60, "A line is between 3 and 60 m (10 and 197 ft).")

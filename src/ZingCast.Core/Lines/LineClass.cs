@@ -75,7 +75,7 @@ public sealed record LineClass(Quantity Head, Quantity? Thirty, Quantity? Class,
         var golden = (Math.Sqrt(5) - 1) / 2;
         double front = on.FrontTaperM ?? 0, rear = on.WholeHead ? on.RearTaperM ?? 0 : 0;
         Stretch[] all = [new(front, golden * .001, .001, 1000), new(on.LengthM - front - rear, .001, .001, 1000), new(rear, .001, golden * .001, 1000)];
-        return new LineProfile([.. all.Where(s => s.LengthM > 1e-9)]);
+        return new LineProfile([.. all.Where(s => s.LengthM >= LineProfile.ShortestM)]);
     }
 
     /// <summary>Class from a profile whose head ends at <paramref name="headM"/>; the level tip is left out. Tolerance as a share of mass.</summary>

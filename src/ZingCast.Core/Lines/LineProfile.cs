@@ -47,6 +47,9 @@ public sealed class LineProfile
     /// <summary>Thinnest and thickest that line is taken for, metres.</summary>
     public const double ThinnestM = .0001, ThickestM = .006;
 
+    /// <summary>Shortest stretch there is, metres: what is shorter is lost in the cutting and joining of profiles.</summary>
+    public const double ShortestM = 1e-6;
+
     private readonly double[] from, sumKg;
 
     /// <summary>Throws <see cref="ArgumentException"/> when there is no stretch or one of them has no length, thickness or density.</summary>
@@ -128,7 +131,7 @@ public sealed class LineProfile
         for (var i = 0; i < Stretches.Count; i++)
         {
             double start = Math.Max(a, from[i]), stop = Math.Min(b, from[i + 1]);
-            if (stop - start > 1e-9) kept.Add(Stretches[i] with { LengthM = stop - start, StartM = Stretches[i].ThickM(start - from[i]), EndM = Stretches[i].ThickM(stop - from[i]) });
+            if (stop - start >= ShortestM) kept.Add(Stretches[i] with { LengthM = stop - start, StartM = Stretches[i].ThickM(start - from[i]), EndM = Stretches[i].ThickM(stop - from[i]) });
         }
         return new(turned ? [.. kept.AsEnumerable().Reverse().Select(s => s.Turned())] : kept);
     }
@@ -160,7 +163,7 @@ public sealed class LineProfile
     /// thickness runs evenly and density is such that the stretch weighs what its two masses per metre say.
     /// </summary>
     public static LineProfile Through(IReadOnlyList<(double PositionM, double DiameterM, double KgPerM)> points) => new(
-        [.. points.Zip(points.Skip(1)).Where(p => p.Second.PositionM > p.First.PositionM).Select(p =>
+        [.. points.Zip(points.Skip(1)).Where(p => p.Second.PositionM - p.First.PositionM >= ShortestM).Select(p =>
         {
             var bare = new Stretch(p.Second.PositionM - p.First.PositionM, p.First.DiameterM, p.Second.DiameterM, 1);
             return bare with { KgM3 = bare.LengthM * (p.First.KgPerM + p.Second.KgPerM) / 2 / bare.Volume(bare.LengthM) };
@@ -176,9 +179,12 @@ public sealed class LineProfile
     private static LineProfile Shape(IReadOnlyList<CaliperReading> readings, double lengthM)
     {
         List<CaliperReading> all = [.. readings.OrderBy(r => r.PositionM)];
-        if (all[0].PositionM > 0) all.Insert(0, all[0] with { PositionM = 0 });
-        if (all[^1].PositionM < lengthM) all.Add(all[^1] with { PositionM = lengthM });
-        return new LineProfile([.. all.Zip(all.Skip(1)).Where(p => p.Second.PositionM > p.First.PositionM)
+        // A reading a hair from an end was taken at that end.
+        if (all[0].PositionM < ShortestM) all[0] = all[0] with { PositionM = 0 };
+        else all.Insert(0, all[0] with { PositionM = 0 });
+        if (lengthM - all[^1].PositionM < ShortestM) all[^1] = all[^1] with { PositionM = lengthM };
+        else all.Add(all[^1] with { PositionM = lengthM });
+        return new LineProfile([.. all.Zip(all.Skip(1)).Where(p => p.Second.PositionM - p.First.PositionM >= ShortestM)
             .Select(p => new Stretch(p.Second.PositionM - p.First.PositionM, p.First.DiameterM, p.Second.DiameterM, 1000))]);
     }
 
@@ -186,10 +192,10 @@ public sealed class LineProfile
     public static IReadOnlyList<FieldProblem> Check(IReadOnlyList<Stretch> stretches)
     {
         var check = new FieldCheck().Must("stretches", stretches.Count is >= 1 and <= 400, "A line has between 1 and 400 stretches.");
-        for (var i = 0; i < stretches.Count; i++)
+        for (var i = 0; i < Math.Min(400, stretches.Count); i++)
         {
             var (length, start, end, density) = stretches[i];
-            check.Must($"stretches[{i}].lengthM", length is > 0 and <= 60, "A stretch is longer than nothing and no longer than 60 m.")
+            check.Must($"stretches[{i}].lengthM", length is >= ShortestM and <= 60, "A stretch is longer than nothing and no longer than 60 m.")
                 .Must($"stretches[{i}].startM", start is >= ThinnestM and <= ThickestM, "Line is between 0.1 and 6 mm thick.")
                 .Must($"stretches[{i}].endM", end is >= ThinnestM and <= ThickestM, "Line is between 0.1 and 6 mm thick.")
                 .Must($"stretches[{i}].kgM3", density is >= 100 and <= 15000, "Line weighs between a tenth and fifteen times as much as water.");
@@ -204,10 +210,10 @@ public sealed class LineProfile
             .Must("readings", readings.Count is >= 1 and <= 200, "Give between 1 and 200 caliper readings.")
             .Must("massKg", kg > 0, "A line that weighs nothing was not on the scale. Tare it empty and weigh again.").Must("massKg", !(kg > .2), "No line weighs more than 200 g.")
             .Range("lengthM", lengthM, .3, 60, "Weigh between 30 cm and 60 m of line.");
-        for (var i = 0; i < readings.Count; i++)
+        for (var i = 0; i < Math.Min(200, readings.Count); i++)
             check.Must($"readings[{i}].positionM", readings[i].PositionM >= 0 && readings[i].PositionM <= lengthM + 1e-9, $"That is beyond the {lengthM:0.00} m that were weighed.")
                 .Must($"readings[{i}].diameterM", readings[i].DiameterM is >= ThinnestM and <= ThickestM, "Line is between 0.1 and 6 mm thick; mind the decimal point.")
-                .Must($"readings[{i}].positionM", readings.Take(i).All(r => Math.Abs(r.PositionM - readings[i].PositionM) > 1e-6), "There is a reading at this place already.");
+                .Must($"readings[{i}].positionM", readings.Take(i).All(r => Math.Abs(r.PositionM - readings[i].PositionM) > ShortestM), "There is a reading at this place already.");
         if (check.Problems.Count == 0 && Shape(readings, lengthM) is var shape && kg / shape.Volume(shape.LengthM) is < 300 or > 12000)
             check.Must("massKg", false, "So thick a line cannot weigh that. Check the scale's unit, and that the calipers were closed without squeezing.");
         return check.Problems;

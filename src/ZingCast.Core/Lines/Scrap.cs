@@ -10,10 +10,10 @@ public sealed record Scrap : Kept
     public const double ShortestM = .3;
 
     /// <summary>Tag, such as "D4".</summary>
-    public required string Tag { get; init; }
+    public required string Tag { get; init => field = PlainText.Clean(value); }
 
     /// <summary>How people know it.</summary>
-    public required string Name { get; init; }
+    public required string Name { get; init => field = PlainText.Clean(value); }
 
     /// <summary>Length, metres.</summary>
     public required double LengthM { get; init; }
@@ -34,7 +34,7 @@ public sealed record Scrap : Kept
     public IReadOnlyList<Stretch>? Measured { get; init; }
 
     /// <summary>Anything worth knowing.</summary>
-    public string? Note { get; init; }
+    public string? Note { get; init => field = PlainText.Clean(value); }
 
     /// <summary>The piece along its length. What is not measured is a taper by thirds and an even rest of ordinary density.</summary>
     public LineProfile Profile()
@@ -45,7 +45,7 @@ public sealed record Scrap : Kept
         var taper = Math.Min(TaperM, LengthM);
         var thick = Math.Sqrt(BellyWeight.Of(MassKg, LengthM, taper, TipShare).ExactKgPerM / density * 4 / Math.PI);
         Stretch[] both = [new(taper, TipShare * thick, thick, density), new(LengthM - taper, thick, thick, density)];
-        return new([.. both.Where(s => s.LengthM > 1e-9)]);
+        return new([.. both.Where(s => s.LengthM >= LineProfile.ShortestM)]);
     }
 
     /// <summary>What is left of it between two places, metres from its front.</summary>

@@ -65,10 +65,13 @@ public sealed record Pins
     };
 
     /// <summary>Every pin that cannot be used with this shed; empty when all is well.</summary>
-    public IReadOnlyList<FieldProblem> Check(GearShed shed) => new FieldCheck()
-        .Must("pins.rod", Rod is null || shed.Rods.Any(r => r.Id == Rod), "That rod is no longer in the shed.")
-        .Must("pins.line", Line is null || shed.Lines.Any(l => l.Id == Line), "That line is no longer in the shed.")
-        .Must("pins.reel", Reel is null || shed.Reels.Any(r => r.Id == Reel), "That reel is no longer in the shed.")
+    public IReadOnlyList<FieldProblem> Check(GearShed shed) => Check(rod => shed.Rods.Any(r => r.Id == rod), line => shed.Lines.Any(l => l.Id == line), reel => shed.Reels.Any(r => r.Id == reel));
+
+    /// <summary>The same where gear is known by its ids alone.</summary>
+    public IReadOnlyList<FieldProblem> Check(Func<int, bool> isRod, Func<int, bool> isLine, Func<int, bool> isReel) => new FieldCheck()
+        .Must("pins.rod", Rod is not { } rod || isRod(rod), "That rod is no longer in the shed.")
+        .Must("pins.line", Line is not { } line || isLine(line), "That line is no longer in the shed.")
+        .Must("pins.reel", Reel is not { } reel || isReel(reel), "That reel is no longer in the shed.")
         .Range("pins.rodClass", RodClass, 0, 15, "Classes run from 0 to 15.")
         .Range("pins.rodLengthM", RodLengthM, 1.5, 4.6, "A single-hand rod is between 1.5 and 4.6 m (5 and 15 ft).")
         .Must("pins.density", Density is null || Densities.Rank(Density) >= 0, "Pick a density from the list.")

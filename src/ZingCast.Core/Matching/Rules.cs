@@ -1,4 +1,5 @@
 using ZingCast.Core.Flies;
+using ZingCast.Core.Measures;
 using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Matching;
@@ -172,4 +173,13 @@ public static class Rules
         ClassPin, RodLength, RodActionRule, RodChoice, RodMeasured, Taper, Density, Coating, LineChoice, HeadReach, Load, Carry, Distance, Shoulder,
         LeaderLength, LeaderRod, LeaderButt, BackingLength, BackingKind, ReelChoice, Fill, Balance, Money,
     ];
+
+    /// <summary>Ids of rules to leave out that are no rule or cannot be left out, named by their place in the list; empty when all is well.</summary>
+    public static IReadOnlyList<FieldProblem> Check(IReadOnlyList<string> off)
+    {
+        var check = new FieldCheck().Must("off", off.Count <= All.Count && off.Distinct().Count() == off.Count, "Each reason can be left out once.");
+        for (var i = 0; i < Math.Min(off.Count, All.Count); i++)
+            check.Must($"off[{i}]", All.Any(r => r.Id == off[i] && r.CanSwitchOff), "There is no such reason, or it cannot be left out.");
+        return check.Problems;
+    }
 }

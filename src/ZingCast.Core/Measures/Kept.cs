@@ -12,6 +12,9 @@ public abstract record Kept
     /// <summary>Every field that cannot be used; empty when all is well.</summary>
     public abstract IReadOnlyList<FieldProblem> Check();
 
+    /// <summary>The same, with days that are still to come among them.</summary>
+    public virtual IReadOnlyList<FieldProblem> Check(DateOnly today) => Check();
+
     /// <summary>
     /// This as it takes the place of <paramref name="before"/>, the same piece: what was measured and came along unchanged is dropped when a figure
     /// that it describes is another now, so that there are never two descriptions of one piece.

@@ -8,10 +8,10 @@ namespace ZingCast.Core.Reels;
 public sealed record Reel : Kept
 {
     /// <summary>Shed tag, such as "S2".</summary>
-    public required string Tag { get; init; }
+    public required string Tag { get; init => field = PlainText.Clean(value); }
 
     /// <summary>How people know it.</summary>
-    public required string Name { get; init; }
+    public required string Name { get; init => field = PlainText.Clean(value); }
 
     /// <summary>Lowest class on the label.</summary>
     public double? LabelLow { get; init; }
@@ -44,7 +44,7 @@ public sealed record Reel : Kept
     public double? DragN { get; init; }
 
     /// <summary>Anything worth knowing.</summary>
-    public string? Note { get; init; }
+    public string? Note { get; init => field = PlainText.Clean(value); }
 
     /// <summary>Room left between line and rim, metres; 3 mm is common practice.</summary>
     public const double RimGapM = .003;

@@ -43,7 +43,10 @@ public sealed record BendModel(double LengthM, double ButtNm2, double Taper)
     private const double HardestN = 400;
 
     /// <summary>Whether this describes a rod at all; what does not cannot be bent.</summary>
-    public bool Sound => LengthM is > 0 and < 10 && ButtNm2 is > 0 and < 1e5 && Taper is >= .04 and <= 1;
+    public bool Sound => LengthM is >= .1 and < 10 && ButtNm2 is >= SoftestNm2 and < 1e5 && Taper is >= .04 and <= 1;
+
+    /// <summary>Least stiffness at the butt, N·m²: a tenth of the softest rod that the bend test takes. Softer stuff is no rod and only breaks the sums.</summary>
+    public const double SoftestNm2 = .03;
 
     /// <summary>
     /// The rod under a pull in newtons at an angle in radians from the butt's direction, above 0 and below π. No pull leaves it
@@ -165,10 +168,10 @@ public sealed record BendModel(double LengthM, double ButtNm2, double Taper)
         return new(pullN, angleRad, x, y, angleRad - tipToPull, moment, energy, new(thirds[2] / whole, thirds[1] / whole, thirds[0] / whole), shape);
     }
 
-    /// <summary>Weight at the tip, newtons, that drops it by <paramref name="dropM"/> metres with the butt held level; more than 0 and less than 0.95 of the length.</summary>
+    /// <summary>Weight at the tip, newtons, that drops it by <paramref name="dropM"/> metres with the butt held level; more than a millionth and less than 0.95 of the length.</summary>
     public double WeightForDropN(double dropM)
     {
-        if (!(dropM > 0 && dropM < .95 * LengthM)) throw new ArgumentOutOfRangeException(nameof(dropM));
+        if (!(dropM > 1e-6 * LengthM && dropM < .95 * LengthM)) throw new ArgumentOutOfRangeException(nameof(dropM));
         return Find(w => Under(w, Math.PI / 2).DownM - dropM, 3 * ButtNm2 * Taper / Math.Pow(LengthM, 3) * dropM);
     }
 
@@ -186,12 +189,19 @@ public sealed record BendModel(double LengthM, double ButtNm2, double Taper)
         return Under(HardestN, angleRad).AlongPullM < wanted ? null : Find(f => Under(f, angleRad).AlongPullM - wanted, Math.Max(pullN, .5) * 2);
     }
 
-    // The root of something that grows with the pull.
+    // The root of something that grows with the pull. Doubling spans all that doubles can tell apart in far fewer steps than it may take.
     private static double Find(Func<double, double> miss, double near)
     {
+        const int mostSteps = 200;
         double low = near, high = near;
-        while (miss(low) > 0) low /= 2;
-        while (miss(high) < 0) high *= 2;
-        return low == high ? low : Brent.FindRoot(miss, low, high, 1e-10 * high, 200);
+        for (var i = 0; i < mostSteps && miss(low) > 0; i++) low /= 2;
+        for (var i = 0; i < mostSteps && miss(high) < 0; i++) high *= 2;
+        if (low == high) return low;
+        if (Brent.TryFindRoot(miss, low, high, 1e-10 * high, mostSteps, out var root)) return root;
+        // What Brent's method gives up on, where the curve is rough at the last digits, halving still finds.
+        for (var i = 0; i < mostSteps && high - low > 1e-10 * high; i++)
+            if (miss((low + high) / 2) < 0) low = (low + high) / 2;
+            else high = (low + high) / 2;
+        return (low + high) / 2;
     }
 }

@@ -22,7 +22,7 @@ public sealed record BendTest
     public double HeldM { get; init; } = .25;
 
     /// <summary>Name of the calibration it was read with.</summary>
-    public string? Calibration { get; init; }
+    public string? Calibration { get; init => field = PlainText.Clean(value); }
 
     /// <summary>Tolerance of the tape, metres.</summary>
     public double TapePlusMinusM { get; init; } = .005;
@@ -32,6 +32,9 @@ public sealed record BendTest
 
     /// <summary>Tolerance of the angle, degrees.</summary>
     public double AnglePlusMinusDeg { get; init; } = 1;
+
+    /// <summary>Most readings one test holds.</summary>
+    public const int MostReadings = 20;
 
     /// <summary>How far the tip should go down on a rod of this length, metres: one third.</summary>
     public static double ThirdM(double rodLengthM) => rodLengthM / 3;
@@ -44,14 +47,18 @@ public sealed record BendTest
             .Range("tapePlusMinusM", TapePlusMinusM, .0005, .1, "A tape is good to between 0.5 mm and 10 cm.")
             .Range("scalePlusMinusKg", ScalePlusMinusKg, .00001, .1, "A scale is good to between 0.01 and 100 g.")
             .Range("anglePlusMinusDeg", AnglePlusMinusDeg, .1, 10, "An angle is good to between 0.1 and 10°.")
-            .Must("readings", Readings.Count is >= 1 and <= 20, "Give between 1 and 20 readings.");
+            .Text("calibration", Calibration, 60, optional: true)
+            .Must("readings", Readings.Count is >= 1 and <= MostReadings, $"Give between 1 and {MostReadings} readings.");
+        if (Readings.Count > MostReadings) return check.Problems;
         for (var i = 0; i < Readings.Count; i++)
         {
             var (mass, drop, angle, outM) = Readings[i];
             string at = $"readings[{i}].", free = $"{rodLengthM - HeldM:0.00} m";
             check.Must(at + "massKg", mass > 0, "No weight bends no rod. Zero the scale, then weigh bag, hook and coins together.")
+                .Must(at + "massKg", !(mass is > 0 and < .002), "Two grams at least; less does not bend a rod that could be measured. Was it read in the wrong unit?")
                 .Must(at + "massKg", !(mass > 2), "Two kilograms is no bend test but a breakage. Was it read in the wrong unit?")
                 .Must(at + "dropM", drop > 0, "The tip must have gone down. Mark where it rests unloaded and measure from there.")
+                .Must(at + "dropM", !(drop is > 0 and < .005), "Half a centimetre at least; less than that no tape can tell.")
                 .Must(at + "dropM", !(drop > rodLengthM), "The tape reads more than the rod is long. Measure the drop again, straight down from the unloaded tip.")
                 .Must(at + "dropM", !(drop <= rodLengthM && drop > .85 * (rodLengthM - HeldM)), $"Only {free} is free to bend: that is more drop than a rod stands. Stop at a third of its length.")
                 .Must(at + "angleDeg", angle is not (<= 0 or >= 90), "The tip stands between level (0°) and straight down (90°).")
@@ -127,6 +134,12 @@ public sealed record BendFit(
             varAngle += Math.Pow(angleTau * dTau + angleHeld * dHeld + angleThird * dThird, 2);
         }
         var kg = newtons / Exact.GravityMps2;
+        // Readings on which stiffness and taper act alike, or not at all, leave the rod open.
+        if (!double.IsFinite(varPower + varAngle + varEi + varTau + number))
+        {
+            problems = [new("readings", "These readings do not settle what rod this is. Hang one weight that drops the tip by about a third of its length, and read the tip’s angle.")];
+            return null;
+        }
         var perKg = (calibration.NumberOf(kg * 1.001).Number - calibration.NumberOf(kg * .999).Number) / (.002 * kg);
         var (powerKg, measured) = (Math.Sqrt(varPower) / Exact.GravityMps2, Math.Sqrt(varPower) / Exact.GravityMps2 * Math.Abs(perKg));
         return new(
@@ -155,7 +168,11 @@ public sealed record BendFit(
         /// <summary>Something besides a single drop was read, so the taper shows.</summary>
         public bool TaperRead => data.Count > 1;
 
-        public BendModel Model(double logStiffness, double taper, double? heldM = null) => new(rodLengthM - (heldM ?? test.HeldM), Math.Exp(logStiffness), taper);
+        // Steps of the search may overshoot what any rod is; what ends at that edge is told as a contradiction.
+        private static readonly double Softest = Math.Log(BendModel.SoftestNm2), Stiffest = Math.Log(9e4);
+
+        public BendModel Model(double logStiffness, double taper, double? heldM = null) =>
+            new(rodLengthM - (heldM ?? test.HeldM), Math.Exp(Math.Clamp(logStiffness, Softest, Stiffest)), taper);
 
         // What the model says for each datum; each weight is hung on once.
         private double[] Foresee(BendModel model, double nudgeKg = 0)
@@ -196,6 +213,8 @@ public sealed record BendFit(
             }
             (a, c) = (a * (1 + damping), c * (1 + damping));
             var det = a * c - b * b;
+            // Readings that follow neither stiffness nor taper move nothing.
+            if (damping > 0 && !(Math.Abs(det) > 0)) return (0, 0);
             return ((c * p - b * q) / det, (a * q - b * p) / det);
         }
 
@@ -233,7 +252,7 @@ public sealed record BendFit(
             var check = new FieldCheck();
             var here = Foresee(Model(logStiffness, taper));
             // Four tolerances away from anything a rod can do is a mistake, not a rod.
-            bool Off(int i) => Math.Abs(here[i] - data[i].Value) > 4 * data[i].PlusMinus;
+            bool Off(int i) => !(Math.Abs(here[i] - data[i].Value) <= 4 * data[i].PlusMinus);
             for (var i = 0; i < data.Count; i++)
             {
                 var (reading, what, value, _) = data[i];

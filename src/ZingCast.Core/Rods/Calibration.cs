@@ -14,7 +14,7 @@ public readonly record struct CalibrationPoint(double Grams, double Number);
 public sealed record Calibration : Kept
 {
     /// <summary>Name.</summary>
-    public required string Name { get; init; }
+    public required string Name { get; init => field = PlainText.Clean(value); }
 
     /// <summary>How far a number read from it may be off.</summary>
     public double PlusMinus { get; init; } = .3;
@@ -55,12 +55,13 @@ public sealed record Calibration : Kept
     /// <inheritdoc />
     public override IReadOnlyList<FieldProblem> Check()
     {
-        var rising = Points.Zip(Points.Skip(1)).All(p => p.Second.Grams > p.First.Grams && p.Second.Number > p.First.Number);
+        // Closer than a scale or a caster can tell apart, points would only make a step of the curve.
+        var rising = Points.Zip(Points.Skip(1)).All(p => p.Second.Grams >= p.First.Grams + .5 && p.Second.Number >= p.First.Number + .05);
         return new FieldCheck().Text("name", Name, 60)
             .Must("name", ReferenceEquals(this, Usual) || Name.Trim() != Usual.Name, "That is the table that comes with the house. Give yours a name of its own.")
             .Must("points", Points.Count is >= 2 and <= 30, "A calibration needs between 2 and 30 rods.")
-            .Must("points", rising, "Each point needs more weight and a higher number than the one before.")
-            .Must("points", Points.All(p => p is { Grams: > 0 and <= 2000, Number: >= 0 and <= 17 }), "Weights run to 2 kg, numbers from 0 to 17.")
+            .Must("points", rising, "Each point needs more weight and a higher number than the one before, by half a gram and a twentieth of a class at least.")
+            .Must("points", Points.All(p => p is { Grams: >= 1 and <= 2000, Number: >= 0 and <= 17 }), "Weights run from 1 g to 2 kg, numbers from 0 to 17.")
             .Range("plusMinus", PlusMinus, 0, 3, "A tolerance is between 0 and 3 classes.")
             .Problems;
     }

@@ -34,7 +34,7 @@ public sealed record Inspection
     public required IReadOnlyDictionary<string, Found> Points { get; init; }
 
     /// <summary>Anything to remember.</summary>
-    public string? Note { get; init; }
+    public string? Note { get; init => field = PlainText.Clean(value); }
 
     /// <summary>What to look at before buying and at the start of a season. Common practice.</summary>
     public static readonly IReadOnlyList<InspectionPoint> Checklist =
@@ -55,7 +55,7 @@ public sealed record Inspection
 
     /// <summary>What cannot be, field by field.</summary>
     public IReadOnlyList<FieldProblem> Check(DateOnly today) => new FieldCheck()
-        .Must("on", On <= today.AddDays(1), "That day is still to come.").Must("on", On.Year >= 1950, "That is before carbon rods; check the year.")
+        .Day("on", On, today)
         .Text("note", Note, 400, optional: true)
         .Must("points", Points.Keys.All(id => Checklist.Any(p => p.Id == id)), "The list holds a point that is not on the checklist.")
         .Must("points", Points.Values.Any(f => f != Found.Unseen), "Look at one point at least.")

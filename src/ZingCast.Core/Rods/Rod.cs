@@ -7,10 +7,10 @@ namespace ZingCast.Core.Rods;
 public sealed record Rod : Kept
 {
     /// <summary>Shed tag, such as "R3".</summary>
-    public required string Tag { get; init; }
+    public required string Tag { get; init => field = PlainText.Clean(value); }
 
     /// <summary>How people know it.</summary>
-    public required string Name { get; init; }
+    public required string Name { get; init => field = PlainText.Clean(value); }
 
     /// <summary>Length, metres.</summary>
     public required double LengthM { get; init; }
@@ -37,7 +37,7 @@ public sealed record Rod : Kept
     public int Pieces { get; init; } = 4;
 
     /// <summary>Anything worth knowing.</summary>
-    public string? Note { get; init; }
+    public string? Note { get; init => field = PlainText.Clean(value); }
 
     /// <summary>The bend test its measured class came from, when it was done here.</summary>
     public BendTest? Test { get; init; }
@@ -102,11 +102,22 @@ public sealed record Rod : Kept
         return rod.Balance is { } at && at == was.Balance && at.Check(rod).Count > 0 ? rod with { Balance = null } : rod;
     }
 
-    // Softer than any rod that the bend test takes; less would only break the sums.
-    private const double SoftestNm2 = .05;
+    /// <inheritdoc />
+    public override IReadOnlyList<FieldProblem> Check() => Check(DateOnly.MaxValue.AddDays(-1));
 
     /// <inheritdoc />
-    public override IReadOnlyList<FieldProblem> Check() => [.. Figures(), .. Balance?.Check(this).Select(p => p with { Field = $"balance.{p.Field}" }) ?? []];
+    public override IReadOnlyList<FieldProblem> Check(DateOnly today)
+    {
+        static IEnumerable<FieldProblem> Under(string name, IEnumerable<FieldProblem>? problems) => (problems ?? []).Select(p => p with { Field = $"{name}.{p.Field}" });
+        return
+        [
+            .. Figures(), .. Under("balance", Balance?.Check(this)), .. Under("test", Test?.Check(LengthM)), .. Under("test", new FieldCheck().Day("on", Test?.On, today).Problems),
+            .. Inspections.Take(MostInspections).SelectMany((inspection, i) => Under($"inspections[{i}]", inspection.Check(today))),
+        ];
+    }
+
+    /// <summary>Most inspections kept with one rod: one a week for ten years.</summary>
+    public const int MostInspections = 520;
 
     private IReadOnlyList<FieldProblem> Figures() => new FieldCheck()
         .Text("tag", Tag, 12).Text("name", Name, 80).Text("note", Note, 400, optional: true)
@@ -117,7 +128,8 @@ public sealed record Rod : Kept
         .Range("actionAngleDeg", ActionAngleDeg, 40, 85, "The tip's angle is between 40 and 85°.")
         .Range("massKg", MassKg, .03, .4, "A rod weighs between 30 and 400 g.")
         .Range("pieces", Pieces, 1, 9, "A rod has 1 to 9 pieces.")
-        .Must("bend", Bend is null or { Sound: true, ButtNm2: >= SoftestNm2 }, "That bend model is no rod's.")
+        .Must("bend", Bend is null or { Sound: true }, "That bend model is no rod's.")
+        .Must("inspections", Inspections.Count <= MostInspections, $"A rod keeps {MostInspections} inspections at most.")
         .Must("printedClass", Class is not null, "Give the printed class or a measured one.")
         .Problems;
 }

@@ -10,8 +10,11 @@ namespace ZingCast.Core.Standards;
 public sealed record Reading(double? Value, string? Problem);
 
 /// <summary>Reads what people type: "60ft", "18 kn", "9'6\"", "4X", "240gr", "F5". Understands any unit that fits the kind.</summary>
-public static partial class Reader
+public static class Reader
 {
+    /// <summary>Longest text that is looked at, characters; no measure needs half as many.</summary>
+    public const int Longest = 64;
+
     private sealed record UnitWord(Kind[] Kinds, double ToSi, string[] Words);
 
     private static readonly Kind[] Lengths = [Kind.Length, Kind.ShortLength, Kind.Diameter];
@@ -71,25 +74,26 @@ public static partial class Reader
     /// <summary>Reads a measure. A bare number is taken in the usual trade or metric unit. Never throws on bad text.</summary>
     public static Reading Read(Kind kind, string? text, bool metric)
     {
-        var typed = (text ?? "").Trim().ToLowerInvariant().Replace('’', '\'').Replace('′', '\'').Replace('”', '"').Replace('″', '"').Replace("''", "\"");
+        if (text?.Length > Longest) return Bad($"That is too long for a measure. Type {Example(kind, metric)}.");
+        var typed = PlainText.WithPlainDigits(text ?? "").Trim().ToLowerInvariant().Replace('’', '\'').Replace('′', '\'').Replace('”', '"').Replace('″', '"').Replace("''", "\"");
         if (typed.Length == 0)
             return Bad($"Type {Example(kind, metric)}.");
         // A comma is a decimal mark unless it groups thousands, which nobody types for tackle.
         typed = typed.Replace(',', '.').Replace('−', '-').Replace("½", ".5").Replace("¼", ".25").Replace("¾", ".75");
 
-        if (kind == Kind.Diameter && XNumber().Match(typed) is { Success: true } x)
+        if (kind == Kind.Diameter && XNumber.Match(typed) is { Success: true } x)
             return Good(Tippets.DiameterOfX(Number(x.Groups[1].Value)));
-        if (kind == Kind.Diameter && Pounds().Match(typed) is { Success: true } pounds)
+        if (kind == Kind.Diameter && Pounds.Match(typed) is { Success: true } pounds)
             return Good(Tippets.DiameterOfStrength(Number(pounds.Groups[1].Value) * Exact.PoundForceN));
-        if (kind == Kind.WindSpeed && Force().Match(typed) is { Success: true } force)
+        if (kind == Kind.WindSpeed && Force.Match(typed) is { Success: true } force)
             return int.Parse(force.Groups[1].Success ? force.Groups[1].Value : force.Groups[2].Value, CultureInfo.InvariantCulture) is <= 12 and var f
                 ? Good(Beaufort.Rows[f].MiddleMps) : Bad("Beaufort ends at force 12.");
-        if (kind == Kind.Temperature && Fahrenheit().Match(typed) is { Success: true } hot)
+        if (kind == Kind.Temperature && Fahrenheit.Match(typed) is { Success: true } hot)
             return Good((Number(hot.Groups[1].Value) - 32) / 1.8);
-        if (Lengths.Contains(kind) && FeetAndInches().Match(typed) is { Success: true } feet)
+        if (Lengths.Contains(kind) && FeetAndInches.Match(typed) is { Success: true } feet)
             return Good(Number(feet.Groups[1].Value) * Exact.FootM + Number(feet.Groups[2].Value) * Exact.InchM);
 
-        var match = NumberAndUnit().Match(typed);
+        var match = NumberAndUnit.Match(typed);
         if (!match.Success)
             return Bad($"“{text!.Trim()}” is not a measure. Type {Example(kind, metric)}.");
         var number = Number(match.Groups[1].Value);
@@ -108,7 +112,7 @@ public static partial class Reader
     /// <summary>Reads a hook size: "2/0", "#12", "size 12", "12". Null when it is none.</summary>
     public static HookSize? ReadHook(string? text)
     {
-        if (HookText().Match((text ?? "").Trim().ToLowerInvariant()) is not { Success: true } match)
+        if (text is null or { Length: > Longest } || HookText.Match(PlainText.WithPlainDigits(text).Trim().ToLowerInvariant()) is not { Success: true } match)
             return null;
         var n = int.Parse(match.Groups[1].Value, CultureInfo.InvariantCulture);
         if (match.Groups[2].Success)
@@ -143,13 +147,17 @@ public static partial class Reader
         _ => "a number",
     };
 
-    private const string Num = @"([-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?)";
+    private const string Num = @"([-+]?(?:[0-9]+\.?[0-9]*|\.[0-9]+)(?:e[-+]?[0-9]+)?)";
 
-    [GeneratedRegex("^" + Num + @"\s*x$")] private static partial Regex XNumber();
-    [GeneratedRegex("^" + Num + @"\s*(?:lb|lbs|pounds?)$")] private static partial Regex Pounds();
-    [GeneratedRegex(@"^(?:(?:f|force|bft|beaufort)\s*(\d{1,2})|(\d{1,2})\s*(?:bft|bf|beaufort))$")] private static partial Regex Force();
-    [GeneratedRegex("^" + Num + @"\s*°?\s*f$")] private static partial Regex Fahrenheit();
-    [GeneratedRegex("^" + Num + @"\s*(?:'|ft|feet|foot)\s*" + Num + @"\s*(?:""|in|inch|inches)?$")] private static partial Regex FeetAndInches();
-    [GeneratedRegex("^#?" + Num + @"\s*(\S*)$")] private static partial Regex NumberAndUnit();
-    [GeneratedRegex(@"^(?:#|size|no\.?)?\s*(\d{1,2})\s*(/\s*0)?$")] private static partial Regex HookText();
+    // Without backtracking: time grows with the text and not with its square.
+    private static Regex Pattern(string pattern) => new(pattern, RegexOptions.NonBacktracking | RegexOptions.CultureInvariant);
+
+    private static readonly Regex
+        XNumber = Pattern("^" + Num + @"\s*x$"),
+        Pounds = Pattern("^" + Num + @"\s*(?:lb|lbs|pounds?)$"),
+        Force = Pattern(@"^(?:(?:f|force|bft|beaufort)\s*([0-9]{1,2})|([0-9]{1,2})\s*(?:bft|bf|beaufort))$"),
+        Fahrenheit = Pattern("^" + Num + @"\s*°?\s*f$"),
+        FeetAndInches = Pattern("^" + Num + @"\s*(?:'|ft|feet|foot)\s*" + Num + @"\s*(?:""|in|inch|inches)?$"),
+        NumberAndUnit = Pattern("^#?" + Num + @"\s*(\S*)$"),
+        HookText = Pattern(@"^(?:#|size|no\.?)?\s*([0-9]{1,2})\s*(/\s*0)?$");
 }
