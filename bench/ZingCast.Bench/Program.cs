@@ -12,6 +12,7 @@ using ZingCast.Core.Standards;
 using ZingCast.Core.Tests;
 using ZingCast.Store;
 using ZingCast.Web;
+using ZingCast.Web.Hosting;
 
 // Every row is measured in this run, on this machine, and set against the same first row.
 var loan = DemoWorld.Shed();
@@ -28,7 +29,10 @@ var big = new GearShed(
     loan.Reels);
 
 var data = Path.Combine(Path.GetTempPath(), $"zing-bench-{Guid.NewGuid():N}");
-await using var house = ZingApp.Build(["--data", data, "--demo", "--port", "0"]);
+var settings = new Settings { Data = data, Demo = true, Port = 0 };
+DataFolder.Open(data, TimeProvider.System);
+await using var house = ZingApp.Build(settings);
+await ZingApp.FillAsync(house, settings);
 await house.StartAsync();
 using var client = new HttpClient { BaseAddress = new(house.Urls.Single()) };
 var draft = DemoWorld.Briefs(DateTime.UnixEpoch)[0].Draft;

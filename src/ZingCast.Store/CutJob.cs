@@ -40,8 +40,21 @@ public sealed class CutJob
     /// <summary>The line it became; null while in work.</summary>
     public int? LineId { get; set; }
 
+    /// <summary>Lines it was before it was taken apart again; they cannot come back beside what is made of the pieces next.</summary>
+    public List<int> TakenApart { get; set; } = [];
+
     /// <summary>Counts changes, so that two windows do not cut the same piece.</summary>
     public int Version { get; set; }
 
     public DateTime? DeletedAt { get; set; }
+}
+
+/// <summary>
+/// A scrap that is in a job, on the bench or made into a line. The scrap is the key: whatever is asked for at the same moment, it is in one job only.
+/// </summary>
+public sealed class ScrapInJob
+{
+    public int ScrapId { get; set; }
+
+    public int JobId { get; set; }
 }

@@ -61,6 +61,8 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
 
     public DbSet<CutJob> CutJobs => Set<CutJob>();
 
+    public DbSet<ScrapInJob> ScrapsInJobs => Set<ScrapInJob>();
+
     public DbSet<SavedBrief> Briefs => Set<SavedBrief>();
 
     /// <summary>Everything in the shed, in the order it was put there.</summary>
@@ -98,6 +100,13 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
             Json(job.Property(j => j.Target));
             Json(job.Property(j => j.Pieces));
             Json(job.Property(j => j.Steps));
+            Json(job.Property(j => j.TakenApart)).HasDefaultValueSql("'[]'");
+        });
+        modelBuilder.Entity<ScrapInJob>(one =>
+        {
+            one.HasKey(s => s.ScrapId);
+            one.Property(s => s.ScrapId).ValueGeneratedNever();
+            one.HasIndex(s => s.JobId);
         });
         modelBuilder.Entity<SavedBrief>(brief =>
         {

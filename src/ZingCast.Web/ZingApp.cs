@@ -1,5 +1,6 @@
 using System.Text.Json.Serialization;
 using System.Text.Json.Serialization.Metadata;
+using Microsoft.AspNetCore.ResponseCompression;
 using Microsoft.EntityFrameworkCore;
 using ZingCast.Store;
 using ZingCast.Web.Devices;
@@ -11,26 +12,31 @@ namespace ZingCast.Web;
 /// <summary>Puts the host together: store, core, rooms, and the guard at the door.</summary>
 public static class ZingApp
 {
-    public const int UsualPort = 5187;
+    // What is still being worked out when the house is closed is given up; writes take milliseconds.
+    private static readonly TimeSpan ClosingTime = TimeSpan.FromSeconds(1);
 
-    public static WebApplication Build(string[] args)
+    /// <summary>The host on a data folder that has been opened.</summary>
+    public static WebApplication Build(Settings settings)
     {
-        // A bare switch would swallow the word behind it.
-        var builder = WebApplication.CreateBuilder([.. args.Select(a => a == "--demo" ? "--demo=true" : a)]);
-        var config = builder.Configuration;
-        var data = Path.GetFullPath(config["data"] ?? Path.Combine(builder.Environment.ContentRootPath, "..", "..", ".zing", "data"));
-        // The build tool that writes the API description runs this program without wanting a server or a file.
-        var describing = System.Reflection.Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
-
-        builder.Logging.SetMinimumLevel(LogLevel.Warning);
+        // Empty: no settings files and no variables but those that Settings knows.
+        var builder = WebApplication.CreateEmptyBuilder(new() { ApplicationName = typeof(ZingApp).Assembly.GetName().Name, ContentRootPath = settings.ContentRoot, WebRootPath = "wwwroot", EnvironmentName = Environments.Production });
+        builder.Logging.AddSimpleConsole().SetMinimumLevel(LogLevel.Warning);
         // A start that fails is told in one line by Program.
         builder.Logging.AddFilter("Microsoft.Extensions.Hosting.Internal.Host", LogLevel.None);
+        // What the store refuses is answered in words; FriendlyFailures logs what is a fault of ours.
+        builder.Logging.AddFilter("Microsoft.EntityFrameworkCore.Database.Command", LogLevel.None).AddFilter("Microsoft.EntityFrameworkCore.Update", LogLevel.None);
+        builder.Services.AddRouting();
         builder.Services.AddSingleton(TimeProvider.System);
-        builder.Services.AddZingStore(data);
+        builder.Services.AddSingleton(settings);
+        builder.Services.AddZingStore(settings.Data);
+        builder.Services.AddHostedService<Upkeep>();
+        builder.Services.Configure<HostOptions>(options => options.ShutdownTimeout = ClosingTime);
         builder.Services.AddSingleton<IWindMeter, SimulatedWindMeter>();
         builder.Services.AddSingleton<IBenchScale, SimulatedBenchScale>();
         builder.Services.AddProblemDetails();
         builder.Services.AddExceptionHandler<FriendlyFailures>();
+        builder.Services.AddHeavyWork();
+        builder.Services.AddResponseCompression(options => options.MimeTypes = [.. ResponseCompressionDefaults.MimeTypes, "application/problem+json", "image/svg+xml"]);
         builder.Services.ConfigureHttpJsonOptions(options =>
         {
             options.SerializerOptions.Converters.Add(new SentenceConverter());
@@ -39,32 +45,26 @@ public static class ZingApp
             // What is missing is refused where it is read, in words, and never reaches a rule as a null.
             options.SerializerOptions.RespectNullableAnnotations = true;
             options.SerializerOptions.RespectRequiredConstructorParameters = true;
-            options.SerializerOptions.TypeInfoResolver = options.SerializerOptions.TypeInfoResolver?.WithAddedModifier(WholeLists.Demand);
+            options.SerializerOptions.TypeInfoResolver = options.SerializerOptions.TypeInfoResolver?.WithAddedModifier(WholeValues.Demand);
         });
         // Outside development an unreadable body would be answered with a bare status; FriendlyFailures has words for it.
         builder.Services.Configure<RouteHandlerOptions>(options => options.ThrowOnBadRequest = true);
         builder.Services.AddOpenApi(Description.Configure);
-        var door = Door.From(config);
-        builder.WebHost.UseUrls(door.Url).ConfigureKestrel(server =>
+        builder.WebHost.UseKestrelCore().UseUrls(settings.Url).ConfigureKestrel(server =>
         {
             server.AddServerHeader = false;
             server.Limits.MaxRequestBodySize = 1 << 20;
         });
 
         var app = builder.Build();
-        if (!describing)
-        {
-            using var scope = app.Services.CreateScope();
-            var db = scope.ServiceProvider.GetRequiredService<ZingDb>();
-            StoreSetup.Migrate(db, data, TimeProvider.System);
-            if (config["demo"] is not null && !db.Briefs.IgnoreQueryFilters().Any() && !db.Rods.IgnoreQueryFilters().Any())
-                DemoWorld.AddAsync(db, TimeProvider.System).GetAwaiter().GetResult();
-        }
-
-        // What is refused in words needs no log; a fault of ours does.
-        app.UseExceptionHandler(new ExceptionHandlerOptions { SuppressDiagnosticsCallback = failure => failure.HttpContext.Response.StatusCode < 500 });
+        app.Protect();
+        // What is refused in words needs no log; FriendlyFailures logs what is a fault of ours.
+        app.UseExceptionHandler(new ExceptionHandlerOptions { SuppressDiagnosticsCallback = _ => true });
         app.UseStatusCodePages();
-        door.Guard(app);
+        Door.Guard(app, settings);
+        app.UseResponseCompression();
+        app.RefuseOtherCharsets();
+        app.UseHeavyWork();
         app.MapOpenApi();
         app.MapStandards();
         app.MapBriefs();
@@ -75,7 +75,22 @@ public static class ZingApp
         app.MapRods();
         app.MapLines();
         app.MapCutting();
+        app.MapData();
         Pages.Serve(app);
         return app;
     }
+
+    /// <summary>Fills an empty folder with the loan shed when that was asked for.</summary>
+    public static async Task FillAsync(WebApplication app, Settings settings)
+    {
+        if (!settings.Demo) return;
+        await using var scope = app.Services.CreateAsyncScope();
+        var db = scope.ServiceProvider.GetRequiredService<ZingDb>();
+        if (!await db.Briefs.IgnoreQueryFilters().AnyAsync() && !await db.Rods.IgnoreQueryFilters().AnyAsync()) await DemoWorld.AddAsync(db, TimeProvider.System);
+    }
+
+    // Bodies are UTF-8. What says otherwise is refused before anything tries to find out what was meant.
+    private static void RefuseOtherCharsets(this WebApplication app) => app.Use((context, next) =>
+        Microsoft.Net.Http.Headers.MediaTypeHeaderValue.TryParse(context.Request.ContentType, out var type) && type.Charset is { HasValue: true } charset && !charset.Value.Trim('"').Equals("utf-8", StringComparison.OrdinalIgnoreCase)
+            ? Door.Refuse(context, StatusCodes.Status400BadRequest, "This could not be read: send it as UTF-8.") : next(context));
 }

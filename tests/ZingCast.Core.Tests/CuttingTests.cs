@@ -10,7 +10,7 @@ public class CuttingTests
     private static Scrap Piece(int id, double lengthM, double grains, double taperM = 0) =>
         new() { Id = id, Tag = $"D{id}", Name = "scrap", LengthM = lengthM, MassKg = grains * Gr, TaperM = taperM };
 
-    private static IReadOnlyList<CutPlan> Plan(CutTarget target, IReadOnlyList<Scrap> drawer, int count = 8) => Cutter.Plan(target, drawer, count, TestContext.Current.CancellationToken);
+    private static IReadOnlyList<CutPlan> Plan(CutTarget target, IReadOnlyList<Scrap> drawer, int count = 8) => Cutter.Plan(target, drawer, count, cancel: TestContext.Current.CancellationToken).Plans;
 
     // Common practice, no source: 25 ft and 220 grains are 15 ft of 170-grain body and 10 ft of 50-grain tip.
     [Fact]

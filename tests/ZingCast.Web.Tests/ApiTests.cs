@@ -171,10 +171,9 @@ public sealed class ApiTests : IDisposable
     {
         await client.Post("/api/briefs", new { name = "Kept overnight", draft = new { species = "perch", flyWetKg = .0005 } });
         var copy = house.Data + "-copy";
-        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
         Directory.CreateDirectory(copy);
         foreach (var file in Directory.GetFiles(house.Data)) File.Copy(file, Path.Combine(copy, Path.GetFileName(file)));
-        using var again = new House(demo: true, ("data", copy));
+        using var again = new House(demo: true, settings => settings with { Data = copy });
         var names = (await again.CreateClient().GetJson("/api/briefs")).EnumerateArray().Select(b => b.GetProperty("name").GetString()).ToList();
         Assert.Equal(4, names.Count);
         Assert.Contains("Kept overnight", names);

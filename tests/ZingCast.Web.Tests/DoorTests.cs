@@ -6,23 +6,34 @@ namespace ZingCast.Web.Tests;
 
 public sealed class DoorTests
 {
+    private const string Key = "Größe „12; 3“ =, %41";
+
     private static CancellationToken Now => TestContext.Current.CancellationToken;
 
-    private static async Task<HttpStatusCode> Send(HttpClient client, HttpMethod method, string path, params (string Name, string Value)[] headers)
+    private static House Locked() => new(true, settings => settings with { Host = "0.0.0.0", AccessKey = Key });
+
+    private static async Task<HttpResponseMessage> Ask(HttpClient client, HttpMethod method, string path, params (string Name, string Value)[] headers)
     {
-        using var request = new HttpRequestMessage(method, path);
+        // As it is written: the client would tidy the address up.
+        using var request = new HttpRequestMessage(method, new Uri(client.BaseAddress!.ToString().TrimEnd('/') + path, new UriCreationOptions { DangerousDisablePathAndQueryCanonicalization = true }));
         if (method == HttpMethod.Post) request.Content = JsonContent.Create(new { brief = new { } });
         foreach (var (name, value) in headers)
             request.Headers.TryAddWithoutValidation(name, value);
-        return (await client.SendAsync(request, Now)).StatusCode;
+        return await client.SendAsync(request, Now);
     }
+
+    private static async Task<HttpStatusCode> Send(HttpClient client, HttpMethod method, string path, params (string Name, string Value)[] headers) => (await Ask(client, method, path, headers)).StatusCode;
+
+    private static Task<HttpResponseMessage> Offer(HttpClient client, string key, string to = "/") =>
+        client.PostAsync("/key", new FormUrlEncodedContent(new Dictionary<string, string> { ["key"] = key, ["to"] = to }), Now);
 
     [Fact]
     public async Task Writes_are_taken_from_its_own_pages_and_from_no_other()
     {
         using var house = new House();
         var client = house.CreateClient();
-        Assert.Equal(HttpStatusCode.OK, await Send(client, HttpMethod.Post, "/api/matching/solve", ("Origin", "http://localhost"), ("Sec-Fetch-Site", "same-origin")));
+        var own = client.BaseAddress!.ToString().TrimEnd('/');
+        Assert.Equal(HttpStatusCode.OK, await Send(client, HttpMethod.Post, "/api/matching/solve", ("Origin", own), ("Sec-Fetch-Site", "same-origin")));
         Assert.Equal(HttpStatusCode.Forbidden, await Send(client, HttpMethod.Post, "/api/matching/solve", ("Origin", "http://elsewhere.example")));
         Assert.Equal(HttpStatusCode.Forbidden, await Send(client, HttpMethod.Post, "/api/matching/solve", ("Sec-Fetch-Site", "cross-site")));
     }
@@ -35,28 +46,152 @@ public sealed class DoorTests
     }
 
     [Fact]
-    public async Task Beyond_this_machine_everybody_needs_the_key()
+    public async Task A_browser_is_asked_for_the_key_on_a_page_and_carries_a_session_that_is_not_the_key()
     {
-        using var house = new House(true, ("host", "0.0.0.0"), ("access-key", "a long enough key"));
+        using var house = Locked();
+        var client = house.CreateClient();
+        var asked = await Ask(client, HttpMethod.Get, "/briefs/2?show=reference&key=old+habit", ("Accept", "text/html,*/*"));
+        Assert.Equal((HttpStatusCode.Unauthorized, "text/html"), (asked.StatusCode, asked.Content.Headers.ContentType!.MediaType));
+        Assert.Contains("value=\"/briefs/2?show=reference\"", await asked.Content.ReadAsStringAsync(Now));
+
+        var wrong = await Offer(client, "a guess");
+        Assert.Equal(HttpStatusCode.Unauthorized, wrong.StatusCode);
+        Assert.Contains("not the key", await wrong.Content.ReadAsStringAsync(Now));
+
+        // Any characters, and an accent typed as a sign of its own.
+        var right = await Offer(client, Key.Replace("ö", "o\u0308"), "/briefs/2");
+        Assert.Equal((HttpStatusCode.SeeOther, "/briefs/2"), (right.StatusCode, right.Headers.Location!.ToString()));
+        var cookie = right.Headers.GetValues("Set-Cookie").Single();
+        Assert.Contains("httponly", cookie, StringComparison.OrdinalIgnoreCase);
+        Assert.Contains("samesite=strict", cookie, StringComparison.OrdinalIgnoreCase);
+        Assert.DoesNotContain("Gr", cookie, StringComparison.Ordinal);
+        var session = ("Cookie", cookie.Split(';')[0]);
+        Assert.Equal(HttpStatusCode.OK, await Send(client, HttpMethod.Get, "/api/briefs", session));
+
+        // Made for this start: the next house with the same key knows nothing of it.
+        using var next = Locked();
+        Assert.Equal(HttpStatusCode.Unauthorized, await Send(next.CreateClient(), HttpMethod.Get, "/api/briefs", session));
+    }
+
+    [Theory]
+    [InlineData("//elsewhere.example")]
+    [InlineData("/\\elsewhere.example")]
+    [InlineData("https://elsewhere.example")]
+    [InlineData("/a\r\nSet-Cookie: b=c")]
+    public async Task The_key_leads_nowhere_else(string to)
+    {
+        using var house = Locked();
+        var right = await Offer(house.CreateClient(), Key, to);
+        Assert.Equal((HttpStatusCode.SeeOther, "/"), (right.StatusCode, right.Headers.Location!.ToString()));
+    }
+
+    [Fact]
+    public async Task Programs_send_the_key_in_a_header_and_nobody_in_the_address()
+    {
+        using var house = new House(true, settings => settings with { Host = "0.0.0.0", AccessKey = "a long enough key" });
         var client = house.CreateClient();
         Assert.Equal(HttpStatusCode.Unauthorized, await Send(client, HttpMethod.Get, "/api/briefs"));
+        Assert.Equal(HttpStatusCode.Unauthorized, await Send(client, HttpMethod.Get, "/api/briefs?key=a+long+enough+key"));
         Assert.Equal(HttpStatusCode.Unauthorized, await Send(client, HttpMethod.Get, "/api/briefs", ("X-Zing-Key", "a guess of some sort")));
         Assert.Equal(HttpStatusCode.OK, await Send(client, HttpMethod.Get, "/api/briefs", ("X-Zing-Key", "a long enough key")));
     }
 
     [Fact]
-    public void It_will_not_open_to_others_without_a_key_nor_on_something_that_is_no_port()
+    public async Task Whoever_guesses_waits_even_when_at_last_the_guess_is_right()
     {
-        Assert.Contains("key", Assert.Throws<StartupException>(() => ZingApp.Build(["--host", "0.0.0.0"])).Message);
-        Assert.Contains("not a port", Assert.Throws<StartupException>(() => ZingApp.Build(["--port", "harbour"])).Message);
+        using var house = Locked();
+        var client = house.CreateClient();
+        var guesses = await Task.WhenAll(Enumerable.Range(0, 40).Select(i => Offer(client, $"guess {i}")));
+        Assert.Equal(4, guesses.Count(g => g.StatusCode == HttpStatusCode.Unauthorized));
+        Assert.Equal(36, guesses.Count(g => g.StatusCode == HttpStatusCode.TooManyRequests));
+        var late = await Offer(client, Key);
+        Assert.Equal(HttpStatusCode.TooManyRequests, late.StatusCode);
+        Assert.InRange(late.Headers.RetryAfter!.Delta!.Value.TotalSeconds, 1, 5);
+    }
+
+    private static Settings Started(string[] args, params (string Name, string Value)[] variables) => Settings.From(args, name => variables.FirstOrDefault(v => v.Name == name).Value);
+
+    [Fact]
+    public void It_starts_only_from_its_own_switches_and_variables()
+    {
+        var foreign = Started([], ("HOST", "0.0.0.0"), ("DEMO", "true"), ("PORT", "80"), ("DATA", "/elsewhere"), ("URLS", "http://*:80"), ("ASPNETCORE_URLS", "http://*:80"), ("Kestrel__Endpoints__A__Url", "http://*:80"));
+        Assert.Equal(("127.0.0.1", Settings.UsualPort, false), (foreign.Host, foreign.Port, foreign.Demo));
+        var own = Started(["--port", "5200", "--demo", "--data=/tmp/shed"], ("ZING_PORT", "5300"), ("ZING_HOST", "::1"));
+        Assert.Equal(("::1", 5200, true, "/tmp/shed", "http://[::1]:5200"), (own.Host, own.Port, own.Demo, own.Data, own.Url));
+    }
+
+    [Theory]
+    [InlineData("key", "--host", "0.0.0.0")]
+    [InlineData("not a port", "--port", "harbour")]
+    [InlineData("not a port", "--port", "70000")]
+    [InlineData("no switch", "--Kestrel:Endpoints:Open:Url=http://0.0.0.0:80")]
+    [InlineData("no switch", "--urls", "http://0.0.0.0:80")]
+    [InlineData("needs a value", "--data")]
+    public void What_cannot_be_meant_is_said_in_a_line(string words, params string[] args) => Assert.Contains(words, Assert.Throws<StartupException>(() => Started(args)).Message);
+
+    [Fact]
+    public async Task A_foreign_setting_opens_no_second_door()
+    {
+        Environment.SetEnvironmentVariable("ASPNETCORE_URLS", "http://127.0.0.1:59871");
+        Environment.SetEnvironmentVariable("Kestrel__Endpoints__Open__Url", "http://127.0.0.1:59872");
+        try
+        {
+            using var house = new House(demo: false);
+            using var elsewhere = new HttpClient { Timeout = TimeSpan.FromSeconds(5) };
+            foreach (var port in new[] { 59871, 59872 })
+                await Assert.ThrowsAsync<HttpRequestException>(() => elsewhere.GetAsync($"http://127.0.0.1:{port}/", Now));
+        }
+        finally
+        {
+            Environment.SetEnvironmentVariable("ASPNETCORE_URLS", null);
+            Environment.SetEnvironmentVariable("Kestrel__Endpoints__Open__Url", null);
+        }
+    }
+
+    // Everything that can be asked for: pages, every file that is served, the contract, figures, refusals of every kind.
+    [Fact]
+    public async Task Whatever_is_answered_carries_its_protection()
+    {
+        using var house = new House();
+        var client = house.CreateClient();
+        var served = Path.Combine(House.Root, "src", "ZingCast.Web", "wwwroot");
+        string[] files = [.. Directory.GetFiles(served, "*", SearchOption.AllDirectories).Select(f => "/" + Path.GetRelativePath(served, f).Replace('\\', '/'))];
+        Assert.Contains("/index.html", files);
+        string[] others = ["/", "/briefs/1", "/INDEX.HTML", "//index.html", "/./index.html", "/%69ndex.html", "/index.html/", "/assets/../index.html", "/nothing.txt", "/api/nothing", "/api/briefs", "/api/briefs/999",
+            "/api/standards", "/api/lines/5/profile.csv", "/api/data/copy", "/openapi/v1.json", "/api/measures/hook?text=enormous", "/api/lines/head-for-rod"];
+        foreach (var path in files.Concat(others))
+            foreach (var method in new[] { HttpMethod.Get, HttpMethod.Head, HttpMethod.Post })
+                Protected(await Ask(client, method, path), $"{method} {path}");
+        Protected(await Ask(client, HttpMethod.Get, "/", ("Host", "pointed-here.example")), "a foreign name");
+        Protected(await Ask(client, HttpMethod.Post, "/api/briefs", ("Origin", "http://elsewhere.example")), "a foreign write");
+        using var locked = Locked();
+        Protected(await Ask(locked.CreateClient(), HttpMethod.Get, "/", ("Accept", "text/html")), "the page that asks for the key");
+
+        static void Protected(HttpResponseMessage answer, string what)
+        {
+            string Of(string header) => answer.Headers.TryGetValues(header, out var values) ? string.Join(' ', values) : answer.Content.Headers.TryGetValues(header, out values) ? string.Join(' ', values) : "";
+            Assert.True(Of("Content-Security-Policy").StartsWith("default-src 'none'", StringComparison.Ordinal) && Of("Content-Security-Policy").Contains("frame-ancestors 'none'"), $"{what}: {answer.StatusCode}, policy {Of("Content-Security-Policy")}");
+            Assert.DoesNotContain("unsafe", Of("Content-Security-Policy"));
+            Assert.Equal(("DENY", "nosniff", "same-origin", "same-origin"), (Of("X-Frame-Options"), Of("X-Content-Type-Options"), Of("Referrer-Policy"), Of("Cross-Origin-Resource-Policy")));
+            if (answer.Content.Headers.ContentType?.MediaType == "text/html") Assert.Contains("'nonce-", Of("Content-Security-Policy"));
+        }
     }
 
     [Fact]
-    public async Task Every_answer_forbids_sniffing_and_an_unknown_address_is_said_to_be_one()
+    public async Task Answers_come_small_to_who_can_unpack_them()
     {
         using var house = new House();
-        var response = await house.CreateClient().GetAsync("/api/nothing", Now);
-        Assert.Equal(HttpStatusCode.NotFound, response.StatusCode);
-        Assert.Equal("nosniff", response.Headers.GetValues("X-Content-Type-Options").Single());
+        var client = house.CreateClient();
+        var plain = await client.GetByteArrayAsync("/api/standards", Now);
+        var packed = await Ask(client, HttpMethod.Get, "/api/standards", ("Accept-Encoding", "br"));
+        Assert.Equal("br", packed.Content.Headers.ContentEncoding.Single());
+        Assert.True((await packed.Content.ReadAsByteArrayAsync(Now)).Length < plain.Length / 3);
+    }
+
+    [Fact]
+    public async Task An_unknown_address_is_said_to_be_one()
+    {
+        using var house = new House();
+        Assert.Equal(HttpStatusCode.NotFound, await Send(house.CreateClient(), HttpMethod.Get, "/api/nothing"));
     }
 }

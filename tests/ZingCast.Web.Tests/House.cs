@@ -1,39 +1,44 @@
 using System.Net.Http.Json;
 using System.Text.Json;
-using Microsoft.AspNetCore.Hosting;
-using Microsoft.AspNetCore.Mvc.Testing;
-using ZingCast.Web.Rooms;
+using Microsoft.AspNetCore.Builder;
+using Microsoft.Data.Sqlite;
+using ZingCast.Store;
+using ZingCast.Web.Hosting;
 
 namespace ZingCast.Web.Tests;
 
-/// <summary>The whole house on a data folder of its own.</summary>
-public sealed class House : WebApplicationFactory<SolveRequest>
+/// <summary>The whole house as it is shipped, on a port and a data folder of its own.</summary>
+public sealed class House : IDisposable
 {
-    private readonly Dictionary<string, string> settings;
+    private readonly WebApplication app;
 
-    public House(bool demo = true, params (string Key, string Value)[] more)
+    public House(bool demo = true, Func<Settings, Settings>? with = null)
     {
-        settings = more.ToDictionary(s => s.Key, s => s.Value);
-        settings.TryAdd("data", Path.Combine(Path.GetTempPath(), $"zing-{Guid.NewGuid():N}"));
-        if (demo) settings.TryAdd("demo", "true");
+        var settings = new Settings { Port = 0, Demo = demo, ContentRoot = Path.Combine(Root, "src", "ZingCast.Web"), Data = Path.Combine(Path.GetTempPath(), $"zing-{Guid.NewGuid():N}") };
+        if (with is not null) settings = with(settings);
+        Data = settings.Data;
+        DataFolder.Open(Data, TimeProvider.System);
+        app = ZingApp.Build(settings);
+        ZingApp.FillAsync(app, settings).GetAwaiter().GetResult();
+        app.StartAsync().GetAwaiter().GetResult();
     }
 
-    public string Data => settings["data"];
+    /// <summary>The checkout these tests were built in.</summary>
+    public static string Root { get; } = Above(AppContext.BaseDirectory);
 
-    protected override void ConfigureWebHost(IWebHostBuilder builder)
-    {
-        // As it is shipped, not as it is developed.
-        builder.UseEnvironment("Production");
-        foreach (var (key, value) in settings)
-            builder.UseSetting(key, value);
-    }
+    public string Data { get; }
 
-    protected override void Dispose(bool disposing)
+    public HttpClient CreateClient() => new(new SocketsHttpHandler { AllowAutoRedirect = false, UseCookies = false }) { BaseAddress = new(app.Urls.Single().Replace("0.0.0.0", "127.0.0.1", StringComparison.Ordinal)) };
+
+    public void Dispose()
     {
-        base.Dispose(disposing);
-        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+        app.StopAsync().GetAwaiter().GetResult();
+        app.DisposeAsync().AsTask().GetAwaiter().GetResult();
+        SqliteConnection.ClearAllPools();
         if (Directory.Exists(Data)) Directory.Delete(Data, recursive: true);
     }
+
+    private static string Above(string folder) => File.Exists(Path.Combine(folder, "ZingCast.slnx")) ? folder : Above(Path.GetDirectoryName(folder)!);
 }
 
 internal static class Http

@@ -20,33 +20,8 @@ public sealed class StoreTests : IDisposable
 
     private ZingDb OpenMigrated()
     {
-        var db = Open();
-        StoreSetup.Migrate(db, folder, TimeProvider.System);
-        return db;
-    }
-
-    [Fact]
-    public void A_file_that_holds_data_is_copied_whole_before_it_is_migrated()
-    {
-        using (var old = new SqliteConnection($"Data Source={FilePath}"))
-        {
-            old.Open();
-            using var make = old.CreateCommand();
-            make.CommandText = """
-                create table "__EFMigrationsHistory" ("MigrationId" text primary key, "ProductVersion" text not null);
-                insert into "__EFMigrationsHistory" values ('00000000000000_Before', '10.0.0');
-                create table Keepsake (Words text); insert into Keepsake values ('still here');
-                """;
-            make.ExecuteNonQuery();
-        }
-        using var db = OpenMigrated();
-        var copy = Assert.Single(Directory.GetFiles(folder, "before-*.db"));
-        using var kept = new SqliteConnection($"Data Source={copy}");
-        kept.Open();
-        using var read = kept.CreateCommand();
-        read.CommandText = "select Words from Keepsake";
-        Assert.Equal("still here", read.ExecuteScalar());
-        Assert.Empty(db.Rods);
+        DataFolder.Open(folder, TimeProvider.System);
+        return Open();
     }
 
     [Fact]

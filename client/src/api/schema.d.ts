@@ -2696,6 +2696,76 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/data": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Where everything is kept, and the copies beside it. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DataAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/data/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Everything kept as one file, to be put back with ./zing restore. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -3292,6 +3362,13 @@ export interface components {
             tipKg?: null | number;
             hasTip?: boolean;
         };
+        DataAnswer: {
+            folder: string;
+            file: string;
+            /** Format: int64 */
+            bytes: number;
+            copies: string[];
+        };
         DisplayUnit: {
             name: string;
             /** Format: double */
@@ -3746,6 +3823,7 @@ export interface components {
             unfeltM: number;
             /** Format: double */
             unfeltKg: number;
+            complete: boolean;
         };
         PlanRequest: {
             target: components["schemas"]["CutTarget"];

@@ -52,6 +52,11 @@ public readonly record struct Joint(double AtM, double OverM, double Ratio, bool
 public sealed record CutPlan(
     IReadOnlyList<CutPiece> Pieces, double LengthM, double MassKg, double TaperM, IReadOnlyList<Joint> Joints, int Cuts, double Cost, Sentence Says, bool Felt, IReadOnlyList<Stretch> Profile);
 
+/// <summary>What a search for plans found.</summary>
+/// <param name="Plans">Plans, best first.</param>
+/// <param name="Complete">Everything was looked at: there is none better. False when the search was ended before.</param>
+public sealed record CutPlans(IReadOnlyList<CutPlan> Plans, bool Complete);
+
 /// <summary>
 /// Finds the best ways to cut a head out of scraps: one piece with up to two cuts, ordered pairs and triples with up to two cuts in all, either
 /// end kept, either way round, cuts every <see cref="GridM"/>. Exact over that set.
@@ -104,26 +109,45 @@ public static class Cutter
         return new(pieces, at, kg, TaperOf(parts[0]), joints, cuts, cost, says, felt, Join(parts).Stretches);
     }
 
-    /// <summary>The best <paramref name="count"/> plans, each the best cut of its own order of scraps. Runs on all cores.</summary>
-    public static IReadOnlyList<CutPlan> Plan(CutTarget target, IReadOnlyList<Scrap> drawer, int count = 8, CancellationToken cancel = default)
+    /// <summary>
+    /// The best <paramref name="count"/> plans, each the best cut of its own order of scraps. Runs on all cores. Once <paramref name="enough"/> is
+    /// called the search ends with the best it has found, and says that it did not look at everything; <paramref name="cancel"/> throws.
+    /// </summary>
+    public static CutPlans Plan(CutTarget target, IReadOnlyList<Scrap> drawer, int count = 8, CancellationToken enough = default, CancellationToken cancel = default)
     {
+        using var either = CancellationTokenSource.CreateLinkedTokenSource(enough, cancel);
+        var stop = either.Token;
         var profiles = drawer.ToDictionary(s => s.Id, s => s.Profile());
-        var usable = drawer.Where(s => s.LengthM >= ShortestM).ToList();
-        var all = usable.SelectMany(s => Options(s.Id, profiles[s.Id])).ToArray();
         var best = new Best(count);
+        try
+        {
+            Look(target, [.. drawer.Where(s => s.LengthM >= ShortestM)], profiles, best, stop);
+        }
+        catch (OperationCanceledException) when (!cancel.IsCancellationRequested)
+        {
+            return new(Judged(), false);
+        }
+        return new(Judged(), true);
+
+        IReadOnlyList<CutPlan> Judged() => [.. best.Pieces().Select(p => Judge(target, p, profiles))];
+    }
+
+    private static void Look(CutTarget target, IReadOnlyList<Scrap> usable, Dictionary<int, LineProfile> profiles, Best best, CancellationToken stop)
+    {
+        var all = usable.SelectMany(s => Options(s.Id, profiles[s.Id], stop)).ToArray();
         // Fewest pieces first: they set the mark that the many combinations of three have to beat.
         if (!target.HasTip)
         {
-            var search = new Search(target, best);
-            foreach (var only in all.Concat(usable.SelectMany(s => Middles(s.Id, profiles[s.Id])))) search.Run(only);
+            var search = new Search(target, best, stop);
+            foreach (var only in all.Concat(usable.SelectMany(s => Middles(s.Id, profiles[s.Id], stop)))) search.Run(only);
         }
         for (var pieces = 2; pieces <= 3; pieces++)
         {
             if (best.Worst < (pieces - 1) * JointCost) break;
             var three = pieces == 3;
-            Parallel.ForEach(Partitioner.Create(all, loadBalance: true), new() { CancellationToken = cancel }, first =>
+            Parallel.ForEach(Partitioner.Create(all, loadBalance: true), new() { CancellationToken = stop }, first =>
             {
-                var search = new Search(target, best);
+                var search = new Search(target, best, stop);
                 foreach (var second in all)
                 {
                     if (second.ScrapId == first.ScrapId) continue;
@@ -135,7 +159,6 @@ public static class Cutter
                 }
             });
         }
-        return [.. best.Pieces().Select(p => Judge(target, p, profiles))];
     }
 
     /// <summary>Pieces joined from the fly end. At each joint both sides lie over one another for as much as they lose together; nothing is lost in mass.</summary>
@@ -227,8 +250,9 @@ public static class Cutter
         return true;
     }
 
-    private static List<Option> Options(int id, LineProfile p)
+    private static List<Option> Options(int id, LineProfile p, CancellationToken stop)
     {
+        stop.ThrowIfCancellationRequested();
         List<Option> all = [];
         var cuts = Places(p.LengthM).ToList();
         void Add(int cut, bool turned, IEnumerable<(double From, double To)> kept)
@@ -249,12 +273,19 @@ public static class Cutter
     private static readonly bool[] Both = [false, true];
 
     // Both ends cut off; nothing is gained by that on an even piece.
-    private static IEnumerable<Option> Middles(int id, LineProfile p) => Even(p, 0, p.LengthM) ? [] :
+    private static IEnumerable<Option> Middles(int id, LineProfile p, CancellationToken stop) => Even(p, 0, p.LengthM) ? [] :
         from turned in Both
         from start in Enumerable.Range(1, (int)(p.LengthM / GridM)).Select(i => i * GridM)
+        let _ = Unless(stop)
         let ends = Places(p.LengthM - start).Select(m => (start, start + m)).Where(k => !turned || !Even(p, k.start, k.Item2)).ToArray()
         where ends.Length > 0
         select new Option(id, 2, turned, ends, p);
+
+    private static bool Unless(CancellationToken stop)
+    {
+        stop.ThrowIfCancellationRequested();
+        return true;
+    }
 
     private static IEnumerable<double> Places(double lengthM)
     {
@@ -291,7 +322,7 @@ public static class Cutter
     }
 
     /// <summary>Searches the cuts of one order of options, of which two at most vary, by halving ranges that may still hold something better.</summary>
-    private sealed class Search(CutTarget target, Best best)
+    private sealed class Search(CutTarget target, Best best, CancellationToken stop)
     {
         private readonly Option[] order = new Option[3];
         private readonly int[] low = new int[3], high = new int[3];
@@ -324,6 +355,7 @@ public static class Cutter
 
         private void Begin(double joints)
         {
+            stop.ThrowIfCancellationRequested();
             surely = JointCost * (count - 1) + joints + (order[0].OneFly && !order[0].Fly[0].Tapered ? BluntCost : 0);
             for (var i = 0; i < count; i++)
             {
@@ -353,6 +385,7 @@ public static class Cutter
         // Splits the widest range; looks first where the better half promises more.
         private void Halve()
         {
+            stop.ThrowIfCancellationRequested();
             var widest = 0;
             for (var i = 1; i < count; i++)
                 if (high[i] - low[i] > high[widest] - low[widest]) widest = i;

@@ -351,6 +351,12 @@ namespace ZingCast.Store.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("TakenApart")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT")
+                        .HasDefaultValueSql("'[]'");
+
                     b.Property<string>("Target")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -399,6 +405,21 @@ namespace ZingCast.Store.Migrations
                     b.HasKey("Id");
 
                     b.ToTable("Briefs");
+                });
+
+            modelBuilder.Entity("ZingCast.Store.ScrapInJob", b =>
+                {
+                    b.Property<int>("ScrapId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("JobId")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("ScrapId");
+
+                    b.HasIndex("JobId");
+
+                    b.ToTable("ScrapsInJobs");
                 });
 #pragma warning restore 612, 618
         }

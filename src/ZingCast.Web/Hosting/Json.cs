@@ -1,7 +1,9 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using System.Text.Json.Serialization.Metadata;
+using System.Text.RegularExpressions;
 using Microsoft.AspNetCore.Diagnostics;
+using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.OpenApi;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
@@ -12,6 +14,7 @@ using ZingCast.Core.Matching;
 using ZingCast.Core.Measures;
 using ZingCast.Core.Reels;
 using ZingCast.Core.Rods;
+using ZingCast.Store;
 using ZingCast.Web.Rooms;
 
 namespace ZingCast.Web.Hosting;
@@ -24,42 +27,101 @@ public sealed class SentenceConverter : JsonConverter<Sentence>
     public override void Write(Utf8JsonWriter writer, Sentence value, JsonSerializerOptions options) => JsonSerializer.Serialize(writer, value.Parts, options);
 }
 
-/// <summary>Lists that people send have no holes. Nullable annotations are kept for members, not for what is in a list.</summary>
-public static class WholeLists
+/// <summary>A value that was read but cannot be meant. The serializer adds where it stands.</summary>
+public sealed class OddValueException(string field, string problem) : JsonException
+{
+    public string Field { get; } = field;
+
+    public string Problem { get; } = problem;
+}
+
+/// <summary>
+/// Lists that people send have no holes and numbers have an end. Nullable annotations are kept for members, not for what is in a list; a number too
+/// large for a double would be read as infinite.
+/// </summary>
+public static class WholeValues
 {
     public static void Demand(JsonTypeInfo type)
     {
         if (type.Kind != JsonTypeInfoKind.Object) return;
         var lists = type.Properties.Where(p => p.Get is not null && p.PropertyType.IsAssignableTo(typeof(IEnumerable<object>))).ToList();
-        if (lists.Count == 0) return;
+        var numbers = type.Properties.Where(p => p.Get is not null && (p.PropertyType == typeof(double) || p.PropertyType == typeof(double?))).ToList();
+        if (lists.Count + numbers.Count == 0) return;
         type.OnDeserialized = whole =>
         {
             foreach (var list in lists)
-                if (list.Get!(whole) is IEnumerable<object?> items && items.Contains(null)) throw new JsonException("A list with a hole in it.", $"$.{list.Name}", null, null);
+                if (list.Get!(whole) is IEnumerable<object?> items && items.Contains(null)) throw new OddValueException(list.Name, "The list has a hole in it.");
+            foreach (var number in numbers)
+                if (number.Get!(whole) is double value && !double.IsFinite(value)) throw new OddValueException(number.Name, "That number is too large.");
         };
     }
 }
 
-/// <summary>Turns unreadable bodies and lost races into problem details with words a person can use.</summary>
-public sealed class FriendlyFailures(IProblemDetailsService problems) : IExceptionHandler
+/// <summary>Turns unreadable bodies, lost races and a full disk into problem details with words a person can use. What is a fault of ours says so and is logged.</summary>
+public sealed partial class FriendlyFailures(IProblemDetailsService problems, ILogger<FriendlyFailures> log) : IExceptionHandler
 {
-    // SQLITE_CONSTRAINT_UNIQUE: the tag was free when it was asked for, and is not when it is written or brought back.
-    private const int Taken = 2067;
+    // SQLite's words for a row that was free when it was asked for, and is not when it is written or brought back.
+    private const int TagTaken = 2067, ScrapTaken = 1555;
 
     public async ValueTask<bool> TryHandleAsync(HttpContext httpContext, Exception exception, CancellationToken cancellationToken)
     {
-        var (status, title) = exception switch
+        var problem = exception switch
         {
-            BadHttpRequestException bad when bad.InnerException is JsonException json => (400, $"This could not be read{(json.Path is { } path ? $" at {path.TrimStart('$', '.')}" : "")}: check the value and its type."),
-            BadHttpRequestException bad => (bad.StatusCode, "This request could not be read."),
-            DbUpdateConcurrencyException => (412, "This was changed elsewhere in the same moment. Nothing was changed; look again."),
-            SqliteException { SqliteExtendedErrorCode: Taken } or DbUpdateException { InnerException: SqliteException { SqliteExtendedErrorCode: Taken } } =>
-                (409, "Another piece has the same tag or name by now. Nothing was changed; give one of them another first."),
-            _ => (500, "Something broke on our side. Nothing was changed."),
+            OperationCanceledException when httpContext.RequestAborted.IsCancellationRequested => Says(503, "Zing Cast is being stopped. Nothing was changed."),
+            BadHttpRequestException bad => Unreadable(bad),
+            DbUpdateConcurrencyException => Says(412, "This was changed elsewhere in the same moment. Nothing was changed; look again."),
+            DbUpdateException { InnerException: SqliteException failed } => Kept(failed),
+            SqliteException failed => Kept(failed),
+            DataFolderException folder => Says(507, folder.Message),
+            _ => null,
         };
-        httpContext.Response.StatusCode = status;
-        return await problems.TryWriteAsync(new() { HttpContext = httpContext, ProblemDetails = { Status = status, Title = title } });
+        if (problem is null)
+        {
+            OurFault(log, httpContext.Request.Method, httpContext.Request.Path, exception);
+            problem = Says(500, "Something broke on our side. Nothing was changed.");
+        }
+        if (problem.Status == 507) NoRoom(log, httpContext.Request.Method, httpContext.Request.Path, problem.Title!);
+        httpContext.Response.StatusCode = problem.Status!.Value;
+        return await problems.TryWriteAsync(new() { HttpContext = httpContext, ProblemDetails = problem });
     }
+
+    private static ProblemDetails Says(int status, string title) => new() { Status = status, Title = title };
+
+    private static ProblemDetails? Kept(SqliteException failed) => failed switch
+    {
+        { SqliteExtendedErrorCode: TagTaken } => Says(409, "Another piece has the same tag or name by now. Nothing was changed; give one of them another first."),
+        { SqliteExtendedErrorCode: ScrapTaken } => Says(409, "One of these pieces is in another job by now. Nothing was changed; look again."),
+        _ when DataFolder.IsFull(failed) => Says(507, "The disk is full, so nothing was kept. What was kept before is safe; make room and go on."),
+        _ when DataFolder.IsBusy(failed) => Says(503, "Another program is writing to the file just now, so nothing was kept. Try again in a moment."),
+        _ => null,
+    };
+
+    // The serializer and the router tell what they stumbled over only in their sentences.
+    [GeneratedRegex("missing required properties including: '(?<field>[^']+)'")] private static partial Regex MissingMember();
+    [GeneratedRegex("parameter \"[^\" ]+ (?<field>[A-Za-z]+)\"")] private static partial Regex OddParameter();
+
+    private static ProblemDetails Unreadable(BadHttpRequestException bad)
+    {
+        if (bad.StatusCode == 413) return Says(413, "This could not be read: it is more than Zing Cast takes in one go (1 MB).");
+        if (bad.StatusCode == 415) return Says(415, "This could not be read: send it as JSON, with Content-Type application/json.");
+        if (bad.InnerException is not JsonException json)
+            return OddParameter().Match(bad.Message) is { Success: true } parameter ? At(parameter.Groups["field"].Value, "is missing or of another kind") : Says(bad.StatusCode, "This request could not be read: there is nothing in it, or it broke off.");
+        var at = json.Path?.TrimStart('$').TrimStart('.') ?? "";
+        string Below(string name) => at.Length > 0 ? $"{at}.{name}" : name;
+        if (json is OddValueException odd) return At(Below(odd.Field), "could not be read", odd.Problem);
+        if (MissingMember().Match(json.Message) is { Success: true } missing) return At(Below(missing.Groups["field"].Value), "is missing");
+        if (at.Length > 0) return At(at, "could not be read", "Check the value and its type.");
+        return Says(400, json.LineNumber is { } line ? $"This could not be read: something is wrong with the text at line {line + 1}, sign {json.BytePositionInLine + 1}." : "This could not be read as JSON.");
+    }
+
+    private static HttpValidationProblemDetails At(string field, string what, string? words = null) =>
+        new(new Dictionary<string, string[]> { [field] = [words ?? $"This {what}."] }) { Status = 400, Title = what == "could not be read" ? $"“{field}” could not be read." : $"This could not be read: “{field}” {what}." };
+
+    [LoggerMessage(Level = LogLevel.Warning, Message = "No room for {Method} {Path}: {Words}")]
+    private static partial void NoRoom(ILogger logger, string method, string path, string words);
+
+    [LoggerMessage(Level = LogLevel.Error, Message = "A fault of ours answering {Method} {Path}.")]
+    private static partial void OurFault(ILogger logger, string method, string path, Exception fault);
 }
 
 /// <summary>Shape of the API description where the serializer alone does not tell.</summary>

@@ -1,4 +1,4 @@
-using System.Security.Cryptography;
+using Microsoft.AspNetCore.StaticFiles;
 using Microsoft.Net.Http.Headers;
 
 namespace ZingCast.Web.Hosting;
@@ -6,10 +6,16 @@ namespace ZingCast.Web.Hosting;
 /// <summary>Serves the built client: hashed files for ever, the page itself fresh with a strict content-security policy.</summary>
 public static class Pages
 {
+    private static readonly string[] Reading = [HttpMethods.Get, HttpMethods.Head];
+
     public static void Serve(WebApplication app)
     {
+        // The page is never a file like others: it is only what is written below, with its policy and nonce.
+        var types = new FileExtensionContentTypeProvider();
+        types.Mappings.Remove(".html");
         app.UseStaticFiles(new StaticFileOptions
         {
+            ContentTypeProvider = types,
             OnPrepareResponse = file =>
             {
                 if (file.Context.Request.Path.StartsWithSegments("/assets"))
@@ -17,7 +23,10 @@ public static class Pages
             },
         });
         app.MapFallback("/api/{**rest}", () => TypedResults.Problem(statusCode: 404, title: "There is nothing at this address."));
-        app.MapFallback(async (HttpContext context) =>
+        app.MapMethods("/index.html", Reading, Page).ExcludeFromDescription();
+        app.MapFallback(Page).WithMetadata(new HttpMethodMetadata(Reading));
+
+        async Task Page(HttpContext context)
         {
             var file = app.Environment.WebRootFileProvider.GetFileInfo("index.html");
             if (!file.Exists)
@@ -28,13 +37,10 @@ public static class Pages
             }
             using var reader = new StreamReader(file.CreateReadStream());
             // Dialogs lock scrolling with a style element of their own; the nonce lets that one in and no other.
-            var nonce = Convert.ToBase64String(RandomNumberGenerator.GetBytes(16));
-            var headers = context.Response.Headers;
-            headers.ContentSecurityPolicy =
-                $"default-src 'none'; script-src 'self'; style-src 'self' 'nonce-{nonce}'; img-src 'self' data:; font-src 'self'; connect-src 'self'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'";
-            headers.CacheControl = "no-store";
+            var nonce = Protection.AllowPage(context);
+            context.Response.Headers.CacheControl = "no-store";
             context.Response.ContentType = "text/html; charset=utf-8";
             await context.Response.WriteAsync((await reader.ReadToEndAsync(context.RequestAborted)).Replace("__NONCE__", nonce), context.RequestAborted);
-        });
+        }
     }
 }

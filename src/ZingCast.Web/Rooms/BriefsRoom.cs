@@ -33,8 +33,8 @@ public static class BriefsRoom
 
         briefs.MapPost("", async Task<Results<Ok<BriefAnswer>, ValidationProblem>> (BriefEdit edit, ZingDb db, TimeProvider clock, HttpResponse response, CancellationToken cancel) =>
         {
-            if (Check(edit) is { Count: > 0 } problems) return Problems.Of(problems);
-            var brief = new SavedBrief { Name = edit.Name.Trim(), Draft = edit.Draft, Pins = edit.Pins ?? Pins.None, Off = [.. edit.Off ?? []], ChangedAt = clock.GetUtcNow().UtcDateTime };
+            if (await CheckAsync(edit, db, cancel) is { Count: > 0 } problems) return Problems.Of(problems);
+            var brief = new SavedBrief { Name = PlainText.Clean(edit.Name), Draft = edit.Draft, Pins = edit.Pins ?? Pins.None, Off = [.. edit.Off ?? []], ChangedAt = clock.GetUtcNow().UtcDateTime };
             db.Briefs.Add(brief);
             await db.SaveChangesAsync(cancel);
             return Tagged(brief, response);
@@ -43,10 +43,10 @@ public static class BriefsRoom
         briefs.MapPut("/{id:int}", async Task<Results<Ok<BriefAnswer>, ValidationProblem, ProblemHttpResult>> (
             int id, BriefEdit edit, [FromHeader(Name = "If-Match")] string ifMatch, ZingDb db, TimeProvider clock, HttpResponse response, CancellationToken cancel) =>
         {
-            if (Check(edit) is { Count: > 0 } problems) return Problems.Of(problems);
+            if (await CheckAsync(edit, db, cancel) is { Count: > 0 } problems) return Problems.Of(problems);
             if (await db.Briefs.FirstOrDefaultAsync(b => b.Id == id, cancel) is not { } brief) return Gone();
             if (ifMatch != Tag(brief.Version)) return Stale();
-            (brief.Name, brief.Draft, brief.Pins, brief.Off) = (edit.Name.Trim(), edit.Draft, edit.Pins ?? Pins.None, [.. edit.Off ?? []]);
+            (brief.Name, brief.Draft, brief.Pins, brief.Off) = (PlainText.Clean(edit.Name), edit.Draft, edit.Pins ?? Pins.None, [.. edit.Off ?? []]);
             brief.ChangedAt = clock.GetUtcNow().UtcDateTime;
             try
             {
@@ -67,13 +67,21 @@ public static class BriefsRoom
         await db.Briefs.IgnoreQueryFilters().Where(b => b.Id == id).ExecuteUpdateAsync(set => set.SetProperty(b => b.DeletedAt, at), cancel) > 0
             ? TypedResults.NoContent() : Gone();
 
-    private static IReadOnlyList<FieldProblem> Check(BriefEdit edit) =>
-        [.. new FieldCheck().Text("name", edit.Name, 80).Problems, .. Brief.Check(edit.Draft).Select(p => p with { Field = $"draft.{p.Field}" })];
+    // A pin may point at a piece that was put away since: it is told when the brief is solved, and stays when anything else is changed.
+    private static async Task<IReadOnlyList<FieldProblem>> CheckAsync(BriefEdit edit, ZingDb db, CancellationToken cancel)
+    {
+        var pins = edit.Pins ?? Pins.None;
+        var rod = pins.Rod is null || await db.Rods.IgnoreQueryFilters().AnyAsync(r => r.Id == pins.Rod, cancel);
+        var line = pins.Line is null || await db.Lines.IgnoreQueryFilters().AnyAsync(l => l.Id == pins.Line, cancel);
+        var reel = pins.Reel is null || await db.Reels.IgnoreQueryFilters().AnyAsync(r => r.Id == pins.Reel, cancel);
+        return [.. new FieldCheck().Text("name", PlainText.Clean(edit.Name), 80).Problems, .. Brief.Check(edit.Draft).Select(p => p with { Field = $"draft.{p.Field}" }),
+            .. pins.Check(_ => rod, _ => line, _ => reel), .. Rules.Check(edit.Off ?? [])];
+    }
 
     private static Ok<BriefAnswer> Tagged(SavedBrief brief, HttpResponse response)
     {
         response.Headers.ETag = Tag(brief.Version);
-        return TypedResults.Ok(new BriefAnswer(brief.Id, brief.Name, brief.Draft, brief.Pins, brief.Off, brief.Version, brief.ChangedAt));
+        return TypedResults.Ok(new BriefAnswer(brief.Id, brief.Name, brief.Draft, brief.Pins, [.. brief.Off.Where(id => Rules.Check([id]).Count == 0)], brief.Version, brief.ChangedAt));
     }
 
     private static string Tag(int version) => $"\"{version}\"";

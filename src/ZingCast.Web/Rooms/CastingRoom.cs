@@ -7,6 +7,7 @@ using ZingCast.Core.Matching;
 using ZingCast.Core.Measures;
 using ZingCast.Core.Rods;
 using ZingCast.Store;
+using ZingCast.Web.Hosting;
 
 namespace ZingCast.Web.Rooms;
 
@@ -91,7 +92,7 @@ public static class CastingRoom
             // A gust from behind helps: which of the two is the lower depends on where the wind comes from.
             static GustAnswer Gusting((double FaceMps, double ReachM) lull, (double FaceMps, double ReachM) gust) =>
                 new(Spread.Between(lull.FaceMps, gust.FaceMps), Spread.Between(lull.ReachM, gust.ReachM));
-        }).WithSummary("Throws a brief's cast with one outfit: reach, margins, every moment, where the energy went.");
+        }).WithSummary("Throws a brief's cast with one outfit: reach, margins, every moment, where the energy went.").IsHeavy();
 
         casting.MapPost("/map", Results<Ok<CastMap>, ValidationProblem> (MapRequest request, CancellationToken cancel) =>
         {
@@ -104,7 +105,7 @@ public static class CastingRoom
                 MapKind.ClassByWind => CastMaps.ClassByWind(c => Casts.OfClass(brief, c, request.Leader.TippetM), Classes, Winds, cancel),
                 _ => CastMaps.CarryBySpeed(setup, CastMaps.Steps(4, setup.MostCarryM + 2, 12), CastMaps.Steps(10, 40, 16), cancel),
             });
-        }).WithSummary("Reach over wind, over class and wind, or over carry and line speed. Stops when the caller goes away.");
+        }).WithSummary("Reach over wind, over class and wind, or over carry and line speed. Stops when the caller goes away.").IsHeavy();
 
         casting.MapPost("/helps", async Task<Results<Ok<HelpAnswer>, ValidationProblem>> (SolveRequest request, ZingDb db, CancellationToken cancel) =>
         {
@@ -112,10 +113,11 @@ public static class CastingRoom
             var pins = request.Pins ?? Pins.None;
             if (Brief.Check(request.Brief) is { Count: > 0 } briefProblems) return Problems.Of(briefProblems, "brief.");
             if (pins.Check(shed) is { Count: > 0 } pinProblems) return Problems.Of(pinProblems);
+            if (Rules.Check(request.Off ?? []) is { Count: > 0 } offProblems) return Problems.Of(offProblems);
             var off = (request.Off ?? []).ToHashSet();
             var (reach, helps) = WhatHelps.Rank(request.Brief, shed, pins, off, cancel);
             return TypedResults.Ok(new HelpAnswer(reach, helps, WhatHelps.Always));
-        }).WithSummary("What a person could change, ranked by the distance it gives; each change solved in full.");
+        }).WithSummary("What a person could change, ranked by the distance it gives; each change solved in full.").IsHeavy();
     }
 
     private static IReadOnlyList<FieldProblem> Check(BriefDraft brief, Rod rod, FlyLine line, Leader leader)

@@ -5,14 +5,18 @@ using ZingCast.Core.Lines;
 using ZingCast.Core.Matching;
 using ZingCast.Core.Measures;
 using ZingCast.Store;
+using ZingCast.Web.Hosting;
 
 namespace ZingCast.Web.Rooms;
 
 /// <summary>A head to look for in the drawer; with a rod, what each plan makes of it.</summary>
 public sealed record PlanRequest(CutTarget Target, int? RodId = null);
 
-/// <summary>Plans, best first. Ratio: what the head weighs over the standard mass of the rod's class, per plan; empty without a rod.</summary>
-public sealed record PlanAnswer(IReadOnlyList<CutPlan> Plans, IReadOnlyList<double> RodRatios, Spread RodWindow, int Scraps, double UnfeltM, double UnfeltKg);
+/// <summary>
+/// Plans, best first. Ratio: what the head weighs over the standard mass of the rod's class, per plan; empty without a rod. Complete: every way was looked
+/// at; false when the drawer is so full that the search was ended with the best it had found.
+/// </summary>
+public sealed record PlanAnswer(IReadOnlyList<CutPlan> Plans, IReadOnlyList<double> RodRatios, Spread RodWindow, int Scraps, double UnfeltM, double UnfeltKg, bool Complete);
 
 /// <summary>The mass a head of this length should have on a rod.</summary>
 public sealed record HeadForRod(double MassKg, double WindowClass);
@@ -53,20 +57,23 @@ public sealed record JobAnswer(int Id, CutTarget Target, IReadOnlyList<PieceNow>
 
 public static class CuttingRoom
 {
+    // A full drawer has more ways than anybody waits for.
+    private static readonly TimeSpan LongestLook = TimeSpan.FromSeconds(1.2);
+
     public static void MapCutting(this WebApplication app)
     {
         var lines = app.MapGroup("/api/lines").WithTags("Cutting");
 
-        lines.MapPost("/plan", async Task<Results<Ok<PlanAnswer>, ValidationProblem>> (PlanRequest request, ZingDb db, CancellationToken cancel) =>
+        lines.MapPost("/plan", async Task<Results<Ok<PlanAnswer>, ValidationProblem>> (PlanRequest request, ZingDb db, TimeProvider clock, CancellationToken cancel) =>
         {
             if (request.Target.Check() is { Count: > 0 } wrong) return Problems.Of(wrong, "target.");
-            var busy = await Busy(db, cancel);
-            var drawer = (await db.Scraps.AsNoTracking().OrderBy(s => s.Id).ToListAsync(cancel)).Where(s => !busy.Contains(s.Id)).ToList();
-            var plans = Cutter.Plan(request.Target, drawer, cancel: cancel);
+            var drawer = await db.Scraps.AsNoTracking().Where(s => !db.ScrapsInJobs.Any(j => j.ScrapId == s.Id)).OrderBy(s => s.Id).ToListAsync(cancel);
+            using var enough = new CancellationTokenSource(LongestLook, clock);
+            var (plans, complete) = Cutter.Plan(request.Target, drawer, enough: enough.Token, cancel: cancel);
             var rod = request.RodId is { } id ? await db.Rods.AsNoTracking().FirstOrDefaultAsync(r => r.Id == id, cancel) : null;
             var standard = rod?.WindowClass is { } c ? Core.Standards.LineWeights.MassKg(c) : 0;
-            return TypedResults.Ok(new PlanAnswer(plans, standard > 0 ? [.. plans.Select(p => p.MassKg / standard)] : [], new(LineLoad.Low, LineLoad.Top), drawer.Count, Cutter.UnfeltM, Cutter.UnfeltKg));
-        }).WithSummary("Every way to cut the head out of the drawer, best first.");
+            return TypedResults.Ok(new PlanAnswer(plans, standard > 0 ? [.. plans.Select(p => p.MassKg / standard)] : [], new(LineLoad.Low, LineLoad.Top), drawer.Count, Cutter.UnfeltM, Cutter.UnfeltKg, complete));
+        }).WithSummary("Every way to cut the head out of the drawer, best first.").IsHeavy();
 
         lines.MapGet("/head-for-rod", async Task<Results<Ok<HeadForRod>, ValidationProblem, ProblemHttpResult>> (int rodId, double headM, ZingDb db, CancellationToken cancel) =>
             headM is not (>= 3 and <= 30) ? Problems.At("headM", "A head is between 3 and 30 m long.")
@@ -87,22 +94,42 @@ public static class CuttingRoom
         {
             if (request.Target.Check() is { Count: > 0 } wrong) return Problems.Of(wrong, "target.");
             var ids = request.Pieces.Select(p => p.ScrapId).ToList();
+            await using var transaction = await db.Database.BeginTransactionAsync(cancel);
             var scraps = await db.Scraps.AsNoTracking().Where(s => ids.Contains(s.Id)).ToDictionaryAsync(s => s.Id, cancel);
             if (request.Pieces.Count is < 1 or > 3 || ids.Distinct().Count() != ids.Count || scraps.Count != ids.Count) return Problems.At("pieces", "A plan has one to three different pieces that are in the drawer. Plan again.");
-            if (ids.Intersect(await Busy(db, cancel)).Any()) return TypedResults.Problem(statusCode: 409, title: "One of these pieces is on the bench already.");
+            if (await db.ScrapsInJobs.AnyAsync(s => ids.Contains(s.ScrapId), cancel)) return TypedResults.Problem(statusCode: 409, title: "One of these pieces is on the bench already.");
             if (request.Pieces.Any(p => !(p.FromM >= 0 && p.ToM - p.FromM >= Cutter.ShortestM - 1e-9 && p.ToM <= scraps[p.ScrapId].LengthM + 1e-6))) return Problems.At("pieces", "A piece reaches beyond its scrap. Plan again.");
             var job = new CutJob { Target = request.Target, Pieces = [.. request.Pieces.Select(p => Begin(p, scraps[p.ScrapId]))], BegunAt = clock.GetUtcNow().UtcDateTime };
             db.CutJobs.Add(job);
             await db.SaveChangesAsync(cancel);
+            await Hold(job, db, cancel);
+            await transaction.CommitAsync(cancel);
             return TypedResults.Ok(await Answer(job, db, cancel));
         }).WithSummary("Takes a plan to the bench. Nothing is cut yet.");
 
-        jobs.MapDelete("/{id:int}", (int id, ZingDb db, TimeProvider clock, CancellationToken cancel) => Hide(id, clock.GetUtcNow().UtcDateTime, db, cancel)).WithSummary("Takes a job off the bench; its pieces stay in the drawer as they are now.");
+        jobs.MapDelete("/{id:int}", async Task<Results<NoContent, ProblemHttpResult>> (int id, ZingDb db, TimeProvider clock, CancellationToken cancel) =>
+        {
+            await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+            if (await db.CutJobs.IgnoreQueryFilters().FirstOrDefaultAsync(j => j.Id == id, cancel) is not { } job) return Stale();
+            job.DeletedAt ??= clock.GetUtcNow().UtcDateTime;
+            // A finished head keeps its pieces wherever the job itself is.
+            if (job.LineId is null) await db.ScrapsInJobs.Where(s => s.JobId == id).ExecuteDeleteAsync(cancel);
+            await db.SaveChangesAsync(cancel);
+            await transaction.CommitAsync(cancel);
+            return TypedResults.NoContent();
+        }).WithSummary("Takes a job off the bench; its pieces stay in the drawer as they are now.");
         jobs.MapPost("/{id:int}/restore", async Task<Results<NoContent, ProblemHttpResult>> (int id, ZingDb db, CancellationToken cancel) =>
         {
-            var busy = await Busy(db, cancel);
-            var job = await db.CutJobs.IgnoreQueryFilters().AsNoTracking().FirstOrDefaultAsync(j => j.Id == id, cancel);
-            return job is null || job.Pieces.Any(p => busy.Contains(p.ScrapId)) ? Stale() : await Hide(id, null, db, cancel);
+            await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+            if (await db.CutJobs.IgnoreQueryFilters().FirstOrDefaultAsync(j => j.Id == id, cancel) is not { } job) return Stale();
+            if (job.DeletedAt is null) return TypedResults.NoContent();
+            var ids = job.Pieces.Select(p => p.ScrapId).ToList();
+            if (job.LineId is null && (await db.ScrapsInJobs.AnyAsync(s => ids.Contains(s.ScrapId), cancel) || await db.Scraps.CountAsync(s => ids.Contains(s.Id), cancel) < ids.Count)) return Stale();
+            job.DeletedAt = null;
+            await db.SaveChangesAsync(cancel);
+            if (job.LineId is null) await Hold(job, db, cancel);
+            await transaction.CommitAsync(cancel);
+            return TypedResults.NoContent();
         }).WithSummary("Puts a job back on the bench.");
 
         jobs.MapPost("/{id:int}/blade", async Task<Results<Ok<JobAnswer>, ValidationProblem, ProblemHttpResult>> (int id, BladeRequest request, ZingDb db, TimeProvider clock, CancellationToken cancel) =>
@@ -137,6 +164,7 @@ public static class CuttingRoom
 
         jobs.MapPost("/{id:int}/finish", async Task<Results<Ok<FlyLine>, ValidationProblem, ProblemHttpResult>> (int id, FinishRequest request, ZingDb db, TimeProvider clock, CancellationToken cancel) =>
         {
+            await using var transaction = await db.Database.BeginTransactionAsync(cancel);
             if (await db.CutJobs.FirstOrDefaultAsync(j => j.Id == id, cancel) is not { LineId: null } job || job.Version != request.Version) return Stale();
             if (job.Pieces.Any(p => p.FrontM > 0 || p.BackM > 0)) return Problems.At("tag", "There is still a piece to cut.");
             var scraps = await Scraps(job.Pieces, db, cancel);
@@ -155,7 +183,6 @@ public static class CuttingRoom
             }.With(profile, profile.LengthM, .005);
             if (line.Check() is { Count: > 0 } wrong) return Problems.Of(wrong);
             if (await db.Lines.AnyAsync(l => l.Tag == line.Tag, cancel)) return Problems.At("tag", $"Another line already carries the tag {line.Tag}.");
-            await using var transaction = await db.Database.BeginTransactionAsync(cancel);
             db.Lines.Add(line);
             await db.SaveChangesAsync(cancel);
             job.LineId = line.Id;
@@ -167,12 +194,12 @@ public static class CuttingRoom
 
         jobs.MapPost("/{id:int}/reopen", async Task<Results<NoContent, ProblemHttpResult>> (int id, ZingDb db, TimeProvider clock, CancellationToken cancel) =>
         {
-            if (await db.CutJobs.FirstOrDefaultAsync(j => j.Id == id, cancel) is not { LineId: { } lineId } job) return Stale();
             await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+            if (await db.CutJobs.FirstOrDefaultAsync(j => j.Id == id, cancel) is not { LineId: { } lineId } job) return Stale();
             var ids = job.Pieces.Select(p => p.ScrapId).ToList();
             await db.Scraps.IgnoreQueryFilters().Where(s => ids.Contains(s.Id)).ExecuteUpdateAsync(set => set.SetProperty(s => EF.Property<DateTime?>(s, ZingDb.DeletedAt), (DateTime?)null), cancel);
             await db.Lines.Where(l => l.Id == lineId).ExecuteUpdateAsync(set => set.SetProperty(l => EF.Property<DateTime?>(l, ZingDb.DeletedAt), clock.GetUtcNow().UtcDateTime), cancel);
-            job.LineId = null;
+            (job.LineId, job.TakenApart) = (null, [.. job.TakenApart, lineId]);
             await db.SaveChangesAsync(cancel);
             await transaction.CommitAsync(cancel);
             return TypedResults.NoContent();
@@ -265,11 +292,12 @@ public static class CuttingRoom
         return new(job.Id, job.Target, [.. job.Pieces.Select(p => Now(job, p, scraps[p.ScrapId]))], job.Steps, job.Version, job.BegunAt, job.LineId, now);
     }
 
-    private static async Task<HashSet<int>> Busy(ZingDb db, CancellationToken cancel) =>
-        [.. (await db.CutJobs.AsNoTracking().Where(j => j.LineId == null).ToListAsync(cancel)).SelectMany(j => j.Pieces).Select(p => p.ScrapId)];
-
-    private static async Task<Results<NoContent, ProblemHttpResult>> Hide(int id, DateTime? at, ZingDb db, CancellationToken cancel) =>
-        await db.CutJobs.IgnoreQueryFilters().Where(j => j.Id == id).ExecuteUpdateAsync(set => set.SetProperty(j => j.DeletedAt, at), cancel) > 0 ? TypedResults.NoContent() : Stale();
+    // The pieces of a job are its own until it is taken off the bench; the key of the table lets no other job have them.
+    private static async Task Hold(CutJob job, ZingDb db, CancellationToken cancel)
+    {
+        db.ScrapsInJobs.AddRange(job.Pieces.Select(p => new ScrapInJob { ScrapId = p.ScrapId, JobId = job.Id }));
+        await db.SaveChangesAsync(cancel);
+    }
 
     private static ProblemHttpResult Stale() => TypedResults.Problem(statusCode: 409, title: "This job was changed elsewhere, or is not on the bench any more. Look again before you cut.");
 }

@@ -1,5 +1,6 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using ZingCast.Core.Casting;
+using ZingCast.Core.Measures;
 using ZingCast.Web.Devices;
 
 namespace ZingCast.Web.Rooms;
@@ -38,6 +39,7 @@ public static class DevicesRoom
         app.MapPost("/api/devices/scale/lay", async Task<Results<Ok<ScaleAnswer>, ValidationProblem, ProblemHttpResult>> (LayRequest request, IBenchScale scale, CancellationToken cancel) =>
         {
             if (scale is not SimulatedBenchScale simulated) return TypedResults.Problem(statusCode: 409, title: "This scale is real: lay the piece on it.");
+            if (new FieldCheck().Text("piece", request.Piece, 80, optional: true).Problems is { Count: > 0 } odd) return Problems.Of(odd);
             if (request.Kg is not (>= 0 and <= 5)) return Problems.At("kg", "The pan holds up to 5 kg.");
             simulated.Lay(request.Piece is { } piece ? SimulatedBenchScale.Really(request.Kg, piece) : request.Kg);
             return TypedResults.Ok(await Said(scale, cancel));

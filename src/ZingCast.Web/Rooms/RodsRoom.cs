@@ -7,6 +7,7 @@ using ZingCast.Core.Reels;
 using ZingCast.Core.Rods;
 using ZingCast.Core.Standards;
 using ZingCast.Store;
+using ZingCast.Web.Hosting;
 
 namespace ZingCast.Web.Rooms;
 
@@ -69,17 +70,20 @@ public static class RodsRoom
         rods.MapPost("/fit", async Task<Results<Ok<BendFit>, ValidationProblem>> (FitRequest request, ZingDb db, CancellationToken cancel) =>
         {
             if (request.RodLengthM is not (>= 1.5 and <= 4.6)) return Problems.At("rodLengthM", "A single-hand rod is between 1.5 and 4.6 m (5 and 15 ft).");
+            if (request.Test.Check(request.RodLengthM) is { Count: > 0 } wrong) return Problems.Of(wrong, "test.");
             if (await Table(request.Test, db, cancel) is not { } table) return NoTable();
             return BendFit.Of(request.RodLengthM, request.Test, table, out var problems) is { } fit ? TypedResults.Ok(fit) : Problems.Of(problems, "test.");
-        }).WithSummary("Works out a bend test: class with tolerance, action angle, bend model.");
+        }).WithSummary("Works out a bend test: class with tolerance, action angle, bend model.").IsHeavy();
 
         rods.MapPost("/{id:int}/test", async Task<Results<Ok<Rod>, ValidationProblem, ProblemHttpResult>> (int id, BendTest test, ZingDb db, TimeProvider clock, CancellationToken cancel) =>
         {
             if (await Find(id, db, cancel) is not { } rod) return Gone();
+            if (test.Check(rod.LengthM) is { Count: > 0 } wrong) return Problems.Of(wrong, "test.");
             if (await Table(test, db, cancel) is not { } table) return NoTable();
             var dated = test with { On = test.On ?? Today(clock), Calibration = table.Name };
+            if (new FieldCheck().Day("on", dated.On, Today(clock)).Problems is { Count: > 0 } wrongDay) return Problems.Of(wrongDay, "test.");
             return BendFit.Of(rod.LengthM, dated, table, out var problems) is { } fit ? await Keep(rod.Tested(dated, fit), db, cancel) : Problems.Of(problems, "test.");
-        }).WithSummary("Keeps a bend test with the rod; its measured class and action follow.");
+        }).WithSummary("Keeps a bend test with the rod; its measured class and action follow.").IsHeavy();
 
         rods.MapPost("/bend", Results<Ok<BendAnswer>, ValidationProblem> (BendRequest request) =>
         {
@@ -97,6 +101,8 @@ public static class RodsRoom
         rods.MapPost("/balance", Results<Ok<BalanceAnswer>, ValidationProblem> (BalanceRequest request) =>
         {
             if (BalanceProblems(request.Rod, request.Balance) is { Count: > 0 } wrong) return Problems.Of(wrong);
+            if (request.Reel?.Check() is { Count: > 0 } oddReel) return Problems.Of(oddReel, "reel.");
+            if (request.Line?.Check() is { Count: > 0 } oddLine) return Problems.Of(oddLine, "line.");
             if (request.OutsideM is not (>= 0 and <= 40)) return Problems.At("outsideM", "Up to 40 m hang outside.");
             // What is outside does not lie on the reel.
             var outside = request.Line?.MassWithinKg(request.OutsideM) ?? 0;
@@ -112,6 +118,7 @@ public static class RodsRoom
         rods.MapPost("/{id:int}/inspections", async Task<Results<Ok<Rod>, ValidationProblem, ProblemHttpResult>> (int id, Inspection inspection, ZingDb db, TimeProvider clock, CancellationToken cancel) =>
             await Find(id, db, cancel) is not { } rod ? Gone()
             : inspection.Check(Today(clock)) is { Count: > 0 } wrong ? Problems.Of(wrong)
+            : rod.Inspections.Count >= Rod.MostInspections ? Problems.At("on", $"A rod keeps {Rod.MostInspections} inspections at most.")
             : await Keep(rod with { Inspections = [.. rod.Inspections.Append(inspection).OrderByDescending(i => i.On)] }, db, cancel))
             .WithSummary("Keeps a dated inspection with the rod.");
     }

@@ -1,0 +1,350 @@
+using System.Text.RegularExpressions;
+using Microsoft.Data.Sqlite;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Infrastructure;
+using Microsoft.EntityFrameworkCore.Migrations;
+
+namespace ZingCast.Store;
+
+/// <summary>Something about a data folder or a file in it that cannot be worked with, in one line for the person at the terminal.</summary>
+public sealed class DataFolderException(string message) : Exception(message);
+
+/// <summary>
+/// The folder that holds everything kept: opened, brought up to date, copied, put back. Nothing here is half done when the power goes: a new file is
+/// made beside its place and renamed, an older one is migrated in one transaction, and the only lock is SQLite's own, which dies with its process.
+/// </summary>
+public static partial class DataFolder
+{
+    public const string FileName = "zingcast.db";
+
+    private const int SqliteBusy = 5, SqliteReadOnly = 8, SqliteUnreadable = 10, SqliteBroken = 11, SqliteFull = 13, SqliteCannotOpen = 14, SqliteNoDatabase = 26;
+
+    // How long a start waits for another program that is writing. The largest migration of a large shed takes a second or two.
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(60);
+
+    public static string FileIn(string folder) => Path.Combine(folder, FileName);
+
+    /// <summary>
+    /// Makes the file, or brings it up to the current model; a file that already holds data is copied beside itself first. What has to be waited for is
+    /// said through <paramref name="say"/>. Throws <see cref="DataFolderException"/>.
+    /// </summary>
+    public static void Open(string folder, TimeProvider clock, Action<string>? say = null) => InWords(folder, () =>
+    {
+        MustBeWritable(folder);
+        Sweep(folder, clock);
+        var file = FileIn(folder);
+        if (!File.Exists(file)) Make(file);
+        Inspect(file);
+        Update(file, clock, say ?? (_ => { }));
+    });
+
+    /// <summary>
+    /// Writes everything kept to a new file of its own, whole and consistent, whether or not a Zing Cast is running on the folder.
+    /// </summary>
+    public static void Backup(string folder, string to) => InWords(folder, () =>
+    {
+        var file = FileIn(folder);
+        if (!File.Exists(file)) throw new DataFolderException($"There is nothing to save: {folder} holds no {FileName}.");
+        Inspect(file);
+        if (Directory.Exists(to)) throw new DataFolderException($"{to} is a folder; name a file in it, such as {Path.Combine(to, "zing-backup.db")}.");
+        if (File.Exists(to)) throw new DataFolderException($"{to} is there already and stays as it is; name another file.");
+        CopyWhole(file, to);
+    });
+
+    /// <summary>
+    /// Puts a saved file back, brought up to the current model. What was there is kept beside it under the name this returns; null when there was
+    /// nothing. A Zing Cast running on the folder goes on with what was put back.
+    /// </summary>
+    public static string? Restore(string folder, string from, TimeProvider clock)
+    {
+        string? kept = null;
+        InWords(folder, () =>
+        {
+            if (!File.Exists(from)) throw new DataFolderException($"There is no file {from}.");
+            MustBeWritable(folder);
+            var (file, incoming) = (FileIn(folder), Path.Combine(folder, $"restoring-{Guid.NewGuid():N}.db"));
+            try
+            {
+                // Looked at and brought up to date as a copy: neither the saved file nor what is in use is touched until all is well.
+                File.Copy(from, incoming);
+                if (File.Exists(from + "-wal")) File.Copy(from + "-wal", incoming + "-wal");
+                Inspect(incoming, named: from);
+                Update(incoming, clock, _ => { }, copyFirst: false);
+                if (File.Exists(file))
+                {
+                    kept = Free(folder, "replaced", clock);
+                    if (Sound(file)) CopyWhole(file, kept);
+                    else
+                        foreach (var end in Endings.Where(end => File.Exists(file + end))) File.Move(file + end, kept + end);
+                }
+                if (!File.Exists(file)) Make(file);
+                using var source = Connect(incoming);
+                using var target = Connect(file);
+                Copy(source, target);
+            }
+            finally
+            {
+                Remove(incoming);
+            }
+        });
+        return kept;
+    }
+
+    /// <summary>Moves what was written ahead into the file itself, so that the file alone is whole. Does nothing while somebody reads or writes.</summary>
+    public static void Settle(string folder)
+    {
+        using var connection = Connect(FileIn(folder));
+        Run(connection, "pragma wal_checkpoint(truncate)");
+    }
+
+    /// <summary>Whether a failed write means that there is no room left.</summary>
+    public static bool IsFull(SqliteException failure) => failure.SqliteErrorCode == SqliteFull;
+
+    /// <summary>Whether the file was busy with somebody else's write for too long.</summary>
+    public static bool IsBusy(SqliteException failure) => failure.SqliteErrorCode == SqliteBusy;
+
+    private static ZingDb Context(SqliteConnection connection) => new(new DbContextOptionsBuilder<ZingDb>().UseSqlite(connection).Options);
+
+    // The file, and what SQLite may lay beside it.
+    private static readonly string[] Endings = ["", "-wal", "-shm", "-journal"];
+
+    private static void Remove(string file)
+    {
+        foreach (var end in Endings) File.Delete(file + end);
+    }
+
+    // Without a pool: what is opened here is closed for good, so that files can be renamed and removed.
+    private static SqliteConnection Connect(string file, bool create = false)
+    {
+        var connection = new SqliteConnection(new SqliteConnectionStringBuilder
+        {
+            DataSource = file,
+            Mode = create ? SqliteOpenMode.ReadWriteCreate : SqliteOpenMode.ReadWrite,
+            Pooling = false,
+            // Tables may be rebuilt on the way; the keys are checked once they are.
+            ForeignKeys = false,
+            DefaultTimeout = 1,
+        }.ToString());
+        connection.Open();
+        return connection;
+    }
+
+    private static void Run(SqliteConnection connection, string sql, SqliteTransaction? within = null)
+    {
+        using var command = connection.CreateCommand();
+        (command.CommandText, command.Transaction) = (sql, within);
+        command.ExecuteNonQuery();
+    }
+
+    private static List<string> Read(SqliteConnection connection, string sql, SqliteTransaction? within = null)
+    {
+        using var command = connection.CreateCommand();
+        (command.CommandText, command.Transaction) = (sql, within);
+        using var reader = command.ExecuteReader();
+        List<string> rows = [];
+        while (reader.Read()) rows.Add(reader.GetString(0));
+        return rows;
+    }
+
+    private static void MustBeWritable(string folder)
+    {
+        if (File.Exists(folder)) throw new DataFolderException($"{folder} is a file; --data needs a folder.");
+        Directory.CreateDirectory(folder);
+        using var probe = new FileStream(Path.Combine(folder, $"probe-{Guid.NewGuid():N}"), FileMode.CreateNew, FileAccess.Write, FileShare.None, 1, FileOptions.DeleteOnClose);
+        probe.Write(new byte[1 << 16]);
+        probe.Flush(flushToDisk: true);
+    }
+
+    // What a killed program left half made. Names end in 32 digits; an hour is more than anything takes that is still being made.
+    private static void Sweep(string folder, TimeProvider clock)
+    {
+        foreach (var left in new DirectoryInfo(folder).EnumerateFiles("*-????????????????????????????????*"))
+            if (LeftOver().IsMatch(left.Name) && clock.GetUtcNow().UtcDateTime - left.LastWriteTimeUtc > TimeSpan.FromHours(1)) left.Delete();
+    }
+
+    [GeneratedRegex("^(probe|sending|restoring|[a-z0-9_.-]+\\.db)-[0-9a-f]{32}(\\.db)?(-wal|-shm|-journal)?$", RegexOptions.IgnoreCase)] private static partial Regex LeftOver();
+
+    // Made under another name and renamed, so that a start that is broken off leaves no half-made file.
+    private static void Make(string file)
+    {
+        if (new FileInfo(file + "-wal") is { Exists: true, Length: > 0 })
+            throw new DataFolderException($"{file} is missing, but {FileName}-wal beside it holds writes that belong to it. Put the file back beside it, or move {FileName}-wal away to begin anew.");
+        var made = $"{file}-{Guid.NewGuid():N}";
+        try
+        {
+            using (var connection = Connect(made, create: true))
+            {
+                using var db = Context(connection);
+                using var transaction = connection.BeginTransaction();
+                Run(connection, Script(db, null), transaction);
+                transaction.Commit();
+                Run(connection, "pragma journal_mode=wal");
+            }
+            File.Move(made, file);
+        }
+        catch (IOException) when (File.Exists(file))
+        {
+            // Another Zing Cast was first.
+        }
+        finally
+        {
+            Remove(made);
+        }
+    }
+
+    // What has been applied, oldest first.
+    private static List<string> Applied(SqliteConnection connection, SqliteTransaction? within = null) =>
+        Read(connection, "select name from sqlite_master where name = '__EFMigrationsHistory'", within).Count == 0 ? []
+            : Read(connection, """select "MigrationId" from "__EFMigrationsHistory" order by "MigrationId" """, within);
+
+    private static string Script(ZingDb db, string? from) => db.GetService<IMigrator>().GenerateScript(from, options: MigrationsSqlGenerationOptions.NoTransactions);
+
+    // Refuses what is no file of ours, is damaged, or comes from a newer version.
+    private static void Inspect(string file, string? named = null)
+    {
+        named ??= file;
+        if (new FileInfo(file).Length == 0) throw new DataFolderException($"{named} is empty: it was cut off. Put a saved copy back with ./zing restore FILE, or move it away to begin anew.");
+        using var connection = Connect(file);
+        var faults = Read(connection, "pragma quick_check(1)");
+        if (faults is not ["ok"]) throw Damaged(named);
+        using var db = Context(connection);
+        var (applied, known) = (Applied(connection), db.Database.GetMigrations().ToList());
+        if (applied.Count == 0) throw new DataFolderException($"{named} was not made by Zing Cast. Choose another folder: --data FOLDER");
+        if (applied.Except(known).ToList() is [var unknown, ..])
+            throw new DataFolderException($"{named} was written by a newer Zing Cast (it knows {unknown}). Use that version, or another folder: --data FOLDER");
+    }
+
+    private static DataFolderException Damaged(string named) =>
+        new($"{named} is damaged and was not touched. Put a saved copy back with ./zing restore FILE; the damaged one is kept beside it.");
+
+    private static bool Sound(string file)
+    {
+        try
+        {
+            Inspect(file);
+            return true;
+        }
+        catch (Exception damaged) when (damaged is DataFolderException or SqliteException)
+        {
+            return false;
+        }
+    }
+
+    // One transaction holds the write lock from the second look at what is pending to the last change; whoever comes second finds nothing to do.
+    private static void Update(string file, TimeProvider clock, Action<string> say, bool copyFirst = true)
+    {
+        using var connection = Connect(file);
+        using var db = Context(connection);
+        var known = db.Database.GetMigrations().ToList();
+        if (Read(connection, "pragma journal_mode") is not ["wal"]) Run(connection, "pragma journal_mode=wal");
+        if (Applied(connection).Count == known.Count) return;
+        using var transaction = BeginWrite(connection, file, say);
+        var applied = Applied(connection, transaction);
+        if (applied.Count == known.Count) return;
+        if (copyFirst) CopyWhole(file, Free(Path.GetDirectoryName(file)!, $"before-{known[applied.Count]}", clock));
+        Run(connection, Script(db, applied[^1]), transaction);
+        // Earlier versions took a lock that outlived them.
+        Run(connection, """drop table if exists "__EFMigrationsLock" """, transaction);
+        if (Read(connection, "select \"table\" from pragma_foreign_key_check", transaction) is [var broken, ..])
+            throw new DataFolderException($"{file} could not be brought up to date: {broken} points at something that is not there. It was left as it was.");
+        transaction.Commit();
+    }
+
+    private static SqliteTransaction BeginWrite(SqliteConnection connection, string file, Action<string> say)
+    {
+        for (var waited = 0; ; waited++)
+        {
+            try
+            {
+                return connection.BeginTransaction();
+            }
+            catch (SqliteException busy) when (IsBusy(busy) && waited < Patience.TotalSeconds)
+            {
+                if (waited == 0) say($"Waiting: another program is writing to {file}.");
+            }
+            catch (SqliteException busy) when (IsBusy(busy))
+            {
+                throw new DataFolderException($"{file} has been held by another program for {Patience.TotalSeconds:0} seconds. Stop that program and start again.");
+            }
+        }
+    }
+
+    // An online copy by SQLite itself, in one piece without a log beside it; under its name only when it is complete.
+    private static void CopyWhole(string from, string to)
+    {
+        var part = $"{to}-{Guid.NewGuid():N}";
+        try
+        {
+            using (var source = Connect(from))
+            using (var target = Connect(part, create: true))
+            {
+                Copy(source, target);
+                Run(target, "pragma journal_mode=delete");
+            }
+            File.Move(part, to);
+        }
+        finally
+        {
+            Remove(part);
+        }
+    }
+
+    private static void Copy(SqliteConnection source, SqliteConnection target)
+    {
+        for (var tries = 1; ; tries++)
+        {
+            try
+            {
+                source.BackupDatabase(target);
+                return;
+            }
+            catch (SqliteException busy) when (IsBusy(busy) && tries < 100)
+            {
+                // A write is under way; they last milliseconds.
+                Thread.Sleep(100);
+            }
+        }
+    }
+
+    // A name beside the file that nothing has yet.
+    private static string Free(string folder, string name, TimeProvider clock)
+    {
+        var stem = Path.Combine(folder, $"{name}-{clock.GetUtcNow():yyyyMMddHHmmss}");
+        return Enumerable.Range(1, 1000).Select(n => n == 1 ? $"{stem}.db" : $"{stem}-{n}.db").First(free => !File.Exists(free));
+    }
+
+    // Everything the file system and SQLite may say, in one line.
+    private static void InWords(string folder, Action work)
+    {
+        const int noSpace = 28;
+        try
+        {
+            work();
+        }
+        catch (UnauthorizedAccessException)
+        {
+            throw new DataFolderException($"Zing Cast may not write to {folder}. Give yourself the right to, or choose another folder: --data FOLDER");
+        }
+        catch (IOException full) when (full.HResult == noSpace)
+        {
+            throw Full(folder);
+        }
+        catch (IOException odd)
+        {
+            throw new DataFolderException($"The data folder {folder} cannot be used: {odd.Message.TrimEnd('.')}. Choose another: --data FOLDER");
+        }
+        catch (SqliteException failed) when (failed.SqliteErrorCode is SqliteFull or SqliteReadOnly or SqliteCannotOpen or SqliteBusy or SqliteBroken or SqliteNoDatabase or SqliteUnreadable)
+        {
+            throw failed.SqliteErrorCode switch
+            {
+                SqliteFull => Full(folder),
+                SqliteReadOnly or SqliteCannotOpen => new DataFolderException($"Zing Cast may not write to {FileIn(folder)}. Give yourself the right to, or choose another folder: --data FOLDER"),
+                SqliteBusy => new DataFolderException($"{FileIn(folder)} is held by another program. Stop that program and try again."),
+                SqliteUnreadable => new DataFolderException($"The disk would not read or write {FileIn(folder)}: {failed.Message.TrimEnd('.')}."),
+                _ => Damaged(FileIn(folder)),
+            };
+        }
+    }
+
+    private static DataFolderException Full(string folder) => new($"The disk that holds {folder} is full. Nothing was changed; make room and try again.");
+}
