@@ -11,12 +11,13 @@ import {
   useNavigate,
   useSearchParams,
 } from 'react-router';
-import { api, need } from './api/client';
+import { api, need, Trouble } from './api/client';
 import { useMeasuringBench } from './rooms/brief/atHand';
 import { BriefPage } from './rooms/brief/BriefPage';
 import { BriefsPage } from './rooms/brief/BriefsPage';
 import { NewBriefPage } from './rooms/brief/NewBriefPage';
 import { DrawerPage } from './rooms/drawer/DrawerPage';
+import { DataPanel } from './rooms/home/DataPanel';
 import { LinePage } from './rooms/lines/LinePage';
 import { ReferencePanel } from './rooms/reference/ReferencePanel';
 import { RodPage } from './rooms/rods/RodPage';
@@ -38,7 +39,11 @@ export function App() {
     return (
       <main className="p-6">
         <h1 className="text-xl font-semibold">{error.message}</h1>
-        <button className="btn mt-3" onClick={() => void refetch()}>
+        <button
+          className="btn mt-3"
+          // The page that asks for the key is another page.
+          onClick={() => (error instanceof Trouble && error.status === 401 ? location.reload() : void refetch())}
+        >
           Try again
         </button>
       </main>
@@ -103,6 +108,7 @@ function House() {
     },
     { id: 'keys', name: 'List the keys', keys: ['?'], group: 'Everywhere', run: () => setSheet('keys') },
     { id: 'reference', name: 'Open the reference', keys: ['r'], group: 'Everywhere', run: () => show('reference') },
+    { id: 'data', name: 'Where your data is', keys: [], group: 'Everywhere', run: () => show('data') },
     {
       id: 'units',
       name: system === 'trade' ? 'Show metres and grams' : 'Show feet and grains',
@@ -187,6 +193,7 @@ function House() {
       </header>
       <Outlet />
       {shown === 'reference' && <ReferencePanel onClose={() => show(null)} />}
+      {shown === 'data' && <DataPanel onClose={() => show(null)} />}
       {sheet === 'commands' && <Palette onClose={() => setSheet(null)} />}
       {sheet === 'keys' && <Keys onClose={() => setSheet(null)} />}
     </>

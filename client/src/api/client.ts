@@ -69,6 +69,9 @@ export class Trouble extends Error {
   }
 }
 
+/** Nobody answered, the key is asked for again or the disk is full: it will work later just as it is. */
+export const isPassing = (trouble: Trouble) => [0, 401, 503, 507].includes(trouble.status);
+
 export function trouble(error: unknown, status: number): Trouble {
   const body = (error ?? {}) as ProblemBody;
   const fields = Object.fromEntries(Object.entries(body.errors ?? {}).map(([field, words]) => [field, words[0] ?? '']));

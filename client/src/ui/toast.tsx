@@ -1,5 +1,5 @@
 import { Toast } from 'radix-ui';
-import { createContext, useContext, useState, type ReactNode } from 'react';
+import { createContext, useCallback, useContext, useEffect, useState, type ReactNode } from 'react';
 import { Trouble } from '../api/client';
 
 type Message = { words: string; undo?: () => Promise<unknown> | void };
@@ -9,8 +9,20 @@ const ToastContext = createContext<((message: Message) => void) | null>(null);
 /** A word at the foot of the page about what just happened, with the way back. */
 export function ToastProvider({ children }: { children: ReactNode }) {
   const [messages, setMessages] = useState<(Message & { id: number })[]>([]);
-  const toast = (message: Message) =>
-    setMessages((all) => [...all.slice(-2), { ...message, id: Date.now() + Math.random() }]);
+  const toast = useCallback(
+    (message: Message) => setMessages((all) => [...all.slice(-2), { ...message, id: Date.now() + Math.random() }]),
+    [],
+  );
+  // What a button tried and nobody else had words for is said here, never lost in silence.
+  useEffect(() => {
+    const unsaid = (event: PromiseRejectionEvent) => {
+      if (!(event.reason instanceof Trouble)) return;
+      event.preventDefault();
+      toast({ words: event.reason.message });
+    };
+    window.addEventListener('unhandledrejection', unsaid);
+    return () => window.removeEventListener('unhandledrejection', unsaid);
+  }, [toast]);
   const takeBack = async ({ undo }: Message) => {
     try {
       await undo?.();

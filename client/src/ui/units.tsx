@@ -1,5 +1,6 @@
 import { createContext, useContext, useMemo, useState, type ReactNode } from 'react';
 import type { DisplayUnit, Figure, Kind, Quantity, Standards } from '../api/client';
+import { recall, remember } from './remember';
 import { formatQuantity, type UnitSystem } from './quantity';
 
 type Units = {
@@ -14,9 +15,7 @@ type Units = {
 const UnitsContext = createContext<Units | null>(null);
 
 export function UnitsProvider({ standards, children }: { standards: Standards; children: ReactNode }) {
-  const [system, setSystem] = useState<UnitSystem>(() =>
-    localStorage.getItem('zing-units') === 'metric' ? 'metric' : 'trade',
-  );
+  const [system, setSystem] = useState<UnitSystem>(() => (recall('units') === 'metric' ? 'metric' : 'trade'));
   const value = useMemo<Units>(() => {
     const show = (q: Quantity) => formatQuantity(q, system, standards);
     return {
@@ -24,7 +23,7 @@ export function UnitsProvider({ standards, children }: { standards: Standards; c
       standards,
       toggle: () => {
         const next = system === 'trade' ? 'metric' : 'trade';
-        localStorage.setItem('zing-units', next);
+        remember('units', next);
         setSystem(next);
       },
       unitOf: (kind) => standards.units.find((u) => u.kind === kind)![system],

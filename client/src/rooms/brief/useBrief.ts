@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useReducer, useRef, useState } from 'react';
-import { api, need, Trouble, type BriefAnswer, type BriefDraft, type Pins } from '../../api/client';
+import { api, isPassing, need, Trouble, type BriefAnswer, type BriefDraft, type Pins } from '../../api/client';
 import { useEntriesUnderWay } from '../../ui/useReading';
 import { useAnswer } from './useAnswer';
 
@@ -152,8 +152,9 @@ function useSaving(loaded: BriefAnswer, now: Working, onKept: (fresh: BriefAnswe
         } catch (error) {
           const failure = error instanceof Trouble ? error : new Trouble('Not saved.', 0, {});
           if (failure.status === 412) setSaving({ state: 'stale', words: failure.message });
-          else if (failure.status === 0) {
-            setSaving({ state: 'waiting', words: 'Not saved yet: trying again.' });
+          else if (isPassing(failure)) {
+            const why = failure.status === 0 ? '' : `${failure.message} `;
+            setSaving({ state: 'waiting', words: `${why}Not saved yet: trying again.` });
             setTimeout(() => setRetry((n) => n + 1), 2500);
           } else setSaving({ state: 'refused', words: Object.values(failure.fields)[0] ?? failure.message });
         }

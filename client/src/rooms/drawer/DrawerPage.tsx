@@ -76,7 +76,9 @@ export function DrawerPage() {
         <p className="rubric">Drawer</p>
         <h1 className="text-2xl leading-tight font-semibold">A head from old lines</h1>
         <p className="text-soft">
-          Every cut of one piece and every order of two or three is looked at.{' '}
+          {plan.data?.complete === false
+            ? 'So full a drawer has more ways to cut it than could be looked at; these are the best found. There may be better ones: narrow it down by putting away what you would not use. '
+            : 'Every cut of one piece and every order of two or three is looked at. '}
           {plan.data &&
             `Within ${show({ value: plan.data.unfeltKg, kind: 'lineMass', plusMinus: null })} and ${show(metres(plan.data.unfeltM))} nobody feels a difference.`}
         </p>

@@ -92,7 +92,12 @@ export function ShedPage() {
     <main className="mx-auto flex max-w-[84rem] flex-col gap-7 px-5 py-4">
       <header>
         <h1 className="text-2xl font-semibold">Shed</h1>
-        <p className="text-soft">What is printed beside what was measured. The measured number does the matching.</p>
+        <p className="text-soft">
+          What is printed beside what was measured. The measured number does the matching.{' '}
+          <Link className="underline" to="?show=data">
+            Where this is kept
+          </Link>
+        </p>
       </header>
       {data.rods.length + data.lines.length + data.reels.length === 0 && <EmptyShed />}
       {section('rods', 'Rods', data.rods, ['length', 'label', 'measured', 'action', 'mass'], (r) => [

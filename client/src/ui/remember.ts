@@ -1,0 +1,16 @@
+/** What this browser remembers between visits. Where it may remember nothing, everything works and is asked anew. */
+export function recall(name: string): string | null {
+  try {
+    return localStorage.getItem(`zing-${name}`);
+  } catch {
+    return null;
+  }
+}
+
+export function remember(name: string, value: string) {
+  try {
+    localStorage.setItem(`zing-${name}`, value);
+  } catch {
+    // Blocked or full; it holds until the page is left.
+  }
+}
