@@ -145,6 +145,24 @@ public class CuttingTests
     }
 
     [Fact]
+    public void A_drawer_too_full_to_look_through_gives_the_best_found_when_told_to_stop_and_says_so()
+    {
+        var random = new Random(4);
+        Scrap[] drawer = [.. Enumerable.Range(1, 300).Select(i => Piece(i, 1 + 3 * random.NextDouble(), 40 + 90 * random.NextDouble(), i % 3))];
+        var target = new CutTarget(9, 300 * Gr);
+        var now = TestContext.Current.CancellationToken;
+        using var enough = CancellationTokenSource.CreateLinkedTokenSource(now);
+        enough.CancelAfter(300);
+        var (plans, complete) = Cutter.Plan(target, drawer, enough: enough.Token, cancel: now);
+        Assert.False(complete);
+        Assert.NotEmpty(plans);
+        Assert.True(plans.Zip(plans.Skip(1)).All(p => p.First.Cost <= p.Second.Cost));
+
+        Assert.ThrowsAny<OperationCanceledException>(() => Cutter.Plan(target, drawer, enough: now, cancel: enough.Token));
+        Assert.True(Cutter.Plan(target, drawer[..6], enough: now, cancel: now).Complete);
+    }
+
+    [Fact]
     public void A_piece_too_light_from_the_start_is_said_to_be_so()
     {
         var piece = Piece(1, 5, 150).Profile();

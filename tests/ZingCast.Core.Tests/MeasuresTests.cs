@@ -94,11 +94,61 @@ public class MeasuresTests
         const string letters = "0123456789.,-+'\"/#xXfFtmgknbc°% ½e";
         for (var i = 0; i < 20_000; i++)
         {
-            var text = new string([.. Enumerable.Range(0, random.Next(0, 9)).Select(_ => letters[random.Next(letters.Length)])]);
+            var text = new string([.. Enumerable.Range(0, random.Next(0, 9)).Select(_ => i % 7 == 0 ? (char)random.Next(0x2fff) : letters[random.Next(letters.Length)])]);
             var reading = Reader.Read((Kind)random.Next(Enum.GetValues<Kind>().Length), text, i % 2 == 0);
             Assert.True(reading.Value is null != reading.Problem is null, text);
             Assert.True(reading.Value is not { } v || double.IsFinite(v), text);
         }
+    }
+
+    // A pattern that goes back over what it has read takes the square of the length; a millionfold text shows which it is without a clock.
+    [Fact]
+    public void Text_without_end_is_refused_unread()
+    {
+        foreach (var text in new[] { new string('9', 4_000_000), new string('1', 4_000_000) + "x", "5" + new string(' ', 4_000_000) + "ft ft" })
+        {
+            Assert.Contains("too long", Reader.Read(Kind.Length, text, true).Problem);
+            Assert.Null(Reader.ReadHook(text));
+        }
+        Assert.Equal(12, Reader.Read(Kind.Length, new string('0', Reader.Longest - 3) + "12m", true).Value);
+    }
+
+    [Theory]
+    [InlineData("٦٠ft", 18.288)]
+    [InlineData("१७ m", 17.0)]
+    [InlineData("１２．５m", null)]
+    [InlineData("９'６\"", 2.8956)]
+    public void Digits_of_any_script_are_read_or_refused_in_words(string typed, double? metres)
+    {
+        var reading = Reader.Read(Kind.Length, typed, true);
+        Assert.Equal(metres, reading.Value is { } v ? Math.Round(v, 9) : null);
+        Assert.Equal(metres is null, reading.Problem is { Length: > 0 });
+        Assert.Equal(12, Reader.ReadHook("#١٢")!.Value.Number);
+    }
+
+    [Theory]
+    [InlineData(" R1 ", "R1")]
+    [InlineData("grey\u00a0  intermediate", "grey intermediate")]
+    [InlineData("re\u0301el", "réel")]
+    [InlineData("two\nlines", "two\nlines")]
+    public void What_looks_alike_is_kept_alike(string typed, string kept) => Assert.Equal(kept, PlainText.Clean(typed));
+
+    // Composed letters of Latin scripts, against the Unicode decompositions recalled: each pair differs only in how it was typed.
+    [Fact]
+    public void Accents_become_one_sign_with_their_letter() =>
+        Assert.Equal("ÅåÄöñçŠžĞıŁøÉłőŐ", PlainText.Clean("A\u030aa\u030aA\u0308o\u0308n\u0303c\u0327S\u030cz\u030cG\u0306ıŁøE\u0301ło\u030bO\u030b"));
+
+    [Theory]
+    [InlineData("R\u00001")]
+    [InlineData("R\u200b1")]
+    [InlineData("\u202eR1")]
+    [InlineData("R\ufeff1")]
+    [InlineData("bell\u0007")]
+    public void Signs_nobody_can_see_are_refused(string typed)
+    {
+        Assert.Contains("nobody can see", Assert.Single(new FieldCheck().Text("tag", typed, 12).Problems).Problem);
+        Assert.False(PlainText.IsVisible("half a sign: " + (char)0xD83C));
+        Assert.Empty(new FieldCheck().Text("tag", "R1 — grün, 緑 🎣", 20).Problems);
     }
 
     [Fact]

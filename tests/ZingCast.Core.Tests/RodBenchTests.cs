@@ -18,6 +18,73 @@ public class RodBenchTests
         Readings = [.. grams.Select(g => (g, Bend: rod.Under(g / 1000 * Exact.GravityMps2, Down))).Select(x => new BendReading(x.g / 1000, x.Bend.DownM, x.Bend.TipRad * 180 / Math.PI))],
     };
 
+    // Whatever a tape, a scale and a protractor may show within their limits: a rod, or words at a field of the test.
+    [Fact]
+    public void Any_readings_within_their_limits_end_in_a_rod_or_in_words()
+    {
+        var random = new Random(12);
+        double Between(double low, double high) => low * Math.Pow(high / low, random.NextDouble());
+        var (fitted, told) = (0, 0);
+        for (var i = 0; i < 3000; i++)
+        {
+            var length = Between(1.5, 4.6);
+            var test = new BendTest
+            {
+                HeldM = .6 * random.NextDouble(),
+                TapePlusMinusM = Between(.0005, .1),
+                ScalePlusMinusKg = Between(.00001, .1),
+                AnglePlusMinusDeg = Between(.1, 10),
+                Readings = [.. Enumerable.Range(0, random.Next(1, 4)).Select(_ => new BendReading(Between(.002, 2), Between(.005, length), random.Next(2) == 0 ? 90 * random.NextDouble() : null, random.Next(3) == 0 ? Between(.01, length) : null))],
+            };
+            var fit = BendFit.Of(length, test, Calibration.Usual, out var problems);
+            Assert.Equal(fit is null, problems.Count > 0);
+            if (fit is null) told++;
+            else fitted++;
+            Assert.True(fit is null || double.IsFinite(fit.Class.Value + fit.Class.PlusMinus!.Value + fit.TipAngle.Value + fit.TipAngle.PlusMinus!.Value + fit.StiffnessPlusMinus + fit.TaperPlusMinus), $"{length}: {test}");
+            Assert.All(problems, p => Assert.NotEmpty(p.Problem));
+        }
+        Assert.True(fitted > 100 && told > 100, $"{fitted} fitted, {told} told");
+    }
+
+    [Theory]
+    [InlineData(.14, 5e-324)]
+    [InlineData(5e-324, .9)]
+    [InlineData(.14, double.NaN)]
+    [InlineData(double.PositiveInfinity, .9)]
+    public void Readings_smaller_than_anything_measured_are_named_at_their_field(double massKg, double dropM)
+    {
+        Assert.Null(BendFit.Of(2.7432, new() { Readings = [new(massKg, dropM)] }, Calibration.Usual, out var problems));
+        Assert.StartsWith("readings[0].", problems[0].Field);
+    }
+
+    // The softest and the stiffest that pass for a rod, under every pull and angle that may be asked for.
+    [Fact]
+    public void Any_rod_bends_under_any_pull_into_finite_figures()
+    {
+        foreach (var length in new[] { .9, 2.5, 4.6 })
+            foreach (var stiffness in new[] { BendModel.SoftestNm2, 1, 40, 9.9e4 })
+                foreach (var taper in new[] { .04, .14, 1 })
+                    foreach (var pull in new[] { 0, 1e-9, 9, 150, 400 })
+                        foreach (var degrees in new[] { 5, 90, 170 })
+                        {
+                            var rod = new BendModel(length, stiffness, taper);
+                            var bend = rod.Under(pull, degrees * Math.PI / 180);
+                            Assert.True(double.IsFinite(bend.OutM + bend.DownM + bend.TipRad + bend.ButtNm + bend.EnergyJ + bend.Thirds.Butt), $"{rod} {pull} {degrees}");
+                            Assert.InRange(Math.Sqrt(bend.OutM * bend.OutM + bend.DownM * bend.DownM), 0, length * 1.001);
+                            if (pull <= 150) Assert.True((rod.PullAfterSurgeN(pull, degrees * Math.PI / 180, .5) ?? 0) >= 0 && (rod.PullForMomentN(11, degrees * Math.PI / 180) ?? 0) >= 0);
+                        }
+    }
+
+    [Fact]
+    public void A_calibration_has_points_that_a_scale_can_tell_apart()
+    {
+        Calibration Of(params (double Grams, double Number)[] points) => new() { Name = "own", Points = [.. points.Select(p => new CalibrationPoint(p.Grams, p.Number))] };
+        Assert.NotEmpty(Of((5e-324, 4), (100, 5)).Check());
+        Assert.NotEmpty(Of((100, 4), (100 + 1e-12, 5)).Check());
+        Assert.NotEmpty(Of((100, 4), (120, 4 + 1e-12)).Check());
+        Assert.Empty(Of((100, 4), (120, 5)).Check());
+    }
+
     private static BendFit Fit(BendTest test) => BendFit.Of(9 * Exact.FootM, test, Calibration.Usual, out var problems) ?? throw new Xunit.Sdk.XunitException(string.Join("; ", problems));
 
     // Large deflection of a cantilever under a vertical tip load: Bisshopp and Drucker 1945, Mattiasson 1981; values from memory, recomputed.

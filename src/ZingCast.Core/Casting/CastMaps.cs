@@ -46,7 +46,7 @@ public static class CastMaps
     private static IReadOnlyList<double>[] Rows(IReadOnlyList<double> down, Func<double, IReadOnlyList<double>> row, CancellationToken cancel)
     {
         var rows = new IReadOnlyList<double>[down.Count];
-        Parallel.For(0, rows.Length, new ParallelOptions { CancellationToken = cancel }, i => rows[i] = row(down[i]));
+        Parallel.For(0, rows.Length, new ParallelOptions { CancellationToken = cancel, MaxDegreeOfParallelism = Environment.ProcessorCount }, i => rows[i] = row(down[i]));
         return rows;
     }
 }

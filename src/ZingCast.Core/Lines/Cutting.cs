@@ -145,7 +145,7 @@ public static class Cutter
         {
             if (best.Worst < (pieces - 1) * JointCost) break;
             var three = pieces == 3;
-            Parallel.ForEach(Partitioner.Create(all, loadBalance: true), new() { CancellationToken = stop }, first =>
+            Parallel.ForEach(Partitioner.Create(all, loadBalance: true), new() { CancellationToken = stop, MaxDegreeOfParallelism = Environment.ProcessorCount }, first =>
             {
                 var search = new Search(target, best, stop);
                 foreach (var second in all)

@@ -93,6 +93,8 @@ public sealed record BendFit(
     /// <summary>Tapers of real rods. Common practice.</summary>
     public const double ThinnestTaper = .08, FullestTaper = .6;
 
+    private static readonly FieldProblem Unsettled = new("readings", "These readings do not settle what rod this is. Hang one weight that drops the tip by about a third of its length, and read the tip’s angle.");
+
     // Without an angle the taper is taken as usual; wide enough to say little.
     private const double UsualTaper = .14, UsualTaperPlusMinus = .04;
 
@@ -137,7 +139,7 @@ public sealed record BendFit(
         // Readings on which stiffness and taper act alike, or not at all, leave the rod open.
         if (!double.IsFinite(varPower + varAngle + varEi + varTau + number))
         {
-            problems = [new("readings", "These readings do not settle what rod this is. Hang one weight that drops the tip by about a third of its length, and read the tip’s angle.")];
+            problems = [Unsettled];
             return null;
         }
         var perKg = (calibration.NumberOf(kg * 1.001).Number - calibration.NumberOf(kg * .999).Number) / (.002 * kg);
@@ -169,10 +171,10 @@ public sealed record BendFit(
         public bool TaperRead => data.Count > 1;
 
         // Steps of the search may overshoot what any rod is; what ends at that edge is told as a contradiction.
-        private static readonly double Softest = Math.Log(BendModel.SoftestNm2), Stiffest = Math.Log(9e4);
+        private const double StiffestNm2 = 9e4;
 
         public BendModel Model(double logStiffness, double taper, double? heldM = null) =>
-            new(rodLengthM - (heldM ?? test.HeldM), Math.Exp(Math.Clamp(logStiffness, Softest, Stiffest)), taper);
+            new(rodLengthM - (heldM ?? test.HeldM), Math.Clamp(Math.Exp(logStiffness), BendModel.SoftestNm2, StiffestNm2), taper);
 
         // What the model says for each datum; each weight is hung on once.
         private double[] Foresee(BendModel model, double nudgeKg = 0)
@@ -213,9 +215,9 @@ public sealed record BendFit(
             }
             (a, c) = (a * (1 + damping), c * (1 + damping));
             var det = a * c - b * b;
-            // Readings that follow neither stiffness nor taper move nothing.
-            if (damping > 0 && !(Math.Abs(det) > 0)) return (0, 0);
-            return ((c * p - b * q) / det, (a * q - b * p) / det);
+            var (ei, tau) = ((c * p - b * q) / det, (a * q - b * p) / det);
+            // Readings that follow neither stiffness nor taper move nothing while they are fitted, and leave both open afterwards.
+            return damping > 0 && !double.IsFinite(ei + tau) ? (0, 0) : (ei, tau);
         }
 
         public (double LogStiffness, double Taper) Solve()
@@ -251,6 +253,7 @@ public sealed record BendFit(
         {
             var check = new FieldCheck();
             var here = Foresee(Model(logStiffness, taper));
+            if (here.Any(f => !double.IsFinite(f))) return [Unsettled];
             // Four tolerances away from anything a rod can do is a mistake, not a rod.
             bool Off(int i) => !(Math.Abs(here[i] - data[i].Value) <= 4 * data[i].PlusMinus);
             for (var i = 0; i < data.Count; i++)

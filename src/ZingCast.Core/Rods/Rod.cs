@@ -109,9 +109,12 @@ public sealed record Rod : Kept
     public override IReadOnlyList<FieldProblem> Check(DateOnly today)
     {
         static IEnumerable<FieldProblem> Under(string name, IEnumerable<FieldProblem>? problems) => (problems ?? []).Select(p => p with { Field = $"{name}.{p.Field}" });
+        var figures = Figures();
+        // What was measured on a rod of no length there is cannot be judged.
+        if (figures.Any(p => p.Field == "lengthM")) return figures;
         return
         [
-            .. Figures(), .. Under("balance", Balance?.Check(this)), .. Under("test", Test?.Check(LengthM)), .. Under("test", new FieldCheck().Day("on", Test?.On, today).Problems),
+            .. figures, .. Under("balance", Balance?.Check(this)), .. Under("test", Test?.Check(LengthM)), .. Under("test", new FieldCheck().Day("on", Test?.On, today).Problems),
             .. Inspections.Take(MostInspections).SelectMany((inspection, i) => Under($"inspections[{i}]", inspection.Check(today))),
         ];
     }

@@ -145,7 +145,9 @@ public static class RodsRoom
             new(HandLowNm, HandHighNm), new(Math.Min(least, 400), Math.Min(most, 400)), surge, knotted, surge is null || surge > knotted, says, surgeSays, CastingPull.Says(caster));
     }
 
-    private static IReadOnlyList<FieldProblem> BalanceProblems(Rod rod, RodBalance balance) => balance.Check(rod) is { Count: > 0 } wrong ? [.. wrong.Select(p => p with { Field = $"balance.{p.Field}" })] : [.. rod.Check().Select(p => p with { Field = $"rod.{p.Field}" })];
+    // The balance asked about takes the place of the one kept with the rod.
+    private static IReadOnlyList<FieldProblem> BalanceProblems(Rod rod, RodBalance balance) => (rod with { Balance = null }).Check() is { Count: > 0 } odd
+        ? [.. odd.Select(p => p with { Field = $"rod.{p.Field}" })] : [.. balance.Check(rod).Select(p => p with { Field = $"balance.{p.Field}" })];
 
     private static DateOnly Today(TimeProvider clock) => DateOnly.FromDateTime(clock.GetLocalNow().Date);
 

@@ -1,0 +1,260 @@
+using System.Collections.Concurrent;
+using System.Diagnostics;
+using System.Net;
+using System.Net.Http.Json;
+using System.Text.RegularExpressions;
+using Microsoft.Data.Sqlite;
+using ZingCast.Store;
+
+namespace ZingCast.Web.Tests;
+
+/// <summary>The program itself, as a process that can be killed, asked to stop, and run out of room.</summary>
+public sealed partial class ProcessTests : IDisposable
+{
+    private readonly string folder = Directory.CreateTempSubdirectory("zing-process-").FullName;
+    private readonly List<Running> running = [];
+
+    private static CancellationToken Now => TestContext.Current.CancellationToken;
+
+    private static string Program { get; } = Path.Combine(House.Root, "src", "ZingCast.Web", "bin", Path.GetFileName(Path.GetDirectoryName(AppContext.BaseDirectory.TrimEnd('/'))!), "net10.0", "ZingCast.Web.dll");
+
+    private static string ContentRoot => Path.Combine(House.Root, "src", "ZingCast.Web");
+
+    /// <summary>A process and all it has said.</summary>
+    private sealed partial class Running : IDisposable
+    {
+        private readonly ConcurrentQueue<string> said = new();
+
+        public Running(string file, params string[] args)
+        {
+            Process = new() { StartInfo = new(file, args) { RedirectStandardOutput = true, RedirectStandardError = true } };
+            Process.OutputDataReceived += (_, line) => said.Enqueue(line.Data ?? "");
+            Process.ErrorDataReceived += (_, line) => said.Enqueue(line.Data ?? "");
+            Process.Start();
+            Process.BeginOutputReadLine();
+            Process.BeginErrorReadLine();
+        }
+
+        public Process Process { get; }
+
+        public string[] Said => [.. said.Where(line => line.Length > 0)];
+
+        [GeneratedRegex(@"http://[\d.]+:\d+")] private static partial Regex Address();
+
+        public async Task<HttpClient> Ready()
+        {
+            for (var waited = Stopwatch.StartNew(); waited.Elapsed < TimeSpan.FromSeconds(60); await Task.Delay(20, Now))
+            {
+                if (Said.Select(line => Address().Match(line)).FirstOrDefault(m => m.Success) is { } at) return new() { BaseAddress = new(at.Value), Timeout = TimeSpan.FromSeconds(30) };
+                if (Process.HasExited) break;
+            }
+            throw new Xunit.Sdk.XunitException($"It did not start: {string.Join(" / ", Said)}");
+        }
+
+        public async Task<int> Ended(double withinS)
+        {
+            using var limit = CancellationTokenSource.CreateLinkedTokenSource(Now);
+            limit.CancelAfter(TimeSpan.FromSeconds(withinS));
+            await Process.WaitForExitAsync(limit.Token);
+            Process.WaitForExit();
+            return Process.ExitCode;
+        }
+
+        public void Dispose()
+        {
+            if (!Process.HasExited) Process.Kill(entireProcessTree: true);
+            Process.WaitForExit();
+            Process.Dispose();
+        }
+    }
+
+    private Running Run(string file, params string[] args)
+    {
+        var started = new Running(file, args);
+        lock (running) running.Add(started);
+        return started;
+    }
+
+    private Running Start(string data, params string[] more) => Run("dotnet", [Program, "--contentRoot", ContentRoot, "--data", data, "--port", "0", .. more]);
+
+    private string New(string name) => Path.Combine(folder, name);
+
+    // Fresh folders, and folders of an earlier version with the lock that a killed start of that version left behind. The blow falls between the first
+    // file in the folder and well past the point where the house answers.
+    [Fact]
+    public async Task Killed_at_forty_moments_of_a_start_it_starts_the_next_time()
+    {
+        var earlier = New("earlier.db");
+        await DataFolderTests.Earlier(earlier, "20261125003030_First", Now);
+        await Parallel.ForAsync(0, 40, new ParallelOptions { MaxDegreeOfParallelism = 2, CancellationToken = Now }, async (i, cancel) =>
+        {
+            var data = Directory.CreateDirectory(New($"killed-{i}")).FullName;
+            var file = DataFolder.FileIn(data);
+            if (i % 2 == 1) File.Copy(earlier, file);
+            using (var killed = Start(data, "--demo"))
+            {
+                while (!killed.Process.HasExited && Directory.GetFiles(data).Length == i % 2) await Task.Delay(2, cancel);
+                await Task.Delay(i * i, cancel);
+                killed.Process.Kill();
+            }
+            // What a start does with the folder, without the seconds the rest of it takes.
+            var opening = Stopwatch.StartNew();
+            DataFolder.Open(data, TimeProvider.System);
+            Assert.True(opening.Elapsed < TimeSpan.FromSeconds(5), $"killed at moment {i}, the next start took {opening.Elapsed}");
+            await using var connection = new SqliteConnection($"Data Source={file};Pooling=False");
+            await connection.OpenAsync(cancel);
+            await using var command = connection.CreateCommand();
+            command.CommandText = "select (select integrity_check from pragma_integrity_check) || ' ' || count(*) from Rods where Tag = 'R1'";
+            var (found, demo) = ((string)(await command.ExecuteScalarAsync(cancel))!, i % 2 == 1);
+            Assert.True(found == "ok 1" || (!demo && found == "ok 0"), $"killed at moment {i}: {found}");
+        });
+        foreach (var last in new[] { 0, 1, 38, 39 })
+        {
+            using var again = Start(New($"killed-{last}"), "--demo");
+            using var client = await again.Ready();
+            Assert.Equal(HttpStatusCode.OK, (await client.GetAsync("/api/shed", Now)).StatusCode);
+        }
+    }
+
+    [Fact]
+    public async Task Asked_to_stop_under_load_it_stops_in_time_and_the_folder_alone_holds_everything()
+    {
+        using var house = Start(New("data"), "--demo");
+        using var client = await house.Ready();
+        // Three hundred scraps: more ways to cut them than anybody waits for.
+        for (var i = 0; i < 300; i++)
+            (await client.PostAsJsonAsync("/api/shed/scraps", new { tag = $"Z{i}", name = "scrap", lengthM = 1 + i % 37 * .1, massKg = .002 + i % 31 * .0002, taperM = i % 3 == 0 ? .6 : 0 }, Now)).EnsureSuccessStatusCode();
+        var plan = new { target = new { lengthM = 9, massKg = .0194 } };
+        var watch = Stopwatch.StartNew();
+        var found = await (await client.PostAsJsonAsync("/api/lines/plan", plan, Now)).Json();
+        Assert.True(watch.Elapsed < TimeSpan.FromSeconds(2.5), $"the plan took {watch.Elapsed}");
+        Assert.False(found.GetProperty("complete").GetBoolean());
+        Assert.NotEqual(0, found.GetProperty("plans").GetArrayLength());
+
+        using (var impatient = CancellationTokenSource.CreateLinkedTokenSource(Now))
+        {
+            var asked = Enumerable.Range(0, 24).Select(i => i % 2 == 0 ? client.PostAsJsonAsync("/api/lines/plan", plan, impatient.Token) : client.PostAsJsonAsync("/api/casting/helps", new { brief = new { } }, impatient.Token)).ToList();
+            await Task.Delay(300, Now);
+            await impatient.CancelAsync();
+            foreach (var left in asked) await Assert.ThrowsAnyAsync<OperationCanceledException>(() => left);
+        }
+        var waiting = Enumerable.Range(0, 6).Select(_ => client.PostAsJsonAsync("/api/lines/plan", plan, Now)).ToList();
+        (await client.PostAsJsonAsync("/api/briefs", new { name = "The last word", draft = new { species = "perch" } }, Now)).EnsureSuccessStatusCode();
+        watch.Restart();
+        using (Run("kill", "-TERM", $"{house.Process.Id}")) Assert.Equal(0, await house.Ended(10));
+        Assert.True(watch.Elapsed < TimeSpan.FromSeconds(2), $"it took {watch.Elapsed} to stop");
+        await Task.WhenAll(waiting.Select(w => w.ContinueWith(_ => { }, Now, TaskContinuationOptions.None, TaskScheduler.Default)));
+
+        Assert.Equal([DataFolder.FileName], Directory.GetFiles(New("data")).Select(Path.GetFileName));
+        Directory.CreateDirectory(New("copy"));
+        File.Copy(DataFolder.FileIn(New("data")), DataFolder.FileIn(New("copy")));
+        using var again = Start(New("copy"));
+        using var guest = await again.Ready();
+        Assert.Contains("The last word", await guest.GetStringAsync("/api/briefs", Now));
+        Assert.Equal(312, (await guest.GetJson("/api/shed/scraps")).GetArrayLength());
+    }
+
+    [Fact]
+    public async Task Left_alone_for_some_seconds_the_file_is_whole_while_the_house_goes_on()
+    {
+        using var house = Start(New("data"), "--demo");
+        using var client = await house.Ready();
+        await client.PostAsJsonAsync("/api/briefs", new { name = "Kept at noon", draft = new { } }, Now);
+        var ahead = DataFolder.FileIn(New("data")) + "-wal";
+        for (var waited = Stopwatch.StartNew(); new FileInfo(ahead).Length > 0 && waited.Elapsed < TimeSpan.FromSeconds(20);) await Task.Delay(200, Now);
+        Assert.Equal(0, new FileInfo(ahead).Length);
+        Directory.CreateDirectory(New("copy"));
+        File.Copy(DataFolder.FileIn(New("data")), DataFolder.FileIn(New("copy")));
+        DataFolder.Open(New("copy"), TimeProvider.System);
+        await using var connection = new SqliteConnection($"Data Source={DataFolder.FileIn(New("copy"))};Pooling=False");
+        await connection.OpenAsync(Now);
+        await using var command = connection.CreateCommand();
+        command.CommandText = "select count(*) from Briefs where Name = 'Kept at noon'";
+        Assert.Equal(1L, await command.ExecuteScalarAsync(Now));
+    }
+
+    [Theory]
+    [MemberData(nameof(DataFolderTests.Faults), MemberType = typeof(DataFolderTests))]
+    public async Task A_bad_file_is_one_line_and_exit_1(string how, string words)
+    {
+        DataFolderTests.Break(New("data"), how);
+        using var refused = Start(New("data"));
+        Assert.Equal(1, await refused.Ended(30));
+        Assert.Contains(words, Assert.Single(refused.Said));
+    }
+
+    // A small disk of its own, as root or as anybody where the machine allows it.
+    private Running OnSmallDisk(string before, string after = "")
+    {
+        var disk = Directory.CreateDirectory(New("disk")).FullName;
+        return Run("unshare", "-rm", "sh", "-c", $"mount -t tmpfs -o size=2m tmpfs {disk} && {before} && exec dotnet {Program} --contentRoot {ContentRoot} --port 0 --data {disk}/data {after}");
+    }
+
+    private static async Task CanMount()
+    {
+        using var probe = new Running("unshare", "-rm", "sh", "-c", "mount -t tmpfs tmpfs /mnt");
+        if (await probe.Ended(10) != 0) Assert.Skip("This machine lets nobody have a disk of their own.");
+    }
+
+    [Theory]
+    [InlineData("is full", "head -c 2000k /dev/zero > {disk}/filler")]
+    [InlineData("may not write", "mkdir {disk}/data && mount -o remount,ro {disk}")]
+    public async Task A_disk_that_takes_nothing_is_one_line_and_exit_1(string words, string before)
+    {
+        await CanMount();
+        using var refused = OnSmallDisk(before.Replace("{disk}", New("disk"), StringComparison.Ordinal));
+        Assert.Equal(1, await refused.Ended(30));
+        var told = Assert.Single(refused.Said);
+        Assert.True(told.Contains(words, StringComparison.Ordinal) || told.Contains("Read-only", StringComparison.Ordinal), told);
+    }
+
+    [Fact]
+    public async Task A_disk_that_fills_up_is_told_nothing_is_lost_and_it_goes_on_when_there_is_room()
+    {
+        await CanMount();
+        using var house = OnSmallDisk("true");
+        using var client = await house.Ready();
+        var inside = $"/proc/{house.Process.Id}/root{New("disk")}";
+        var kept = 0;
+        HttpResponseMessage answer;
+        await File.WriteAllBytesAsync(Path.Combine(inside, "filler"), new byte[1_300_000], Now);
+        while ((answer = await client.PostAsJsonAsync("/api/briefs", new { name = $"Brief {kept}", draft = new { species = "perch" } }, Now)).IsSuccessStatusCode) Assert.True(++kept < 5000);
+        Assert.Equal(507, (int)answer.StatusCode);
+        Assert.Contains("disk is full", (await answer.Json()).GetProperty("title").GetString());
+        Assert.Equal(kept, (await client.GetJson("/api/briefs")).GetArrayLength());
+
+        File.Delete(Path.Combine(inside, "filler"));
+        (await client.PostAsJsonAsync("/api/briefs", new { name = "There is room again", draft = new { } }, Now)).EnsureSuccessStatusCode();
+        Assert.Equal(kept + 1, (await client.GetJson("/api/briefs")).GetArrayLength());
+    }
+
+    [Fact]
+    public async Task What_is_saved_while_the_house_runs_gives_the_same_answers_when_it_is_put_back()
+    {
+        var saved = New("saved.db");
+        object solve = new { brief = new { flyKind = "baitfish", hookSize = 0, species = "sea-bass", distanceM = 17 } };
+        string before;
+        using (var house = Start(New("data"), "--demo"))
+        {
+            using var client = await house.Ready();
+            before = await (await client.PostAsJsonAsync("/api/matching/solve", solve, Now)).Content.ReadAsStringAsync(Now) + await client.GetStringAsync("/api/shed", Now);
+            using var backup = Run("dotnet", Program, "backup", saved, "--contentRoot", ContentRoot, "--data", New("data"));
+            Assert.Equal(0, await backup.Ended(30));
+            Assert.Contains("is saved in", Assert.Single(backup.Said));
+            using var twice = Run("dotnet", Program, "backup", saved, "--data", New("data"));
+            Assert.Equal(1, await twice.Ended(30));
+        }
+        using var restore = Run("dotnet", Program, "restore", saved, "--data", New("other"));
+        Assert.Equal(0, await restore.Ended(30));
+        using var again = Start(New("other"));
+        using var guest = await again.Ready();
+        Assert.Equal(before, await (await guest.PostAsJsonAsync("/api/matching/solve", solve, Now)).Content.ReadAsStringAsync(Now) + await guest.GetStringAsync("/api/shed", Now));
+    }
+
+    public void Dispose()
+    {
+        foreach (var one in running) one.Process.Dispose();
+        SqliteConnection.ClearAllPools();
+        Directory.Delete(folder, recursive: true);
+    }
+}
