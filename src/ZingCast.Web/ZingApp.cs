@@ -2,6 +2,7 @@ using System.Text.Json.Serialization;
 using System.Text.Json.Serialization.Metadata;
 using Microsoft.AspNetCore.ResponseCompression;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.Net.Http.Headers;
 using ZingCast.Store;
 using ZingCast.Web.Devices;
 using ZingCast.Web.Hosting;
@@ -63,7 +64,7 @@ public static class ZingApp
         app.UseStatusCodePages();
         Door.Guard(app, settings);
         app.UseResponseCompression();
-        app.RefuseOtherCharsets();
+        app.RefuseOtherBodies();
         app.UseHeavyWork();
         app.MapOpenApi();
         app.MapStandards();
@@ -89,8 +90,16 @@ public static class ZingApp
         if (!await db.Briefs.IgnoreQueryFilters().AnyAsync() && !await db.Rods.IgnoreQueryFilters().AnyAsync()) await DemoWorld.AddAsync(db, TimeProvider.System);
     }
 
-    // Bodies are UTF-8. What says otherwise is refused before anything tries to find out what was meant.
-    private static void RefuseOtherCharsets(this WebApplication app) => app.Use((context, next) =>
-        Microsoft.Net.Http.Headers.MediaTypeHeaderValue.TryParse(context.Request.ContentType, out var type) && type.Charset is { HasValue: true } charset && !charset.Value.Trim('"').Equals("utf-8", StringComparison.OrdinalIgnoreCase)
-            ? Door.Refuse(context, StatusCodes.Status400BadRequest, "This could not be read: send it as UTF-8.") : next(context));
+    // Bodies are JSON in UTF-8. What says otherwise is refused before anything tries to find out what was meant.
+    private static void RefuseOtherBodies(this WebApplication app) => app.Use((context, next) =>
+    {
+        var request = context.Request;
+        if (!MediaTypeHeaderValue.TryParse(request.ContentType, out var type) || !request.Path.StartsWithSegments("/api")) return next(context);
+        if (!request.HasJsonContentType()) return Door.Refuse(context, StatusCodes.Status415UnsupportedMediaType, "This could not be read: send it as JSON, with Content-Type application/json.");
+        if (type.Charset.HasValue && !HeaderUtilities.RemoveQuotes(type.Charset).Equals("utf-8", StringComparison.OrdinalIgnoreCase))
+            return Door.Refuse(context, StatusCodes.Status400BadRequest, "This could not be read: send it as UTF-8.");
+        // Said again without the quotes that some put around it, on which the reader of bodies stumbles.
+        if (type.Charset.HasValue) request.ContentType = type.MediaType.Value;
+        return next(context);
+    });
 }

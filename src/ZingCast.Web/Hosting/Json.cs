@@ -103,7 +103,6 @@ public sealed partial class FriendlyFailures(IProblemDetailsService problems, IL
     private static ProblemDetails Unreadable(BadHttpRequestException bad)
     {
         if (bad.StatusCode == 413) return Says(413, "This could not be read: it is more than Zing Cast takes in one go (1 MB).");
-        if (bad.StatusCode == 415) return Says(415, "This could not be read: send it as JSON, with Content-Type application/json.");
         if (bad.InnerException is not JsonException json)
             return OddParameter().Match(bad.Message) is { Success: true } parameter ? At(parameter.Groups["field"].Value, "is missing or of another kind") : Says(bad.StatusCode, "This request could not be read: there is nothing in it, or it broke off.");
         var at = json.Path?.TrimStart('$').TrimStart('.') ?? "";
