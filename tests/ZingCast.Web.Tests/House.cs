@@ -41,6 +41,22 @@ public sealed class House : IDisposable
     private static string Above(string folder) => File.Exists(Path.Combine(folder, "ZingCast.slnx")) ? folder : Above(Path.GetDirectoryName(folder)!);
 }
 
+/// <summary>One house with the loan shed for all tests of a class: for those that change nothing the others look at.</summary>
+public sealed class LoanShed : IDisposable
+{
+    private readonly House house = new();
+
+    public LoanShed() => Client = house.CreateClient();
+
+    public HttpClient Client { get; }
+
+    public void Dispose()
+    {
+        Client.Dispose();
+        house.Dispose();
+    }
+}
+
 internal static class Http
 {
     private static CancellationToken Now => TestContext.Current.CancellationToken;

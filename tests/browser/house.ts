@@ -31,15 +31,17 @@ export class House {
   constructor(
     readonly data: string,
     readonly demo: boolean,
+    readonly env: Record<string, string> = {},
   ) {}
 
   async open(port = '0') {
     const dll = join(root, 'src/ZingCast.Web/bin/Release/net10.0/ZingCast.Web.dll');
     const args = [dll, '--contentRoot', join(root, 'src/ZingCast.Web'), '--data', this.data, '--port', port];
-    const process = spawn('dotnet', this.demo ? [...args, '--demo'] : args, {
+    const running = spawn('dotnet', this.demo ? [...args, '--demo'] : args, {
       stdio: ['ignore', 'pipe', 'pipe'],
+      env: { ...process.env, ...this.env },
     });
-    this.process = process;
+    this.process = running;
     this.url = await new Promise<string>((found, failed) => {
       let said = '';
       const listen = (chunk: Buffer) => {
@@ -47,9 +49,9 @@ export class House {
         const url = /http:\/\/[\d.]+:\d+/.exec(said)?.[0];
         if (url) found(url);
       };
-      process.stdout.on('data', listen);
-      process.stderr.on('data', listen);
-      process.on('exit', (code) => failed(new Error(`Zing Cast stopped with ${code}: ${said}`)));
+      running.stdout.on('data', listen);
+      running.stderr.on('data', listen);
+      running.on('exit', (code) => failed(new Error(`Zing Cast stopped with ${code}: ${said}`)));
     });
   }
 
@@ -64,6 +66,7 @@ export class House {
 
 type Fixtures = {
   demo: boolean;
+  env: Record<string, string>;
   house: House;
   complaints: string[];
   mayComplain: RegExp | null;
@@ -72,10 +75,11 @@ type Fixtures = {
 /** Every test has its own house, and fails when the page complains or asks anybody else for anything. */
 export const test = base.extend<Fixtures>({
   demo: [true, { option: true }],
+  env: [{}, { option: true }],
   mayComplain: [null, { option: true }],
-  house: async ({ demo }, use) => {
+  house: async ({ demo, env }, use) => {
     const data = mkdtempSync(join(tmpdir(), 'zing-'));
-    const house = new House(data, demo);
+    const house = new House(data, demo, env);
     await house.open();
     await use(house);
     await house.close();

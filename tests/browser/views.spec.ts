@@ -6,6 +6,7 @@ const rest = [
   '/briefs/2?show=reference',
   '/briefs/2 ?',
   '/briefs/2 Control+k',
+  '/shed?show=data',
   '/briefs/new',
   '/briefs',
   '/shed',

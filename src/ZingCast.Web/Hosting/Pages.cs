@@ -23,7 +23,7 @@ public static class Pages
             },
         });
         app.MapFallback("/api/{**rest}", () => TypedResults.Problem(statusCode: 404, title: "There is nothing at this address."));
-        app.MapMethods("/index.html", Reading, Page).ExcludeFromDescription();
+        app.MapMethods("/index.html", Reading, () => TypedResults.Redirect("/")).ExcludeFromDescription();
         app.MapFallback(Page).WithMetadata(new HttpMethodMetadata(Reading));
 
         async Task Page(HttpContext context)
