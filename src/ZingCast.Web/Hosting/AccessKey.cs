@@ -155,7 +155,7 @@ public sealed partial class AccessKey(string secret, TimeProvider clock, ILogger
             body { margin: 0; min-height: 100vh; display: grid; place-items: center; background: #f5efe0; color: #16232d; font: 1.1rem/1.5 system-ui, sans-serif }
             main { width: min(26rem, 90vw); border-top: 3px solid #b0126a; padding-top: 1rem }
             h1 { font-size: 1.5rem; margin: 0 0 .5rem }
-            label { display: block; font-weight: 600; margin-top: 1rem }
+            label { display: block; font-weight: 600; margin: 1rem 0 .4rem }
             input { box-sizing: border-box; width: 100%; min-height: 2.75rem; font: inherit; padding: .3rem .6rem; background: #fcf9f0; color: inherit; border: 1px solid #16232d }
             button { margin-top: 1rem; min-height: 2.75rem; padding: 0 1.4rem; font: inherit; font-weight: 600; background: #16232d; color: #f5efe0; border: 0 }
             :focus-visible { outline: 3px solid #b0126a; outline-offset: 2px }
@@ -169,7 +169,7 @@ public sealed partial class AccessKey(string secret, TimeProvider clock, ILogger
             <body>
             <main>
             <h1>Zing Cast is locked</h1>
-            <p>Enter the access key that its keeper gave you. This browser stays let in until Zing Cast is started anew.</p>
+            <p>Enter the access key that its keeper gave you. This browser is then let in until Zing Cast is started anew.</p>
             {{(words.Length > 0 ? $"<p role=\"alert\">{words}</p>" : "")}}
             <form method="post" action="{{KeyPath}}">
             <input type="hidden" name="to" value="{{WebUtility.HtmlEncode(to)}}">

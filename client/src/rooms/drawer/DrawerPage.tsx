@@ -76,9 +76,7 @@ export function DrawerPage() {
         <p className="rubric">Drawer</p>
         <h1 className="text-2xl leading-tight font-semibold">A head from old lines</h1>
         <p className="text-soft">
-          {plan.data?.complete === false
-            ? 'So full a drawer has more ways to cut it than could be looked at; these are the best found. There may be better ones: narrow it down by putting away what you would not use. '
-            : 'Every cut of one piece and every order of two or three is looked at. '}
+          Every cut of one piece and every order of two or three is looked at.{' '}
           {plan.data &&
             `Within ${show({ value: plan.data.unfeltKg, kind: 'lineMass', plusMinus: null })} and ${show(metres(plan.data.unfeltM))} nobody feels a difference.`}
         </p>
@@ -167,7 +165,13 @@ export function DrawerPage() {
         <section aria-label="Plans" className="min-w-0" aria-live="polite">
           <h2 className="border-b border-ink pb-1 text-lg font-semibold">Ways to make it, best first</h2>
           {plan.error && Object.keys(plan.fields).length === 0 && <Words>{plan.error.message}</Words>}
-          {plan.data?.plans.length === 0 && (
+          {plan.data?.complete === false && (
+            <Caution>
+              This drawer can be cut in more ways than could be looked at in the time. These are the best found; there
+              may be better ones. Putting away what you would not use narrows it down.
+            </Caution>
+          )}
+          {plan.data?.plans.length === 0 && plan.data.complete && (
             <p className="py-3 text-soft">
               {plan.data.scraps === 0
                 ? 'The drawer is empty, or everything in it is on the bench.'

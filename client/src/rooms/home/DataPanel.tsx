@@ -16,9 +16,9 @@ export function DataPanel({ onClose }: { onClose: () => void }) {
         {data && (
           <>
             <p>
-              Briefs, shed and drawer are one file, <strong className="break-all">{data.file}</strong> (
-              {size(data.bytes)}), in the folder <strong className="break-all">{data.folder}</strong> on the machine
-              that Zing Cast runs on. Nothing is kept anywhere else.
+              Briefs, shed and drawer are one file, <strong>{data.file}</strong> ({size(data.bytes)}), in the folder{' '}
+              <strong className="wrap-anywhere">{data.folder}</strong> on the machine that Zing Cast runs on. Nothing is
+              kept anywhere else.
             </p>
             <section>
               <h3 className="font-semibold">Save it</h3>
@@ -46,7 +46,7 @@ export function DataPanel({ onClose }: { onClose: () => void }) {
                 <p className="text-soft">Made before a new version changed the file, or when something was put back.</p>
                 <ul className="mt-1 max-h-40 overflow-y-auto">
                   {data.copies.map((copy) => (
-                    <li key={copy} className="border-t border-hair py-0.5 break-all">
+                    <li key={copy} className="border-t border-hair py-0.5 wrap-anywhere">
                       {copy}
                     </li>
                   ))}
@@ -68,5 +68,5 @@ export function DataPanel({ onClose }: { onClose: () => void }) {
 }
 
 function Typed({ children }: { children: React.ReactNode }) {
-  return <code className="rounded bg-sheet px-1 py-0.5 text-[0.9em] break-all">{children}</code>;
+  return <code className="rounded bg-sheet px-1 py-0.5 text-[0.9em] wrap-anywhere">{children}</code>;
 }
