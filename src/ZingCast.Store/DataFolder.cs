@@ -70,17 +70,18 @@ public static partial class DataFolder
                 if (File.Exists(from + "-wal")) File.Copy(from + "-wal", incoming + "-wal");
                 Inspect(incoming, named: from);
                 Update(incoming, clock, _ => { }, copyFirst: false);
-                if (File.Exists(file))
+                kept = File.Exists(file) ? Free(folder, "replaced", clock) : null;
+                if (kept is not null && Sound(file))
                 {
-                    kept = Free(folder, "replaced", clock);
-                    if (Sound(file)) CopyWhole(file, kept);
-                    else
-                        foreach (var end in Endings.Where(end => File.Exists(file + end))) File.Move(file + end, kept + end);
+                    Update(file, clock, _ => { });
+                    Replace(file, incoming, keepAs: kept);
                 }
-                if (!File.Exists(file)) Make(file);
-                using var source = Connect(incoming);
-                using var target = Connect(file);
-                Copy(source, target);
+                else
+                {
+                    foreach (var end in Endings.Where(end => File.Exists(file + end))) File.Move(file + end, kept + end);
+                    Make(file);
+                    Replace(file, incoming, keepAs: null);
+                }
             }
             finally
             {
@@ -267,6 +268,26 @@ public static partial class DataFolder
                 throw new DataFolderException($"{file} has been held by another program for {Patience.TotalSeconds:0} seconds. Stop that program and start again.");
             }
         }
+    }
+
+    // Row by row in one transaction: whoever writes meanwhile is either in the copy of what was there or comes afterwards.
+    private static void Replace(string file, string incoming, string? keepAs)
+    {
+        using var connection = Connect(file);
+        using (var attach = connection.CreateCommand())
+        {
+            attach.CommandText = "attach database $incoming as incoming";
+            attach.Parameters.AddWithValue("$incoming", incoming);
+            attach.ExecuteNonQuery();
+        }
+        using var transaction = BeginWrite(connection, file, _ => { });
+        if (keepAs is not null) CopyWhole(file, keepAs);
+        foreach (var table in Read(connection, "select name from incoming.sqlite_master where type = 'table' and name in (select name from main.sqlite_master)", transaction))
+        {
+            var columns = string.Join(", ", Read(connection, $"select '\"' || name || '\"' from pragma_table_info('{table}', 'incoming')", transaction));
+            Run(connection, $"""delete from main."{table}"; insert into main."{table}" ({columns}) select {columns} from incoming."{table}";""", transaction);
+        }
+        transaction.Commit();
     }
 
     // An online copy by SQLite itself, in one piece without a log beside it; under its name only when it is complete.

@@ -162,6 +162,39 @@ public sealed class DataFolderTests : IDisposable
         Assert.Equal(2, Directory.GetFiles(folder, "*.db").Length - 1);
     }
 
+    [Fact]
+    public async Task What_is_written_while_a_copy_comes_back_is_in_what_was_kept_or_in_what_is_there()
+    {
+        Open();
+        var saved = Path.Combine(folder, "saved.db");
+        DataFolder.Backup(folder, saved);
+        var (written, enough) = (0, false);
+        var writing = Task.Run(() =>
+        {
+            using var connection = new SqliteConnection($"Data Source={FilePath};Pooling=False");
+            connection.Open();
+            using var command = connection.CreateCommand();
+            while (!Volatile.Read(ref enough))
+            {
+                command.CommandText = $"insert into Calibrations (Name, PlusMinus, Points, Version) values ('w{written}', .2, '[]', 1)";
+                command.ExecuteNonQuery();
+                written++;
+            }
+        }, Now);
+        List<string> kept = [];
+        for (var i = 0; i < 5; i++)
+        {
+            await Task.Delay(20, Now);
+            kept.Add(DataFolder.Restore(folder, saved, TimeProvider.System)!);
+        }
+        Volatile.Write(ref enough, true);
+        await writing;
+        var found = kept.Append(FilePath).Sum(file => int.Parse(Read(file, "select count(*) from Calibrations"), System.Globalization.CultureInfo.InvariantCulture));
+        Assert.True(written > 0);
+        Assert.Equal(written, found);
+        Assert.Equal(5, kept.Distinct().Count());
+    }
+
     [Theory]
     [InlineData("text")]
     [InlineData("newer")]

@@ -183,6 +183,25 @@ public sealed partial class ProcessTests : IDisposable
         Assert.Contains(words, Assert.Single(refused.Said));
     }
 
+    [Fact]
+    public async Task A_fault_of_ours_is_answered_in_words_and_logged()
+    {
+        using var house = Start(New("data"));
+        using var client = await house.Ready();
+        await using (var connection = new SqliteConnection($"Data Source={DataFolder.FileIn(New("data"))};Pooling=False"))
+        {
+            await connection.OpenAsync(Now);
+            await using var command = connection.CreateCommand();
+            command.CommandText = "drop table Reels";
+            await command.ExecuteNonQueryAsync(Now);
+        }
+        var broken = await client.GetAsync("/api/shed", Now);
+        Assert.Equal(HttpStatusCode.InternalServerError, broken.StatusCode);
+        Assert.Contains("on our side", (await broken.Json()).GetProperty("title").GetString());
+        Assert.Contains(house.Said, line => line.Contains("A fault of ours answering GET /api/shed", StringComparison.Ordinal));
+        Assert.Contains(house.Said, line => line.Contains("no such table: Reels", StringComparison.Ordinal));
+    }
+
     // A small disk of its own, as root or as anybody where the machine allows it.
     private Running OnSmallDisk(string before, string after = "")
     {
