@@ -26,6 +26,8 @@ public static class ZingApp
         builder.Logging.AddFilter("Microsoft.Extensions.Hosting.Internal.Host", LogLevel.None);
         // What the store refuses is answered in words; FriendlyFailures logs what is a fault of ours.
         builder.Logging.AddFilter("Microsoft.EntityFrameworkCore.Database.Command", LogLevel.None).AddFilter("Microsoft.EntityFrameworkCore.Update", LogLevel.None);
+        // A caller who goes away in the middle of a body is no news.
+        builder.Logging.AddFilter("Microsoft.AspNetCore.Server.Kestrel", LogLevel.Error);
         builder.Services.AddRouting();
         builder.Services.AddSingleton(TimeProvider.System);
         builder.Services.AddSingleton(settings);
@@ -36,7 +38,7 @@ public static class ZingApp
         builder.Services.AddSingleton<IBenchScale, SimulatedBenchScale>();
         builder.Services.AddProblemDetails();
         builder.Services.AddExceptionHandler<FriendlyFailures>();
-        builder.Services.AddHeavyWork();
+        builder.Services.AddSingleton<HeavyWork.Turns>();
         builder.Services.AddResponseCompression(options => options.MimeTypes = [.. ResponseCompressionDefaults.MimeTypes, "application/problem+json", "image/svg+xml"]);
         builder.Services.ConfigureHttpJsonOptions(options =>
         {
@@ -65,7 +67,7 @@ public static class ZingApp
         Door.Guard(app, settings);
         app.UseResponseCompression();
         app.RefuseOtherBodies();
-        app.UseHeavyWork();
+        app.EndHeavyWorkAtClosing();
         app.MapOpenApi();
         app.MapStandards();
         app.MapBriefs();

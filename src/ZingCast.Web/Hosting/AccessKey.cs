@@ -108,7 +108,7 @@ public sealed partial class AccessKey(string secret, TimeProvider clock, ILogger
     }
 
     // Only somewhere here, never to another site.
-    private static string LocalPath(string to) => to is ['/', not ('/' or '\\'), ..] or "/" && !to.Any(char.IsControl) ? to : "/";
+    private static string LocalPath(string to) => to != KeyPath && to is ['/', not ('/' or '\\'), ..] or "/" && !to.Any(char.IsControl) ? to : "/";
 
     private static string WithoutKey(IQueryCollection query) =>
         QueryString.Create(query.Where(q => !q.Key.Equals("key", StringComparison.OrdinalIgnoreCase)).SelectMany(q => q.Value, (q, v) => KeyValuePair.Create(q.Key, v))).ToString();

@@ -1,5 +1,4 @@
 using System.Threading.RateLimiting;
-using Microsoft.AspNetCore.RateLimiting;
 
 namespace ZingCast.Web.Hosting;
 
@@ -9,23 +8,31 @@ namespace ZingCast.Web.Hosting;
 /// </summary>
 public static class HeavyWork
 {
-    private const string Heavy = "heavy";
-
     // Dragging asks a few times a second and leaves what it asked before; a queue longer than this is no person's doing.
     private const int Waiting = 64;
 
-    public static void AddHeavyWork(this IServiceCollection services) => services.AddRateLimiter(limits =>
+    private sealed class Heavy
     {
-        limits.AddConcurrencyLimiter(Heavy, at => (at.PermitLimit, at.QueueLimit, at.QueueProcessingOrder) = (Math.Max(2, Environment.ProcessorCount), Waiting, QueueProcessingOrder.OldestFirst));
-        limits.OnRejected = async (turnedAway, _) => await Door.Refuse(turnedAway.HttpContext, StatusCodes.Status503ServiceUnavailable, "Zing Cast has its hands full. Try again in a moment.");
-    });
+        public static readonly Heavy Mark = new();
+    }
 
-    public static void UseHeavyWork(this WebApplication app)
+    /// <summary>Holds the turns of one house.</summary>
+    public sealed class Turns : IDisposable
+    {
+        private readonly ConcurrencyLimiter limiter = new(new() { PermitLimit = Math.Max(2, Environment.ProcessorCount), QueueLimit = Waiting, QueueProcessingOrder = QueueProcessingOrder.OldestFirst });
+
+        public ValueTask<RateLimitLease> NextAsync(CancellationToken cancel) => limiter.AcquireAsync(1, cancel);
+
+        public void Dispose() => limiter.Dispose();
+    }
+
+    /// <summary>What is heavy is given up when the house closes as well as when its caller goes.</summary>
+    public static void EndHeavyWorkAtClosing(this WebApplication app)
     {
         var closing = app.Lifetime.ApplicationStopping;
         app.Use(async (context, next) =>
         {
-            if (context.GetEndpoint()?.Metadata.GetMetadata<EnableRateLimitingAttribute>() is null)
+            if (context.GetEndpoint()?.Metadata.GetMetadata<Heavy>() is null)
             {
                 await next(context);
                 return;
@@ -34,9 +41,12 @@ public static class HeavyWork
             context.RequestAborted = either.Token;
             await next(context);
         });
-        app.UseRateLimiter();
     }
 
-    /// <summary>Marks an endpoint whose work is heavy.</summary>
-    public static RouteHandlerBuilder IsHeavy(this RouteHandlerBuilder endpoint) => endpoint.RequireRateLimiting(Heavy);
+    /// <summary>Marks an endpoint whose work is heavy. It waits for its turn with its body already read, so that a slow sender holds up nobody.</summary>
+    public static RouteHandlerBuilder IsHeavy(this RouteHandlerBuilder endpoint) => endpoint.WithMetadata(Heavy.Mark).AddEndpointFilter(async (call, next) =>
+    {
+        using var turn = await call.HttpContext.RequestServices.GetRequiredService<Turns>().NextAsync(call.HttpContext.RequestAborted);
+        return turn.IsAcquired ? await next(call) : TypedResults.Problem(statusCode: StatusCodes.Status503ServiceUnavailable, title: "Zing Cast has its hands full. Try again in a moment.");
+    });
 }
