@@ -47,8 +47,9 @@ public static partial class DataFolder
         if (!File.Exists(file)) throw new DataFolderException($"There is nothing to save: {folder} holds no {FileName}.");
         Inspect(file);
         if (Directory.Exists(to)) throw new DataFolderException($"{to} is a folder; name a file in it, such as {Path.Combine(to, "zing-backup.db")}.");
+        if (!Directory.Exists(Path.GetDirectoryName(to))) throw new DataFolderException($"There is no folder {Path.GetDirectoryName(to)} to save in.");
         if (File.Exists(to)) throw new DataFolderException($"{to} is there already and stays as it is; name another file.");
-        CopyWhole(file, to);
+        InWords(Path.GetDirectoryName(to)!, () => CopyWhole(file, to));
     });
 
     /// <summary>
@@ -68,10 +69,10 @@ public static partial class DataFolder
                 // Looked at and brought up to date as a copy: neither the saved file nor what is in use is touched until all is well.
                 File.Copy(from, incoming);
                 if (File.Exists(from + "-wal")) File.Copy(from + "-wal", incoming + "-wal");
-                Inspect(incoming, named: from);
+                InspectSaved(incoming, from);
                 Update(incoming, clock, _ => { }, copyFirst: false);
                 kept = File.Exists(file) ? Free(folder, "replaced", clock) : null;
-                if (kept is not null && Sound(file))
+                if (kept is not null && Look(file) == State.Whole)
                 {
                     Update(file, clock, _ => { });
                     Replace(file, incoming, keepAs: kept);
@@ -200,36 +201,48 @@ public static partial class DataFolder
 
     private static string Script(ZingDb db, string? from) => db.GetService<IMigrator>().GenerateScript(from, options: MigrationsSqlGenerationOptions.NoTransactions);
 
-    // Refuses what is no file of ours, is damaged, or comes from a newer version.
-    private static void Inspect(string file, string? named = null)
-    {
-        named ??= file;
-        if (new FileInfo(file).Length == 0) throw new DataFolderException($"{named} is empty: it was cut off. Put a saved copy back with ./zing restore FILE, or move it away to begin anew.");
-        using var connection = Connect(file);
-        var faults = Read(connection, "pragma quick_check(1)");
-        if (faults is not ["ok"]) throw Damaged(named);
-        using var db = Context(connection);
-        var (applied, known) = (Applied(connection), db.Database.GetMigrations().ToList());
-        if (applied.Count == 0) throw new DataFolderException($"{named} was not made by Zing Cast. Choose another folder: --data FOLDER");
-        if (applied.Except(known).ToList() is [var unknown, ..])
-            throw new DataFolderException($"{named} was written by a newer Zing Cast (it knows {unknown}). Use that version, or another folder: --data FOLDER");
-    }
+    private enum State { Whole, Empty, Damaged, Foreign, Newer }
 
-    private static DataFolderException Damaged(string named) =>
-        new($"{named} is damaged and was not touched. Put a saved copy back with ./zing restore FILE; the damaged one is kept beside it.");
-
-    private static bool Sound(string file)
+    // Whether a file is one of ours, whole, and not from a newer version.
+    private static State Look(string file)
     {
+        if (new FileInfo(file).Length == 0) return State.Empty;
         try
         {
-            Inspect(file);
-            return true;
+            using var connection = Connect(file);
+            if (Read(connection, "pragma quick_check(1)") is not ["ok"]) return State.Damaged;
+            using var db = Context(connection);
+            var applied = Applied(connection);
+            return applied.Count == 0 ? State.Foreign : applied.Except(db.Database.GetMigrations()).Any() ? State.Newer : State.Whole;
         }
-        catch (Exception damaged) when (damaged is DataFolderException or SqliteException)
+        catch (SqliteException damaged) when (damaged.SqliteErrorCode is SqliteBroken or SqliteNoDatabase)
         {
-            return false;
+            return State.Damaged;
         }
     }
+
+    private static void Inspect(string file) => Refuse(Look(file) switch
+    {
+        State.Whole => null,
+        State.Empty => $"{file} is empty: it was cut off. Put a saved copy back with ./zing restore FILE, or move it away to begin anew.",
+        State.Foreign => $"{file} was not made by Zing Cast and was not touched. Choose another folder: --data FOLDER",
+        State.Newer => $"{file} was written by a newer Zing Cast and was not touched. Use that version, or another folder: --data FOLDER",
+        _ => Damaged(file),
+    });
+
+    private static void InspectSaved(string file, string named) => Refuse(Look(file) switch
+    {
+        State.Whole => null,
+        State.Newer => $"{named} was saved by a newer Zing Cast. Nothing was changed; put it back with that version.",
+        _ => $"{named} is no whole file of Zing Cast. Nothing was changed.",
+    });
+
+    private static void Refuse(string? why)
+    {
+        if (why is not null) throw new DataFolderException(why);
+    }
+
+    private static string Damaged(string file) => $"{file} is damaged and was not touched. Put a saved copy back with ./zing restore FILE; the damaged one is kept beside it.";
 
     // One transaction holds the write lock from the second look at what is pending to the last change; whoever comes second finds nothing to do.
     private static void Update(string file, TimeProvider clock, Action<string> say, bool copyFirst = true)
@@ -362,7 +375,7 @@ public static partial class DataFolder
                 SqliteReadOnly or SqliteCannotOpen => new DataFolderException($"Zing Cast may not write to {FileIn(folder)}. Give yourself the right to, or choose another folder: --data FOLDER"),
                 SqliteBusy => new DataFolderException($"{FileIn(folder)} is held by another program. Stop that program and try again."),
                 SqliteUnreadable => new DataFolderException($"The disk would not read or write {FileIn(folder)}: {failed.Message.TrimEnd('.')}."),
-                _ => Damaged(FileIn(folder)),
+                _ => new DataFolderException(Damaged(FileIn(folder))),
             };
         }
     }

@@ -11,6 +11,12 @@ public sealed record CsvFault(int Line, string Column, string Problem);
 /// <summary>Line profiles as CSV: position_m, diameter_mm, linear_density_g_per_m. All or nothing.</summary>
 public static class ProfileCsv
 {
+    /// <summary>Longest text that is looked at, characters: twice what the most rows need.</summary>
+    public const int Longest = 300_000;
+
+    // What is quoted back of a cell that cannot be read.
+    private static string Quoted(string? cell) => cell is { Length: > 30 } ? $"{cell[..30]}…" : cell ?? "";
+
     private static readonly string[] Columns = ["position_m", "diameter_mm", "linear_density_g_per_m"];
 
     // Files come with any line ending and with commas, semicolons or tabs.
@@ -36,6 +42,7 @@ public static class ProfileCsv
     /// <summary>Reads a profile, or names every fault.</summary>
     public static (LineProfile? Profile, IReadOnlyList<CsvFault> Faults) Read(string text)
     {
+        if (text.Length > Longest) return (null, [new(1, Columns[0], $"The file is larger than {Longest / 1000} kB; a profile needs a few hundred rows.")]);
         List<CsvFault> faults = [];
         List<(double PositionM, double DiameterM, double KgPerM)> points = [];
         using var csv = new CsvReader(new StringReader(text.TrimStart('\uFEFF')), AsTheyCome);
@@ -49,9 +56,9 @@ public static class ProfileCsv
             {
                 var field = csv.GetField(column);
                 if (!double.TryParse(field, NumberStyles.Float, CultureInfo.InvariantCulture, out var value))
-                    faults.Add(new(csv.Parser.RawRow, column, string.IsNullOrWhiteSpace(field) ? "Nothing stands here." : $"“{field}” is not a number. Use a point for decimals."));
+                    faults.Add(new(csv.Parser.RawRow, column, string.IsNullOrWhiteSpace(field) ? "Nothing stands here." : $"“{Quoted(field)}” is not a number. Use a point for decimals."));
                 else if (!(value >= low && value <= high))
-                    faults.Add(new(csv.Parser.RawRow, column, $"{field} is out of range: {range}."));
+                    faults.Add(new(csv.Parser.RawRow, column, $"{Quoted(field)} is out of range: {range}."));
                 return value;
             }
             var point = (Number(Columns[0], 0, 100, "0 to 100 m"), Number(Columns[1], .1, 6, "0.1 to 6 mm") / 1000, Number(Columns[2], .01, 50, "0.01 to 50 g/m") / 1000);

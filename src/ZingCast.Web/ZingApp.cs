@@ -36,7 +36,7 @@ public static class ZingApp
         builder.Services.Configure<HostOptions>(options => options.ShutdownTimeout = ClosingTime);
         builder.Services.AddSingleton<IWindMeter, SimulatedWindMeter>();
         builder.Services.AddSingleton<IBenchScale, SimulatedBenchScale>();
-        builder.Services.AddProblemDetails();
+        builder.Services.AddProblemDetails(options => options.CustomizeProblemDetails = FriendlyFailures.PutInWords);
         builder.Services.AddExceptionHandler<FriendlyFailures>();
         builder.Services.AddSingleton<HeavyWork.Turns>();
         builder.Services.AddResponseCompression(options => options.MimeTypes = [.. ResponseCompressionDefaults.MimeTypes, "application/problem+json", "image/svg+xml"]);

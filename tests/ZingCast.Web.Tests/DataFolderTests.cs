@@ -219,7 +219,9 @@ public sealed class DataFolderTests : IDisposable
         var whole = Read(FilePath, "select count(*) from sqlite_master");
         var elsewhere = Directory.CreateDirectory(Path.Combine(folder, "elsewhere")).FullName;
         Break(elsewhere, "text");
-        Assert.Contains("damaged", Assert.Throws<DataFolderException>(() => DataFolder.Restore(folder, DataFolder.FileIn(elsewhere), TimeProvider.System)).Message);
+        var told = Assert.Throws<DataFolderException>(() => DataFolder.Restore(folder, DataFolder.FileIn(elsewhere), TimeProvider.System)).Message;
+        Assert.StartsWith($"{DataFolder.FileIn(elsewhere)} is no whole file of Zing Cast", told);
+        Assert.Contains("no folder", Assert.Throws<DataFolderException>(() => DataFolder.Backup(folder, "/nowhere/at/all.db")).Message);
         Assert.Contains("no file", Assert.Throws<DataFolderException>(() => DataFolder.Restore(folder, "/nowhere/at-all.db", TimeProvider.System)).Message);
         Assert.Equal(whole, Read(FilePath, "select count(*) from sqlite_master"));
         Assert.Equal([DataFolder.FileName], Directory.GetFiles(folder, "*.db").Select(Path.GetFileName));

@@ -96,6 +96,17 @@ public sealed class KeptTests(LoanShed shed) : IClassFixture<LoanShed>
         Assert.Contains(words, (await answer.Json()).GetProperty("title").GetString());
     }
 
+    [Fact]
+    public async Task What_is_too_much_or_in_the_wrong_place_is_told_in_words()
+    {
+        var much = await client.Post("/api/lines/csv", new { text = new string('a', 1_100_000) });
+        Assert.Equal(HttpStatusCode.RequestEntityTooLarge, much.StatusCode);
+        Assert.Contains("1 MB", (await much.Json()).GetProperty("title").GetString());
+        var large = await Refused(await client.Post("/api/lines/csv", new { text = new string(';', 900_000) }));
+        Assert.Equal(["line 1, position_m"], large);
+        Assert.Contains("does not take", (await (await client.DeleteAsync("/api/standards", Now)).Json()).GetProperty("title").GetString());
+    }
+
     [Theory]
     [InlineData("application/json; charset=zing-7", HttpStatusCode.BadRequest)]
     [InlineData("application/json; charset=utf-16", HttpStatusCode.BadRequest)]

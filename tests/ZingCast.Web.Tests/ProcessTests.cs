@@ -155,6 +155,20 @@ public sealed partial class ProcessTests : IDisposable
     }
 
     [Fact]
+    public async Task Two_houses_on_one_folder_see_what_the_other_keeps_and_one_may_go()
+    {
+        using var one = Start(New("data"), "--demo");
+        using var other = Start(New("data"), "--demo");
+        using var first = await one.Ready();
+        using var second = await other.Ready();
+        await Task.WhenAll(Enumerable.Range(0, 40).Select(i => (i % 2 == 0 ? first : second).PostAsJsonAsync("/api/briefs", new { name = $"Brief {i}", draft = new { } }, Now)));
+        Assert.Equal(43, (await first.GetJson("/api/briefs")).GetArrayLength());
+        using (Run("kill", "-TERM", $"{one.Process.Id}")) Assert.Equal(0, await one.Ended(10));
+        (await second.PostAsJsonAsync("/api/briefs", new { name = "The other goes on", draft = new { } }, Now)).EnsureSuccessStatusCode();
+        Assert.Equal(44, (await second.GetJson("/api/briefs")).GetArrayLength());
+    }
+
+    [Fact]
     public async Task Left_alone_for_some_seconds_the_file_is_whole_while_the_house_goes_on()
     {
         using var house = Start(New("data"), "--demo");

@@ -85,6 +85,16 @@ public sealed partial class FriendlyFailures(IProblemDetailsService problems, IL
         return await problems.TryWriteAsync(new() { HttpContext = httpContext, ProblemDetails = problem });
     }
 
+    /// <summary>Words for answers that would be a bare status.</summary>
+    public static void PutInWords(ProblemDetailsContext bare) => bare.ProblemDetails.Title = bare.ProblemDetails.Title switch
+    {
+        "Bad Request" => "This request could not be read: it broke off, or is not HTTP as it should be.",
+        "Not Found" => "There is nothing at this address.",
+        "Method Not Allowed" => "This address does not take such a request.",
+        "Content Too Large" => "This could not be read: it is more than Zing Cast takes in one go (1 MB).",
+        var words => words,
+    };
+
     private static ProblemDetails Says(int status, string title) => new() { Status = status, Title = title };
 
     private static ProblemDetails? Kept(SqliteException failed) => failed switch
@@ -102,7 +112,6 @@ public sealed partial class FriendlyFailures(IProblemDetailsService problems, IL
 
     private static ProblemDetails Unreadable(BadHttpRequestException bad)
     {
-        if (bad.StatusCode == 413) return Says(413, "This could not be read: it is more than Zing Cast takes in one go (1 MB).");
         if (bad.InnerException is not JsonException json)
             return OddParameter().Match(bad.Message) is { Success: true } parameter ? At(parameter.Groups["field"].Value, "is missing or of another kind") : Says(bad.StatusCode, "This request could not be read: there is nothing in it, or it broke off.");
         var at = json.Path?.TrimStart('$').TrimStart('.') ?? "";
