@@ -104,7 +104,7 @@ public sealed class KeptTests(LoanShed shed) : IClassFixture<LoanShed>
         Assert.Contains("1 MB", (await much.Json()).GetProperty("title").GetString());
         var large = await Refused(await client.Post("/api/lines/csv", new { text = new string(';', 900_000) }));
         Assert.Equal(["line 1, position_m"], large);
-        Assert.Contains("does not take", (await (await client.DeleteAsync("/api/standards", Now)).Json()).GetProperty("title").GetString());
+        Assert.Contains("does not take", (await (await client.DeleteAsync("/briefs/1", Now)).Json()).GetProperty("title").GetString());
     }
 
     [Theory]
