@@ -169,7 +169,8 @@ public static partial class DataFolder
     // Made under another name and renamed, so that a start that is broken off leaves no half-made file.
     private static void Make(string file)
     {
-        if (new FileInfo(file + "-wal") is { Exists: true, Length: > 0 })
+        // Looked at in this order: another Zing Cast may make the file and write ahead of it in between.
+        if (new FileInfo(file + "-wal") is { Exists: true, Length: > 0 } && !File.Exists(file))
             throw new DataFolderException($"{file} is missing, but {FileName}-wal beside it holds writes that belong to it. Put the file back beside it, or move {FileName}-wal away to begin anew.");
         var made = $"{file}-{Guid.NewGuid():N}";
         try

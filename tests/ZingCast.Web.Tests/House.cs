@@ -41,6 +41,13 @@ public sealed class House : IDisposable
     private static string Above(string folder) => File.Exists(Path.Combine(folder, "ZingCast.slnx")) ? folder : Above(Path.GetDirectoryName(folder)!);
 }
 
+/// <summary>Tests that hold answers and stops against a clock run by themselves: the machine's other work is not what they are about.</summary>
+[CollectionDefinition(Name, DisableParallelization = true)]
+public sealed class Alone
+{
+    public const string Name = "alone";
+}
+
 /// <summary>One house with the loan shed for all tests of a class: for those that change nothing the others look at.</summary>
 public sealed class LoanShed : IDisposable
 {

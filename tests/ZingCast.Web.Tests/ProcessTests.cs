@@ -9,6 +9,7 @@ using ZingCast.Store;
 namespace ZingCast.Web.Tests;
 
 /// <summary>The program itself, as a process that can be killed, asked to stop, and run out of room.</summary>
+[Collection(Alone.Name)]
 public sealed partial class ProcessTests : IDisposable
 {
     private readonly string folder = Directory.CreateTempSubdirectory("zing-process-").FullName;

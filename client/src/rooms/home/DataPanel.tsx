@@ -9,6 +9,7 @@ const size = (bytes: number) =>
 /** Where everything is kept, how to save it and how to put it back. */
 export function DataPanel({ onClose }: { onClose: () => void }) {
   const { data, error } = useQuery({ queryKey: ['data'], queryFn: () => need(api.GET('/api/data')), gcTime: 0 });
+  const named = data && (/[^\w./-]/.test(data.folder) ? `'${data.folder.replaceAll("'", "'\\''")}'` : data.folder);
   return (
     <Panel title="Where your data is" onClose={onClose}>
       <div className="flex flex-col gap-4">
@@ -29,15 +30,15 @@ export function DataPanel({ onClose }: { onClose: () => void }) {
                 </a>
               </p>
               <p>
-                Or at the terminal: <Typed>./zing backup FILE --data {data.folder}</Typed>. When Zing Cast is stopped,
-                or has been left alone for some seconds, copying the folder does as well.
+                Or at the terminal: <Typed>./zing backup FILE --data {named}</Typed>. When Zing Cast is stopped, or has
+                been left alone for some seconds, copying the folder does as well.
               </p>
             </section>
             <section>
               <h3 className="font-semibold">Put it back</h3>
               <p>
-                At the terminal: <Typed>./zing restore FILE --data {data.folder}</Typed>. What is there now is kept
-                beside it under another name.
+                At the terminal: <Typed>./zing restore FILE --data {named}</Typed>. What is there now is kept beside it
+                under another name.
               </p>
             </section>
             {data.copies.length > 0 && (
