@@ -92,6 +92,10 @@ test.describe('with a full disk', () => {
     await distance.fill('14 m');
     await page.keyboard.press('Enter');
     await expect(page.getByRole('alert').filter({ hasText: 'The disk is full. Not saved yet' }).first()).toBeVisible();
+    // Wherever one is on a phone, it stays in sight.
+    await page.setViewportSize({ width: 390, height: 844 });
+    await distance.scrollIntoViewIfNeeded();
+    await expect(page.getByRole('alert').filter({ hasText: 'Not saved yet' }).first()).toBeInViewport();
     await page.unroute('**/api/briefs/1');
     await saved(page);
     await page.reload();

@@ -13,6 +13,7 @@ public static class Pages
         // The page is never a file like others: it is only what is written below, with its policy and nonce.
         var types = new FileExtensionContentTypeProvider();
         types.Mappings.Remove(".html");
+        types.Mappings[".txt"] = "text/plain; charset=utf-8";
         app.UseStaticFiles(new StaticFileOptions
         {
             ContentTypeProvider = types,

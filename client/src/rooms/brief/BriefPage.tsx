@@ -157,7 +157,7 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
         </header>
 
         {saving.state === 'stale' && (
-          <Notice words={`${saving.words} Yours is still here and not yet kept.`}>
+          <Notice unkept words={`${saving.words} Yours is still here and not yet kept.`}>
             <button className="btn" onClick={() => void work.keepMine()}>
               Keep mine
             </button>
@@ -167,7 +167,7 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
           </Notice>
         )}
         {(saving.state === 'waiting' || (saving.state === 'refused' && !work.failure)) && (
-          <Notice words={saving.words ?? 'Not saved.'} />
+          <Notice unkept words={saving.words ?? 'Not saved.'} />
         )}
         {work.failure && (pinWords || work.failure.status === 0) && (
           <Notice words={pinWords ?? work.failure.message}>
@@ -221,11 +221,14 @@ const names = (links: { name: string }[]) =>
     .join(', ')
     .replace(/, ([^,]*)$/, ' and $1');
 
-function Notice({ words, children }: { words: string; children?: React.ReactNode }) {
+/** Words above the chain. What is not kept concerns the whole brief: on a narrow screen it stays in sight wherever one is. */
+function Notice({ words, unkept, children }: { words: string; unkept?: boolean; children?: React.ReactNode }) {
   return (
     <div
       role="alert"
-      className="sticky top-12 z-10 my-2 flex flex-wrap items-center gap-3 border-l-4 border-fails bg-sheet px-3 py-2"
+      className={`top-12 z-10 my-2 flex flex-wrap items-center gap-3 border-l-4 border-fails bg-sheet px-3 py-2 ${
+        unkept ? 'max-lg:fixed max-lg:inset-x-2 max-lg:top-auto max-lg:bottom-2 max-lg:shadow-lg lg:sticky' : 'sticky'
+      }`}
     >
       <span className="min-w-0 flex-1">{words}</span>
       {children}
