@@ -3,9 +3,6 @@ using ZingCast.Store;
 using ZingCast.Web;
 using ZingCast.Web.Hosting;
 
-// Maps and searches keep every core busy; a request that comes in meanwhile gets a thread at once and shares the cores.
-ThreadPool.SetMinThreads(4 * Environment.ProcessorCount, 4);
-
 try
 {
     // The build tool that writes the API description runs this program without wanting a server or a file.

@@ -19,6 +19,8 @@ public static class ZingApp
     /// <summary>The host on a data folder that has been opened.</summary>
     public static WebApplication Build(Settings settings)
     {
+        // Maps and searches keep every core busy; a request that comes in meanwhile gets a thread at once and shares the cores.
+        ThreadPool.SetMinThreads(4 * Environment.ProcessorCount, 4);
         // Empty: no settings files and no variables but those that Settings knows.
         var builder = WebApplication.CreateEmptyBuilder(new() { ApplicationName = typeof(ZingApp).Assembly.GetName().Name, ContentRootPath = settings.ContentRoot, WebRootPath = "wwwroot", EnvironmentName = Environments.Production });
         builder.Logging.AddSimpleConsole().SetMinimumLevel(LogLevel.Warning);

@@ -24,7 +24,7 @@ public static class ClassSearch
     public static ClassNeed Solve(Func<double, CastSetup> setupOf, double distanceM)
     {
         var reach = new double[LineWeights.Highest + 1];
-        Parallel.For(0, reach.Length, c => reach[c] = CastSearch.Farthest(setupOf(c)).ReachM);
+        Parallel.For(0, reach.Length, new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount }, c => reach[c] = CastSearch.Farthest(setupOf(c)).ReachM);
         var flattens = Flattening(reach);
         // Where none gets there: what can be had, less the little that nobody climbs classes for.
         var wanted = (1 + InHand) * distanceM;
