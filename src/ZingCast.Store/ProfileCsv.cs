@@ -70,7 +70,7 @@ public static class ProfileCsv
         if (points.Count < 2 || points[^1].PositionM - points[0].PositionM < .3) faults.Add(new(2, Columns[0], "A profile needs two rows or more over at least 30 cm."));
         if (faults.Count > 0) return (null, faults);
         var stretches = points.Zip(points.Skip(1)).Where(p => p.Second.PositionM > p.First.PositionM).Count();
-        if (stretches > 400) return (null, [new(2, Columns[0], "More than 400 stretches; leave out rows where nothing changes.")]);
+        if (stretches > LineProfile.MostStretches) return (null, [new(2, Columns[0], $"More than {LineProfile.MostStretches} stretches; leave out rows where nothing changes.")]);
         try
         {
             return (LineProfile.Through(points), []);

@@ -276,12 +276,13 @@ public static class Cutter
     private static IEnumerable<Option> Middles(int id, LineProfile p, CancellationToken stop) => Even(p, 0, p.LengthM) ? [] :
         from turned in Both
         from start in Enumerable.Range(1, (int)(p.LengthM / GridM)).Select(i => i * GridM)
-        let _ = Unless(stop)
+        let goingOn = GoesOn(stop)
         let ends = Places(p.LengthM - start).Select(m => (start, start + m)).Where(k => !turned || !Even(p, k.start, k.Item2)).ToArray()
         where ends.Length > 0
         select new Option(id, 2, turned, ends, p);
 
-    private static bool Unless(CancellationToken stop)
+    // A query has no statements; this one throws, like the rest of the search, once it is told to stop.
+    private static bool GoesOn(CancellationToken stop)
     {
         stop.ThrowIfCancellationRequested();
         return true;

@@ -50,6 +50,9 @@ public sealed class LineProfile
     /// <summary>Shortest stretch there is, metres: what is shorter is lost in the cutting and joining of profiles.</summary>
     public const double ShortestM = 1e-6;
 
+    /// <summary>Most stretches a line is described by, and most caliper readings along it.</summary>
+    public const int MostStretches = 400, MostReadings = 200;
+
     private readonly double[] from, sumKg;
 
     /// <summary>Throws <see cref="ArgumentException"/> when there is no stretch or one of them has no length, thickness or density.</summary>
@@ -191,8 +194,8 @@ public sealed class LineProfile
     /// <summary>What cannot be in a list of stretches, field by field.</summary>
     public static IReadOnlyList<FieldProblem> Check(IReadOnlyList<Stretch> stretches)
     {
-        var check = new FieldCheck().Must("stretches", stretches.Count is >= 1 and <= 400, "A line has between 1 and 400 stretches.");
-        for (var i = 0; i < Math.Min(400, stretches.Count); i++)
+        var check = new FieldCheck().Must("stretches", stretches.Count is >= 1 and <= MostStretches, $"A line has between 1 and {MostStretches} stretches.");
+        for (var i = 0; i < Math.Min(MostStretches, stretches.Count); i++)
         {
             var (length, start, end, density) = stretches[i];
             check.Must($"stretches[{i}].lengthM", length is >= ShortestM and <= 60, "A stretch is longer than nothing and no longer than 60 m.")
@@ -207,10 +210,10 @@ public sealed class LineProfile
     public static IReadOnlyList<FieldProblem> Check(IReadOnlyList<CaliperReading> readings, double lengthM, double kg)
     {
         var check = new FieldCheck()
-            .Must("readings", readings.Count is >= 1 and <= 200, "Give between 1 and 200 caliper readings.")
+            .Must("readings", readings.Count is >= 1 and <= MostReadings, $"Give between 1 and {MostReadings} caliper readings.")
             .Must("massKg", kg > 0, "A line that weighs nothing was not on the scale. Tare it empty and weigh again.").Must("massKg", !(kg > .2), "No line weighs more than 200 g.")
             .Range("lengthM", lengthM, .3, 60, "Weigh between 30 cm and 60 m of line.");
-        for (var i = 0; i < Math.Min(200, readings.Count); i++)
+        for (var i = 0; i < Math.Min(MostReadings, readings.Count); i++)
             check.Must($"readings[{i}].positionM", readings[i].PositionM >= 0 && readings[i].PositionM <= lengthM + 1e-9, $"That is beyond the {lengthM:0.00} m that were weighed.")
                 .Must($"readings[{i}].diameterM", readings[i].DiameterM is >= ThinnestM and <= ThickestM, "Line is between 0.1 and 6 mm thick; mind the decimal point.")
                 .Must($"readings[{i}].positionM", readings.Take(i).All(r => Math.Abs(r.PositionM - readings[i].PositionM) > ShortestM), "There is a reading at this place already.");
