@@ -13,10 +13,24 @@ using ZingCast.Core.Matching;
 
 namespace ZingCast.Bench;
 
-/// <summary>What a cast allocates, by BenchmarkDotNet's memory diagnoser: the same cast with ten times the steps shows what a step costs.</summary>
+/// <summary>
+/// What a cast allocates, by BenchmarkDotNet's memory diagnoser: the same cast with ten times the steps shows what a step costs.
+/// </summary>
 public class Allocations
 {
-    private readonly CastSetup setup = Casts.OfClass(Brief.Complete(new() { FlyKind = "baitfish", HookSize = -1, WindMps = 5, WindFromDeg = 0 }), 8, .0004);
+    private readonly CastSetup setup = Casts.OfClass(
+        Brief.Complete(
+            new()
+            {
+                FlyKind = "baitfish",
+                HookSize = -1,
+                WindMps = 5,
+                WindFromDeg = 0,
+            }
+        ),
+        8,
+        .0004
+    );
 
     [Params(1, 10)]
     public double Refine { get; set; }
@@ -27,12 +41,19 @@ public class Allocations
     /// <summary>Bytes allocated by one cast with ordinary steps and with ten times as many.</summary>
     public static (long Usual, long TenfoldSteps) Measure()
     {
-        var config = new ManualConfig().AddJob(Job.ShortRun.WithToolchain(InProcessEmitToolchain.Instance)).AddDiagnoser(MemoryDiagnoser.Default)
-            .AddColumnProvider(DefaultColumnProviders.Instance).AddLogger(NullLogger.Instance).WithOptions(ConfigOptions.DisableLogFile | ConfigOptions.DisableOptimizationsValidator)
+        var config = new ManualConfig()
+            .AddJob(Job.ShortRun.WithToolchain(InProcessEmitToolchain.Instance))
+            .AddDiagnoser(MemoryDiagnoser.Default)
+            .AddColumnProvider(DefaultColumnProviders.Instance)
+            .AddLogger(NullLogger.Instance)
+            .WithOptions(ConfigOptions.DisableLogFile | ConfigOptions.DisableOptimizationsValidator)
             .WithArtifactsPath(Path.Combine(Path.GetTempPath(), "zing-bench"));
         var summary = BenchmarkRunner.Run<Allocations>(config);
-        long Bytes(double refine) => summary.Reports.Single(r => Convert.ToDouble(r.BenchmarkCase.Parameters["Refine"], CultureInfo.InvariantCulture) == refine) is { Success: true } report
-            ? report.GcStats.GetBytesAllocatedPerOperation(report.BenchmarkCase) ?? -1 : -1;
+        long Bytes(double refine) =>
+            summary.Reports.Single(r => Convert.ToDouble(r.BenchmarkCase.Parameters["Refine"], CultureInfo.InvariantCulture) == refine)
+                is { Success: true } report
+                ? report.GcStats.GetBytesAllocatedPerOperation(report.BenchmarkCase) ?? -1
+                : -1;
         return (Bytes(1), Bytes(10));
     }
 }

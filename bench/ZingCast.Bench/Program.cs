@@ -17,19 +17,52 @@ using ZingCast.Web.Hosting;
 // Every row is measured in this run, on this machine, and set against the same first row.
 var loan = DemoWorld.Shed();
 var brief = Brief.Complete(DemoWorld.Briefs(DateTime.UnixEpoch)[0].Draft);
-var fighting = new Pins { Rod = 1, Line = 17, TippetM = .0004, LeaderM = 2 };
+var fighting = new Pins
+{
+    Rod = 1,
+    Line = 17,
+    TippetM = .0004,
+    LeaderM = 2,
+};
 var random = new Random(5);
 var big = new GearShed(
-    [.. Enumerable.Range(1, 500).Select(i => new Rod { Id = i, Tag = $"R{i}", Name = "rod", LengthM = 2 + random.NextDouble(), PrintedClass = random.Next(1, 13), MassKg = .09 })],
-    [.. Enumerable.Range(1, 2000).Select(i => new FlyLine
-    {
-        Id = i, Tag = $"L{i}", Name = "line", LengthM = 30, HeadM = 8 + 8 * random.NextDouble(), PrintedClass = random.Next(1, 13),
-        Density = Densities.Rows[random.Next(Densities.Rows.Count)].Id,
-    })],
-    loan.Reels);
+    [
+        .. Enumerable
+            .Range(1, 500)
+            .Select(i => new Rod
+            {
+                Id = i,
+                Tag = $"R{i}",
+                Name = "rod",
+                LengthM = 2 + random.NextDouble(),
+                PrintedClass = random.Next(1, 13),
+                MassKg = .09,
+            }),
+    ],
+    [
+        .. Enumerable
+            .Range(1, 2000)
+            .Select(i => new FlyLine
+            {
+                Id = i,
+                Tag = $"L{i}",
+                Name = "line",
+                LengthM = 30,
+                HeadM = 8 + 8 * random.NextDouble(),
+                PrintedClass = random.Next(1, 13),
+                Density = Densities.Rows[random.Next(Densities.Rows.Count)].Id,
+            }),
+    ],
+    loan.Reels
+);
 
 var data = Path.Combine(Path.GetTempPath(), $"zing-bench-{Guid.NewGuid():N}");
-var settings = new Settings { Data = data, Demo = true, Port = 0 };
+var settings = new Settings
+{
+    Data = data,
+    Demo = true,
+    Port = 0,
+};
 DataFolder.Open(data, TimeProvider.System);
 await using var house = ZingApp.Build(settings);
 await ZingApp.FillAsync(house, settings);
@@ -39,15 +72,32 @@ var draft = DemoWorld.Briefs(DateTime.UnixEpoch)[0].Draft;
 var wind = 0.0;
 
 // One cast, and the same equations in a general solver whose step is as coarse as the engine's own error allows.
-var setup = Casts.OfClass(Brief.Complete(new() { FlyKind = "baitfish", HookSize = -1, WindMps = 5, WindFromDeg = 0 }), 8, .0004);
-(double CarryM, double Angle, double ShotM)[] casts = [.. Enumerable.Range(0, 27).Select(i => (8 + 1.7 * (i % 3), .05 * (1 + i / 3 % 3), 2.0 * (i / 9)))];
+var setup = Casts.OfClass(
+    Brief.Complete(
+        new()
+        {
+            FlyKind = "baitfish",
+            HookSize = -1,
+            WindMps = 5,
+            WindFromDeg = 0,
+        }
+    ),
+    8,
+    .0004
+);
+(double CarryM, double Angle, double ShotM)[] casts =
+[
+    .. Enumerable.Range(0, 27).Select(i => (8 + 1.7 * (i % 3), .05 * (1 + i / 3 % 3), 2.0 * (i / 9))),
+];
 var exact = casts.Select(c => GeneralSolver.ReachM(setup, c.CarryM, c.Angle, c.ShotM, 1e-4)).ToList();
-double Off(Func<(double CarryM, double Angle, double ShotM), double> reach) => Math.Sqrt(casts.Select((c, i) => Math.Pow(reach(c) / exact[i] - 1, 2)).Average());
+double Off(Func<(double CarryM, double Angle, double ShotM), double> reach) =>
+    Math.Sqrt(casts.Select((c, i) => Math.Pow(reach(c) / exact[i] - 1, 2)).Average());
 var ours = Off(c => CastEngine.Throw(setup, c.CarryM, c.Angle, c.ShotM).ReachM);
 double StepAsExact(bool locate)
 {
     var step = .03;
-    while (step > 2e-5 && Off(c => GeneralSolver.ReachM(setup, c.CarryM, c.Angle, c.ShotM, step, locate)) > ours) step /= 1.25;
+    while (step > 2e-5 && Off(c => GeneralSolver.ReachM(setup, c.CarryM, c.Angle, c.ShotM, step, locate)) > ours)
+        step /= 1.25;
     return step;
 }
 
@@ -59,46 +109,147 @@ var next = 0;
 var tested = loan.Rods.Single(r => r.Tag == "R3");
 var five = tested.Test! with
 {
-    Readings = [.. new[] { .3, .6, .9, 1, 1.2 }.Select(share => (Kg: share * tested.Test!.Readings[0].MassKg, Bend: tested.Bend!.Under(share * tested.Test!.Readings[0].MassKg * Exact.GravityMps2, Math.PI / 2)))
-        .Select(x => new BendReading(x.Kg, x.Bend.DownM + .002, x.Bend.TipRad * 180 / Math.PI + .3))],
+    Readings =
+    [
+        .. new[] { .3, .6, .9, 1, 1.2 }
+            .Select(share =>
+                (
+                    Kg: share * tested.Test!.Readings[0].MassKg,
+                    Bend: tested.Bend!.Under(share * tested.Test!.Readings[0].MassKg * Exact.GravityMps2, Math.PI / 2)
+                )
+            )
+            .Select(x => new BendReading(x.Kg, x.Bend.DownM + .002, x.Bend.TipRad * 180 / Math.PI + .3)),
+    ],
 };
 Scrap[] Drawer(double shortest, double spread, double tapered)
 {
     var dice = new Random(3);
-    return [.. Enumerable.Range(1, 30).Select(i => (Id: i, LengthM: shortest + spread * dice.NextDouble(), PerM: 20 + 30 * dice.NextDouble(), Tapered: dice.NextDouble() < tapered))
-        .Select(x => new Scrap { Id = x.Id, Tag = "D", Name = "scrap", LengthM = x.LengthM, MassKg = x.LengthM * x.PerM * Exact.GrainKg, TaperM = x.Tapered ? Math.Min(2, x.LengthM) : 0 })];
+    return
+    [
+        .. Enumerable
+            .Range(1, 30)
+            .Select(i =>
+                (
+                    Id: i,
+                    LengthM: shortest + spread * dice.NextDouble(),
+                    PerM: 20 + 30 * dice.NextDouble(),
+                    Tapered: dice.NextDouble() < tapered
+                )
+            )
+            .Select(x => new Scrap
+            {
+                Id = x.Id,
+                Tag = "D",
+                Name = "scrap",
+                LengthM = x.LengthM,
+                MassKg = x.LengthM * x.PerM * Exact.GrainKg,
+                TaperM = x.Tapered ? Math.Min(2, x.LengthM) : 0,
+            }),
+    ];
 }
 
-IReadOnlyList<double> classes = CastMaps.Steps(1, 15, 15), winds = CastMaps.Steps(-5, 14, 20);
+IReadOnlyList<double> classes = CastMaps.Steps(1, 15, 15),
+    winds = CastMaps.Steps(-5, 14, 20);
 var reports = 0;
 var counting = new Counter(() => reports++);
 (string Name, double Seconds, double AimS)[] rows =
 [
-    ("one cast, of 27 that differ", Median(20000, () => { var c = Turn(); CastEngine.Throw(setup, c.CarryM, c.Angle, c.ShotM); }), 30e-6),
-    ("the same in Math.NET, as it comes, equally exact", Median(100, () => { var c = Turn(); GeneralSolver.ReachM(setup, c.CarryM, c.Angle, c.ShotM, plainS, false); }), 0),
-    ("the same in Math.NET, events sought by hand, equally exact", Median(2000, () => { var c = Turn(); GeneralSolver.ReachM(setup, c.CarryM, c.Angle, c.ShotM, locatedS); }), 0),
+    (
+        "one cast, of 27 that differ",
+        Median(
+            20000,
+            () =>
+            {
+                var c = Turn();
+                CastEngine.Throw(setup, c.CarryM, c.Angle, c.ShotM);
+            }
+        ),
+        30e-6
+    ),
+    (
+        "the same in Math.NET, as it comes, equally exact",
+        Median(
+            100,
+            () =>
+            {
+                var c = Turn();
+                GeneralSolver.ReachM(setup, c.CarryM, c.Angle, c.ShotM, plainS, false);
+            }
+        ),
+        0
+    ),
+    (
+        "the same in Math.NET, events sought by hand, equally exact",
+        Median(
+            2000,
+            () =>
+            {
+                var c = Turn();
+                GeneralSolver.ReachM(setup, c.CarryM, c.Angle, c.ShotM, locatedS);
+            }
+        ),
+        0
+    ),
     ("farthest: carry, angle and shot searched", Median(200, () => CastSearch.Farthest(setup)), 0),
     ("smallest class for a distance", Median(40, () => new Casts(brief).Need(.0004)), 0),
     ("map of 15 classes x 20 winds", Median(12, () => CastMaps.ClassByWind(c => Casts.OfClass(brief, c, .0004), classes, winds)), .15),
-    ("map of 12 carries x 16 speeds", Median(12, () => CastMaps.CarryBySpeed(setup, CastMaps.Steps(4, 13, 12), CastMaps.Steps(10, 40, 16))), 0),
-    ("a bend test fitted, one weight and angle", Median(400, () => BendFit.Of(tested.LengthM, tested.Test!, Calibration.Usual, out _)), .005),
+    (
+        "map of 12 carries x 16 speeds",
+        Median(12, () => CastMaps.CarryBySpeed(setup, CastMaps.Steps(4, 13, 12), CastMaps.Steps(10, 40, 16))),
+        0
+    ),
+    (
+        "a bend test fitted, one weight and angle",
+        Median(400, () => BendFit.Of(tested.LengthM, tested.Test!, Calibration.Usual, out _)),
+        .005
+    ),
     ("a bend test fitted, five weights with angles", Median(200, () => BendFit.Of(tested.LengthM, five, Calibration.Usual, out _)), .005),
     ("a rod bent once under a fish", Median(4000, () => tested.Bend!.Under(8.9, 1.4)), 0),
     ("cut plans over 30 scraps, one to three pieces", Median(12, () => Cutter.Plan(new(9, 300 * Exact.GrainKg), Drawer(2, 6, .4))), .2),
     ("the same, only short pieces: three are needed", Median(12, () => Cutter.Plan(new(9, 300 * Exact.GrainKg), Drawer(1, 3.4, .4))), .2),
-    ("the same with a separate tip", Median(12, () => Cutter.Plan(new(7.6, 220 * Exact.GrainKg, 3, 50 * Exact.GrainKg), Drawer(2, 6, .4))), .2),
+    (
+        "the same with a separate tip",
+        Median(12, () => Cutter.Plan(new(7.6, 220 * Exact.GrainKg, 3, 50 * Exact.GrainKg), Drawer(2, 6, .4))),
+        .2
+    ),
     ("solve, loan shed (12 rods, 20 lines, 10 reels)", Median(60, () => Matcher.Solve(brief, loan)), 0),
     ("solve, empty shed", Median(60, () => Matcher.Solve(brief, GearShed.Empty)), 0),
     ("solve, four pins that fight, nearest change searched", Median(30, () => Matcher.Solve(brief, loan, fighting)), 0),
     ("solve, 500 rods and 2000 lines, with progress", Median(3, () => Matcher.Solve(brief, big, progress: counting)), 1.5),
     ("what would help, every change solved in full", Median(8, () => WhatHelps.Rank(draft, loan, Pins.None, new HashSet<string>())), 0),
-    ("solve over loopback HTTP, shed read from SQLite, JSON both ways", Median(60, () => client.PostAsJsonAsync("/api/matching/solve", new { brief = draft with { WindMps = wind = (wind + .1) % 20 } }, ZingDb.Documents).GetAwaiter().GetResult().EnsureSuccessStatusCode().Content.ReadAsByteArrayAsync().GetAwaiter().GetResult()), 0),
+    (
+        "solve over loopback HTTP, shed read from SQLite, JSON both ways",
+        Median(
+            60,
+            () =>
+                client
+                    .PostAsJsonAsync(
+                        "/api/matching/solve",
+                        new { brief = draft with { WindMps = wind = (wind + .1) % 20 } },
+                        ZingDb.Documents
+                    )
+                    .GetAwaiter()
+                    .GetResult()
+                    .EnsureSuccessStatusCode()
+                    .Content.ReadAsByteArrayAsync()
+                    .GetAwaiter()
+                    .GetResult()
+        ),
+        0
+    ),
 ];
 
-Console.WriteLine($"{"",-62} {"median",12} {"to one cast",12}  aim");
+Console.WriteLine($"{"", -62} {"median", 12} {"to one cast", 12}  aim");
 foreach (var (name, seconds, aim) in rows)
-    Console.WriteLine($"{name,-62} {seconds * 1000,9:0.000} ms {seconds / rows[0].Seconds,11:0.0}×  {(aim == 0 ? "" : $"{aim * 1000:0.###} ms: {(seconds <= aim ? "met" : "missed")}")}");
-Console.WriteLine($"Against Math.NET as it comes (steps of {1000 * plainS:0.00} ms): {rows[1].Seconds / rows[0].Seconds:0} times faster (aim 20); with events sought by hand ({1000 * locatedS:0.0} ms): {rows[2].Seconds / rows[0].Seconds:0} times. The engine is off by {100 * ours:0.000} % over 27 casts.");
+    Console.WriteLine(
+        $"{name, -62} {seconds * 1000, 9:0.000} ms {seconds / rows[0].Seconds, 11:0.0}×  "
+            + $"{(aim == 0 ? "" : $"{aim * 1000:0.###} ms: {(seconds <= aim ? "met" : "missed")}")}"
+    );
+Console.WriteLine(
+    $"Against Math.NET as it comes (steps of {1000 * plainS:0.00} ms): {rows[1].Seconds / rows[0].Seconds:0} times faster (aim "
+        + $"20); with events sought by hand ({1000 * locatedS:0.0} ms): {rows[2].Seconds / rows[0].Seconds:0} "
+        + $"times. The engine is off by {100 * ours:0.000} % over 27 casts."
+);
 Console.WriteLine($"The big shed reported its progress {reports / 4} times a solve.");
 var (usual, tenfold) = Allocations.Measure();
 Console.WriteLine($"Allocated by one cast: {usual} B; with ten times the steps: {tenfold} B (memory diagnoser).");
@@ -108,7 +259,8 @@ Directory.Delete(data, recursive: true);
 
 static double Median(int times, Action work)
 {
-    for (var i = 0; i < Math.Max(1, times / 4); i++) work();
+    for (var i = 0; i < Math.Max(1, times / 4); i++)
+        work();
     var taken = new double[times];
     for (var i = 0; i < times; i++)
     {

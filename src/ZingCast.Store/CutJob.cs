@@ -10,7 +10,15 @@ namespace ZingCast.Store;
 /// <param name="MassKg">What the scale said, kilograms; null for a cut.</param>
 /// <param name="KeptAs">Tag under which the cut-off went back into the drawer.</param>
 /// <param name="PlusMinusKg">How far the scale could be off, kilograms.</param>
-public sealed record CutStep(DateTime At, string Tag, double TakenM, double LeftM, double? MassKg = null, string? KeptAs = null, double PlusMinusKg = 0);
+public sealed record CutStep(
+    DateTime At,
+    string Tag,
+    double TakenM,
+    double LeftM,
+    double? MassKg = null,
+    string? KeptAs = null,
+    double PlusMinusKg = 0
+);
 
 /// <summary>A piece of a job: a scrap on its way to what the plan wants of it.</summary>
 /// <param name="ScrapId">The scrap it is cut from; its row follows every cut.</param>
@@ -22,7 +30,17 @@ public sealed record CutStep(DateTime At, string Tag, double TakenM, double Left
 /// <param name="Turned">Its back points to the fly.</param>
 /// <param name="NibbleFront">The front is the end that is nibbled.</param>
 /// <param name="Done">As near as scale and blade allow.</param>
-public sealed record CutJobPiece(int ScrapId, string Tag, double FrontM, double BackM, double PlannedM, double PlannedKg, bool Turned, bool NibbleFront, bool Done);
+public sealed record CutJobPiece(
+    int ScrapId,
+    string Tag,
+    double FrontM,
+    double BackM,
+    double PlannedM,
+    double PlannedKg,
+    bool Turned,
+    bool NibbleFront,
+    bool Done
+);
 
 /// <summary>A head being made from scraps.</summary>
 public sealed class CutJob
@@ -50,7 +68,8 @@ public sealed class CutJob
 }
 
 /// <summary>
-/// A scrap that is in a job, on the bench or made into a line. The scrap is the key: whatever is asked for at the same moment, it is in one job only.
+/// A scrap that is in a job, on the bench or made into a line. The scrap is the key: whatever is asked for at the same moment, it is in
+/// one job only.
 /// </summary>
 public sealed class ScrapInJob
 {

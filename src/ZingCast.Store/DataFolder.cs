@@ -10,14 +10,21 @@ namespace ZingCast.Store;
 public sealed class DataFolderException(string message) : Exception(message);
 
 /// <summary>
-/// The folder that holds everything kept: opened, brought up to date, copied, put back. Nothing here is half done when the power goes: a new file is
-/// made beside its place and renamed, an older one is migrated in one transaction, and the only lock is SQLite's own, which dies with its process.
+/// The folder that holds everything kept: opened, brought up to date, copied, put back. Nothing here is half done when the power goes: a
+/// new file is made beside its place and renamed, an older one is migrated in one transaction, and the only lock is SQLite's own, which
+/// dies with its process.
 /// </summary>
 public static partial class DataFolder
 {
     public const string FileName = "zingcast.db";
 
-    private const int SqliteBusy = 5, SqliteReadOnly = 8, SqliteUnreadable = 10, SqliteBroken = 11, SqliteFull = 13, SqliteCannotOpen = 14, SqliteNoDatabase = 26;
+    private const int SqliteBusy = 5,
+        SqliteReadOnly = 8,
+        SqliteUnreadable = 10,
+        SqliteBroken = 11,
+        SqliteFull = 13,
+        SqliteCannotOpen = 14,
+        SqliteNoDatabase = 26;
 
     // How long a start waits for another program that is writing. The largest migration of a large shed takes a second or two.
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(60);
@@ -25,74 +32,95 @@ public static partial class DataFolder
     public static string FileIn(string folder) => Path.Combine(folder, FileName);
 
     /// <summary>
-    /// Makes the file, or brings it up to the current model; a file that already holds data is copied beside itself first. What has to be waited for is
-    /// said through <paramref name="say"/>. Throws <see cref="DataFolderException"/>.
+    /// Makes the file, or brings it up to the current model; a file that already holds data is copied beside itself first. What has to be
+    /// waited for is said through <paramref name="say"/>. Throws <see cref="DataFolderException"/>.
     /// </summary>
-    public static void Open(string folder, TimeProvider clock, Action<string>? say = null) => InWords(folder, () =>
-    {
-        MustBeWritable(folder);
-        Sweep(folder, clock);
-        var file = FileIn(folder);
-        if (!File.Exists(file)) Make(file);
-        Inspect(file);
-        Update(file, clock, say ?? (_ => { }));
-    });
+    public static void Open(string folder, TimeProvider clock, Action<string>? say = null) =>
+        InWords(
+            folder,
+            () =>
+            {
+                MustBeWritable(folder);
+                Sweep(folder, clock);
+                var file = FileIn(folder);
+                if (!File.Exists(file))
+                    Make(file);
+                Inspect(file);
+                Update(file, clock, say ?? (_ => { }));
+            }
+        );
 
     /// <summary>
     /// Writes everything kept to a new file of its own, whole and consistent, whether or not a Zing Cast is running on the folder.
     /// </summary>
-    public static void Backup(string folder, string to) => InWords(folder, () =>
-    {
-        var file = FileIn(folder);
-        if (!File.Exists(file)) throw new DataFolderException($"There is nothing to save: {folder} holds no {FileName}.");
-        Inspect(file);
-        if (Directory.Exists(to)) throw new DataFolderException($"{to} is a folder; name a file in it, such as {Path.Combine(to, "zing-backup.db")}.");
-        if (!Directory.Exists(Path.GetDirectoryName(to))) throw new DataFolderException($"There is no folder {Path.GetDirectoryName(to)} to save in.");
-        if (File.Exists(to)) throw new DataFolderException($"{to} is there already and stays as it is; name another file.");
-        InWords(Path.GetDirectoryName(to)!, () => CopyWhole(file, to));
-    });
+    public static void Backup(string folder, string to) =>
+        InWords(
+            folder,
+            () =>
+            {
+                var file = FileIn(folder);
+                if (!File.Exists(file))
+                    throw new DataFolderException($"There is nothing to save: {folder} holds no {FileName}.");
+                Inspect(file);
+                if (Directory.Exists(to))
+                    throw new DataFolderException($"{to} is a folder; name a file in it, such as {Path.Combine(to, "zing-backup.db")}.");
+                if (!Directory.Exists(Path.GetDirectoryName(to)))
+                    throw new DataFolderException($"There is no folder {Path.GetDirectoryName(to)} to save in.");
+                if (File.Exists(to))
+                    throw new DataFolderException($"{to} is there already and stays as it is; name another file.");
+                InWords(Path.GetDirectoryName(to)!, () => CopyWhole(file, to));
+            }
+        );
 
     /// <summary>
-    /// Puts a saved file back, brought up to the current model. What was there is kept beside it under the name this returns; null when there was
-    /// nothing. A Zing Cast running on the folder goes on with what was put back.
+    /// Puts a saved file back, brought up to the current model. What was there is kept beside it under the name this returns; null when
+    /// there was nothing. A Zing Cast running on the folder goes on with what was put back.
     /// </summary>
     public static string? Restore(string folder, string from, TimeProvider clock)
     {
         string? kept = null;
-        InWords(folder, () =>
-        {
-            if (!File.Exists(from)) throw new DataFolderException($"There is no file {from}.");
-            MustBeWritable(folder);
-            var (file, incoming) = (FileIn(folder), Path.Combine(folder, $"restoring-{Guid.NewGuid():N}.db"));
-            try
+        InWords(
+            folder,
+            () =>
             {
-                // Looked at and brought up to date as a copy: neither the saved file nor what is in use is touched until all is well.
-                File.Copy(from, incoming);
-                if (File.Exists(from + "-wal")) File.Copy(from + "-wal", incoming + "-wal");
-                InspectSaved(incoming, from);
-                Update(incoming, clock, _ => { }, copyFirst: false);
-                kept = File.Exists(file) ? Free(folder, "replaced", clock) : null;
-                if (kept is not null && Look(file) == State.Whole)
+                if (!File.Exists(from))
+                    throw new DataFolderException($"There is no file {from}.");
+                MustBeWritable(folder);
+                var (file, incoming) = (FileIn(folder), Path.Combine(folder, $"restoring-{Guid.NewGuid():N}.db"));
+                try
                 {
-                    Update(file, clock, _ => { });
-                    Replace(file, incoming, keepAs: kept);
+                    // Looked at and brought up to date as a copy: neither the saved file nor what is in use is touched until all is well.
+                    File.Copy(from, incoming);
+                    if (File.Exists(from + "-wal"))
+                        File.Copy(from + "-wal", incoming + "-wal");
+                    InspectSaved(incoming, from);
+                    Update(incoming, clock, _ => { }, copyFirst: false);
+                    kept = File.Exists(file) ? Free(folder, "replaced", clock) : null;
+                    if (kept is not null && Look(file) == State.Whole)
+                    {
+                        Update(file, clock, _ => { });
+                        Replace(file, incoming, keepAs: kept);
+                    }
+                    else
+                    {
+                        foreach (var end in Endings.Where(end => File.Exists(file + end)))
+                            File.Move(file + end, kept + end);
+                        Make(file);
+                        Replace(file, incoming, keepAs: null);
+                    }
                 }
-                else
+                finally
                 {
-                    foreach (var end in Endings.Where(end => File.Exists(file + end))) File.Move(file + end, kept + end);
-                    Make(file);
-                    Replace(file, incoming, keepAs: null);
+                    Remove(incoming);
                 }
             }
-            finally
-            {
-                Remove(incoming);
-            }
-        });
+        );
         return kept;
     }
 
-    /// <summary>Moves what was written ahead into the file itself, so that the file alone is whole. Does nothing while somebody reads or writes.</summary>
+    /// <summary>
+    /// Moves what was written ahead into the file itself, so that the file alone is whole. Does nothing while somebody reads or writes.
+    /// </summary>
     public static void Settle(string folder)
     {
         using var connection = Connect(FileIn(folder));
@@ -112,21 +140,24 @@ public static partial class DataFolder
 
     private static void Remove(string file)
     {
-        foreach (var end in Endings) File.Delete(file + end);
+        foreach (var end in Endings)
+            File.Delete(file + end);
     }
 
     // Without a pool: what is opened here is closed for good, so that files can be renamed and removed.
     private static SqliteConnection Connect(string file, bool create = false)
     {
-        var connection = new SqliteConnection(new SqliteConnectionStringBuilder
-        {
-            DataSource = file,
-            Mode = create ? SqliteOpenMode.ReadWriteCreate : SqliteOpenMode.ReadWrite,
-            Pooling = false,
-            // Tables may be rebuilt on the way; the keys are checked once they are.
-            ForeignKeys = false,
-            DefaultTimeout = 1,
-        }.ToString());
+        var connection = new SqliteConnection(
+            new SqliteConnectionStringBuilder
+            {
+                DataSource = file,
+                Mode = create ? SqliteOpenMode.ReadWriteCreate : SqliteOpenMode.ReadWrite,
+                Pooling = false,
+                // Tables may be rebuilt on the way; the keys are checked once they are.
+                ForeignKeys = false,
+                DefaultTimeout = 1,
+            }.ToString()
+        );
         connection.Open();
         return connection;
     }
@@ -144,15 +175,24 @@ public static partial class DataFolder
         (command.CommandText, command.Transaction) = (sql, within);
         using var reader = command.ExecuteReader();
         List<string> rows = [];
-        while (reader.Read()) rows.Add(reader.GetString(0));
+        while (reader.Read())
+            rows.Add(reader.GetString(0));
         return rows;
     }
 
     private static void MustBeWritable(string folder)
     {
-        if (File.Exists(folder)) throw new DataFolderException($"{folder} is a file; --data needs a folder.");
+        if (File.Exists(folder))
+            throw new DataFolderException($"{folder} is a file; --data needs a folder.");
         Directory.CreateDirectory(folder);
-        using var probe = new FileStream(Path.Combine(folder, $"probe-{Guid.NewGuid():N}"), FileMode.CreateNew, FileAccess.Write, FileShare.None, 1, FileOptions.DeleteOnClose);
+        using var probe = new FileStream(
+            Path.Combine(folder, $"probe-{Guid.NewGuid():N}"),
+            FileMode.CreateNew,
+            FileAccess.Write,
+            FileShare.None,
+            1,
+            FileOptions.DeleteOnClose
+        );
         probe.Write(new byte[1 << 16]);
         probe.Flush(flushToDisk: true);
     }
@@ -161,17 +201,22 @@ public static partial class DataFolder
     private static void Sweep(string folder, TimeProvider clock)
     {
         foreach (var left in new DirectoryInfo(folder).EnumerateFiles("*-????????????????????????????????*"))
-            if (LeftOver().IsMatch(left.Name) && clock.GetUtcNow().UtcDateTime - left.LastWriteTimeUtc > TimeSpan.FromHours(1)) left.Delete();
+            if (LeftOver().IsMatch(left.Name) && clock.GetUtcNow().UtcDateTime - left.LastWriteTimeUtc > TimeSpan.FromHours(1))
+                left.Delete();
     }
 
-    [GeneratedRegex("^(probe|sending|restoring|[a-z0-9_.-]+\\.db)-[0-9a-f]{32}(\\.db)?(-wal|-shm|-journal)?$", RegexOptions.IgnoreCase)] private static partial Regex LeftOver();
+    [GeneratedRegex("^(probe|sending|restoring|[a-z0-9_.-]+\\.db)-[0-9a-f]{32}(\\.db)?(-wal|-shm|-journal)?$", RegexOptions.IgnoreCase)]
+    private static partial Regex LeftOver();
 
     // Made under another name and renamed, so that a start that is broken off leaves no half-made file.
     private static void Make(string file)
     {
         // Looked at in this order: another Zing Cast may make the file and write ahead of it in between.
         if (new FileInfo(file + "-wal") is { Exists: true, Length: > 0 } && !File.Exists(file))
-            throw new DataFolderException($"{file} is missing, but {FileName}-wal beside it holds writes that belong to it. Put the file back beside it, or move {FileName}-wal away to begin anew.");
+            throw new DataFolderException(
+                $"{file} is missing, but {FileName}-wal beside it holds writes that belong to it. Put "
+                    + $"the file back beside it, or move {FileName}-wal away to begin anew."
+            );
         var made = $"{file}-{Guid.NewGuid():N}";
         try
         {
@@ -197,24 +242,37 @@ public static partial class DataFolder
 
     // What has been applied, oldest first.
     private static List<string> Applied(SqliteConnection connection, SqliteTransaction? within = null) =>
-        Read(connection, "select name from sqlite_master where name = '__EFMigrationsHistory'", within).Count == 0 ? []
+        Read(connection, "select name from sqlite_master where name = '__EFMigrationsHistory'", within).Count == 0
+            ? []
             : Read(connection, """select "MigrationId" from "__EFMigrationsHistory" order by "MigrationId" """, within);
 
-    private static string Script(ZingDb db, string? from) => db.GetService<IMigrator>().GenerateScript(from, options: MigrationsSqlGenerationOptions.NoTransactions);
+    private static string Script(ZingDb db, string? from) =>
+        db.GetService<IMigrator>().GenerateScript(from, options: MigrationsSqlGenerationOptions.NoTransactions);
 
-    private enum State { Whole, Empty, Damaged, Foreign, Newer }
+    private enum State
+    {
+        Whole,
+        Empty,
+        Damaged,
+        Foreign,
+        Newer,
+    }
 
     // Whether a file is one of ours, whole, and not from a newer version.
     private static State Look(string file)
     {
-        if (new FileInfo(file).Length == 0) return State.Empty;
+        if (new FileInfo(file).Length == 0)
+            return State.Empty;
         try
         {
             using var connection = Connect(file);
-            if (Read(connection, "pragma quick_check(1)") is not ["ok"]) return State.Damaged;
+            if (Read(connection, "pragma quick_check(1)") is not ["ok"])
+                return State.Damaged;
             using var db = Context(connection);
             var applied = Applied(connection);
-            return applied.Count == 0 ? State.Foreign : applied.Except(db.Database.GetMigrations()).Any() ? State.Newer : State.Whole;
+            return applied.Count == 0 ? State.Foreign
+                : applied.Except(db.Database.GetMigrations()).Any() ? State.Newer
+                : State.Whole;
         }
         catch (SqliteException damaged) when (damaged.SqliteErrorCode is SqliteBroken or SqliteNoDatabase)
         {
@@ -222,46 +280,63 @@ public static partial class DataFolder
         }
     }
 
-    private static void Inspect(string file) => Refuse(Look(file) switch
-    {
-        State.Whole => null,
-        State.Empty => $"{file} is empty: it was cut off. Put a saved copy back with ./zing restore FILE, or move it away to begin anew.",
-        State.Foreign => $"{file} was not made by Zing Cast and was not touched. Choose another folder: --data FOLDER",
-        State.Newer => $"{file} was written by a newer Zing Cast and was not touched. Use that version, or another folder: --data FOLDER",
-        _ => Damaged(file),
-    });
+    private static void Inspect(string file) =>
+        Refuse(
+            Look(file) switch
+            {
+                State.Whole => null,
+                State.Empty =>
+                    $"{file} is empty: it was cut off. Put a saved copy back with ./zing restore FILE, or move it away to begin anew.",
+                State.Foreign => $"{file} was not made by Zing Cast and was not touched. Choose another folder: --data FOLDER",
+                State.Newer =>
+                    $"{file} was written by a newer Zing Cast and was not touched. Use that version, or another folder: --data FOLDER",
+                _ => Damaged(file),
+            }
+        );
 
-    private static void InspectSaved(string file, string named) => Refuse(Look(file) switch
-    {
-        State.Whole => null,
-        State.Newer => $"{named} was saved by a newer Zing Cast. Nothing was changed; put it back with that version.",
-        _ => $"{named} is no whole file of Zing Cast. Nothing was changed.",
-    });
+    private static void InspectSaved(string file, string named) =>
+        Refuse(
+            Look(file) switch
+            {
+                State.Whole => null,
+                State.Newer => $"{named} was saved by a newer Zing Cast. Nothing was changed; put it back with that version.",
+                _ => $"{named} is no whole file of Zing Cast. Nothing was changed.",
+            }
+        );
 
     private static void Refuse(string? why)
     {
-        if (why is not null) throw new DataFolderException(why);
+        if (why is not null)
+            throw new DataFolderException(why);
     }
 
-    private static string Damaged(string file) => $"{file} is damaged and was not touched. Put a saved copy back with ./zing restore FILE; the damaged one is kept beside it.";
+    private static string Damaged(string file) =>
+        $"{file} is damaged and was not touched. Put a saved copy back with ./zing restore FILE; the damaged one is kept beside it.";
 
-    // One transaction holds the write lock from the second look at what is pending to the last change; whoever comes second finds nothing to do.
+    // One transaction holds the write lock from the second look at what is pending to the last change; whoever comes second finds nothing
+    // to do.
     private static void Update(string file, TimeProvider clock, Action<string> say, bool copyFirst = true)
     {
         using var connection = Connect(file);
         using var db = Context(connection);
         var known = db.Database.GetMigrations().ToList();
-        if (Read(connection, "pragma journal_mode") is not ["wal"]) Run(connection, "pragma journal_mode=wal");
-        if (Applied(connection).Count == known.Count) return;
+        if (Read(connection, "pragma journal_mode") is not ["wal"])
+            Run(connection, "pragma journal_mode=wal");
+        if (Applied(connection).Count == known.Count)
+            return;
         using var transaction = BeginWrite(connection, file, say);
         var applied = Applied(connection, transaction);
-        if (applied.Count == known.Count) return;
-        if (copyFirst) CopyWhole(file, Free(Path.GetDirectoryName(file)!, $"before-{known[applied.Count]}", clock));
+        if (applied.Count == known.Count)
+            return;
+        if (copyFirst)
+            CopyWhole(file, Free(Path.GetDirectoryName(file)!, $"before-{known[applied.Count]}", clock));
         Run(connection, Script(db, applied[^1]), transaction);
         // Earlier versions took a lock that outlived them.
         Run(connection, """drop table if exists "__EFMigrationsLock" """, transaction);
         if (Read(connection, "select \"table\" from pragma_foreign_key_check", transaction) is [var broken, ..])
-            throw new DataFolderException($"{file} could not be brought up to date: {broken} points at something that is not there. It was left as it was.");
+            throw new DataFolderException(
+                $"{file} could not be brought up to date: {broken} points at something that is not there. It was left as it was."
+            );
         transaction.Commit();
     }
 
@@ -275,11 +350,14 @@ public static partial class DataFolder
             }
             catch (SqliteException busy) when (IsBusy(busy) && waited < Patience.TotalSeconds)
             {
-                if (waited == 0) say($"Waiting: another program is writing to {file}.");
+                if (waited == 0)
+                    say($"Waiting: another program is writing to {file}.");
             }
             catch (SqliteException busy) when (IsBusy(busy))
             {
-                throw new DataFolderException($"{file} has been held by another program for {Patience.TotalSeconds:0} seconds. Stop that program and start again.");
+                throw new DataFolderException(
+                    $"{file} has been held by another program for {Patience.TotalSeconds:0} seconds. Stop that program and start again."
+                );
             }
         }
     }
@@ -295,11 +373,25 @@ public static partial class DataFolder
             attach.ExecuteNonQuery();
         }
         using var transaction = BeginWrite(connection, file, _ => { });
-        if (keepAs is not null) CopyWhole(file, keepAs);
-        foreach (var table in Read(connection, "select name from incoming.sqlite_master where type = 'table' and name in (select name from main.sqlite_master)", transaction))
+        if (keepAs is not null)
+            CopyWhole(file, keepAs);
+        foreach (
+            var table in Read(
+                connection,
+                "select name from incoming.sqlite_master where type = 'table' and name in (select name from main.sqlite_master)",
+                transaction
+            )
+        )
         {
-            var columns = string.Join(", ", Read(connection, $"select '\"' || name || '\"' from pragma_table_info('{table}', 'incoming')", transaction));
-            Run(connection, $"""delete from main."{table}"; insert into main."{table}" ({columns}) select {columns} from incoming."{table}";""", transaction);
+            var columns = string.Join(
+                ", ",
+                Read(connection, $"select '\"' || name || '\"' from pragma_table_info('{table}', 'incoming')", transaction)
+            );
+            Run(
+                connection,
+                $"""delete from main."{table}"; insert into main."{table}" ({columns}) select {columns} from incoming."{table}";""",
+                transaction
+            );
         }
         transaction.Commit();
     }
@@ -358,7 +450,9 @@ public static partial class DataFolder
         }
         catch (UnauthorizedAccessException)
         {
-            throw new DataFolderException($"Zing Cast may not write to {folder}. Give yourself the right to, or choose another folder: --data FOLDER");
+            throw new DataFolderException(
+                $"Zing Cast may not write to {folder}. Give yourself the right to, or choose another folder: --data FOLDER"
+            );
         }
         catch (IOException full) when (full.HResult == noSpace)
         {
@@ -366,20 +460,36 @@ public static partial class DataFolder
         }
         catch (IOException odd)
         {
-            throw new DataFolderException($"The data folder {folder} cannot be used: {odd.Message.TrimEnd('.')}. Choose another: --data FOLDER");
+            throw new DataFolderException(
+                $"The data folder {folder} cannot be used: {odd.Message.TrimEnd('.')}. Choose another: --data FOLDER"
+            );
         }
-        catch (SqliteException failed) when (failed.SqliteErrorCode is SqliteFull or SqliteReadOnly or SqliteCannotOpen or SqliteBusy or SqliteBroken or SqliteNoDatabase or SqliteUnreadable)
+        catch (SqliteException failed)
+            when (failed.SqliteErrorCode
+                    is SqliteFull
+                        or SqliteReadOnly
+                        or SqliteCannotOpen
+                        or SqliteBusy
+                        or SqliteBroken
+                        or SqliteNoDatabase
+                        or SqliteUnreadable
+            )
         {
             throw failed.SqliteErrorCode switch
             {
                 SqliteFull => Full(folder),
-                SqliteReadOnly or SqliteCannotOpen => new DataFolderException($"Zing Cast may not write to {FileIn(folder)}. Give yourself the right to, or choose another folder: --data FOLDER"),
+                SqliteReadOnly or SqliteCannotOpen => new DataFolderException(
+                    $"Zing Cast may not write to {FileIn(folder)}. Give yourself the right to, or choose another folder: --data FOLDER"
+                ),
                 SqliteBusy => new DataFolderException($"{FileIn(folder)} is held by another program. Stop that program and try again."),
-                SqliteUnreadable => new DataFolderException($"The disk would not read or write {FileIn(folder)}: {failed.Message.TrimEnd('.')}."),
+                SqliteUnreadable => new DataFolderException(
+                    $"The disk would not read or write {FileIn(folder)}: {failed.Message.TrimEnd('.')}."
+                ),
                 _ => new DataFolderException(Damaged(FileIn(folder))),
             };
         }
     }
 
-    private static DataFolderException Full(string folder) => new($"The disk that holds {folder} is full. Nothing was changed; make room and try again.");
+    private static DataFolderException Full(string folder) =>
+        new($"The disk that holds {folder} is full. Nothing was changed; make room and try again.");
 }

@@ -46,15 +46,59 @@ public static class DemoWorld
         Line("L8", "ivory all-round", 8, Build.WeightForward, 30, 12.5, 282, "floating", "temperate", 2.0, 1.0, 1.6, salt: true),
         Line("L9", "bulk eight, stubby", 8, Build.WeightForward, 30, 8.8, 290, "floating", "warm", 1.0, 1.1, 1.85),
         Line("L10", "clear intermediate", 7, Build.WeightForward, 30, 11.0, 228, "intermediate", "cold", 1.8, .85, 1.2, salt: true),
-        Line("L11", "grey intermediate, no box", null, Build.WeightForward, 30, 11.4, 262, "intermediate", "temperate", 1.8, .9, 1.25, salt: true, note: "label lost; weighed on the bench"),
+        Line(
+            "L11",
+            "grey intermediate, no box",
+            null,
+            Build.WeightForward,
+            30,
+            11.4,
+            262,
+            "intermediate",
+            "temperate",
+            1.8,
+            .9,
+            1.25,
+            salt: true,
+            note: "label lost; weighed on the bench"
+        ),
         Line("L12", "slate intermediate", 9, Build.WeightForward, 30, 11.9, 322, "intermediate", "temperate", 1.6, .95, 1.35, salt: true),
         Line("L13", "rust sinker", 8, Build.WeightForward, 30, 10.0, 268, "type3", "temperate", 1.4, .8, 1.1, salt: true),
         Line("L14", "brown sinker", 6, Build.WeightForward, 27, 9.8, 198, "type3", "cold", 1.4, .7, .95),
         Line("L15", "black fast sinker", 7, Build.WeightForward, 30, 9.2, 242, "type5", "temperate", 1.2, .7, 1.0),
-        Line("L16", "loop-on shooting head", 9, Build.ShootingHead, 40, 9.4, 318, "type2", "temperate", 1.2, .85, 1.2, running: .6, salt: true),
+        Line(
+            "L16",
+            "loop-on shooting head",
+            9,
+            Build.ShootingHead,
+            40,
+            9.4,
+            318,
+            "type2",
+            "temperate",
+            1.2,
+            .85,
+            1.2,
+            running: .6,
+            salt: true
+        ),
         Line("L17", "bark predator line", 10, Build.WeightForward, 30, 9.0, 392, "floating", "temperate", .9, 1.2, 2.1),
         Line("L18", "tropical nine", 9, Build.WeightForward, 30, 12.0, 318, "floating", "tropical", 2.0, 1.0, 1.6, salt: true),
-        Line("L19", "brown, from the drawer", null, Build.WeightForward, 25, 10.5, null, "floating", "temperate", 2.0, .9, 1.3, note: "no label, never weighed"),
+        Line(
+            "L19",
+            "brown, from the drawer",
+            null,
+            Build.WeightForward,
+            25,
+            10.5,
+            null,
+            "floating",
+            "temperate",
+            2.0,
+            .9,
+            1.3,
+            note: "no label, never weighed"
+        ),
         Line("L20", "fast sinker, cold coating", 8, Build.WeightForward, 30, 9.1, 276, "type6", "cold", 1.2, .7, 1.0),
     ];
 
@@ -90,27 +134,74 @@ public static class DemoWorld
     ];
 
     /// <summary>The counter's own calibration, made on rods it trusts.</summary>
-    public static readonly Calibration Counter = new() { Name = "counter rods, 2026", PlusMinus = .2, Points = [new(92, 5), new(117, 6), new(138, 7), new(172, 8), new(210, 9)] };
+    public static readonly Calibration Counter = new()
+    {
+        Name = "counter rods, 2026",
+        PlusMinus = .2,
+        Points = [new(92, 5), new(117, 6), new(138, 7), new(172, 8), new(210, 9)],
+    };
 
     /// <summary>The three briefs the demo opens with.</summary>
     public static IReadOnlyList<SavedBrief> Briefs(DateTime now) =>
-    [
-        Saved("Sea bass on the Skerries", now, new()
-        {
-            FlyKind = "baitfish", HookSize = 0, Species = "sea-bass", DistanceM = 17, WindMps = 8 * Exact.KnotMps, WindFromDeg = 315,
-            Water = Water.Shore, DepthM = 1, CurrentMps = .3, WaterC = 13, Caster = "club",
-        }),
-        Saved("Grayling on the Fennet", now, new()
-        {
-            FlyKind = "dry", HookSize = 16, Species = "grayling", DistanceM = 8, WindMps = 1, WindFromDeg = 200, Water = Water.SmallStream,
-            Cover = Cover.Canopy, Stance = Stance.Wading, Wariness = Wariness.Spooky, WaterC = 10, Caster = "skilled",
-        }),
-        Saved("Zander from Oss Mere", now, new()
-        {
-            FlyKind = "slim-streamer", HookSize = 4, Species = "zander", FishKg = 2.5, DistanceM = 16, WindMps = 4, WindFromDeg = 60,
-            Water = Water.Stillwater, Stance = Stance.Boat, DepthM = 4, CurrentMps = 0, WaterC = 14, Caster = "club",
-        }),
-    ];
+        [
+            Saved(
+                "Sea bass on the Skerries",
+                now,
+                new()
+                {
+                    FlyKind = "baitfish",
+                    HookSize = 0,
+                    Species = "sea-bass",
+                    DistanceM = 17,
+                    WindMps = 8 * Exact.KnotMps,
+                    WindFromDeg = 315,
+                    Water = Water.Shore,
+                    DepthM = 1,
+                    CurrentMps = .3,
+                    WaterC = 13,
+                    Caster = "club",
+                }
+            ),
+            Saved(
+                "Grayling on the Fennet",
+                now,
+                new()
+                {
+                    FlyKind = "dry",
+                    HookSize = 16,
+                    Species = "grayling",
+                    DistanceM = 8,
+                    WindMps = 1,
+                    WindFromDeg = 200,
+                    Water = Water.SmallStream,
+                    Cover = Cover.Canopy,
+                    Stance = Stance.Wading,
+                    Wariness = Wariness.Spooky,
+                    WaterC = 10,
+                    Caster = "skilled",
+                }
+            ),
+            Saved(
+                "Zander from Oss Mere",
+                now,
+                new()
+                {
+                    FlyKind = "slim-streamer",
+                    HookSize = 4,
+                    Species = "zander",
+                    FishKg = 2.5,
+                    DistanceM = 16,
+                    WindMps = 4,
+                    WindFromDeg = 60,
+                    Water = Water.Stillwater,
+                    Stance = Stance.Boat,
+                    DepthM = 4,
+                    CurrentMps = 0,
+                    WaterC = 14,
+                    Caster = "club",
+                }
+            ),
+        ];
 
     /// <summary>Puts the demo gear and briefs beside whatever is there, in one transaction. Tags already taken are left alone.</summary>
     public static async Task AddAsync(ZingDb db, TimeProvider clock, CancellationToken cancel = default)
@@ -121,7 +212,8 @@ public static class DemoWorld
         db.Lines.AddRange(Lines.Where(l => there.Lines.All(t => t.Tag != l.Tag)).Select(l => l with { }));
         var drawer = await db.Scraps.Select(x => x.Tag).ToListAsync(cancel);
         db.Scraps.AddRange(Scraps.Where(x => !drawer.Contains(x.Tag)).Select(x => x with { }));
-        if (!await db.Calibrations.AnyAsync(c => c.Name == Counter.Name, cancel)) db.Calibrations.Add(Counter with { });
+        if (!await db.Calibrations.AnyAsync(c => c.Name == Counter.Name, cancel))
+            db.Calibrations.Add(Counter with { });
         db.Reels.AddRange(Reels.Where(r => there.Reels.All(t => t.Tag != r.Tag)).Select(r => r with { }));
         var names = await db.Briefs.Select(b => b.Name).ToListAsync(cancel);
         db.Briefs.AddRange(Briefs(clock.GetUtcNow().UtcDateTime).Where(b => !names.Contains(b.Name)));
@@ -130,12 +222,36 @@ public static class DemoWorld
     }
 
     /// <summary>The demo shed in memory, with ids, for tests and benchmarks.</summary>
-    public static GearShed Shed() => new(
-        [.. Rods.Select((r, i) => r with { Id = i + 1 })], [.. Lines.Select((l, i) => l with { Id = i + 1 })], [.. Reels.Select((r, i) => r with { Id = i + 1 })]);
+    public static GearShed Shed() =>
+        new(
+            [.. Rods.Select((r, i) => r with { Id = i + 1 })],
+            [.. Lines.Select((l, i) => l with { Id = i + 1 })],
+            [.. Reels.Select((r, i) => r with { Id = i + 1 })]
+        );
 
-    private static SavedBrief Saved(string name, DateTime now, BriefDraft draft) => new() { Name = name, Draft = draft, Pins = Pins.None, Off = [], ChangedAt = now };
+    private static SavedBrief Saved(string name, DateTime now, BriefDraft draft) =>
+        new()
+        {
+            Name = name,
+            Draft = draft,
+            Pins = Pins.None,
+            Off = [],
+            ChangedAt = now,
+        };
 
-    private static Rod Rod(string tag, string name, double ft, double? printed, double? measured, double? angle, double grams, int pieces, string? note = null, RodAction? action = null, double? swing = null)
+    private static Rod Rod(
+        string tag,
+        string name,
+        double ft,
+        double? printed,
+        double? measured,
+        double? angle,
+        double grams,
+        int pieces,
+        string? note = null,
+        RodAction? action = null,
+        double? swing = null
+    )
     {
         var rod = new Rod
         {
@@ -147,9 +263,17 @@ public static class DemoWorld
             MassKg = grams / 1000,
             Pieces = pieces,
             Note = note,
-            Balance = measured is null ? null : new() { BalanceM = Math.Round(.235 * ft * Ft, 2), FulcrumM = .27, SwingS = swing },
+            Balance = measured is null
+                ? null
+                : new()
+                {
+                    BalanceM = Math.Round(.235 * ft * Ft, 2),
+                    FulcrumM = .27,
+                    SwingS = swing,
+                },
         };
-        if (measured is not { } number || angle is not { } tip) return rod;
+        if (measured is not { } number || angle is not { } tip)
+            return rod;
         // The test that was done on the counter: whole grams in the bag.
         var test = new BendTest
         {
@@ -164,15 +288,48 @@ public static class DemoWorld
     private static double GramsFor(double number)
     {
         for (var grams = 20.0; ; grams++)
-            if (Calibration.Usual.NumberOf(grams / 1000).Number >= number - .02) return grams;
+            if (Calibration.Usual.NumberOf(grams / 1000).Number >= number - .02)
+                return grams;
     }
 
-    private static Scrap Scrap(string tag, string name, double lengthM, double grains, double taperM, string density = "floating", string? note = null) =>
-        new() { Tag = tag, Name = name, LengthM = lengthM, MassKg = grains * Exact.GrainKg, TaperM = taperM, Density = density, Note = note };
+    private static Scrap Scrap(
+        string tag,
+        string name,
+        double lengthM,
+        double grains,
+        double taperM,
+        string density = "floating",
+        string? note = null
+    ) =>
+        new()
+        {
+            Tag = tag,
+            Name = name,
+            LengthM = lengthM,
+            MassKg = grains * Exact.GrainKg,
+            TaperM = taperM,
+            Density = density,
+            Note = note,
+        };
 
     private static FlyLine Line(
-        string tag, string name, double? printed, Build build, double lengthM, double headM, double? grains, string density, string coating,
-        double front, double tipMm, double bellyMm, double running = .9, bool salt = false, string? note = null) => new()
+        string tag,
+        string name,
+        double? printed,
+        Build build,
+        double lengthM,
+        double headM,
+        double? grains,
+        string density,
+        string coating,
+        double front,
+        double tipMm,
+        double bellyMm,
+        double running = .9,
+        bool salt = false,
+        string? note = null
+    ) =>
+        new()
         {
             Tag = tag,
             Name = name,
@@ -193,8 +350,20 @@ public static class DemoWorld
         };
 
     private static Reel Reel(
-        string tag, string name, double? low, double? high, double? arborMm, double? rimMm, double? widthMm, double grams, bool salt, double? drag,
-        double? statedM = null, string? stated = null) => new()
+        string tag,
+        string name,
+        double? low,
+        double? high,
+        double? arborMm,
+        double? rimMm,
+        double? widthMm,
+        double grams,
+        bool salt,
+        double? drag,
+        double? statedM = null,
+        string? stated = null
+    ) =>
+        new()
         {
             Tag = tag,
             Name = name,

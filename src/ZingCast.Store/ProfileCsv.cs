@@ -20,14 +20,23 @@ public static class ProfileCsv
     private static readonly string[] Columns = ["position_m", "diameter_mm", "linear_density_g_per_m"];
 
     // Files come with any line ending and with commas, semicolons or tabs.
-    private static CsvConfiguration AsTheyCome => new(CultureInfo.InvariantCulture) { TrimOptions = TrimOptions.Trim, BadDataFound = null, MissingFieldFound = null, DetectDelimiter = true, DetectDelimiterValues = [",", ";", "\t"] };
+    private static CsvConfiguration AsTheyCome =>
+        new(CultureInfo.InvariantCulture)
+        {
+            TrimOptions = TrimOptions.Trim,
+            BadDataFound = null,
+            MissingFieldFound = null,
+            DetectDelimiter = true,
+            DetectDelimiterValues = [",", ";", "\t"],
+        };
 
     /// <summary>The profile as text; tapers every 10 cm, so that reading it back weighs the same to a thousandth.</summary>
     public static string Write(LineProfile profile)
     {
         using var text = new StringWriter();
         using var csv = new CsvWriter(text, new CsvConfiguration(CultureInfo.InvariantCulture) { NewLine = "\n" });
-        foreach (var column in Columns) csv.WriteField(column);
+        foreach (var column in Columns)
+            csv.WriteField(column);
         csv.NextRecord();
         foreach (var p in profile.Points(.1))
         {
@@ -42,35 +51,56 @@ public static class ProfileCsv
     /// <summary>Reads a profile, or names every fault.</summary>
     public static (LineProfile? Profile, IReadOnlyList<CsvFault> Faults) Read(string text)
     {
-        if (text.Length > Longest) return (null, [new(1, Columns[0], $"The file is larger than {Longest / 1000} kB; a profile needs a few hundred rows.")]);
+        if (text.Length > Longest)
+            return (null, [new(1, Columns[0], $"The file is larger than {Longest / 1000} kB; a profile needs a few hundred rows.")]);
         List<CsvFault> faults = [];
         List<(double PositionM, double DiameterM, double KgPerM)> points = [];
         using var csv = new CsvReader(new StringReader(text.TrimStart('\uFEFF')), AsTheyCome);
-        if (!csv.Read() || !csv.ReadHeader()) return (null, [new(1, Columns[0], "The file is empty. Its first line names the columns.")]);
+        if (!csv.Read() || !csv.ReadHeader())
+            return (null, [new(1, Columns[0], "The file is empty. Its first line names the columns.")]);
         foreach (var column in Columns.Where(c => csv.HeaderRecord?.Contains(c) != true))
             faults.Add(new(1, column, $"This column is missing. The first line reads {string.Join(',', Columns)}."));
-        if (faults.Count > 0) return (null, faults);
+        if (faults.Count > 0)
+            return (null, faults);
         while (csv.Read())
         {
             double Number(string column, double low, double high, string range)
             {
                 var field = csv.GetField(column);
                 if (!double.TryParse(field, NumberStyles.Float, CultureInfo.InvariantCulture, out var value))
-                    faults.Add(new(csv.Parser.RawRow, column, string.IsNullOrWhiteSpace(field) ? "Nothing stands here." : $"“{Quoted(field)}” is not a number. Use a point for decimals."));
+                    faults.Add(
+                        new(
+                            csv.Parser.RawRow,
+                            column,
+                            string.IsNullOrWhiteSpace(field)
+                                ? "Nothing stands here."
+                                : $"“{Quoted(field)}” is not a number. Use a point for decimals."
+                        )
+                    );
                 else if (!(value >= low && value <= high))
                     faults.Add(new(csv.Parser.RawRow, column, $"{Quoted(field)} is out of range: {range}."));
                 return value;
             }
-            var point = (Number(Columns[0], 0, 100, "0 to 100 m"), Number(Columns[1], .1, 6, "0.1 to 6 mm") / 1000, Number(Columns[2], .01, 50, "0.01 to 50 g/m") / 1000);
-            if (points.Count > 0 && point.Item1 < points[^1].PositionM) faults.Add(new(csv.Parser.RawRow, Columns[0], "Positions run from the fly end and never go back."));
+            var point = (
+                Number(Columns[0], 0, 100, "0 to 100 m"),
+                Number(Columns[1], .1, 6, "0.1 to 6 mm") / 1000,
+                Number(Columns[2], .01, 50, "0.01 to 50 g/m") / 1000
+            );
+            if (points.Count > 0 && point.Item1 < points[^1].PositionM)
+                faults.Add(new(csv.Parser.RawRow, Columns[0], "Positions run from the fly end and never go back."));
             points.Add(point);
-            if (points.Count > 5000) return (null, [new(csv.Parser.RawRow, Columns[0], "More than 5000 rows; a profile needs a few hundred.")]);
+            if (points.Count > 5000)
+                return (null, [new(csv.Parser.RawRow, Columns[0], "More than 5000 rows; a profile needs a few hundred.")]);
         }
-        if (points.Count > 0 && points[0].PositionM > 0) faults.Add(new(2, Columns[0], "The first row stands at the fly end, position 0."));
-        if (points.Count < 2 || points[^1].PositionM - points[0].PositionM < .3) faults.Add(new(2, Columns[0], "A profile needs two rows or more over at least 30 cm."));
-        if (faults.Count > 0) return (null, faults);
+        if (points.Count > 0 && points[0].PositionM > 0)
+            faults.Add(new(2, Columns[0], "The first row stands at the fly end, position 0."));
+        if (points.Count < 2 || points[^1].PositionM - points[0].PositionM < .3)
+            faults.Add(new(2, Columns[0], "A profile needs two rows or more over at least 30 cm."));
+        if (faults.Count > 0)
+            return (null, faults);
         var stretches = points.Zip(points.Skip(1)).Where(p => p.Second.PositionM > p.First.PositionM).Count();
-        if (stretches > LineProfile.MostStretches) return (null, [new(2, Columns[0], $"More than {LineProfile.MostStretches} stretches; leave out rows where nothing changes.")]);
+        if (stretches > LineProfile.MostStretches)
+            return (null, [new(2, Columns[0], $"More than {LineProfile.MostStretches} stretches; leave out rows where nothing changes.")]);
         try
         {
             return (LineProfile.Through(points), []);

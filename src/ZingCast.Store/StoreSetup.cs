@@ -9,13 +9,17 @@ namespace ZingCast.Store;
 public static class StoreSetup
 {
     public static IServiceCollection AddZingStore(this IServiceCollection services, string dataFolder) =>
-        services.AddDbContextPool<ZingDb>(options => options.UseSqlite(new SqliteConnectionStringBuilder
-        {
-            DataSource = DataFolder.FileIn(dataFolder),
-            // A file that is gone is not quietly begun anew under a running house.
-            Mode = SqliteOpenMode.ReadWrite,
-            ForeignKeys = true,
-        }.ToString()));
+        services.AddDbContextPool<ZingDb>(options =>
+            options.UseSqlite(
+                new SqliteConnectionStringBuilder
+                {
+                    DataSource = DataFolder.FileIn(dataFolder),
+                    // A file that is gone is not quietly begun anew under a running house.
+                    Mode = SqliteOpenMode.ReadWrite,
+                    ForeignKeys = true,
+                }.ToString()
+            )
+        );
 }
 
 /// <summary>Lets the migration tool make a context without the web host.</summary>

@@ -66,10 +66,12 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
     public DbSet<SavedBrief> Briefs => Set<SavedBrief>();
 
     /// <summary>Everything in the shed, in the order it was put there.</summary>
-    public async Task<GearShed> ShedAsync(CancellationToken cancel = default) => new(
-        await Rods.AsNoTracking().OrderBy(r => r.Id).ToListAsync(cancel),
-        await Lines.AsNoTracking().OrderBy(l => l.Id).ToListAsync(cancel),
-        await Reels.AsNoTracking().OrderBy(r => r.Id).ToListAsync(cancel));
+    public async Task<GearShed> ShedAsync(CancellationToken cancel = default) =>
+        new(
+            await Rods.AsNoTracking().OrderBy(r => r.Id).ToListAsync(cancel),
+            await Lines.AsNoTracking().OrderBy(l => l.Id).ToListAsync(cancel),
+            await Reels.AsNoTracking().OrderBy(r => r.Id).ToListAsync(cancel)
+        );
 
     protected override void OnModelCreating(ModelBuilder modelBuilder)
     {
@@ -141,7 +143,8 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
             }
     }
 
-    private static void Gear<T>(EntityTypeBuilder<T> gear, System.Linq.Expressions.Expression<Func<T, object?>> tag) where T : Kept
+    private static void Gear<T>(EntityTypeBuilder<T> gear, System.Linq.Expressions.Expression<Func<T, object?>> tag)
+        where T : Kept
     {
         gear.Property(g => g.Version).IsConcurrencyToken().HasDefaultValue(1);
         gear.Property<DateTime?>(DeletedAt);
@@ -150,11 +153,14 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
         gear.HasIndex(tag).IsUnique().HasFilter($"\"{DeletedAt}\" IS NULL");
     }
 
-    private static PropertyBuilder<T> Json<T>(PropertyBuilder<T> property) => property.HasConversion(
-        value => JsonSerializer.Serialize(value, Documents),
-        text => JsonSerializer.Deserialize<T>(text, Documents)!,
-        new ValueComparer<T>(
-            (a, b) => JsonSerializer.Serialize(a, Documents) == JsonSerializer.Serialize(b, Documents),
-            value => value == null ? 0 : value.GetHashCode(),
-            value => value));
+    private static PropertyBuilder<T> Json<T>(PropertyBuilder<T> property) =>
+        property.HasConversion(
+            value => JsonSerializer.Serialize(value, Documents),
+            text => JsonSerializer.Deserialize<T>(text, Documents)!,
+            new ValueComparer<T>(
+                (a, b) => JsonSerializer.Serialize(a, Documents) == JsonSerializer.Serialize(b, Documents),
+                value => value == null ? 0 : value.GetHashCode(),
+                value => value
+            )
+        );
 }

@@ -21,7 +21,9 @@ try
             return 0;
         case ["restore", var from, .. var rest]:
             var kept = DataFolder.Restore(Folder(rest), Path.GetFullPath(from), TimeProvider.System);
-            Console.WriteLine($"{Path.GetFullPath(from)} was put back into {Folder(rest)}.{(kept is null ? "" : $" What was there is kept in {kept}.")}");
+            Console.WriteLine(
+                $"{Path.GetFullPath(from)} was put back into {Folder(rest)}.{(kept is null ? "" : $" What was there is kept in {kept}.")}"
+            );
             return 0;
     }
     var settings = Settings.From(args, Environment.GetEnvironmentVariable);
@@ -44,7 +46,11 @@ catch (DataFolderException problem)
     await Console.Error.WriteLineAsync(problem.Message);
     return 1;
 }
-catch (IOException taken) when (taken.InnerException is Microsoft.AspNetCore.Connections.AddressInUseException or SocketException { SocketErrorCode: SocketError.AddressAlreadyInUse })
+catch (IOException taken)
+    when (taken.InnerException
+            is Microsoft.AspNetCore.Connections.AddressInUseException
+                or SocketException { SocketErrorCode: SocketError.AddressAlreadyInUse }
+    )
 {
     await Console.Error.WriteLineAsync("That port is taken by another program. Choose another: --port 5188");
     return 2;

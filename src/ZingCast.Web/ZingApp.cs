@@ -22,12 +22,22 @@ public static class ZingApp
         // Maps and searches keep every core busy; a request that comes in meanwhile gets a thread at once and shares the cores.
         ThreadPool.SetMinThreads(4 * Environment.ProcessorCount, 4);
         // Empty: no settings files and no variables but those that Settings knows.
-        var builder = WebApplication.CreateEmptyBuilder(new() { ApplicationName = typeof(ZingApp).Assembly.GetName().Name, ContentRootPath = settings.ContentRoot, WebRootPath = "wwwroot", EnvironmentName = Environments.Production });
+        var builder = WebApplication.CreateEmptyBuilder(
+            new()
+            {
+                ApplicationName = typeof(ZingApp).Assembly.GetName().Name,
+                ContentRootPath = settings.ContentRoot,
+                WebRootPath = "wwwroot",
+                EnvironmentName = Environments.Production,
+            }
+        );
         builder.Logging.AddSimpleConsole().SetMinimumLevel(LogLevel.Warning);
         // A start that fails is told in one line by Program.
         builder.Logging.AddFilter("Microsoft.Extensions.Hosting.Internal.Host", LogLevel.None);
         // What the store refuses is answered in words; FriendlyFailures logs what is a fault of ours.
-        builder.Logging.AddFilter("Microsoft.EntityFrameworkCore.Database.Command", LogLevel.None).AddFilter("Microsoft.EntityFrameworkCore.Update", LogLevel.None);
+        builder
+            .Logging.AddFilter("Microsoft.EntityFrameworkCore.Database.Command", LogLevel.None)
+            .AddFilter("Microsoft.EntityFrameworkCore.Update", LogLevel.None);
         // A caller who goes away in the middle of a body is no news.
         builder.Logging.AddFilter("Microsoft.AspNetCore.Server.Kestrel", LogLevel.Error);
         builder.Services.AddRouting();
@@ -41,11 +51,15 @@ public static class ZingApp
         builder.Services.AddProblemDetails(options => options.CustomizeProblemDetails = FriendlyFailures.PutInWords);
         builder.Services.AddExceptionHandler<FriendlyFailures>();
         builder.Services.AddSingleton<HeavyWork.Turns>();
-        builder.Services.AddResponseCompression(options => options.MimeTypes = [.. ResponseCompressionDefaults.MimeTypes, "application/problem+json", "image/svg+xml"]);
+        builder.Services.AddResponseCompression(options =>
+            options.MimeTypes = [.. ResponseCompressionDefaults.MimeTypes, "application/problem+json", "image/svg+xml"]
+        );
         builder.Services.ConfigureHttpJsonOptions(options =>
         {
             options.SerializerOptions.Converters.Add(new SentenceConverter());
-            options.SerializerOptions.Converters.Add(new JsonStringEnumConverter(System.Text.Json.JsonNamingPolicy.CamelCase, allowIntegerValues: false));
+            options.SerializerOptions.Converters.Add(
+                new JsonStringEnumConverter(System.Text.Json.JsonNamingPolicy.CamelCase, allowIntegerValues: false)
+            );
             options.SerializerOptions.NumberHandling = JsonNumberHandling.Strict;
             // What is missing is refused where it is read, in words, and never reaches a rule as a null.
             options.SerializerOptions.RespectNullableAnnotations = true;
@@ -55,11 +69,14 @@ public static class ZingApp
         // Outside development an unreadable body would be answered with a bare status; FriendlyFailures has words for it.
         builder.Services.Configure<RouteHandlerOptions>(options => options.ThrowOnBadRequest = true);
         builder.Services.AddOpenApi(Description.Configure);
-        builder.WebHost.UseKestrelCore().UseUrls(settings.Url).ConfigureKestrel(server =>
-        {
-            server.AddServerHeader = false;
-            server.Limits.MaxRequestBodySize = 1 << 20;
-        });
+        builder
+            .WebHost.UseKestrelCore()
+            .UseUrls(settings.Url)
+            .ConfigureKestrel(server =>
+            {
+                server.AddServerHeader = false;
+                server.Limits.MaxRequestBodySize = 1 << 20;
+            });
 
         var app = builder.Build();
         app.Protect();
@@ -88,22 +105,36 @@ public static class ZingApp
     /// <summary>Fills an empty folder with the loan shed when that was asked for.</summary>
     public static async Task FillAsync(WebApplication app, Settings settings)
     {
-        if (!settings.Demo) return;
+        if (!settings.Demo)
+            return;
         await using var scope = app.Services.CreateAsyncScope();
         var db = scope.ServiceProvider.GetRequiredService<ZingDb>();
-        if (!await db.Briefs.IgnoreQueryFilters().AnyAsync() && !await db.Rods.IgnoreQueryFilters().AnyAsync()) await DemoWorld.AddAsync(db, TimeProvider.System);
+        if (!await db.Briefs.IgnoreQueryFilters().AnyAsync() && !await db.Rods.IgnoreQueryFilters().AnyAsync())
+            await DemoWorld.AddAsync(db, TimeProvider.System);
     }
 
     // Bodies are JSON in UTF-8. What says otherwise is refused before anything tries to find out what was meant.
-    private static void RefuseOtherBodies(this WebApplication app) => app.Use((context, next) =>
-    {
-        var request = context.Request;
-        if (!MediaTypeHeaderValue.TryParse(request.ContentType, out var type) || !request.Path.StartsWithSegments("/api")) return next(context);
-        if (!request.HasJsonContentType()) return Door.Refuse(context, StatusCodes.Status415UnsupportedMediaType, "This could not be read: send it as JSON, with Content-Type application/json.");
-        if (type.Charset.HasValue && !HeaderUtilities.RemoveQuotes(type.Charset).Equals("utf-8", StringComparison.OrdinalIgnoreCase))
-            return Door.Refuse(context, StatusCodes.Status400BadRequest, "This could not be read: send it as UTF-8.");
-        // Said again without the quotes that some put around it, on which the reader of bodies stumbles.
-        if (type.Charset.HasValue) request.ContentType = type.MediaType.Value;
-        return next(context);
-    });
+    private static void RefuseOtherBodies(this WebApplication app) =>
+        app.Use(
+            (context, next) =>
+            {
+                var request = context.Request;
+                if (!MediaTypeHeaderValue.TryParse(request.ContentType, out var type) || !request.Path.StartsWithSegments("/api"))
+                    return next(context);
+                if (!request.HasJsonContentType())
+                    return Door.Refuse(
+                        context,
+                        StatusCodes.Status415UnsupportedMediaType,
+                        "This could not be read: send it as JSON, with Content-Type application/json."
+                    );
+                if (
+                    type.Charset.HasValue && !HeaderUtilities.RemoveQuotes(type.Charset).Equals("utf-8", StringComparison.OrdinalIgnoreCase)
+                )
+                    return Door.Refuse(context, StatusCodes.Status400BadRequest, "This could not be read: send it as UTF-8.");
+                // Said again without the quotes that some put around it, on which the reader of bodies stumbles.
+                if (type.Charset.HasValue)
+                    request.ContentType = type.MediaType.Value;
+                return next(context);
+            }
+        );
 }

@@ -21,12 +21,28 @@ public class CastingTests
 
     private static Fly Baitfish => Fly.Of(Kind("baitfish"), new(-1));
 
-    private static CastSetup Outfit(string caster, double lineClass, Fly fly, double headwindMps = 0, FlyLine? line = null, double leaderM = 2.7)
+    private static CastSetup Outfit(
+        string caster,
+        double lineClass,
+        Fly fly,
+        double headwindMps = 0,
+        FlyLine? line = null,
+        double leaderM = 2.7
+    )
     {
         line ??= Reel.TypicalLine(lineClass) with { LengthM = 40 };
         var leader = Leader.Build(leaderM, line.TipDiameterM, fly.Size.Number < 0 ? .00045 : .0002, 0);
-        return new(LineInAir.Of(line, leader), line.HeadM, fly.WetKg, fly.AreaM2, fly.Kind.Weighted, CastSetup.TipKg(lineClass), LineWeights.MassKg(lineClass), Casters.Find(caster)!,
-            new(headwindMps, 0, 2.83));
+        return new(
+            LineInAir.Of(line, leader),
+            line.HeadM,
+            fly.WetKg,
+            fly.AreaM2,
+            fly.Kind.Weighted,
+            CastSetup.TipKg(lineClass),
+            LineWeights.MassKg(lineClass),
+            Casters.Find(caster)!,
+            new(headwindMps, 0, 2.83)
+        );
     }
 
     private static double FarthestFt(CastSetup setup) => CastSearch.Farthest(setup).ReachM / Ft;
@@ -36,12 +52,29 @@ public class CastingTests
     {
         const double piece = .1;
         List<Stretch> stretches = [];
-        for (var s = 0.0; s < lengthM - 1e-9; s += piece) stretches.Add(new(piece, thickM(s), thickM(s + piece), 900));
-        if (slackM > 0) stretches.Add(new(slackM, 1e-9, 1e-9, 1));
-        return new(LineInAir.Of(stretches, 0), lengthM, flyKg, 0, false, .008, .01, Casters.Find("club")! with { CarryM = 99, LoopM = .01 }, new(0, 0, 1e6, AirC: 1e12));
+        for (var s = 0.0; s < lengthM - 1e-9; s += piece)
+            stretches.Add(new(piece, thickM(s), thickM(s + piece), 900));
+        if (slackM > 0)
+            stretches.Add(new(slackM, 1e-9, 1e-9, 1));
+        return new(
+            LineInAir.Of(stretches, 0),
+            lengthM,
+            flyKg,
+            0,
+            false,
+            .008,
+            .01,
+            Casters.Find("club")! with
+            {
+                CarryM = 99,
+                LoopM = .01,
+            },
+            new(0, 0, 1e6, AirC: 1e12)
+        );
     }
 
-    // Spolek 1986, Lingard 1988, Am. J. Phys. (recalled): a drag-free loop on a fixed end keeps its energy, so the fly leg speeds up as it shortens.
+    // Spolek 1986, Lingard 1988, Am. J. Phys. (recalled): a drag-free loop on a fixed end keeps its energy, so the fly leg speeds up as
+    // it shortens.
     [Theory]
     [InlineData(0)]
     [InlineData(.0005)]
@@ -53,11 +86,14 @@ public class CastingTests
         List<CastMoment> moments = [];
         CastEngine.Throw(setup, 12, 0, 0, 4, moments, out _);
         var start = moments[0];
-        Assert.All(moments, m =>
-        {
-            var expected = start.FlyLegMps * Math.Sqrt((perM * 12 + flyKg) / (perM * m.UpperM + flyKg));
-            Assert.Equal(1, m.FlyLegMps / expected, 3e-4);
-        });
+        Assert.All(
+            moments,
+            m =>
+            {
+                var expected = start.FlyLegMps * Math.Sqrt((perM * 12 + flyKg) / (perM * m.UpperM + flyKg));
+                Assert.Equal(1, m.FlyLegMps / expected, 3e-4);
+            }
+        );
         var energy = moments.Select(m => (setup.Line.MassKg(m.UpperM) + flyKg) * m.FlyLegMps * m.FlyLegMps).ToList();
         Assert.All(energy, e => Assert.Equal(1, e / energy[0], 1e-3));
     }
@@ -69,16 +105,29 @@ public class CastingTests
     [InlineData("heavy middle")]
     public void Shooting_freely_keeps_energy_and_momentum_for_any_taper(string taper)
     {
-        var setup = Bare(.0004, s => taper switch { "level" => .0012, "front taper" => .0008 + .00006 * s, _ => .0009 + .0008 * Math.Exp(-Math.Pow(s - 6, 2)) }, 12, slackM: 60);
+        var setup = Bare(
+            .0004,
+            s =>
+                taper switch
+                {
+                    "level" => .0012,
+                    "front taper" => .0008 + .00006 * s,
+                    _ => .0009 + .0008 * Math.Exp(-Math.Pow(s - 6, 2)),
+                },
+            12,
+            slackM: 60
+        );
         List<CastMoment> moments = [];
         CastEngine.Throw(setup, 12, 0, 50, 8, moments, out _);
-        // From the moment of letting go; the rings' friction is the one thing that cannot be thinned away, so only the first part is compared.
+        // From the moment of letting go; the rings' friction is the one thing that cannot be thinned away, so only the first part is
+        // compared.
         var free = moments.Where(m => m.ShotM > 0 && m.UpperM > 1).ToList();
         Assert.True(free.Count > 20);
         double Upper(CastMoment m) => setup.Line.MassKg(m.UpperM) + .0004;
         double All(CastMoment m) => setup.Line.MassKg(m.BendM + m.UpperM) + .0004;
         var work = CastSetup.GuidesN(0) * 1.0;
-        double Energy(CastMoment m) => .5 * Upper(m) * m.FlyLegMps * m.FlyLegMps + .5 * (All(m) - Upper(m)) * m.RodLegMps * m.RodLegMps + work * m.ShotM;
+        double Energy(CastMoment m) =>
+            .5 * Upper(m) * m.FlyLegMps * m.FlyLegMps + .5 * (All(m) - Upper(m)) * m.RodLegMps * m.RodLegMps + work * m.ShotM;
         double Momentum(CastMoment m) => Upper(m) * m.FlyLegMps + (All(m) - Upper(m)) * m.RodLegMps + work * m.TimeS;
         Assert.All(free, m => Assert.Equal(1, Energy(m) / Energy(free[0]), 1e-3));
         Assert.All(free, m => Assert.Equal(1, Momentum(m) / Momentum(free[0]), 1e-3));
@@ -105,8 +154,8 @@ public class CastingTests
     public void Into_a_fresh_breeze_a_baitfish_loses_half_the_distance(string caster, double fromFt, double toFt) =>
         Assert.InRange(FarthestFt(Outfit(caster, 8, Baitfish, 10)), fromFt, toFt);
 
-    // Common practice, no source. A 5.5 g fly: lobbed on a 5, carried with care on an 8, easier on a 10. (Comfort at a fifth of the line would
-    // take 27.5 g of line, which with the fly is over the top of a 10's window.)
+    // Common practice, no source. A 5.5 g fly: lobbed on a 5, carried with care on an 8, easier on a 10. (Comfort at a fifth of the line
+    // would take 27.5 g of line, which with the fly is over the top of a 10's window.)
     [Fact]
     public void A_bulky_fly_is_too_heavy_for_a_five_and_easier_on_a_ten_than_on_an_eight()
     {
@@ -121,7 +170,12 @@ public class CastingTests
         Assert.True(Share(5) > CastEngine.MostFlyRatio);
         Assert.InRange(Share(8), CastEngine.ComfortableFlyRatio, CastEngine.MostFlyRatio);
         Assert.True(Share(10) < .8 * Share(8));
-        Assert.Equal(CastOutcome.CannotCarry, CastEngine.Throw(Outfit("club", 5, fly, 0, Reel.TypicalLine(5) with { HeadM = 9.3, HeadKg = LineWeights.MassKg(5) }), 9, .1, 3).Outcome);
+        Assert.Equal(
+            CastOutcome.CannotCarry,
+            CastEngine
+                .Throw(Outfit("club", 5, fly, 0, Reel.TypicalLine(5) with { HeadM = 9.3, HeadKg = LineWeights.MassKg(5) }), 9, .1, 3)
+                .Outcome
+        );
     }
 
     // Common practice, no source: the thinner the running line and the more mass in the head, the farther it shoots.
@@ -131,7 +185,14 @@ public class CastingTests
     public void A_separate_head_outshoots_an_integrated_one_and_a_weight_forward_a_double_taper(string caster)
     {
         var forward = Reel.TypicalLine(8) with { LengthM = 40 };
-        var head = forward with { Build = Build.ShootingHead, HeadM = 9.3, RearTaperM = 0, RunningDiameterM = .0006, HeadKg = LineWeights.MassKg(9.5) };
+        var head = forward with
+        {
+            Build = Build.ShootingHead,
+            HeadM = 9.3,
+            RearTaperM = 0,
+            RunningDiameterM = .0006,
+            HeadKg = LineWeights.MassKg(9.5),
+        };
         var integrated = forward with { HeadM = 9.3, HeadKg = LineWeights.MassKg(9.5) };
         var belly = forward with { HeadM = 17 };
         var doubleTaper = forward with { Build = Build.DoubleTaper, HeadM = 40 };
@@ -140,13 +201,34 @@ public class CastingTests
         Assert.True(Reach(belly) >= Reach(doubleTaper));
     }
 
-    private sealed record Legal(string Caster, double Class, double HeadM, double FlyKg, double AreaM2, double WindMps, double LeaderM, double TipM, double Carry, double Lean, double Shot)
+    private sealed record Legal(
+        string Caster,
+        double Class,
+        double HeadM,
+        double FlyKg,
+        double AreaM2,
+        double WindMps,
+        double LeaderM,
+        double TipM,
+        double Carry,
+        double Lean,
+        double Shot
+    )
     {
         public CastSetup Setup(double? wind = null, double? area = null, string? caster = null)
         {
             var line = Reel.TypicalLine(Class) with { HeadM = HeadM, LengthM = 38 };
-            return new(LineInAir.Of(line, Leader.Build(LeaderM, line.TipDiameterM, .0003, 0)), HeadM, FlyKg, area ?? AreaM2, false, CastSetup.TipKg(Class), LineWeights.MassKg(Class),
-                Casters.Find(caster ?? Caster)!, new(wind ?? WindMps, 3, TipM));
+            return new(
+                LineInAir.Of(line, Leader.Build(LeaderM, line.TipDiameterM, .0003, 0)),
+                HeadM,
+                FlyKg,
+                area ?? AreaM2,
+                false,
+                CastSetup.TipKg(Class),
+                LineWeights.MassKg(Class),
+                Casters.Find(caster ?? Caster)!,
+                new(wind ?? WindMps, 3, TipM)
+            );
         }
     }
 
@@ -155,60 +237,122 @@ public class CastingTests
         from rod in Gen.Select(Gen.Double[0, 15], Gen.Double[7, 18], Gen.Double[.5, 3.5])
         from fly in Gen.Select(Gen.Double[0, .016], Gen.Double[0, 12e-4], Gen.Double[1.2, 4.5])
         from air in Gen.Select(Gen.Double[-40, 40], Gen.Double[1, 30], Gen.Double[0, 1], Gen.Double[0, 30])
-        select new Legal(caster, rod.Item1, rod.Item2, fly.Item1, fly.Item2, air.Item1, fly.Item3, rod.Item3, air.Item2, air.Item3, air.Item4);
+        select new Legal(
+            caster,
+            rod.Item1,
+            rod.Item2,
+            fly.Item1,
+            fly.Item2,
+            air.Item1,
+            fly.Item3,
+            rod.Item3,
+            air.Item2,
+            air.Item3,
+            air.Item4
+        );
 
     // The same random casts every time, so that a green build stays green; ZING_EXPLORE=1 looks at fresh ones, many more.
     private static void Over(Gen<Legal> casts, int times, Action<Legal> fact)
     {
-        if (Environment.GetEnvironmentVariable("ZING_EXPLORE") is not null) casts.Sample(fact, iter: 20 * times, threads: 1);
+        if (Environment.GetEnvironmentVariable("ZING_EXPLORE") is not null)
+            casts.Sample(fact, iter: 20 * times, threads: 1);
         var fixedDice = new PCG(2003);
-        for (var i = 0; i < times; i++) fact(casts.Generate(fixedDice, null, out _));
+        for (var i = 0; i < times; i++)
+            fact(casts.Generate(fixedDice, null, out _));
     }
 
     [Fact]
-    public void Any_legal_cast_gives_finite_numbers_and_the_same_ones_again() => Over(AnyCast, 3000, c =>
-    {
-        var setup = c.Setup();
-        var angle = c.Lean * setup.SteepestRad(c.Carry);
-        var once = CastEngine.Throw(setup, c.Carry, angle, c.Shot);
-        Assert.Equal(once, CastEngine.Throw(setup, c.Carry, angle, c.Shot));
-        Assert.All([once.ReachM, once.ShotM, once.FlightS, once.TurnoverMps, once.PileM, once.LoadRatio, once.FlyRatio, once.LineDriftM, once.FlyDriftM, once.LaunchMps], v => Assert.True(double.IsFinite(v)));
-        Assert.InRange(once.ReachM, 0, setup.Line.LengthM);
-        Assert.InRange(once.ShotM, 0, c.Shot + 1e-9);
-    });
+    public void Any_legal_cast_gives_finite_numbers_and_the_same_ones_again() =>
+        Over(
+            AnyCast,
+            3000,
+            c =>
+            {
+                var setup = c.Setup();
+                var angle = c.Lean * setup.SteepestRad(c.Carry);
+                var once = CastEngine.Throw(setup, c.Carry, angle, c.Shot);
+                Assert.Equal(once, CastEngine.Throw(setup, c.Carry, angle, c.Shot));
+                Assert.All(
+                    [
+                        once.ReachM,
+                        once.ShotM,
+                        once.FlightS,
+                        once.TurnoverMps,
+                        once.PileM,
+                        once.LoadRatio,
+                        once.FlyRatio,
+                        once.LineDriftM,
+                        once.FlyDriftM,
+                        once.LaunchMps,
+                    ],
+                    v => Assert.True(double.IsFinite(v))
+                );
+                Assert.InRange(once.ReachM, 0, setup.Line.LengthM);
+                Assert.InRange(once.ShotM, 0, c.Shot + 1e-9);
+            }
+        );
 
-    private static readonly Gen<Legal> UsualCast = AnyCast.Select(c => c with { Class = 3 + c.Class / 2, FlyKg = c.FlyKg / 8, AreaM2 = c.AreaM2 / 4, WindMps = c.WindMps / 6, TipM = 2.2 + c.TipM / 4 });
+    private static readonly Gen<Legal> UsualCast = AnyCast.Select(c =>
+        c with
+        {
+            Class = 3 + c.Class / 2,
+            FlyKg = c.FlyKg / 8,
+            AreaM2 = c.AreaM2 / 4,
+            WindMps = c.WindMps / 6,
+            TipM = 2.2 + c.TipM / 4,
+        }
+    );
 
     [Fact]
-    public void Stepping_finer_changes_a_cast_that_fishes_by_less_than_a_fifth_of_a_per_cent() => Over(UsualCast, 150, c =>
-    {
-        var setup = c.Setup();
-        var cast = CastSearch.Farthest(setup);
-        if (cast.ReachM <= 0) return;
-        // A cast taken back from the edge, so that both step sizes see the same ending.
-        var shot = Math.Max(0, cast.ShotM - .5);
-        var coarse = CastEngine.Throw(setup, cast.CarryM, cast.AngleRad, shot);
-        var fine = CastEngine.Throw(setup, cast.CarryM, cast.AngleRad, shot, 8);
-        if (coarse.Outcome == fine.Outcome) Assert.Equal(1, coarse.ReachM / fine.ReachM, 2e-3);
-    });
+    public void Stepping_finer_changes_a_cast_that_fishes_by_less_than_a_fifth_of_a_per_cent() =>
+        Over(
+            UsualCast,
+            150,
+            c =>
+            {
+                var setup = c.Setup();
+                var cast = CastSearch.Farthest(setup);
+                if (cast.ReachM <= 0)
+                    return;
+                // A cast taken back from the edge, so that both step sizes see the same ending.
+                var shot = Math.Max(0, cast.ShotM - .5);
+                var coarse = CastEngine.Throw(setup, cast.CarryM, cast.AngleRad, shot);
+                var fine = CastEngine.Throw(setup, cast.CarryM, cast.AngleRad, shot, 8);
+                if (coarse.Outcome == fine.Outcome)
+                    Assert.Equal(1, coarse.ReachM / fine.ReachM, 2e-3);
+            }
+        );
 
     // A search has a grain of its own; half a per cent and five centimetres stand for it.
     private static bool NoFarther(CastResult worse, CastResult better) => worse.ReachM <= 1.005 * better.ReachM + .05;
 
     [Fact]
-    public void More_headwind_never_helps_and_a_following_wind_never_hurts() => Over(UsualCast, 120, c =>
-        Assert.True(NoFarther(CastSearch.Farthest(c.Setup(wind: c.WindMps + 1.5)), CastSearch.Farthest(c.Setup()))));
+    public void More_headwind_never_helps_and_a_following_wind_never_hurts() =>
+        Over(
+            UsualCast,
+            120,
+            c => Assert.True(NoFarther(CastSearch.Farthest(c.Setup(wind: c.WindMps + 1.5)), CastSearch.Farthest(c.Setup())))
+        );
 
     [Fact]
-    public void A_bulkier_fly_of_the_same_mass_never_goes_farther() => Over(UsualCast, 120, c =>
-        Assert.True(NoFarther(CastSearch.Farthest(c.Setup(area: c.AreaM2 * 1.3 + 5e-5)), CastSearch.Farthest(c.Setup()))));
+    public void A_bulkier_fly_of_the_same_mass_never_goes_farther() =>
+        Over(
+            UsualCast,
+            120,
+            c => Assert.True(NoFarther(CastSearch.Farthest(c.Setup(area: c.AreaM2 * 1.3 + 5e-5)), CastSearch.Farthest(c.Setup())))
+        );
 
     [Fact]
-    public void A_better_caster_never_goes_less_far() => Over(UsualCast, 60, c =>
-    {
-        var reach = Casters.Rows.Select(who => CastSearch.Farthest(c.Setup(caster: who.Id))).ToList();
-        Assert.All(reach.Zip(reach.Skip(1)), pair => Assert.True(NoFarther(pair.First, pair.Second)));
-    });
+    public void A_better_caster_never_goes_less_far() =>
+        Over(
+            UsualCast,
+            60,
+            c =>
+            {
+                var reach = Casters.Rows.Select(who => CastSearch.Farthest(c.Setup(caster: who.Id))).ToList();
+                Assert.All(reach.Zip(reach.Skip(1)), pair => Assert.True(NoFarther(pair.First, pair.Second)));
+            }
+        );
 
     [Theory]
     [InlineData("club", 0)]
@@ -225,7 +369,13 @@ public class CastingTests
     [InlineData("club", 8, 6, 2, .10)]
     [InlineData("skilled", 8, 10, 3, .08)]
     [InlineData("expert", 9, -5, 12, .10)]
-    public void A_general_solver_lands_the_same_cast_within_half_a_per_cent(string caster, double lineClass, double wind, double shot, double angle)
+    public void A_general_solver_lands_the_same_cast_within_half_a_per_cent(
+        string caster,
+        double lineClass,
+        double wind,
+        double shot,
+        double angle
+    )
     {
         var setup = Outfit(caster, lineClass, lineClass < 8 ? Dry : Baitfish, wind);
         var carry = setup.MostCarryM - 1;
@@ -248,7 +398,13 @@ public class CastingTests
     {
         List<CastMoment> moments = [];
         var cast = CastEngine.Throw(Outfit("club", 6, Dry), 11, .15, 4, 1, moments, out _);
-        Assert.All(moments.Zip(moments.Skip(1)), pair => Assert.True(pair.Second.TimeS > pair.First.TimeS && pair.Second.BendM >= pair.First.BendM && pair.Second.UpperM <= pair.First.UpperM));
+        Assert.All(
+            moments.Zip(moments.Skip(1)),
+            pair =>
+                Assert.True(
+                    pair.Second.TimeS > pair.First.TimeS && pair.Second.BendM >= pair.First.BendM && pair.Second.UpperM <= pair.First.UpperM
+                )
+        );
         Assert.Equal((2.83, 0.0), (moments[0].HeightM, moments[0].ShotM));
         Assert.Equal(cast.FlightS, moments[^1].TimeS);
         Assert.All(moments, m => Assert.InRange(m.ShotM, -1e-6, 4.001));
@@ -268,7 +424,16 @@ public class CastingTests
     [Fact]
     public void Room_behind_and_heavy_rigs_limit_how_the_cast_is_made()
     {
-        Brief With(Cover cover, Stance stance, string fly = "dry") => Brief.Complete(new() { FlyKind = fly, Cover = cover, Stance = stance, Caster = "expert" });
+        Brief With(Cover cover, Stance stance, string fly = "dry") =>
+            Brief.Complete(
+                new()
+                {
+                    FlyKind = fly,
+                    Cover = cover,
+                    Stance = stance,
+                    Caster = "expert",
+                }
+            );
         CastSetup Of(Brief b) => Casts.OfClass(b, 6, .0002);
         var open = Of(With(Cover.Open, Stance.Bank));
         Assert.True(Of(With(Cover.Behind, Stance.Bank)).SteepestRad(10) < open.SteepestRad(10));
@@ -313,9 +478,10 @@ public class CastingTests
         var setup = Outfit("club", 8, Baitfish, 4);
         double best = 0;
         for (var carry = 3.0; carry <= setup.MostCarryM; carry += .3)
-            for (var lean = 0.0; lean <= 1; lean += .1)
-                for (var shot = 0.0; shot < 15; shot += .2)
-                    if (CastEngine.Throw(setup, carry, lean * setup.SteepestRad(carry), shot) is { Fishes: true } cast) best = Math.Max(best, cast.ReachM);
+        for (var lean = 0.0; lean <= 1; lean += .1)
+        for (var shot = 0.0; shot < 15; shot += .2)
+            if (CastEngine.Throw(setup, carry, lean * setup.SteepestRad(carry), shot) is { Fishes: true } cast)
+                best = Math.Max(best, cast.ReachM);
         Assert.True(CastSearch.Farthest(setup).ReachM > best * .995);
     }
 

@@ -5,12 +5,22 @@ namespace ZingCast.Core.Tests;
 
 public class CuttingTests
 {
-    private const double Ft = Exact.FootM, Gr = Exact.GrainKg;
+    private const double Ft = Exact.FootM,
+        Gr = Exact.GrainKg;
 
     private static Scrap Piece(int id, double lengthM, double grains, double taperM = 0) =>
-        new() { Id = id, Tag = $"D{id}", Name = "scrap", LengthM = lengthM, MassKg = grains * Gr, TaperM = taperM };
+        new()
+        {
+            Id = id,
+            Tag = $"D{id}",
+            Name = "scrap",
+            LengthM = lengthM,
+            MassKg = grains * Gr,
+            TaperM = taperM,
+        };
 
-    private static IReadOnlyList<CutPlan> Plan(CutTarget target, IReadOnlyList<Scrap> drawer, int count = 8) => Cutter.Plan(target, drawer, count, cancel: TestContext.Current.CancellationToken).Plans;
+    private static IReadOnlyList<CutPlan> Plan(CutTarget target, IReadOnlyList<Scrap> drawer, int count = 8) =>
+        Cutter.Plan(target, drawer, count, cancel: TestContext.Current.CancellationToken).Plans;
 
     // Common practice, no source: 25 ft and 220 grains are 15 ft of 170-grain body and 10 ft of 50-grain tip.
     [Fact]
@@ -56,20 +66,23 @@ public class CuttingTests
         var best = double.PositiveInfinity;
         void Try(params (CutPiece Piece, int Cuts)[] pieces)
         {
-            if (pieces.Sum(p => p.Cuts) <= 2) best = Math.Min(best, Cutter.Judge(target, [.. pieces.Select(p => p.Piece)], profiles).Cost);
+            if (pieces.Sum(p => p.Cuts) <= 2)
+                best = Math.Min(best, Cutter.Judge(target, [.. pieces.Select(p => p.Piece)], profiles).Cost);
         }
         foreach (var a in drawer)
-            foreach (var first in all[a.Id])
+        foreach (var first in all[a.Id])
+        {
+            if (!target.HasTip)
+                Try(first);
+            foreach (var b in drawer.Where(b => b.Id != a.Id))
+            foreach (var second in all[b.Id].Where(s => s.Cuts < 2 && first.Cuts < 2))
             {
-                if (!target.HasTip) Try(first);
-                foreach (var b in drawer.Where(b => b.Id != a.Id))
-                    foreach (var second in all[b.Id].Where(s => s.Cuts < 2 && first.Cuts < 2))
-                    {
-                        Try(first, second);
-                        foreach (var c in drawer.Where(c => c.Id != a.Id && c.Id != b.Id))
-                            foreach (var third in all[c.Id].Where(t => first.Cuts + second.Cuts + t.Cuts <= 2 && t.Cuts < 2)) Try(first, second, third);
-                    }
+                Try(first, second);
+                foreach (var c in drawer.Where(c => c.Id != a.Id && c.Id != b.Id))
+                foreach (var third in all[c.Id].Where(t => first.Cuts + second.Cuts + t.Cuts <= 2 && t.Cuts < 2))
+                    Try(first, second, third);
             }
+        }
         return best;
 
         static IEnumerable<(CutPiece Piece, int Cuts)> Every(Scrap s)
@@ -81,7 +94,8 @@ public class CuttingTests
                 {
                     yield return (new(s.Id, 0, k * Cutter.GridM, turned), 1);
                     yield return (new(s.Id, s.LengthM - k * Cutter.GridM, s.LengthM, turned), 1);
-                    for (var j = 1; (j + k) * Cutter.GridM < s.LengthM - 1e-9; j++) yield return (new(s.Id, j * Cutter.GridM, (j + k) * Cutter.GridM, turned), 2);
+                    for (var j = 1; (j + k) * Cutter.GridM < s.LengthM - 1e-9; j++)
+                        yield return (new(s.Id, j * Cutter.GridM, (j + k) * Cutter.GridM, turned), 2);
                 }
             }
         }
@@ -97,7 +111,13 @@ public class CuttingTests
         var random = new Random((int)(grains * 10));
         for (var round = 0; round < 2; round++)
         {
-            Scrap[] drawer = [.. Enumerable.Range(1, 4).Select(i => (i, L: .62 + .45 * random.NextDouble())).Select(x => Piece(x.i, x.L, x.L * (12 + 30 * random.NextDouble()), x.i % 2 * .4))];
+            Scrap[] drawer =
+            [
+                .. Enumerable
+                    .Range(1, 4)
+                    .Select(i => (i, L: .62 + .45 * random.NextDouble()))
+                    .Select(x => Piece(x.i, x.L, x.L * (12 + 30 * random.NextDouble()), x.i % 2 * .4)),
+            ];
             var target = new CutTarget(metres, grains * Gr, tipM, tipGrains * Gr);
             Assert.Equal(BruteForce(target, drawer), Plan(target, drawer, 3)[0].Cost, 9);
         }
@@ -107,7 +127,13 @@ public class CuttingTests
     public void Plans_differ_in_their_pieces_come_best_first_and_the_same_every_time()
     {
         var random = new Random(2);
-        Scrap[] drawer = [.. Enumerable.Range(1, 12).Select(i => (i, L: 2 + 4 * random.NextDouble())).Select(x => Piece(x.i, x.L, x.L * (30 + 20 * random.NextDouble()), x.i % 3))];
+        Scrap[] drawer =
+        [
+            .. Enumerable
+                .Range(1, 12)
+                .Select(i => (i, L: 2 + 4 * random.NextDouble()))
+                .Select(x => Piece(x.i, x.L, x.L * (30 + 20 * random.NextDouble()), x.i % 3)),
+        ];
         var target = new CutTarget(7.6, 250 * Gr);
         var plans = Plan(target, drawer);
         Assert.Equal(8, plans.Count);
@@ -129,13 +155,15 @@ public class CuttingTests
             var real = believed.Weighing(believed.Kg * (1 + .05 * random.NextDouble()));
             var fromFront = round % 3 == 0;
             var planned = believed.MassKg(4.5);
-            double left = 4.9, cuts = 0;
+            double left = 4.9,
+                cuts = 0;
             LineProfile Rest(LineProfile p) => fromFront ? p.Part(6 - left, 6) : p.Part(0, left);
             while (true)
             {
                 var reading = Rest(real).Kg + scale * (2 * random.NextDouble() - 1);
                 var next = Nibble.After(Rest(believed), fromFront, planned, reading, scale);
-                if (next.Done) break;
+                if (next.Done)
+                    break;
                 left -= next.TakeM;
                 Assert.True(Rest(real).Kg >= planned - 1e-9, "cut past the mark");
                 Assert.True(++cuts < 12);
@@ -148,7 +176,10 @@ public class CuttingTests
     public void A_drawer_too_full_to_look_through_gives_the_best_found_when_told_to_stop_and_says_so()
     {
         var random = new Random(4);
-        Scrap[] drawer = [.. Enumerable.Range(1, 300).Select(i => Piece(i, 1 + 3 * random.NextDouble(), 40 + 90 * random.NextDouble(), i % 3))];
+        Scrap[] drawer =
+        [
+            .. Enumerable.Range(1, 300).Select(i => Piece(i, 1 + 3 * random.NextDouble(), 40 + 90 * random.NextDouble(), i % 3)),
+        ];
         var target = new CutTarget(9, 300 * Gr);
         var now = TestContext.Current.CancellationToken;
         using var enough = CancellationTokenSource.CreateLinkedTokenSource(now);

@@ -12,24 +12,35 @@ namespace ZingCast.Core.Tests;
 public static class GeneralSolver
 {
     /// <summary>
-    /// Reach over the water of one cast, metres, with steps of <paramref name="dt"/> seconds. The solver knows no events: letting go, stopping the
-    /// line and touching the water happen on its grid, unless <paramref name="locate"/> has them looked for by hand within the step.
+    /// Reach over the water of one cast, metres, with steps of <paramref name="dt"/> seconds. The solver knows no events: letting go,
+    /// stopping the line and touching the water happen on its grid, unless <paramref name="locate"/> has them looked for by hand within
+    /// the step.
     /// </summary>
     public static double ReachM(CastSetup setup, double carryM, double angleRad, double wantedM, double dt, bool locate = true)
     {
         var (line, day, outM) = (setup.Line, setup.Day, carryM + setup.Line.LeaderM);
         var (launch, loop) = CastEngine.Launch(setup, carryM);
-        double rho = day.AirKgM3, cf = CastEngine.SkinFriction(outM, line.WidthM2(outM) / outM / 2, Math.Max(1, launch + Math.Max(0, day.HeadwindMps) / 2));
-        var terminal = Math.Sqrt(2 * (line.MassKg(outM) + setup.FlyKg) * Exact.GravityMps2 / (rho * CastEngine.CrossDrag * line.WidthM2(outM)));
-        double Height(double x, double t) => day.TipHeightM + x * Math.Sin(angleRad) - terminal * terminal / Exact.GravityMps2 * Math.Log(Math.Cosh(Exact.GravityMps2 * t / terminal));
+        double rho = day.AirKgM3,
+            cf = CastEngine.SkinFriction(outM, line.WidthM2(outM) / outM / 2, Math.Max(1, launch + Math.Max(0, day.HeadwindMps) / 2));
+        var terminal = Math.Sqrt(
+            2 * (line.MassKg(outM) + setup.FlyKg) * Exact.GravityMps2 / (rho * CastEngine.CrossDrag * line.WidthM2(outM))
+        );
+        double Height(double x, double t) =>
+            day.TipHeightM
+            + x * Math.Sin(angleRad)
+            - terminal * terminal / Exact.GravityMps2 * Math.Log(Math.Cosh(Exact.GravityMps2 * t / terminal));
         var shooting = false;
 
         // State: fly leg, speeds of fly leg and rod leg, bend from the tip.
         Vector<double> Rates(double t, Vector<double> y)
         {
-            double l = Math.Max(0, y[0]), v = y[1], u = y[2], x = y[3];
+            double l = Math.Max(0, y[0]),
+                v = y[1],
+                u = y[2],
+                x = y[3];
             var w = day.HeadwindMps * Math.Cos(angleRad) * day.WindShare(Math.Max(0, Height(x, t)));
-            double c = (v - u) / 2, at = (v + u) / 2 + w;
+            double c = (v - u) / 2,
+                at = (v + u) / 2 + w;
             var bend = .5 * rho * CastEngine.CrossDrag * line.ThickM(l) * 2 / 3 * loop * at * Math.Abs(at);
             var pull = Math.Max(0, line.KgPerM(l) * c * c - bend / 2);
             var upKg = line.MassKg(l) + setup.FlyKg;
@@ -39,9 +50,17 @@ public static class GeneralSolver
             {
                 var s = x + l;
                 var lowKg = line.MassKg(s) - line.MassKg(l);
-                du = (pull - .5 * rho * cf * Math.PI * (line.WidthM2(s) - line.WidthM2(l)) * (u + w) * Math.Abs(u + w) - CastSetup.GuidesN(line.ThickM(s)) - line.KgPerM(s) * u * u) / lowKg;
-                if (u <= 0 && du < 0) du = 0;
-                if (v <= u && dv < du) dv = du = (upKg * dv + lowKg * du) / (upKg + lowKg);
+                du =
+                    (
+                        pull
+                        - .5 * rho * cf * Math.PI * (line.WidthM2(s) - line.WidthM2(l)) * (u + w) * Math.Abs(u + w)
+                        - CastSetup.GuidesN(line.ThickM(s))
+                        - line.KgPerM(s) * u * u
+                    ) / lowKg;
+                if (u <= 0 && du < 0)
+                    du = 0;
+                if (v <= u && dv < du)
+                    dv = du = (upKg * dv + lowKg * du) / (upKg + lowKg);
             }
             return Vector<double>.Build.Dense([-c, dv, du, (v + u) / 2]);
         }
@@ -57,17 +76,26 @@ public static class GeneralSolver
             var next = Step(state, time, step);
             // An event inside a step is met by taking the part of the step that leads to it.
             double part = 1;
-            if (!over && !shooting && next[3] >= loop) part = (loop - state[3]) / (next[3] - state[3]);
-            else if (shooting && next[3] + next[0] - outM >= wantedM) part = (wantedM + outM - state[3] - state[0]) / (next[3] + next[0] - state[3] - state[0]);
+            if (!over && !shooting && next[3] >= loop)
+                part = (loop - state[3]) / (next[3] - state[3]);
+            else if (shooting && next[3] + next[0] - outM >= wantedM)
+                part = (wantedM + outM - state[3] - state[0]) / (next[3] + next[0] - state[3] - state[0]);
             var met = part < 1 || (!over && !shooting && next[3] >= loop);
-            if (met && locate) next = Step(state, time, step *= Math.Max(1e-6, part));
-            double before = Height(state[3], time), after = Height(next[3], time + step);
-            if (after <= 0 && locate) next = state + (next - state) * (before / (before - after));
+            if (met && locate)
+                next = Step(state, time, step *= Math.Max(1e-6, part));
+            double before = Height(state[3], time),
+                after = Height(next[3], time + step);
+            if (after <= 0 && locate)
+                next = state + (next - state) * (before / (before - after));
             (state, time) = (next, time + step);
-            if (after <= 0) break;
-            if (!met) continue;
-            if (shooting) (shooting, over, state[2]) = (false, true, 0);
-            else shooting = true;
+            if (after <= 0)
+                break;
+            if (!met)
+                continue;
+            if (shooting)
+                (shooting, over, state[2]) = (false, true, 0);
+            else
+                shooting = true;
         }
         return (state[0] <= CastEngine.StraightM ? state[3] + state[0] : state[3]) * Math.Cos(angleRad);
     }

@@ -9,7 +9,8 @@ namespace ZingCast.Core.Tests;
 
 public class LineBenchTests
 {
-    private const double Ft = Exact.FootM, Gr = Exact.GrainKg;
+    private const double Ft = Exact.FootM,
+        Gr = Exact.GrainKg;
 
     private static readonly double Golden = (Math.Sqrt(5) - 1) / 2;
 
@@ -48,15 +49,29 @@ public class LineBenchTests
         var on = Thirty(200);
         var random = new Random(9);
         double Normal() => Math.Sqrt(-2 * Math.Log(1 - random.NextDouble())) * Math.Cos(2 * Math.PI * random.NextDouble());
-        var masses = Enumerable.Range(0, 4000).Select(_ => on.MassKg * (1 + Normal() * on.TapeShare) + Normal() * on.ScalePlusMinusKg).ToList();
+        var masses = Enumerable
+            .Range(0, 4000)
+            .Select(_ => on.MassKg * (1 + Normal() * on.TapeShare) + Normal() * on.ScalePlusMinusKg)
+            .ToList();
         var mean = masses.Average();
-        Assert.Equal(Math.Sqrt(masses.Sum(m => (m - mean) * (m - mean)) / 3999), LineClass.Of(on).Thirty!.Value.PlusMinus!.Value, .1 * LineClass.Of(on).Thirty!.Value.PlusMinus!.Value);
+        Assert.Equal(
+            Math.Sqrt(masses.Sum(m => (m - mean) * (m - mean)) / 3999),
+            LineClass.Of(on).Thirty!.Value.PlusMinus!.Value,
+            .1 * LineClass.Of(on).Thirty!.Value.PlusMinus!.Value
+        );
     }
 
     [Fact]
     public void A_head_shorter_than_thirty_feet_has_no_class_but_rods_it_suits()
     {
-        var read = LineClass.Of(new Weighing { MassKg = 400 * Gr, LengthM = 26 * Ft, WholeHead = true });
+        var read = LineClass.Of(
+            new Weighing
+            {
+                MassKg = 400 * Gr,
+                LengthM = 26 * Ft,
+                WholeHead = true,
+            }
+        );
         Assert.Null(read.Class);
         Assert.Contains("No honest class", read.Says.ToString());
         // Common practice, no source: a 400-grain head sits on a ten.
@@ -67,15 +82,54 @@ public class LineBenchTests
     [Fact]
     public void A_long_head_is_read_through_its_tapers_and_the_profile_agrees()
     {
-        var profile = new LineProfile([new(2, 1.25e-3 * Golden, 1.25e-3, 880), new(10, 1.25e-3, 1.25e-3, 880), new(2, 1.25e-3, 1.25e-3 * Golden, 880)]);
+        var profile = new LineProfile([
+            new(2, 1.25e-3 * Golden, 1.25e-3, 880),
+            new(10, 1.25e-3, 1.25e-3, 880),
+            new(2, 1.25e-3, 1.25e-3 * Golden, 880),
+        ]);
         var exact = LineClass.Of(profile, 14, .001);
-        var byHead = LineClass.Of(new Weighing { MassKg = profile.Kg, LengthM = 14, WholeHead = true, FrontTaperM = 2, RearTaperM = 2 });
+        var byHead = LineClass.Of(
+            new Weighing
+            {
+                MassKg = profile.Kg,
+                LengthM = 14,
+                WholeHead = true,
+                FrontTaperM = 2,
+                RearTaperM = 2,
+            }
+        );
         Assert.Equal(exact.Thirty!.Value.Value, byHead.Thirty!.Value.Value, 9);
         // A head hardly longer than 30 ft: its first 30 ft weigh no more than all of it, though the mark lies in the rear taper.
-        Assert.InRange(LineClass.Of(new Weighing { MassKg = .016, LengthM = 9.6, WholeHead = true, FrontTaperM = 1.5, RearTaperM = 1.5 }).Thirty!.Value.Value, .0153, .016);
+        Assert.InRange(
+            LineClass
+                .Of(
+                    new Weighing
+                    {
+                        MassKg = .016,
+                        LengthM = 9.6,
+                        WholeHead = true,
+                        FrontTaperM = 1.5,
+                        RearTaperM = 1.5,
+                    }
+                )
+                .Thirty!.Value.Value,
+            .0153,
+            .016
+        );
         // Without the tapers it is a guess and says so.
-        var blind = LineClass.Of(new Weighing { MassKg = profile.Kg, LengthM = 14, WholeHead = true });
-        Assert.InRange(exact.Class!.Value.Value, blind.Class!.Value.Value - blind.Class.Value.PlusMinus!.Value, blind.Class.Value.Value + blind.Class.Value.PlusMinus!.Value);
+        var blind = LineClass.Of(
+            new Weighing
+            {
+                MassKg = profile.Kg,
+                LengthM = 14,
+                WholeHead = true,
+            }
+        );
+        Assert.InRange(
+            exact.Class!.Value.Value,
+            blind.Class!.Value.Value - blind.Class.Value.PlusMinus!.Value,
+            blind.Class.Value.Value + blind.Class.Value.PlusMinus!.Value
+        );
         Assert.True(blind.Class.Value.PlusMinus > 2 * byHead.Class!.Value.PlusMinus);
     }
 
@@ -114,7 +168,13 @@ public class LineBenchTests
     [Fact]
     public void A_profile_sums_to_itself_however_it_is_cut_and_survives_the_exchange_format()
     {
-        var p = new LineProfile([new(.3, .0008, .0008, 1500), new(2, .0008, .0014, 890), new(7, .0014, .0014, 890), new(1.5, .0014, .0009, 890), new(16, .0009, .0009, 950)]);
+        var p = new LineProfile([
+            new(.3, .0008, .0008, 1500),
+            new(2, .0008, .0014, 890),
+            new(7, .0014, .0014, 890),
+            new(1.5, .0014, .0009, 890),
+            new(16, .0009, .0009, 950),
+        ]);
         Assert.Equal(.3, p.LevelTipM);
         Assert.Equal(p.Kg, p.Part(0, 4.2).Kg + p.Part(4.2, p.LengthM).Kg, 12);
         Assert.Equal(p.Part(1, 6).Kg, p.Part(1, 6, turned: true).Kg, 12);
@@ -141,7 +201,15 @@ public class LineBenchTests
     [Fact]
     public void A_line_nobody_measured_is_laid_out_by_its_figures_and_weighs_what_its_head_does()
     {
-        var line = new FlyLine { Tag = "L", Name = "l", LengthM = 27, HeadM = 12, HeadKg = .0125, RunningDiameterM = .0008 };
+        var line = new FlyLine
+        {
+            Tag = "L",
+            Name = "l",
+            LengthM = 27,
+            HeadM = 12,
+            HeadKg = .0125,
+            RunningDiameterM = .0008,
+        };
         Assert.Equal([2, 8.5, 1.5, 15], line.Stretches.Select(s => s.LengthM));
         Assert.Equal((.0009, .0014, .0008), (line.Profile().ThickM(0), line.Profile().ThickM(6), line.Profile().ThickM(20)));
         Assert.Equal(.0125, line.Profile().MassKg(12), 12);
@@ -155,7 +223,14 @@ public class LineBenchTests
     [Fact]
     public void What_was_measured_on_the_bench_is_what_is_cast_and_what_loads_the_rod()
     {
-        var line = new FlyLine { Tag = "L", Name = "l", LengthM = 27, HeadM = 11.5, PrintedClass = 6 };
+        var line = new FlyLine
+        {
+            Tag = "L",
+            Name = "l",
+            LengthM = 27,
+            HeadM = 11.5,
+            PrintedClass = 6,
+        };
         var profile = new LineProfile([new(2, .0009, .0015, 850), new(8, .0015, .0015, 850), new(2, .0015, .001, 850)]);
         var measured = line.With(profile, 12, .01);
         Assert.Empty(measured.Check());

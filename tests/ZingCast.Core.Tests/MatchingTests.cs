@@ -20,7 +20,13 @@ public class MatchingTests
 
     private static Verdict Of(Solution solution, LinkId link) => solution.Chain[(int)link - 1].Verdict;
 
-    private static int Id(string tag) => Loan.Rods.Where(r => r.Tag == tag).Select(r => r.Id).Concat(Loan.Lines.Where(l => l.Tag == tag).Select(l => l.Id)).Concat(Loan.Reels.Where(r => r.Tag == tag).Select(r => r.Id)).Single();
+    private static int Id(string tag) =>
+        Loan
+            .Rods.Where(r => r.Tag == tag)
+            .Select(r => r.Id)
+            .Concat(Loan.Lines.Where(l => l.Tag == tag).Select(l => l.Id))
+            .Concat(Loan.Reels.Where(r => r.Tag == tag).Select(r => r.Id))
+            .Single();
 
     // The ladder of hook and bulk; common practice, no source.
     [Theory]
@@ -46,8 +52,22 @@ public class MatchingTests
     [InlineData(6, 110, false)]
     public void A_rod_throws_what_lies_in_its_grain_window(double rodClass, double grains, bool works)
     {
-        var rod = new Rod { Tag = "R", Name = "r", LengthM = 2.7, PrintedClass = rodClass, MassKg = .1 };
-        var line = new FlyLine { Tag = "L", Name = "l", LengthM = 27, HeadM = 8.5, HeadKg = grains * Exact.GrainKg };
+        var rod = new Rod
+        {
+            Tag = "R",
+            Name = "r",
+            LengthM = 2.7,
+            PrintedClass = rodClass,
+            MassKg = .1,
+        };
+        var line = new FlyLine
+        {
+            Tag = "L",
+            Name = "l",
+            LengthM = 27,
+            HeadM = 8.5,
+            HeadKg = grains * Exact.GrainKg,
+        };
         var load = Choosing.Load(rod, line, Brief.Complete(new() { FlyKind = "midge" }));
         Assert.Equal(works, load.Ratio is >= LineLoad.Low and <= LineLoad.Top);
     }
@@ -56,7 +76,12 @@ public class MatchingTests
     [Fact]
     public void A_bulky_fly_is_lobbed_by_a_five_and_cast_with_care_by_an_eight()
     {
-        BriefDraft pike = new() { FlyKind = "predator", FlyWetKg = .0055, Species = "pike" };
+        BriefDraft pike = new()
+        {
+            FlyKind = "predator",
+            FlyWetKg = .0055,
+            Species = "pike",
+        };
         Verdict With(double c) => Of(Solve(pike, GearShed.Empty, new() { RodClass = c }), LinkId.Fly);
         Assert.Equal(Verdict.Fails, With(5));
         Assert.Equal(Verdict.Look, With(8));
@@ -66,7 +91,17 @@ public class MatchingTests
     [Fact]
     public void A_tiny_fly_is_delivered_by_a_light_rod_whatever_the_fish_and_the_fish_is_the_floor()
     {
-        var solution = Solve(new() { FlyKind = "midge", HookSize = 18, Species = "carp", FishKg = 6, DistanceM = 9 }, GearShed.Empty);
+        var solution = Solve(
+            new()
+            {
+                FlyKind = "midge",
+                HookSize = 18,
+                Species = "carp",
+                FishKg = 6,
+                DistanceM = 9,
+            },
+            GearShed.Empty
+        );
         Assert.True(solution.Class.Delivery <= 2);
         Assert.InRange(solution.Class.Target, 6.5, 8);
         Assert.Equal(solution.Class.Floor, solution.Class.Target);
@@ -93,7 +128,8 @@ public class MatchingTests
             double? at = null;
             foreach (var step in Solve(draft).Ledger.Where(s => s.From is not null))
             {
-                if (at is not null && step.Rule.Id is not ("class.delivery" or "class.fly-ratio" or "class.lean")) Assert.Equal(at, step.From);
+                if (at is not null && step.Rule.Id is not ("class.delivery" or "class.fly-ratio" or "class.lean"))
+                    Assert.Equal(at, step.From);
                 at = step.To;
             }
         }
@@ -138,7 +174,10 @@ public class MatchingTests
 
     [Fact]
     public void Wind_from_behind_is_not_wind_in_the_face() =>
-        Assert.True(Solve(Skerries with { WindMps = 9, WindFromDeg = 180 }).Class.Delivery < Solve(Skerries with { WindMps = 9, WindFromDeg = 0 }).Class.Delivery);
+        Assert.True(
+            Solve(Skerries with { WindMps = 9, WindFromDeg = 180 }).Class.Delivery
+                < Solve(Skerries with { WindMps = 9, WindFromDeg = 0 }).Class.Delivery
+        );
 
     [Fact]
     public void Spooky_fish_take_a_class_off_but_never_below_what_delivers()
@@ -163,7 +202,15 @@ public class MatchingTests
     [Fact]
     public void Fish_first_starts_from_the_species_and_still_delivers_the_fly()
     {
-        var solution = Solve(new() { FlyKind = "giant", Species = "perch", School = School.FishFirst }, GearShed.Empty);
+        var solution = Solve(
+            new()
+            {
+                FlyKind = "giant",
+                Species = "perch",
+                School = School.FishFirst,
+            },
+            GearShed.Empty
+        );
         Assert.Equal(Rules.FishFirst, solution.Ledger.First(s => s.From is not null).Rule);
         Assert.True(solution.Class.Target >= solution.Class.Delivery);
     }
@@ -171,7 +218,20 @@ public class MatchingTests
     [Fact]
     public void Finesse_takes_the_lighter_rod_and_power_the_heavier()
     {
-        double Target(Lean lean) => Solve(Skerries with { FlyKind = "predator", HookSize = -3, Lean = lean, WindMps = 0, DistanceM = 12 }, null, null, "class.fish-floor").Class.Target;
+        double Target(Lean lean) =>
+            Solve(
+                Skerries with
+                {
+                    FlyKind = "predator",
+                    HookSize = -3,
+                    Lean = lean,
+                    WindMps = 0,
+                    DistanceM = 12,
+                },
+                null,
+                null,
+                "class.fish-floor"
+            ).Class.Target;
         Assert.True(Target(Lean.Finesse) < Target(Lean.AllRound));
         Assert.True(Target(Lean.AllRound) < Target(Lean.Power));
     }
@@ -183,7 +243,19 @@ public class MatchingTests
     [InlineData(4, "type5")]
     [InlineData(6, "type8")]
     public void Stillwater_depth_chooses_the_density(double depthM, string density) =>
-        Assert.Equal(density, Solve(new() { Species = "zander", Water = Water.Stillwater, DepthM = depthM, CurrentMps = 0 }, GearShed.Empty).Outfit.Line.Density);
+        Assert.Equal(
+            density,
+            Solve(
+                new()
+                {
+                    Species = "zander",
+                    Water = Water.Stillwater,
+                    DepthM = depthM,
+                    CurrentMps = 0,
+                },
+                GearShed.Empty
+            ).Outfit.Line.Density
+        );
 
     // Common practice, no source: X is near hook ÷ 3, or ÷ 4 where stiffness is needed.
     [Theory]
@@ -191,7 +263,20 @@ public class MatchingTests
     [InlineData("dry", 18, 6)]
     [InlineData("terrestrial", 8, 2)]
     public void Tippet_follows_the_hook(string kind, int hook, double x) =>
-        Assert.Equal(x, Tippets.XOf(Solve(new() { FlyKind = kind, HookSize = hook, WindMps = 0 }).Outfit.Leader.TippetM), 6);
+        Assert.Equal(
+            x,
+            Tippets.XOf(
+                Solve(
+                    new()
+                    {
+                        FlyKind = kind,
+                        HookSize = hook,
+                        WindMps = 0,
+                    }
+                ).Outfit.Leader.TippetM
+            ),
+            6
+        );
 
     [Fact]
     public void Teeth_ask_for_a_bite_guard_and_soft_mouths_do_not()
@@ -212,7 +297,20 @@ public class MatchingTests
     [Fact]
     public void A_pin_is_never_changed_silently()
     {
-        var solution = Solve(Skerries, null, new() { Rod = Id("R3"), Line = Id("L10"), Reel = Id("S6"), TippetM = .0003, LeaderM = 2.5, Backing = "gel50", BackingM = 120 });
+        var solution = Solve(
+            Skerries,
+            null,
+            new()
+            {
+                Rod = Id("R3"),
+                Line = Id("L10"),
+                Reel = Id("S6"),
+                TippetM = .0003,
+                LeaderM = 2.5,
+                Backing = "gel50",
+                BackingM = 120,
+            }
+        );
         var outfit = solution.Outfit;
         Assert.Equal(("R3", "L10", "S6"), (outfit.Rod.Tag, outfit.Line.Tag, outfit.Reel.Tag));
         Assert.Equal((.0003, 2.5, "gel50", 120.0), (outfit.Leader.TippetM, outfit.Leader.LengthM, outfit.Backing.Id, outfit.BackingM));
@@ -269,7 +367,10 @@ public class MatchingTests
     [InlineData(Hand.Left, 270, true)]
     [InlineData(Hand.Left, 90, false)]
     public void Wind_onto_the_casting_shoulder_is_cautioned(Hand hand, double from, bool cautioned) =>
-        Assert.Equal(cautioned, Solve(Skerries with { Hand = hand, WindFromDeg = from, WindMps = 5 }).Cautions.Any(c => c is { Id: "shoulder", Urgent: true }));
+        Assert.Equal(
+            cautioned,
+            Solve(Skerries with { Hand = hand, WindFromDeg = from, WindMps = 5 }).Cautions.Any(c => c is { Id: "shoulder", Urgent: true })
+        );
 
     [Fact]
     public void Warm_water_is_no_time_for_trout_and_a_rod_under_the_floor_is_said_to_kill()
@@ -292,7 +393,17 @@ public class MatchingTests
     [Fact]
     public void Every_fault_of_a_brief_is_named_at_its_field()
     {
-        var problems = Brief.Check(new() { Species = "kraken", DistanceM = 400, WindMps = -3, WaterC = double.NaN, HookSize = 99, Water = (Water)77 });
+        var problems = Brief.Check(
+            new()
+            {
+                Species = "kraken",
+                DistanceM = 400,
+                WindMps = -3,
+                WaterC = double.NaN,
+                HookSize = 99,
+                Water = (Water)77,
+            }
+        );
         Assert.Equal(["species", "hookSize", "waterC", "windMps", "distanceM", "water"], problems.Select(p => p.Field));
         Assert.Throws<ArgumentException>(() => Brief.Complete(new() { Species = "kraken" }));
     }
@@ -302,9 +413,17 @@ public class MatchingTests
     {
         var random = new Random(11);
         T Any<T>(IReadOnlyList<T> from) => from[random.Next(from.Count)];
-        T One<T>() where T : struct, Enum => Any(Enum.GetValues<T>());
+        T One<T>()
+            where T : struct, Enum => Any(Enum.GetValues<T>());
         // What may be left out is, half the time; else it is often the very limit.
-        double? Perhaps(double low, double high) => random.Next(6) switch { 0 => low, 1 => high, 2 => low + (high - low) * random.NextDouble(), _ => null };
+        double? Perhaps(double low, double high) =>
+            random.Next(6) switch
+            {
+                0 => low,
+                1 => high,
+                2 => low + (high - low) * random.NextDouble(),
+                _ => null,
+            };
         for (var i = 0; i < count; i++)
             yield return new()
             {

@@ -94,7 +94,11 @@ public class MeasuresTests
         const string letters = "0123456789.,-+'\"/#xXfFtmgknbc°% ½e";
         for (var i = 0; i < 20_000; i++)
         {
-            var text = new string([.. Enumerable.Range(0, random.Next(0, 9)).Select(_ => i % 7 == 0 ? (char)random.Next(0x2fff) : letters[random.Next(letters.Length)])]);
+            var text = new string([
+                .. Enumerable
+                    .Range(0, random.Next(0, 9))
+                    .Select(_ => i % 7 == 0 ? (char)random.Next(0x2fff) : letters[random.Next(letters.Length)]),
+            ]);
             var reading = Reader.Read((Kind)random.Next(Enum.GetValues<Kind>().Length), text, i % 2 == 0);
             Assert.True(reading.Value is null != reading.Problem is null, text);
             Assert.True(reading.Value is not { } v || double.IsFinite(v), text);
@@ -105,7 +109,9 @@ public class MeasuresTests
     [Fact]
     public void Text_without_end_is_refused_unread()
     {
-        foreach (var text in new[] { new string('9', 4_000_000), new string('1', 4_000_000) + "x", "5" + new string(' ', 4_000_000) + "ft ft" })
+        foreach (
+            var text in new[] { new string('9', 4_000_000), new string('1', 4_000_000) + "x", "5" + new string(' ', 4_000_000) + "ft ft" }
+        )
         {
             Assert.Contains("too long", Reader.Read(Kind.Length, text, true).Problem);
             Assert.Null(Reader.ReadHook(text));
@@ -136,7 +142,10 @@ public class MeasuresTests
     // Composed letters of Latin scripts, against the Unicode decompositions recalled: each pair differs only in how it was typed.
     [Fact]
     public void Accents_become_one_sign_with_their_letter() =>
-        Assert.Equal("ÅåÄöñçŠžĞıŁøÉłőŐ", PlainText.Clean("A\u030aa\u030aA\u0308o\u0308n\u0303c\u0327S\u030cz\u030cG\u0306ıŁøE\u0301ło\u030bO\u030b"));
+        Assert.Equal(
+            "ÅåÄöñçŠžĞıŁøÉłőŐ",
+            PlainText.Clean("A\u030aa\u030aA\u0308o\u0308n\u0303c\u0327S\u030cz\u030cG\u0306ıŁøE\u0301ło\u030bO\u030b")
+        );
 
     [Theory]
     [InlineData("R\u00001")]

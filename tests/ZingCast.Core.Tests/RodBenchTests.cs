@@ -13,10 +13,16 @@ public class RodBenchTests
     /// <summary>A nine-foot six, held by 25 cm of its handle: stiffness and taper invented, bend ordinary.</summary>
     private static readonly BendModel Six = new(9 * Exact.FootM - .25, 40, .13);
 
-    private static BendTest Test(BendModel rod, params double[] grams) => new()
-    {
-        Readings = [.. grams.Select(g => (g, Bend: rod.Under(g / 1000 * Exact.GravityMps2, Down))).Select(x => new BendReading(x.g / 1000, x.Bend.DownM, x.Bend.TipRad * 180 / Math.PI))],
-    };
+    private static BendTest Test(BendModel rod, params double[] grams) =>
+        new()
+        {
+            Readings =
+            [
+                .. grams
+                    .Select(g => (g, Bend: rod.Under(g / 1000 * Exact.GravityMps2, Down)))
+                    .Select(x => new BendReading(x.g / 1000, x.Bend.DownM, x.Bend.TipRad * 180 / Math.PI)),
+            ],
+        };
 
     // Whatever a tape, a scale and a protractor may show within their limits: a rod, or words at a field of the test.
     [Fact]
@@ -34,13 +40,36 @@ public class RodBenchTests
                 TapePlusMinusM = Between(.0005, .1),
                 ScalePlusMinusKg = Between(.00001, .1),
                 AnglePlusMinusDeg = Between(.1, 10),
-                Readings = [.. Enumerable.Range(0, random.Next(1, 4)).Select(_ => new BendReading(Between(.002, 2), Between(.005, length), random.Next(2) == 0 ? 90 * random.NextDouble() : null, random.Next(3) == 0 ? Between(.01, length) : null))],
+                Readings =
+                [
+                    .. Enumerable
+                        .Range(0, random.Next(1, 4))
+                        .Select(_ => new BendReading(
+                            Between(.002, 2),
+                            Between(.005, length),
+                            random.Next(2) == 0 ? 90 * random.NextDouble() : null,
+                            random.Next(3) == 0 ? Between(.01, length) : null
+                        )),
+                ],
             };
             var fit = BendFit.Of(length, test, Calibration.Usual, out var problems);
             Assert.Equal(fit is null, problems.Count > 0);
-            if (fit is null) told++;
-            else fitted++;
-            Assert.True(fit is null || double.IsFinite(fit.Class.Value + fit.Class.PlusMinus!.Value + fit.TipAngle.Value + fit.TipAngle.PlusMinus!.Value + fit.StiffnessPlusMinus + fit.TaperPlusMinus), $"{length}: {test}");
+            if (fit is null)
+                told++;
+            else
+                fitted++;
+            Assert.True(
+                fit is null
+                    || double.IsFinite(
+                        fit.Class.Value
+                            + fit.Class.PlusMinus!.Value
+                            + fit.TipAngle.Value
+                            + fit.TipAngle.PlusMinus!.Value
+                            + fit.StiffnessPlusMinus
+                            + fit.TaperPlusMinus
+                    ),
+                $"{length}: {test}"
+            );
             Assert.All(problems, p => Assert.NotEmpty(p.Problem));
         }
         Assert.True(fitted > 100 && told > 100, $"{fitted} fitted, {told} told");
@@ -62,32 +91,43 @@ public class RodBenchTests
     public void Any_rod_bends_under_any_pull_into_finite_figures()
     {
         foreach (var length in new[] { .9, 2.5, 4.6 })
-            foreach (var stiffness in new[] { BendModel.SoftestNm2, 1, 40, 9.9e4 })
-                foreach (var taper in new[] { .04, .14, 1 })
-                    foreach (var pull in new[] { 0, 1e-9, 9, 150, 400 })
-                        foreach (var degrees in new[] { 5, 90, 170 })
-                        {
-                            var rod = new BendModel(length, stiffness, taper);
-                            var bend = rod.Under(pull, degrees * Math.PI / 180);
-                            Assert.True(double.IsFinite(bend.OutM + bend.DownM + bend.TipRad + bend.ButtNm + bend.EnergyJ + bend.Thirds.Butt), $"{rod} {pull} {degrees}");
-                            Assert.InRange(Math.Sqrt(bend.OutM * bend.OutM + bend.DownM * bend.DownM), 0, length * 1.001);
-                            if (pull <= 150) Assert.True((rod.PullAfterSurgeN(pull, degrees * Math.PI / 180, .5) ?? 0) >= 0 && (rod.PullForMomentN(11, degrees * Math.PI / 180) ?? 0) >= 0);
-                        }
+        foreach (var stiffness in new[] { BendModel.SoftestNm2, 1, 40, 9.9e4 })
+        foreach (var taper in new[] { .04, .14, 1 })
+        foreach (var pull in new[] { 0, 1e-9, 9, 150, 400 })
+        foreach (var degrees in new[] { 5, 90, 170 })
+        {
+            var rod = new BendModel(length, stiffness, taper);
+            var bend = rod.Under(pull, degrees * Math.PI / 180);
+            Assert.True(
+                double.IsFinite(bend.OutM + bend.DownM + bend.TipRad + bend.ButtNm + bend.EnergyJ + bend.Thirds.Butt),
+                $"{rod} {pull} {degrees}"
+            );
+            Assert.InRange(Math.Sqrt(bend.OutM * bend.OutM + bend.DownM * bend.DownM), 0, length * 1.001);
+            if (pull <= 150)
+                Assert.True(
+                    (rod.PullAfterSurgeN(pull, degrees * Math.PI / 180, .5) ?? 0) >= 0
+                        && (rod.PullForMomentN(11, degrees * Math.PI / 180) ?? 0) >= 0
+                );
+        }
     }
 
     [Fact]
     public void A_calibration_has_points_that_a_scale_can_tell_apart()
     {
-        Calibration Of(params (double Grams, double Number)[] points) => new() { Name = "own", Points = [.. points.Select(p => new CalibrationPoint(p.Grams, p.Number))] };
+        Calibration Of(params (double Grams, double Number)[] points) =>
+            new() { Name = "own", Points = [.. points.Select(p => new CalibrationPoint(p.Grams, p.Number))] };
         Assert.NotEmpty(Of((5e-324, 4), (100, 5)).Check());
         Assert.NotEmpty(Of((100, 4), (100 + 1e-12, 5)).Check());
         Assert.NotEmpty(Of((100, 4), (120, 4 + 1e-12)).Check());
         Assert.Empty(Of((100, 4), (120, 5)).Check());
     }
 
-    private static BendFit Fit(BendTest test) => BendFit.Of(9 * Exact.FootM, test, Calibration.Usual, out var problems) ?? throw new Xunit.Sdk.XunitException(string.Join("; ", problems));
+    private static BendFit Fit(BendTest test) =>
+        BendFit.Of(9 * Exact.FootM, test, Calibration.Usual, out var problems)
+        ?? throw new Xunit.Sdk.XunitException(string.Join("; ", problems));
 
-    // Large deflection of a cantilever under a vertical tip load: Bisshopp and Drucker 1945, Mattiasson 1981; values from memory, recomputed.
+    // Large deflection of a cantilever under a vertical tip load: Bisshopp and Drucker 1945, Mattiasson 1981; values from memory,
+    // recomputed.
     [Theory]
     [InlineData(1, .30172, .05643, .46135)]
     [InlineData(2, .49346, .16064, .78175)]
@@ -101,19 +141,26 @@ public class RodBenchTests
         Assert.Equal(slope, bend.TipRad, .001 * slope);
     }
 
-    // The beam's equations written down plainly from the hand outwards and handed to Math.NET's fourth-order Runge–Kutta; the moment at the hand is
-    // sought until the tip carries none.
+    // The beam's equations written down plainly from the hand outwards and handed to Math.NET's fourth-order Runge–Kutta; the moment at
+    // the hand is sought until the tip carries none.
     [Theory]
     [InlineData(1.4, Math.PI / 2)]
     [InlineData(12, 2.2)]
     [InlineData(25, .6)]
     public void A_tapered_rod_bends_as_a_general_solver_says(double pull, double angle)
     {
-        Vector<double>[] From(double momentNm) => RungeKutta.FourthOrder(Vector<double>.Build.Dense([0, momentNm, 0, 0]), 0, Six.LengthM, 20001, (s, y) =>
-        {
-            var stiffness = Six.ButtNm2 * Math.Pow(1 - (1 - Six.Taper) * s / Six.LengthM, 4);
-            return Vector<double>.Build.Dense([y[1] / stiffness, -pull * Math.Sin(angle - y[0]), Math.Cos(y[0]), Math.Sin(y[0])]);
-        });
+        Vector<double>[] From(double momentNm) =>
+            RungeKutta.FourthOrder(
+                Vector<double>.Build.Dense([0, momentNm, 0, 0]),
+                0,
+                Six.LengthM,
+                20001,
+                (s, y) =>
+                {
+                    var stiffness = Six.ButtNm2 * Math.Pow(1 - (1 - Six.Taper) * s / Six.LengthM, 4);
+                    return Vector<double>.Build.Dense([y[1] / stiffness, -pull * Math.Sin(angle - y[0]), Math.Cos(y[0]), Math.Sin(y[0])]);
+                }
+            );
         var bend = Six.Under(pull, angle);
         var hand = MathNet.Numerics.RootFinding.Brent.FindRoot(m => From(m)[^1][1], .9 * bend.ButtNm, 1.1 * bend.ButtNm, 1e-9, 100);
         var tip = From(hand)[^1];
@@ -130,7 +177,9 @@ public class RodBenchTests
         {
             var bend = Six.Under(pull, angle);
             Assert.Equal(pull * (Math.Sin(angle) * bend.OutM - Math.Cos(angle) * bend.DownM), bend.ButtNm, .002 * bend.ButtNm);
-            var length = bend.Shape.Zip(bend.Shape.Skip(1)).Sum(p => Math.Sqrt(Math.Pow(p.Second.OutM - p.First.OutM, 2) + Math.Pow(p.Second.DownM - p.First.DownM, 2)));
+            var length = bend
+                .Shape.Zip(bend.Shape.Skip(1))
+                .Sum(p => Math.Sqrt(Math.Pow(p.Second.OutM - p.First.OutM, 2) + Math.Pow(p.Second.DownM - p.First.DownM, 2)));
             Assert.Equal(Six.LengthM, length, .002 * Six.LengthM);
             Assert.Equal(1, bend.Thirds.Butt + bend.Thirds.Middle + bend.Thirds.Tip, 9);
             Assert.InRange(bend.TipRad, 0, angle);
@@ -144,7 +193,8 @@ public class RodBenchTests
         const int steps = 200;
         var work = 0.0;
         for (var i = 0; i < steps; i++)
-            work += (i + .5) / steps * 12 * (Six.Under((i + 1.0) / steps * 12, 2).AlongPullM - Six.Under((double)i / steps * 12, 2).AlongPullM);
+            work +=
+                (i + .5) / steps * 12 * (Six.Under((i + 1.0) / steps * 12, 2).AlongPullM - Six.Under((double)i / steps * 12, 2).AlongPullM);
         Assert.Equal(work, Six.Under(12, 2).EnergyJ, .005 * work);
     }
 
@@ -152,8 +202,14 @@ public class RodBenchTests
     public void Harder_pulls_bring_the_tip_in_and_move_the_bend_towards_the_butt()
     {
         var bends = new[] { 1, 2, 4, 8, 16, 32.0 }.Select(n => Six.Under(n, Down)).ToList();
-        Assert.All(bends.Zip(bends.Skip(1)), p => Assert.True(p.Second.OutM < p.First.OutM && p.Second.ButtNm > p.First.ButtNm && p.Second.Thirds.Butt > p.First.Thirds.Butt));
-        Assert.True(new BendModel(Six.LengthM, 40, .3).Under(4, Down).Thirds.Butt > Six.Under(4, Down).Thirds.Butt, "a fuller taper bends into the butt");
+        Assert.All(
+            bends.Zip(bends.Skip(1)),
+            p => Assert.True(p.Second.OutM < p.First.OutM && p.Second.ButtNm > p.First.ButtNm && p.Second.Thirds.Butt > p.First.Thirds.Butt)
+        );
+        Assert.True(
+            new BendModel(Six.LengthM, 40, .3).Under(4, Down).Thirds.Butt > Six.Under(4, Down).Thirds.Butt,
+            "a fuller taper bends into the butt"
+        );
     }
 
     [Fact]
@@ -189,7 +245,8 @@ public class RodBenchTests
             var (stiffness, taper) = (15 + 105 * random.NextDouble(), .09 + .36 * random.NextDouble());
             var rod = new BendModel(Six.LengthM, stiffness, taper);
             var third = rod.WeightForDropN(9 * Exact.FootM / 3) / Exact.GravityMps2 * 1000;
-            if (third is < 40 or > 900) continue;
+            if (third is < 40 or > 900)
+                continue;
             foreach (var fit in new[] { Fit(Test(rod, third)), Fit(Test(rod, .4 * third, third, 1.3 * third)) })
             {
                 Assert.Equal(taper, fit.Model.Taper, 1e-4);
@@ -213,17 +270,28 @@ public class RodBenchTests
             List<(double Number, double Angle, double Taper, double LogEi)> found = [];
             for (var i = 0; i < 800; i++)
             {
-                double along = Normal() * test.TapePlusMinusM, held = Normal() * test.TapePlusMinusM;
+                double along = Normal() * test.TapePlusMinusM,
+                    held = Normal() * test.TapePlusMinusM;
                 var sloppy = test with
                 {
                     HeldM = test.HeldM + held,
-                    Readings = [.. test.Readings.Select(r => new BendReading(r.MassKg + Normal() * test.ScalePlusMinusKg, r.DropM + Normal() * test.TapePlusMinusM, r.AngleDeg + Normal() * test.AnglePlusMinusDeg))],
+                    Readings =
+                    [
+                        .. test.Readings.Select(r => new BendReading(
+                            r.MassKg + Normal() * test.ScalePlusMinusKg,
+                            r.DropM + Normal() * test.TapePlusMinusM,
+                            r.AngleDeg + Normal() * test.AnglePlusMinusDeg
+                        )),
+                    ],
                 };
                 if (BendFit.Of(9 * Exact.FootM + along, sloppy, Calibration.Usual, out _) is { } f)
                     found.Add((f.Class.Value, f.TipAngle.Value, f.Model.Taper, Math.Log(f.Model.ButtNm2)));
             }
             Assert.True(found.Count > 795);
-            static double Spread(IEnumerable<double> values) => values.ToList() is var all && all.Average() is var mean ? Math.Sqrt(all.Sum(v => (v - mean) * (v - mean)) / (all.Count - 1)) : 0;
+            static double Spread(IEnumerable<double> values) =>
+                values.ToList() is var all && all.Average() is var mean
+                    ? Math.Sqrt(all.Sum(v => (v - mean) * (v - mean)) / (all.Count - 1))
+                    : 0;
             Assert.Equal(Spread(found.Select(f => f.Number)), fit.MeasuredPlusMinus, .1 * fit.MeasuredPlusMinus);
             Assert.Equal(Spread(found.Select(f => f.Angle)), fit.TipAngle.PlusMinus!.Value, .1 * fit.TipAngle.PlusMinus.Value);
             Assert.Equal(Spread(found.Select(f => f.Taper)), fit.TaperPlusMinus, .1 * fit.TaperPlusMinus);
@@ -255,7 +323,13 @@ public class RodBenchTests
     [Fact]
     public void A_shop_reads_its_own_table_and_a_broken_one_is_refused()
     {
-        var own = new Calibration { Id = 3, Name = "counter rods", Points = [new(100, 5), new(200, 9)], PlusMinus = .2 };
+        var own = new Calibration
+        {
+            Id = 3,
+            Name = "counter rods",
+            Points = [new(100, 5), new(200, 9)],
+            PlusMinus = .2,
+        };
         Assert.Equal(7, own.NumberOf(.15).Number, 9);
         Assert.Empty(own.Check());
         Assert.Contains((own with { Points = [new(100, 5), new(90, 9)] }).Check(), p => p.Field == "points");
@@ -280,10 +354,16 @@ public class RodBenchTests
     public void Readings_that_belong_to_two_rods_are_found_out()
     {
         var good = Test(Six, 80, 130, 160);
-        var swapped = good with { Readings = [good.Readings[0], good.Readings[1] with { DropM = good.Readings[0].DropM - .01 }, good.Readings[2]] };
+        var swapped = good with
+        {
+            Readings = [good.Readings[0], good.Readings[1] with { DropM = good.Readings[0].DropM - .01 }, good.Readings[2]],
+        };
         Assert.Null(BendFit.Of(9 * Exact.FootM, swapped, Calibration.Usual, out var problems));
         Assert.Contains(problems, p => p.Field == "readings[1].dropM");
-        var far = good with { Readings = [good.Readings[0], good.Readings[1] with { DropM = good.Readings[1].DropM + .1 }, good.Readings[2]] };
+        var far = good with
+        {
+            Readings = [good.Readings[0], good.Readings[1] with { DropM = good.Readings[1].DropM + .1 }, good.Readings[2]],
+        };
         Assert.Null(BendFit.Of(9 * Exact.FootM, far, Calibration.Usual, out problems));
         Assert.NotEmpty(problems);
         // An angle that some rod has with this drop is not called impossible: it is the readings that do not go together.
@@ -299,7 +379,14 @@ public class RodBenchTests
         Assert.False(fit.AngleRead);
         Assert.Equal(7, fit.Class.Value, .05);
         Assert.True(fit.TipAngle.PlusMinus > 3);
-        var rod = new Rod { Tag = "R", Name = "r", LengthM = 9 * Exact.FootM, MassKg = .1, PrintedClass = 6 }.Tested(test, fit);
+        var rod = new Rod
+        {
+            Tag = "R",
+            Name = "r",
+            LengthM = 9 * Exact.FootM,
+            MassKg = .1,
+            PrintedClass = 6,
+        }.Tested(test, fit);
         Assert.Null(rod.ActionAngleDeg);
         Assert.True(rod.LabelDisagrees);
     }
@@ -308,8 +395,21 @@ public class RodBenchTests
     [Fact]
     public void A_level_bar_timed_as_a_pendulum_has_the_textbook_swing_weight()
     {
-        var bar = new Rod { Tag = "R", Name = "bar", LengthM = 2, MassKg = .1, PrintedClass = 5 };
-        var at = new RodBalance { BalanceM = 1, PivotM = 0, FulcrumM = .3, SwingS = 2 * Math.PI * Math.Sqrt(2 * 2 / 3.0 / Exact.GravityMps2) };
+        var bar = new Rod
+        {
+            Tag = "R",
+            Name = "bar",
+            LengthM = 2,
+            MassKg = .1,
+            PrintedClass = 5,
+        };
+        var at = new RodBalance
+        {
+            BalanceM = 1,
+            PivotM = 0,
+            FulcrumM = .3,
+            SwingS = 2 * Math.PI * Math.Sqrt(2 * 2 / 3.0 / Exact.GravityMps2),
+        };
         Assert.Empty(at.Check(bar));
         var balance = Balanced.Of(bar, at, new(0, 0));
         Assert.Equal(.1 * 4 / 12 + .1 * .7 * .7, balance.SwingKgM2, 9);
@@ -320,7 +420,14 @@ public class RodBenchTests
     [Fact]
     public void The_reel_that_balances_leaves_nothing_over_and_line_outside_asks_for_a_heavier_one()
     {
-        var rod = new Rod { Tag = "R", Name = "r", LengthM = 9 * Exact.FootM, MassKg = .096, PrintedClass = 6 };
+        var rod = new Rod
+        {
+            Tag = "R",
+            Name = "r",
+            LengthM = 9 * Exact.FootM,
+            MassKg = .096,
+            PrintedClass = 6,
+        };
         var at = new RodBalance { BalanceM = .64 };
         var bare = Balanced.Of(rod, at, new(.17, 0));
         Assert.Equal(0, Balanced.Of(rod, at, new(bare.BalancingReelKg, 0)).ResidualKg, 9);
@@ -333,7 +440,15 @@ public class RodBenchTests
     [Fact]
     public void A_rod_typed_shorter_loses_a_swing_that_no_such_rod_has()
     {
-        var rod = new Rod { Tag = "R", Name = "r", LengthM = 9 * Exact.FootM, MassKg = .096, PrintedClass = 6, Balance = new() { BalanceM = .64, SwingS = 3.5 } };
+        var rod = new Rod
+        {
+            Tag = "R",
+            Name = "r",
+            LengthM = 9 * Exact.FootM,
+            MassKg = .096,
+            PrintedClass = 6,
+            Balance = new() { BalanceM = .64, SwingS = 3.5 },
+        };
         Assert.Empty(rod.Check());
         var shorter = rod with { LengthM = 2.3 };
         Assert.Equal(["balance.swingS"], shorter.Check().Select(p => p.Field));
@@ -344,7 +459,16 @@ public class RodBenchTests
     [Fact]
     public void Mass_laid_out_along_the_rod_keeps_weight_and_balance_point_and_its_tip_is_a_few_grams()
     {
-        var rod = new Rod { Tag = "R", Name = "r", LengthM = 9 * Exact.FootM, MassKg = .096, PrintedClass = 6, Bend = Six, Balance = new() { BalanceM = .64, SwingS = 2.26 } };
+        var rod = new Rod
+        {
+            Tag = "R",
+            Name = "r",
+            LengthM = 9 * Exact.FootM,
+            MassKg = .096,
+            PrintedClass = 6,
+            Bend = Six,
+            Balance = new() { BalanceM = .64, SwingS = 2.26 },
+        };
         var along = MassAlong.Of(rod, .64);
         Assert.Equal(.096, along.HandleKg + along.TubeKg, 12);
         // The moment of inertia is least about the balance point, so its slope vanishes there.

@@ -30,12 +30,33 @@ public class RulesTests
     [InlineData(Water.Stillwater, Cover.Open, Stance.Boat, "slim-streamer", 8.75)]
     [InlineData(Water.Shore, Cover.Open, Stance.Bank, "baitfish", 9.5)]
     public void The_place_decides_the_rods_length(Water water, Cover cover, Stance stance, string fly, double feet) =>
-        Assert.Equal(feet, Solve(new() { Water = water, Cover = cover, Stance = stance, FlyKind = fly }).Outfit.Rod.LengthM / Exact.FootM, 6);
+        Assert.Equal(
+            feet,
+            Solve(
+                new()
+                {
+                    Water = water,
+                    Cover = cover,
+                    Stance = stance,
+                    FlyKind = fly,
+                }
+            ).Outfit.Rod.LengthM / Exact.FootM,
+            6
+        );
 
     [Fact]
     public void Finesse_adds_length_except_under_branches()
     {
-        double Feet(Lean lean, Cover cover) => Solve(new() { Water = Water.River, FlyKind = "dry", Lean = lean, Cover = cover }).Outfit.Rod.LengthM / Exact.FootM;
+        double Feet(Lean lean, Cover cover) =>
+            Solve(
+                new()
+                {
+                    Water = Water.River,
+                    FlyKind = "dry",
+                    Lean = lean,
+                    Cover = cover,
+                }
+            ).Outfit.Rod.LengthM / Exact.FootM;
         Assert.Equal(9.5, Feet(Lean.Finesse, Cover.Open), 6);
         Assert.Equal(6.75, Feet(Lean.Finesse, Cover.Canopy), 6);
     }
@@ -46,8 +67,26 @@ public class RulesTests
     [InlineData("club", 15, 8, RodAction.Fast)]
     [InlineData("skilled", 24, 0, RodAction.Fast)]
     [InlineData("club", 15, 2, RodAction.MediumFast)]
-    public void Close_and_learning_want_a_soft_rod_wind_and_distance_a_fast_one(string caster, double metres, double wind, RodAction action) =>
-        Assert.Equal(action, Solve(new() { FlyKind = "slim-streamer", Caster = caster, DistanceM = metres, WindMps = wind, WindFromDeg = 0, DepthM = 0 }).Outfit.Rod.Action);
+    public void Close_and_learning_want_a_soft_rod_wind_and_distance_a_fast_one(
+        string caster,
+        double metres,
+        double wind,
+        RodAction action
+    ) =>
+        Assert.Equal(
+            action,
+            Solve(
+                new()
+                {
+                    FlyKind = "slim-streamer",
+                    Caster = caster,
+                    DistanceM = metres,
+                    WindMps = wind,
+                    WindFromDeg = 0,
+                    DepthM = 0,
+                }
+            ).Outfit.Rod.Action
+        );
 
     [Theory]
     [InlineData("dry", Wariness.Usual, 12, 40, 60)]
@@ -57,13 +96,34 @@ public class RulesTests
     [InlineData("slim-streamer", Wariness.Usual, 30, 26, 32)]
     public void The_work_decides_the_head(string fly, Wariness wariness, double metres, double from, double to)
     {
-        var head = Solve(new() { FlyKind = fly, Wariness = wariness, DistanceM = metres, Water = Water.River, Caster = "expert", DepthM = 0 }).Outfit.Line.HeadM / Exact.FootM;
+        var head =
+            Solve(
+                new()
+                {
+                    FlyKind = fly,
+                    Wariness = wariness,
+                    DistanceM = metres,
+                    Water = Water.River,
+                    Caster = "expert",
+                    DepthM = 0,
+                }
+            ).Outfit.Line.HeadM / Exact.FootM;
         Assert.Equal((from + to) / 2, head, 6);
     }
 
     [Fact]
     public void A_learner_is_not_given_a_head_too_long_to_carry() =>
-        Assert.True(Solve(new() { FlyKind = "dry", Caster = "learner", DistanceM = 12 }).Outfit.Line.HeadM <= 40 * Exact.FootM);
+        Assert.True(
+            Solve(
+                new()
+                {
+                    FlyKind = "dry",
+                    Caster = "learner",
+                    DistanceM = 12,
+                }
+            ).Outfit.Line.HeadM
+                <= 40 * Exact.FootM
+        );
 
     // Cold coating below 12 °C, temperate 10–24, warm above 22, tropical above 26.
     [Theory]
@@ -79,25 +139,80 @@ public class RulesTests
     [InlineData(1, "intermediate")]
     [InlineData(3, "type4")]
     public void In_a_current_the_drift_decides_the_density(double depth, string density) =>
-        Assert.Equal(density, Solve(new() { Water = Water.Shore, FlyKind = "baitfish", CurrentMps = .3, DistanceM = 17, DepthM = depth }).Outfit.Line.Density);
+        Assert.Equal(
+            density,
+            Solve(
+                new()
+                {
+                    Water = Water.Shore,
+                    FlyKind = "baitfish",
+                    CurrentMps = .3,
+                    DistanceM = 17,
+                    DepthM = depth,
+                }
+            ).Outfit.Line.Density
+        );
 
     [Fact]
     public void Where_no_line_sinks_fast_enough_the_ledger_says_so()
     {
-        var step = Step(Solve(new() { Water = Water.River, FlyKind = "slim-streamer", CurrentMps = 2, DepthM = 4, DistanceM = 10 }), Rules.Density);
+        var step = Step(
+            Solve(
+                new()
+                {
+                    Water = Water.River,
+                    FlyKind = "slim-streamer",
+                    CurrentMps = 2,
+                    DepthM = 4,
+                    DistanceM = 10,
+                }
+            ),
+            Rules.Density
+        );
         Assert.True(step.Doubt);
         Assert.Contains("No sinking line reaches", step.Says.ToString());
     }
 
     [Fact]
     public void A_weighted_nymph_fishes_shallow_water_on_a_floating_line() =>
-        Assert.Equal("floating", Solve(new() { FlyKind = "nymph-rig", Water = Water.River, DepthM = 1.2, CurrentMps = .8 }).Outfit.Line.Density);
+        Assert.Equal(
+            "floating",
+            Solve(
+                new()
+                {
+                    FlyKind = "nymph-rig",
+                    Water = Water.River,
+                    DepthM = 1.2,
+                    CurrentMps = .8,
+                }
+            ).Outfit.Line.Density
+        );
 
     [Fact]
     public void When_only_heavy_heads_sink_fast_enough_the_rod_goes_up()
     {
-        var heavy = new FlyLine { Id = 1, Tag = "L1", Name = "lead", LengthM = 30, HeadM = 9, HeadKg = .024, Density = "type6", BellyDiameterM = .0011 };
-        var solution = Solve(new() { Water = Water.Stillwater, Species = "lake-trout", FlyKind = "slim-streamer", DepthM = 5, CurrentMps = 0 }, new([], [heavy], []));
+        var heavy = new FlyLine
+        {
+            Id = 1,
+            Tag = "L1",
+            Name = "lead",
+            LengthM = 30,
+            HeadM = 9,
+            HeadKg = .024,
+            Density = "type6",
+            BellyDiameterM = .0011,
+        };
+        var solution = Solve(
+            new()
+            {
+                Water = Water.Stillwater,
+                Species = "lake-trout",
+                FlyKind = "slim-streamer",
+                DepthM = 5,
+                CurrentMps = 0,
+            },
+            new([], [heavy], [])
+        );
         var step = Step(solution, Rules.DensityBump);
         Assert.True(step.To > step.From);
         Assert.True(heavy.MassKg <= LineLoad.Top * LineWeights.MassKg(step.To!.Value) + 1e-9);
@@ -113,7 +228,17 @@ public class RulesTests
     public void Water_wariness_fly_and_wind_decide_the_leader(string fly, Water water, Wariness wariness, double wind, double feet)
     {
         // Spooky fish want 13 ft; a 9-ft rod nets 0.8 m more than its own length, and the leader is cut to that.
-        var solution = Solve(new() { FlyKind = fly, Water = water, Wariness = wariness, WindMps = wind, WindFromDeg = 180, DepthM = 0 });
+        var solution = Solve(
+            new()
+            {
+                FlyKind = fly,
+                Water = water,
+                Wariness = wariness,
+                WindMps = wind,
+                WindFromDeg = 180,
+                DepthM = 0,
+            }
+        );
         Assert.Equal(feet, solution.Outfit.Leader.LengthM / Exact.FootM, 1);
     }
 
@@ -122,7 +247,11 @@ public class RulesTests
     [InlineData("type3", 5)]
     [InlineData("intermediate", 7)]
     public void A_sinking_line_takes_a_short_leader(string density, double feet) =>
-        Assert.Equal(feet, Solve(new() { FlyKind = "slim-streamer", WindMps = 0 }, null, new() { Density = density }).Outfit.Leader.LengthM / Exact.FootM, 6);
+        Assert.Equal(
+            feet,
+            Solve(new() { FlyKind = "slim-streamer", WindMps = 0 }, null, new() { Density = density }).Outfit.Leader.LengthM / Exact.FootM,
+            6
+        );
 
     [Theory]
     [InlineData(.00008, Verdict.Fails)]
@@ -131,14 +260,54 @@ public class RulesTests
     [InlineData(.00060, Verdict.Look)]
     [InlineData(.00095, Verdict.Fails)]
     public void Wire_thin_tippet_spins_and_thick_tippet_drags_on_a_one_nought(double tippet, Verdict verdict) =>
-        Assert.Equal(verdict, Link(Solve(new() { FlyKind = "baitfish", HookSize = 0, FishKg = 1 }, null, new() { TippetM = tippet }), LinkId.Tippet).Verdict);
+        Assert.Equal(
+            verdict,
+            Link(
+                Solve(
+                    new()
+                    {
+                        FlyKind = "baitfish",
+                        HookSize = 0,
+                        FishKg = 1,
+                    },
+                    null,
+                    new() { TippetM = tippet }
+                ),
+                LinkId.Tippet
+            ).Verdict
+        );
 
     [Fact]
     public void Very_fine_tippet_caps_the_rod_unless_the_fly_forbids_it()
     {
-        var capped = Solve(new() { FlyKind = "midge", HookSize = 22, Species = "river-trout", Lean = Lean.Power, WindMps = 2, WindFromDeg = 0, DistanceM = 26, Caster = "expert" }, null, null, "class.fish-floor");
+        var capped = Solve(
+            new()
+            {
+                FlyKind = "midge",
+                HookSize = 22,
+                Species = "river-trout",
+                Lean = Lean.Power,
+                WindMps = 2,
+                WindFromDeg = 0,
+                DistanceM = 26,
+                Caster = "expert",
+            },
+            null,
+            null,
+            "class.fish-floor"
+        );
         Assert.Equal(5, Step(capped, Rules.TippetGuard).To);
-        var forbidden = Solve(new() { FlyKind = "baitfish", HookSize = 0, WindMps = 7, WindFromDeg = 0 }, null, new() { TippetM = .00012 });
+        var forbidden = Solve(
+            new()
+            {
+                FlyKind = "baitfish",
+                HookSize = 0,
+                WindMps = 7,
+                WindFromDeg = 0,
+            },
+            null,
+            new() { TippetM = .00012 }
+        );
         Assert.True(Step(forbidden, Rules.TippetGuard).Doubt);
         Assert.True(forbidden.Class.Target >= forbidden.Class.Delivery);
     }
@@ -154,7 +323,16 @@ public class RulesTests
     [Fact]
     public void A_distance_nobody_gets_is_told_as_such_and_what_a_class_more_would_add()
     {
-        var solution = Solve(new() { FlyKind = "baitfish", DistanceM = 30, Caster = "club", WindMps = 6, WindFromDeg = 0 });
+        var solution = Solve(
+            new()
+            {
+                FlyKind = "baitfish",
+                DistanceM = 30,
+                Caster = "club",
+                WindMps = 6,
+                WindFromDeg = 0,
+            }
+        );
         Assert.True(Step(solution, Rules.Delivery).Doubt);
         Assert.Contains("not the problem", Step(solution, Rules.Flattens).Says.ToString(), StringComparison.Ordinal);
         Assert.Equal(Verdict.Fails, Link(solution, LinkId.Hand).Verdict);
@@ -163,36 +341,94 @@ public class RulesTests
     [Fact]
     public void In_a_wind_that_nothing_survives_the_hook_names_the_class_and_the_hand_fails()
     {
-        var storm = Solve(new() { FlyKind = "baitfish", HookSize = 0, Species = "sea-bass", WindMps = 30, WindFromDeg = 0 });
+        var storm = Solve(
+            new()
+            {
+                FlyKind = "baitfish",
+                HookSize = 0,
+                Species = "sea-bass",
+                WindMps = 30,
+                WindFromDeg = 0,
+            }
+        );
         Assert.Contains("No class turns this fly over", Step(storm, Rules.Delivery).Says.ToString(), StringComparison.Ordinal);
         Assert.InRange(storm.Class.Target, 7, 9);
         Assert.Equal(Verdict.Fails, Link(storm, LinkId.Hand).Verdict);
         Assert.Equal(0, storm.Outfit.ReachM.Value);
     }
 
-    private static IReadOnlyList<Help> Helps(BriefDraft draft) => WhatHelps.Rank(draft, DemoWorld.Shed(), Pins.None, new HashSet<string>()).Helps;
+    private static IReadOnlyList<Help> Helps(BriefDraft draft) =>
+        WhatHelps.Rank(draft, DemoWorld.Shed(), Pins.None, new HashSet<string>()).Helps;
 
     // Common practice, no source: what a person can change, and only what is still open to them.
     [Fact]
     public void Only_changes_that_are_open_are_offered()
     {
-        BriefDraft into = new() { FlyKind = "predator", Species = "pike", Caster = "learner", Stance = Stance.DeepWading, Cover = Cover.Behind, WindMps = 4, WindFromDeg = 20, DistanceM = 12 };
-        Assert.Superset(new HashSet<string> { "haul", "stand-higher", "room-behind", "turn", "sparser-fly", "smaller-fly", "leader", "loop", "class-up" }, Helps(into).Select(h => h.Id).ToHashSet());
-        var open = Helps(into with { Caster = "expert", Stance = Stance.Bank, Cover = Cover.Open, WindFromDeg = 180, CasterLoopM = .5 }).Select(h => h.Id).ToList();
+        BriefDraft into = new()
+        {
+            FlyKind = "predator",
+            Species = "pike",
+            Caster = "learner",
+            Stance = Stance.DeepWading,
+            Cover = Cover.Behind,
+            WindMps = 4,
+            WindFromDeg = 20,
+            DistanceM = 12,
+        };
+        Assert.Superset(
+            new HashSet<string>
+            {
+                "haul",
+                "stand-higher",
+                "room-behind",
+                "turn",
+                "sparser-fly",
+                "smaller-fly",
+                "leader",
+                "loop",
+                "class-up",
+            },
+            Helps(into).Select(h => h.Id).ToHashSet()
+        );
+        var open = Helps(into with { Caster = "expert", Stance = Stance.Bank, Cover = Cover.Open, WindFromDeg = 180, CasterLoopM = .5 })
+            .Select(h => h.Id)
+            .ToList();
         Assert.Empty(open.Intersect(["haul", "stand-higher", "room-behind", "turn", "loop"]));
     }
 
     [Fact]
     public void Turning_out_of_the_wind_takes_it_off_the_casting_shoulder()
     {
-        double From(Hand hand) => Helps(new() { FlyKind = "baitfish", WindMps = 6, WindFromDeg = 30, Hand = hand }).Single(h => h.Id == "turn").Brief.WindFromDeg!.Value;
+        double From(Hand hand) =>
+            Helps(
+                    new()
+                    {
+                        FlyKind = "baitfish",
+                        WindMps = 6,
+                        WindFromDeg = 30,
+                        Hand = hand,
+                    }
+                )
+                .Single(h => h.Id == "turn")
+                .Brief.WindFromDeg!.Value;
         Assert.Equal((270.0, 90.0), (From(Hand.Right), From(Hand.Left)));
     }
 
     [Fact]
     public void A_sparser_and_a_smaller_fly_go_farther_into_the_wind()
     {
-        var helps = Helps(new() { FlyKind = "predator", HookSize = -4, Species = "pike", WindMps = 5, WindFromDeg = 0, DistanceM = 15, Caster = "skilled" });
+        var helps = Helps(
+            new()
+            {
+                FlyKind = "predator",
+                HookSize = -4,
+                Species = "pike",
+                WindMps = 5,
+                WindFromDeg = 0,
+                DistanceM = 15,
+                Caster = "skilled",
+            }
+        );
         Assert.All(helps.Where(h => h.Id is "smaller-fly" or "sparser-fly"), h => Assert.Equal(Worth.More, h.Worth));
         Assert.True(helps.Single(h => h.Id == "sparser-fly").GainM > helps.Single(h => h.Id == "smaller-fly").GainM);
     }
@@ -218,30 +454,70 @@ public class RulesTests
     [Fact]
     public void The_ladder_stands_beside_the_cast_and_disagrees_aloud()
     {
-        var easy = Solve(new() { FlyKind = "slim-streamer", HookSize = 4, DistanceM = 8 });
+        var easy = Solve(
+            new()
+            {
+                FlyKind = "slim-streamer",
+                HookSize = 4,
+                DistanceM = 8,
+            }
+        );
         Assert.True(Step(easy, Rules.Ladder).Doubt && easy.Class.Delivery < 4.5);
-        Assert.False(Step(Solve(new() { FlyKind = "slim-streamer", HookSize = 4, DistanceM = 27, WindMps = 2, WindFromDeg = 0, Caster = "expert" }), Rules.Ladder).Doubt);
+        Assert.False(
+            Step(
+                Solve(
+                    new()
+                    {
+                        FlyKind = "slim-streamer",
+                        HookSize = 4,
+                        DistanceM = 27,
+                        WindMps = 2,
+                        WindFromDeg = 0,
+                        Caster = "expert",
+                    }
+                ),
+                Rules.Ladder
+            ).Doubt
+        );
     }
 
     [Fact]
     public void A_head_that_falls_short_gives_way_to_one_that_gets_there_unless_the_rule_is_left_out()
     {
-        FlyLine Head(int id, double running, double grains, Build build) => new()
+        FlyLine Head(int id, double running, double grains, Build build) =>
+            new()
+            {
+                Id = id,
+                Tag = $"L{id}",
+                Name = "head",
+                LengthM = 34,
+                HeadM = 10,
+                HeadKg = grains * Exact.GrainKg,
+                Build = build,
+                RearTaperM = build == Build.ShootingHead ? 0 : 1.5,
+                BellyDiameterM = .0016,
+                RunningDiameterM = running,
+            };
+        var rod = new Rod
         {
-            Id = id,
-            Tag = $"L{id}",
-            Name = "head",
-            LengthM = 34,
-            HeadM = 10,
-            HeadKg = grains * Exact.GrainKg,
-            Build = build,
-            RearTaperM = build == Build.ShootingHead ? 0 : 1.5,
-            BellyDiameterM = .0016,
-            RunningDiameterM = running,
+            Id = 1,
+            Tag = "R1",
+            Name = "eight",
+            LengthM = 2.74,
+            PrintedClass = 8,
+            PrintedAction = RodAction.MediumFast,
+            MassKg = .1,
         };
-        var rod = new Rod { Id = 1, Tag = "R1", Name = "eight", LengthM = 2.74, PrintedClass = 8, PrintedAction = RodAction.MediumFast, MassKg = .1 };
         GearShed shed = new([rod], [Head(1, .0014, 272, Build.WeightForward), Head(2, .0006, 276, Build.ShootingHead)], []);
-        BriefDraft far = new() { FlyKind = "baitfish", Species = "sea-bass", DistanceM = 26, Caster = "skilled", WindMps = 0, DepthM = .2 };
+        BriefDraft far = new()
+        {
+            FlyKind = "baitfish",
+            Species = "sea-bass",
+            DistanceM = 26,
+            Caster = "skilled",
+            WindMps = 0,
+            DepthM = .2,
+        };
         Assert.Equal("L2", Solve(far, shed).Outfit.Line.Tag);
         Assert.Equal("L1", Solve(far, shed, null, Rules.HeadReach.Id).Outfit.Line.Tag);
     }
@@ -250,7 +526,22 @@ public class RulesTests
     [InlineData("pike", "baitfish", 8)]
     [InlineData("pike", "slim-streamer", 6.5)]
     public void Pike_carry_the_number_of_their_flies(string species, string fly, double floor) =>
-        Assert.Equal(floor, Specification.FloorOf(Brief.Complete(new() { Species = species, FishKg = 3.5, FlyKind = fly, FlyWetKg = .002, HookSize = fly == "baitfish" ? -6 : 6, CurrentMps = 0 })));
+        Assert.Equal(
+            floor,
+            Specification.FloorOf(
+                Brief.Complete(
+                    new()
+                    {
+                        Species = species,
+                        FishKg = 3.5,
+                        FlyKind = fly,
+                        FlyWetKg = .002,
+                        HookSize = fly == "baitfish" ? -6 : 6,
+                        CurrentMps = 0,
+                    }
+                )
+            )
+        );
 
     [Fact]
     public void Strong_current_helps_the_fish()
@@ -282,7 +573,17 @@ public class RulesTests
     [Fact]
     public void When_polyester_does_not_fit_the_reel_gel_spun_is_tried()
     {
-        var reel = new Reel { Id = 1, Tag = "S1", Name = "small", ArborM = .042, RimM = .086, WidthM = .024, MassKg = .15, SaltProof = true };
+        var reel = new Reel
+        {
+            Id = 1,
+            Tag = "S1",
+            Name = "small",
+            ArborM = .042,
+            RimM = .086,
+            WidthM = .024,
+            MassKg = .15,
+            SaltProof = true,
+        };
         var outfit = Solve(new() { Species = "sea-bass", FlyKind = "baitfish" }, new([], [], [reel])).Outfit;
         Assert.True(SpoolFill.Of(reel, outfit.Line, Backings.Find("poly30")!, outfit.BackingM)!.Share > 1);
         Assert.Equal(("S1", true), (outfit.Reel.Tag, outfit.Backing.GelSpun));
@@ -303,12 +604,34 @@ public class RulesTests
     [InlineData(15, Verdict.Look)]
     [InlineData(30, Verdict.Fails)]
     public void A_club_caster_in_a_breeze_reaches_so_far_and_no_farther(double metres, Verdict verdict) =>
-        Assert.Equal(verdict, Link(Solve(new() { FlyKind = "baitfish", DistanceM = metres, WindMps = 3, WindFromDeg = 0, Caster = "club" }), LinkId.Hand).Verdict);
+        Assert.Equal(
+            verdict,
+            Link(
+                Solve(
+                    new()
+                    {
+                        FlyKind = "baitfish",
+                        DistanceM = metres,
+                        WindMps = 3,
+                        WindFromDeg = 0,
+                        Caster = "club",
+                    }
+                ),
+                LinkId.Hand
+            ).Verdict
+        );
 
     [Fact]
     public void What_is_carried_and_shot_makes_up_the_cast()
     {
-        var solution = Solve(new() { FlyKind = "baitfish", DistanceM = 16, Caster = "skilled" });
+        var solution = Solve(
+            new()
+            {
+                FlyKind = "baitfish",
+                DistanceM = 16,
+                Caster = "skilled",
+            }
+        );
         var cast = solution.Outfit.Cast!.Value;
         Assert.Equal(16, (cast.CarryM + cast.ShotM + solution.Outfit.Leader.LengthM) * Math.Cos(cast.AngleRad), .05);
         Assert.True(solution.Outfit.CarryM <= solution.Brief.Caster.CarryM);
@@ -331,7 +654,18 @@ public class RulesTests
     [Fact]
     public void A_big_shed_is_shown_by_its_best()
     {
-        var many = Enumerable.Range(1, 200).Select(i => new Rod { Id = i, Tag = $"R{i}", Name = "rod", LengthM = 2.7, PrintedClass = 1 + i % 12, MassKg = .1 }).ToList();
+        var many = Enumerable
+            .Range(1, 200)
+            .Select(i => new Rod
+            {
+                Id = i,
+                Tag = $"R{i}",
+                Name = "rod",
+                LengthM = 2.7,
+                PrintedClass = 1 + i % 12,
+                MassKg = .1,
+            })
+            .ToList();
         Assert.Equal(Matcher.MostCandidates, Solve(new(), new(many, [], [])).Rods.Count);
     }
 
@@ -345,7 +679,14 @@ public class RulesTests
     [Fact]
     public void The_standing_cautions_are_always_there_and_urgent_ones_come_first()
     {
-        var cautions = Solve(new() { Species = "pike", WindMps = 15, WindFromDeg = 90 }).Cautions;
+        var cautions = Solve(
+            new()
+            {
+                Species = "pike",
+                WindMps = 15,
+                WindFromDeg = 90,
+            }
+        ).Cautions;
         foreach (var id in new[] { "eyes", "power-lines", "release", "law", "planning" })
             Assert.Contains(cautions, c => c.Id == id);
         Assert.Equal(cautions.OrderByDescending(c => c.Urgent).Select(c => c.Id), cautions.Select(c => c.Id));
@@ -355,10 +696,62 @@ public class RulesTests
     [Fact]
     public void Faulty_gear_is_named_field_by_field()
     {
-        Assert.Equal(["tag", "lengthM", "printedClass"], new Rod { Tag = " ", Name = "r", LengthM = 9, MassKg = .1 }.Check().Select(p => p.Field));
-        Assert.Equal(["headM", "density"], new FlyLine { Tag = "L", Name = "l", LengthM = 9, HeadM = 12, Density = "lead" }.Check().Select(p => p.Field));
-        Assert.Equal(["labelHigh", "rimM"], new Reel { Tag = "S", Name = "s", LabelLow = 8, LabelHigh = 7, ArborM = .09, RimM = .094, MassKg = .1 }.Check().Select(p => p.Field));
-        Assert.Empty(DemoWorld.Rods.SelectMany(r => r.Check()).Concat(DemoWorld.Lines.SelectMany(l => l.Check())).Concat(DemoWorld.Reels.SelectMany(r => r.Check())));
-        Assert.Equal(["pins.rod", "pins.density", "pins.leaderM"], new Pins { Rod = 9, Density = "lead", LeaderM = 99 }.Check(GearShed.Empty).Select(p => p.Field));
+        Assert.Equal(
+            ["tag", "lengthM", "printedClass"],
+            new Rod
+            {
+                Tag = " ",
+                Name = "r",
+                LengthM = 9,
+                MassKg = .1,
+            }
+                .Check()
+                .Select(p => p.Field)
+        );
+        Assert.Equal(
+            ["headM", "density"],
+            new FlyLine
+            {
+                Tag = "L",
+                Name = "l",
+                LengthM = 9,
+                HeadM = 12,
+                Density = "lead",
+            }
+                .Check()
+                .Select(p => p.Field)
+        );
+        Assert.Equal(
+            ["labelHigh", "rimM"],
+            new Reel
+            {
+                Tag = "S",
+                Name = "s",
+                LabelLow = 8,
+                LabelHigh = 7,
+                ArborM = .09,
+                RimM = .094,
+                MassKg = .1,
+            }
+                .Check()
+                .Select(p => p.Field)
+        );
+        Assert.Empty(
+            DemoWorld
+                .Rods.SelectMany(r => r.Check())
+                .Concat(DemoWorld.Lines.SelectMany(l => l.Check()))
+                .Concat(DemoWorld.Reels.SelectMany(r => r.Check()))
+        );
+        Assert.Equal(
+            ["pins.rod", "pins.density", "pins.leaderM"],
+            new Pins
+            {
+                Rod = 9,
+                Density = "lead",
+                LeaderM = 99,
+            }
+                .Check(GearShed.Empty)
+                .Select(p => p.Field)
+        );
     }
 }

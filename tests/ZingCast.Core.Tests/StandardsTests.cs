@@ -28,8 +28,7 @@ public class StandardsTests
         Assert.Equal(lineClass, LineWeights.RowOf(grains * Exact.GrainKg)?.Class);
 
     [Fact]
-    public void Between_whole_classes_a_line_has_a_fraction() =>
-        Assert.Equal(5.4, LineWeights.ClassOf(148 * Exact.GrainKg), 6);
+    public void Between_whole_classes_a_line_has_a_fraction() => Assert.Equal(5.4, LineWeights.ClassOf(148 * Exact.GrainKg), 6);
 
     // The X rule as printed on spools, millimetres; common practice, no source.
     [Theory]
@@ -44,7 +43,8 @@ public class StandardsTests
         Assert.Equal(x, Tippets.XOf(Tippets.DiameterOfX(x)), 9);
     }
 
-    // Nylon strengths recalled from spools: 4X is 2.3–3 kg, 16 lb is about 0.33 mm, 20 lb 0.38–0.40, 50 lb 0.66, 100 lb 0.98 (from memory, ±15 %).
+    // Nylon strengths recalled from spools: 4X is 2.3–3 kg, 16 lb is about 0.33 mm, 20 lb 0.38–0.40, 50 lb 0.66, 100 lb 0.98 (from
+    // memory, ±15 %).
     [Theory]
     [InlineData(.178, 5.1, 6.6)]
     [InlineData(.33, 14, 18)]
@@ -65,13 +65,22 @@ public class StandardsTests
     [InlineData(34.5, 8)]
     [InlineData(64.5, 12)]
     [InlineData(120, 12)]
-    public void Knots_fall_in_their_Beaufort_force(double knots, int force) => Assert.Equal(force, Beaufort.Of(knots * Exact.KnotMps).Force);
+    public void Knots_fall_in_their_Beaufort_force(double knots, int force) =>
+        Assert.Equal(force, Beaufort.Of(knots * Exact.KnotMps).Force);
 
     [Fact]
     public void Bigger_hooks_are_longer_wider_and_thicker()
     {
         var hooks = Enumerable.Range(-9, 33).Reverse().Select(n => Hooks.Of(new(n))).ToList();
-        Assert.All(hooks.Zip(hooks.Skip(1)), pair => Assert.True(pair.First.LengthM <= pair.Second.LengthM && pair.First.GapeM <= pair.Second.GapeM && pair.First.WireM <= pair.Second.WireM));
+        Assert.All(
+            hooks.Zip(hooks.Skip(1)),
+            pair =>
+                Assert.True(
+                    pair.First.LengthM <= pair.Second.LengthM
+                        && pair.First.GapeM <= pair.Second.GapeM
+                        && pair.First.WireM <= pair.Second.WireM
+                )
+        );
         Assert.Equal(.03, Hooks.Of(new(0)).LengthM, 6);
     }
 

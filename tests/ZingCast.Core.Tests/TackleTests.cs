@@ -10,18 +10,19 @@ namespace ZingCast.Core.Tests;
 
 public class TackleTests
 {
-    private static FlyLine Line(double tipMm, double bellyMm, double grains) => new()
-    {
-        Tag = "L",
-        Name = "test",
-        LengthM = 9.144,
-        HeadM = 9.144,
-        FrontTaperM = 1.8288,
-        RearTaperM = 0,
-        TipDiameterM = tipMm / 1000,
-        BellyDiameterM = bellyMm / 1000,
-        HeadKg = grains * Exact.GrainKg,
-    };
+    private static FlyLine Line(double tipMm, double bellyMm, double grains) =>
+        new()
+        {
+            Tag = "L",
+            Name = "test",
+            LengthM = 9.144,
+            HeadM = 9.144,
+            FrontTaperM = 1.8288,
+            RearTaperM = 0,
+            TipDiameterM = tipMm / 1000,
+            BellyDiameterM = bellyMm / 1000,
+            HeadKg = grains * Exact.GrainKg,
+        };
 
     // The one-third taper rule is exact when tip ÷ belly is 0.618, the positive root of r² + r − 1 = 0. Worked in the trade
     // as 370 gr in 30 ft with a 6-ft taper: 370 ÷ 28 = 13.2 gr/ft of belly.
@@ -36,7 +37,14 @@ public class TackleTests
     [Fact]
     public void A_line_weighs_the_sum_of_its_parts_and_no_more_than_itself()
     {
-        var line = new FlyLine { Tag = "L", Name = "wf", LengthM = 27, HeadM = 11.6, HeadKg = .0132 };
+        var line = new FlyLine
+        {
+            Tag = "L",
+            Name = "wf",
+            LengthM = 27,
+            HeadM = 11.6,
+            HeadKg = .0132,
+        };
         Assert.Equal(.0132, line.MassWithinKg(11.6), 9);
         Assert.Equal(0, line.MassWithinKg(0), 12);
         Assert.Equal(line.MassWithinKg(27), line.MassWithinKg(99), 12);
@@ -55,12 +63,21 @@ public class TackleTests
     [Fact]
     public void Wound_radius_agrees_with_winding_turn_by_turn()
     {
-        var reel = new Reel { Tag = "S", Name = "r", ArborM = .055, RimM = .095, WidthM = .026, MassKg = .17 };
+        var reel = new Reel
+        {
+            Tag = "S",
+            Name = "r",
+            ArborM = .055,
+            RimM = .095,
+            WidthM = .026,
+            MassKg = .17,
+        };
         var line = Reel.TypicalLine(8);
         var backing = Backings.Find("poly20")!;
         var fill = SpoolFill.Of(reel, line, backing, 150)!;
 
-        double radius = .0275, wound = 0;
+        double radius = .0275,
+            wound = 0;
         var section = Math.PI / 4 * backing.DiameterM * backing.DiameterM / Backings.OrdinaryPacking;
         while (wound < 150)
         {
@@ -74,7 +91,15 @@ public class TackleTests
     [Fact]
     public void Gel_spun_takes_about_half_the_room_of_thirty_pound_polyester_and_backing_that_fits_fills_the_spool()
     {
-        var reel = new Reel { Tag = "S", Name = "r", ArborM = .055, RimM = .095, WidthM = .026, MassKg = .17 };
+        var reel = new Reel
+        {
+            Tag = "S",
+            Name = "r",
+            ArborM = .055,
+            RimM = .095,
+            WidthM = .026,
+            MassKg = .17,
+        };
         var line = Reel.TypicalLine(8);
         var polyester = SpoolFill.Of(reel, line, Backings.Find("poly30")!, 0)!.FitsBackingM;
         var gelSpun = SpoolFill.Of(reel, line, Backings.Find("gel65")!, 0)!.FitsBackingM;
@@ -86,7 +111,16 @@ public class TackleTests
     [Fact]
     public void A_reel_known_by_its_label_holds_what_the_label_says()
     {
-        var reel = new Reel { Tag = "S", Name = "r", LabelLow = 7, LabelHigh = 8, StatedBackingM = 140, StatedBacking = "poly20", MassKg = .16 };
+        var reel = new Reel
+        {
+            Tag = "S",
+            Name = "r",
+            LabelLow = 7,
+            LabelHigh = 8,
+            StatedBackingM = 140,
+            StatedBacking = "poly20",
+            MassKg = .16,
+        };
         Assert.Equal(SourceMark.Label, reel.Room()!.Value.Source.Mark);
         Assert.Equal(140, SpoolFill.Of(reel, Reel.TypicalLine(7.5), Backings.Find("poly20")!, 140)!.FitsBackingM, 6);
         Assert.Null((reel with { StatedBackingM = null }).Room());
@@ -111,7 +145,10 @@ public class TackleTests
         foreach (var kind in FlyKinds.Rows)
         {
             var flies = Enumerable.Range(-9, 33).Reverse().Select(n => Fly.Of(kind, new(n))).ToList();
-            Assert.All(flies.Zip(flies.Skip(1)), pair => Assert.True(pair.Second.WetKg >= pair.First.WetKg - 1e-12 && pair.Second.AreaM2 >= pair.First.AreaM2 - 1e-12));
+            Assert.All(
+                flies.Zip(flies.Skip(1)),
+                pair => Assert.True(pair.Second.WetKg >= pair.First.WetKg - 1e-12 && pair.Second.AreaM2 >= pair.First.AreaM2 - 1e-12)
+            );
         }
     }
 
@@ -136,7 +173,16 @@ public class TackleTests
     [Fact]
     public void A_very_fast_measured_rod_is_lined_a_class_below_and_a_label_is_second_to_a_measurement()
     {
-        var rod = new Rod { Tag = "R", Name = "r", LengthM = 2.9, PrintedClass = 8, MeasuredClass = 9.3, ActionAngleDeg = 72, MassKg = .118 };
+        var rod = new Rod
+        {
+            Tag = "R",
+            Name = "r",
+            LengthM = 2.9,
+            PrintedClass = 8,
+            MeasuredClass = 9.3,
+            ActionAngleDeg = 72,
+            MassKg = .118,
+        };
         Assert.Equal(9.3, rod.Class);
         Assert.Equal(8.3, rod.WindowClass!.Value, 9);
         Assert.True(rod.LabelDisagrees);

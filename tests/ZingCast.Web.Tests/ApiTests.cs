@@ -17,13 +17,34 @@ public sealed class ApiTests : IDisposable
     {
         Assert.Equal(3, (await client.GetJson("/api/briefs")).GetArrayLength());
         var shed = await client.GetJson("/api/shed");
-        Assert.Equal((12, 20, 10), (shed.GetProperty("rods").GetArrayLength(), shed.GetProperty("lines").GetArrayLength(), shed.GetProperty("reels").GetArrayLength()));
+        Assert.Equal(
+            (12, 20, 10),
+            (
+                shed.GetProperty("rods").GetArrayLength(),
+                shed.GetProperty("lines").GetArrayLength(),
+                shed.GetProperty("reels").GetArrayLength()
+            )
+        );
     }
 
     [Fact]
     public async Task A_brief_is_solved_into_nine_links_with_their_reasons()
     {
-        var response = await client.Post("/api/matching/solve", new { brief = new { flyKind = "baitfish", hookSize = 0, species = "sea-bass", distanceM = 17, windMps = 4.1, windFromDeg = 315 } });
+        var response = await client.Post(
+            "/api/matching/solve",
+            new
+            {
+                brief = new
+                {
+                    flyKind = "baitfish",
+                    hookSize = 0,
+                    species = "sea-bass",
+                    distanceM = 17,
+                    windMps = 4.1,
+                    windFromDeg = 315,
+                },
+            }
+        );
         Assert.Equal(HttpStatusCode.OK, response.StatusCode);
         var solution = await response.Json();
         Assert.Equal(9, solution.GetProperty("chain").GetArrayLength());
@@ -68,7 +89,17 @@ public sealed class ApiTests : IDisposable
         var id = (await kept.Json()).GetProperty("id").GetInt32();
         var tag = kept.Headers.ETag!.ToString();
 
-        var changed = await client.Put($"/api/briefs/{id}", new { name = "Mullet at dawn", draft = new { species = "mullet", distanceM = 14 }, pins = new { tippetM = .0002 }, off = new[] { "class.lean" } }, tag);
+        var changed = await client.Put(
+            $"/api/briefs/{id}",
+            new
+            {
+                name = "Mullet at dawn",
+                draft = new { species = "mullet", distanceM = 14 },
+                pins = new { tippetM = .0002 },
+                off = new[] { "class.lean" },
+            },
+            tag
+        );
         Assert.Equal(HttpStatusCode.OK, changed.StatusCode);
         var late = await client.Put($"/api/briefs/{id}", new { name = "Lost", draft = new { } }, tag);
         Assert.Equal(HttpStatusCode.PreconditionFailed, late.StatusCode);
@@ -94,7 +125,17 @@ public sealed class ApiTests : IDisposable
     [Fact]
     public async Task What_is_put_away_can_be_brought_back()
     {
-        foreach (var path in new[] { "/api/briefs/1", "/api/shed/rods/3", "/api/shed/lines/11", "/api/shed/reels/5", "/api/shed/scraps/2", "/api/shed/calibrations/1" })
+        foreach (
+            var path in new[]
+            {
+                "/api/briefs/1",
+                "/api/shed/rods/3",
+                "/api/shed/lines/11",
+                "/api/shed/reels/5",
+                "/api/shed/scraps/2",
+                "/api/shed/calibrations/1",
+            }
+        )
         {
             Assert.Equal(HttpStatusCode.NoContent, (await client.DeleteAsync(path, Now)).StatusCode);
             Assert.Equal(HttpStatusCode.NoContent, (await client.PostAsync($"{path}/restore", null, Now)).StatusCode);
@@ -108,11 +149,34 @@ public sealed class ApiTests : IDisposable
     public async Task A_piece_whose_tag_was_given_away_meanwhile_stays_put_away_and_says_why()
     {
         await client.DeleteAsync("/api/shed/rods/3", Now);
-        Assert.Equal(HttpStatusCode.OK, (await client.Post("/api/shed/rods", new { tag = "R3", name = "the new one", lengthM = 2.7432, massKg = .1, printedClass = 6 })).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.OK,
+            (
+                await client.Post(
+                    "/api/shed/rods",
+                    new
+                    {
+                        tag = "R3",
+                        name = "the new one",
+                        lengthM = 2.7432,
+                        massKg = .1,
+                        printedClass = 6,
+                    }
+                )
+            ).StatusCode
+        );
         var back = await client.PostAsync("/api/shed/rods/3/restore", null, Now);
         Assert.Equal(HttpStatusCode.Conflict, back.StatusCode);
         Assert.Contains("same tag", (await back.Json()).GetProperty("title").GetString());
-        Assert.Equal("the new one", (await client.GetJson("/api/shed")).GetProperty("rods").EnumerateArray().Single(r => r.GetProperty("tag").GetString() == "R3").GetProperty("name").GetString());
+        Assert.Equal(
+            "the new one",
+            (await client.GetJson("/api/shed"))
+                .GetProperty("rods")
+                .EnumerateArray()
+                .Single(r => r.GetProperty("tag").GetString() == "R3")
+                .GetProperty("name")
+                .GetString()
+        );
     }
 
     // Hook gapes recalled, see the table of hooks; sizes are written with and without the sign.
@@ -131,13 +195,46 @@ public sealed class ApiTests : IDisposable
     [Fact]
     public async Task A_rod_added_to_the_shed_is_matched_and_a_faulty_one_is_refused_field_by_field()
     {
-        var refused = await client.Post("/api/shed/rods", new { tag = "R3", name = "", lengthM = 12, massKg = .1, printedClass = 6 });
+        var refused = await client.Post(
+            "/api/shed/rods",
+            new
+            {
+                tag = "R3",
+                name = "",
+                lengthM = 12,
+                massKg = .1,
+                printedClass = 6,
+            }
+        );
         var errors = (await refused.Json()).GetProperty("errors");
         Assert.True(errors.TryGetProperty("name", out _) && errors.TryGetProperty("lengthM", out _));
-        var taken = await client.Post("/api/shed/rods", new { tag = "R3", name = "double", lengthM = 2.7, massKg = .1, printedClass = 6 });
+        var taken = await client.Post(
+            "/api/shed/rods",
+            new
+            {
+                tag = "R3",
+                name = "double",
+                lengthM = 2.7,
+                massKg = .1,
+                printedClass = 6,
+            }
+        );
         Assert.Contains("already", (await taken.Json()).GetProperty("errors").GetProperty("tag")[0].GetString());
 
-        var added = await client.Post("/api/shed/rods", new { tag = "R99", name = "borrowed", lengthM = 2.8956, massKg = .105, printedClass = 8, measuredClass = 7.75, measuredPlusMinus = .3, printedAction = "mediumFast" });
+        var added = await client.Post(
+            "/api/shed/rods",
+            new
+            {
+                tag = "R99",
+                name = "borrowed",
+                lengthM = 2.8956,
+                massKg = .105,
+                printedClass = 8,
+                measuredClass = 7.75,
+                measuredPlusMinus = .3,
+                printedAction = "mediumFast",
+            }
+        );
         Assert.Equal(HttpStatusCode.OK, added.StatusCode);
         var brief = (await client.GetJson("/api/briefs/1")).GetProperty("draft");
         var solution = await (await client.Post("/api/matching/solve", new { brief })).Json();
@@ -147,13 +244,32 @@ public sealed class ApiTests : IDisposable
     [Theory]
     [InlineData("length", "60ft", 18.288)]
     [InlineData("windSpeed", "18 kn", 9.26)]
-    public async Task Typed_measures_are_read(string kind, string text, double value) =>
-        Assert.Equal(value, (await (await client.Post("/api/measures/read", new { kind, text, metric = true })).Json()).GetProperty("value").GetDouble(), 3);
+    public async Task Typed_measures_are_read(string kind, string text, double value) => Assert.Equal(value, (
+                await (
+                    await client.Post(
+                        "/api/measures/read",
+                        new
+                        {
+                            kind,
+                            text,
+                            metric = true,
+                        }
+                    )
+                ).Json()
+            ).GetProperty("value").GetDouble(), 3);
 
     [Fact]
     public async Task A_measure_that_cannot_be_read_is_answered_at_its_field()
     {
-        var response = await client.Post("/api/measures/read", new { kind = "windSpeed", text = "12ft", metric = true });
+        var response = await client.Post(
+            "/api/measures/read",
+            new
+            {
+                kind = "windSpeed",
+                text = "12ft",
+                metric = true,
+            }
+        );
         Assert.Equal(HttpStatusCode.BadRequest, response.StatusCode);
         Assert.Contains("does not measure", (await response.Json()).GetProperty("errors").GetProperty("text")[0].GetString());
     }
@@ -162,8 +278,20 @@ public sealed class ApiTests : IDisposable
     public async Task The_shelf_of_standards_is_sent_with_its_source_marks()
     {
         var standards = await client.GetJson("/api/standards");
-        Assert.All(standards.GetProperty("tables").EnumerateArray(), t => Assert.NotEmpty(t.GetProperty("source").GetProperty("note").GetString()!));
-        Assert.Equal(.3048, standards.GetProperty("units").EnumerateArray().Single(u => u.GetProperty("kind").GetString() == "length").GetProperty("trade").GetProperty("scale").GetDouble());
+        Assert.All(
+            standards.GetProperty("tables").EnumerateArray(),
+            t => Assert.NotEmpty(t.GetProperty("source").GetProperty("note").GetString()!)
+        );
+        Assert.Equal(
+            .3048,
+            standards
+                .GetProperty("units")
+                .EnumerateArray()
+                .Single(u => u.GetProperty("kind").GetString() == "length")
+                .GetProperty("trade")
+                .GetProperty("scale")
+                .GetDouble()
+        );
     }
 
     [Fact]
@@ -172,9 +300,13 @@ public sealed class ApiTests : IDisposable
         await client.Post("/api/briefs", new { name = "Kept overnight", draft = new { species = "perch", flyWetKg = .0005 } });
         var copy = house.Data + "-copy";
         Directory.CreateDirectory(copy);
-        foreach (var file in Directory.GetFiles(house.Data)) File.Copy(file, Path.Combine(copy, Path.GetFileName(file)));
+        foreach (var file in Directory.GetFiles(house.Data))
+            File.Copy(file, Path.Combine(copy, Path.GetFileName(file)));
         using var again = new House(demo: true, settings => settings with { Data = copy });
-        var names = (await again.CreateClient().GetJson("/api/briefs")).EnumerateArray().Select(b => b.GetProperty("name").GetString()).ToList();
+        var names = (await again.CreateClient().GetJson("/api/briefs"))
+            .EnumerateArray()
+            .Select(b => b.GetProperty("name").GetString())
+            .ToList();
         Assert.Equal(4, names.Count);
         Assert.Contains("Kept overnight", names);
     }

@@ -35,12 +35,22 @@ public sealed class CastingApiTests : IDisposable
         return cast;
     }
 
-    private static readonly object Skerries = new { flyKind = "baitfish", hookSize = 0, species = "sea-bass", distanceM = 15, windMps = 4, windFromDeg = 0 };
+    private static readonly object Skerries = new
+    {
+        flyKind = "baitfish",
+        hookSize = 0,
+        species = "sea-bass",
+        distanceM = 15,
+        windMps = 4,
+        windFromDeg = 0,
+    };
 
     [Fact]
     public async Task A_cast_comes_back_with_its_moments_its_margins_and_its_energy()
     {
-        var answer = await (await client.Post("/api/casting/reach", await Cast(Skerries, c => c["gusts"] = new JsonObject { ["low"] = 2, ["high"] = 8 }))).Json();
+        var answer = await (
+            await client.Post("/api/casting/reach", await Cast(Skerries, c => c["gusts"] = new JsonObject { ["low"] = 2, ["high"] = 8 }))
+        ).Json();
         var reach = answer.GetProperty("reach").GetProperty("value").GetDouble();
         Assert.True(answer.GetProperty("can").GetBoolean() == reach >= 15);
         Assert.Equal(reach - 15, answer.GetProperty("inHandM").GetDouble(), 1e-9);
@@ -54,9 +64,26 @@ public sealed class CastingApiTests : IDisposable
     [InlineData(180, -8, -2)]
     public async Task Gusts_spread_the_reach_about_the_mean_from_whichever_side_they_come(int from, double low, double high)
     {
-        var answer = await (await client.Post("/api/casting/reach", await Cast(new { flyKind = "baitfish", hookSize = 0, windMps = 4, windFromDeg = from },
-            c => c["gusts"] = new JsonObject { ["low"] = 2, ["high"] = 8 }))).Json();
-        (double Low, double High) Spread(string name) => (answer.GetProperty("gusts").GetProperty(name).GetProperty("low").GetDouble(), answer.GetProperty("gusts").GetProperty(name).GetProperty("high").GetDouble());
+        var answer = await (
+            await client.Post(
+                "/api/casting/reach",
+                await Cast(
+                    new
+                    {
+                        flyKind = "baitfish",
+                        hookSize = 0,
+                        windMps = 4,
+                        windFromDeg = from,
+                    },
+                    c => c["gusts"] = new JsonObject { ["low"] = 2, ["high"] = 8 }
+                )
+            )
+        ).Json();
+        (double Low, double High) Spread(string name) =>
+            (
+                answer.GetProperty("gusts").GetProperty(name).GetProperty("low").GetDouble(),
+                answer.GetProperty("gusts").GetProperty(name).GetProperty("high").GetDouble()
+            );
         Assert.Equal((low, high), (Math.Round(Spread("headwindMps").Low, 9), Math.Round(Spread("headwindMps").High, 9)));
         var mean = answer.GetProperty("reach").GetProperty("value").GetDouble();
         Assert.True(Spread("reachM").Low < mean && mean < Spread("reachM").High);
@@ -67,7 +94,11 @@ public sealed class CastingApiTests : IDisposable
     {
         var solved = await (await client.Post("/api/matching/solve", new { brief = Skerries })).Json();
         var answer = await (await client.Post("/api/casting/reach", await Cast(Skerries))).Json();
-        Assert.Equal(solved.GetProperty("outfit").GetProperty("reachM").GetProperty("value").GetDouble(), answer.GetProperty("reach").GetProperty("value").GetDouble(), 1e-9);
+        Assert.Equal(
+            solved.GetProperty("outfit").GetProperty("reachM").GetProperty("value").GetDouble(),
+            answer.GetProperty("reach").GetProperty("value").GetDouble(),
+            1e-9
+        );
     }
 
     [Theory]
@@ -90,10 +121,19 @@ public sealed class CastingApiTests : IDisposable
         var helps = answer.GetProperty("helps").EnumerateArray().ToList();
         var gains = helps.Select(h => h.GetProperty("gainM").GetDouble()).ToList();
         Assert.Equal(gains.OrderDescending(), gains);
-        Assert.Superset(new HashSet<string?> { "leader", "smaller-fly", "haul", "loop", "class-up", "turn" }, helps.Select(h => h.GetProperty("id").GetString()).ToHashSet());
+        Assert.Superset(
+            new HashSet<string?> { "leader", "smaller-fly", "haul", "loop", "class-up", "turn" },
+            helps.Select(h => h.GetProperty("id").GetString()).ToHashSet()
+        );
         var best = helps[0];
-        var then = await (await client.Post("/api/matching/solve", new { brief = best.GetProperty("brief"), pins = best.GetProperty("pins") })).Json();
-        Assert.Equal(best.GetProperty("reach").GetProperty("value").GetDouble(), then.GetProperty("outfit").GetProperty("reachM").GetProperty("value").GetDouble(), 1e-9);
+        var then = await (
+            await client.Post("/api/matching/solve", new { brief = best.GetProperty("brief"), pins = best.GetProperty("pins") })
+        ).Json();
+        Assert.Equal(
+            best.GetProperty("reach").GetProperty("value").GetDouble(),
+            then.GetProperty("outfit").GetProperty("reachM").GetProperty("value").GetDouble(),
+            1e-9
+        );
     }
 
     [Fact]

@@ -39,7 +39,10 @@ public sealed class DataFolderTests : IDisposable
     {
         await using var db = new ZingDb(new DbContextOptionsBuilder<ZingDb>().UseSqlite($"Data Source={file};Pooling=False").Options);
         await db.GetService<IMigrator>().MigrateAsync(migration, cancel);
-        await db.Database.ExecuteSqlAsync($"insert into Rods (Tag, Name, LengthM, PrintedClass, MassKg, Pieces) values ('R1', 'old friend', 2.7, 6, .09, 2)", cancel);
+        await db.Database.ExecuteSqlAsync(
+            $"insert into Rods (Tag, Name, LengthM, PrintedClass, MassKg, Pieces) values ('R1', 'old friend', 2.7, 6, .09, 2)",
+            cancel
+        );
         // The lock of earlier versions, as a start that was killed left it.
         await db.Database.ExecuteSqlRawAsync("""insert into "__EFMigrationsLock" values (1, '2026-11-01')""", cancel);
     }
@@ -62,13 +65,23 @@ public sealed class DataFolderTests : IDisposable
     public async Task Of_two_old_jobs_on_one_scrap_the_finished_one_keeps_it()
     {
         await Earlier(FilePath, "20261125123022_Versions", Now);
-        Sql(FilePath, """
-            insert into Lines (Id, Tag, Name, Build, LengthM, HeadM, FrontTaperM, RearTaperM, TipDiameterM, BellyDiameterM, RunningDiameterM, Density, Coating, SaltRated) values (5, 'L5', 'made', 'ShootingHead', 9, 9, 2, 1, .001, .001, .001, 'floating', 'cold', 0);
+        Sql(
+            FilePath,
+            """
+            insert into Lines (Id, Tag, Name, Build, LengthM, HeadM, FrontTaperM, RearTaperM, TipDiameterM, BellyDiameterM,
+              RunningDiameterM, Density, Coating, SaltRated)
+              values (5, 'L5', 'made', 'ShootingHead', 9, 9, 2, 1, .001, .001, .001, 'floating', 'cold', 0);
             insert into CutJobs (Id, Target, Pieces, Steps, BegunAt, LineId, Version, DeletedAt) values
-              (1, '{}', '[{"scrapId":7},{"scrapId":8}]', '[]', '2026-11-01', null, 1, null), (2, '{}', '[{"scrapId":8}]', '[]', '2026-11-02', 5, 1, null), (3, '{}', '[{"scrapId":9}]', '[]', '2026-11-02', null, 1, '2026-11-03');
-            """);
+              (1, '{}', '[{"scrapId":7},{"scrapId":8}]', '[]', '2026-11-01', null, 1, null),
+              (2, '{}', '[{"scrapId":8}]', '[]', '2026-11-02', 5, 1, null),
+              (3, '{}', '[{"scrapId":9}]', '[]', '2026-11-02', null, 1, '2026-11-03');
+            """
+        );
         Open();
-        Assert.Equal("7:1 8:2", Read(FilePath, "select group_concat(ScrapId || ':' || JobId, ' ') from (select * from ScrapsInJobs order by ScrapId)"));
+        Assert.Equal(
+            "7:1 8:2",
+            Read(FilePath, "select group_concat(ScrapId || ':' || JobId, ' ') from (select * from ScrapsInJobs order by ScrapId)")
+        );
     }
 
     [Fact]
@@ -80,7 +93,8 @@ public sealed class DataFolderTests : IDisposable
         var writing = other.BeginTransaction();
         List<string> said = [];
         var opening = Task.Run(() => DataFolder.Open(folder, TimeProvider.System, said.Add), Now);
-        while (said.Count == 0 && !opening.IsCompleted) await Task.Delay(50, Now);
+        while (said.Count == 0 && !opening.IsCompleted)
+            await Task.Delay(50, Now);
         await writing.RollbackAsync(Now);
         await opening;
         Assert.Contains("Waiting", Assert.Single(said));
@@ -94,30 +108,64 @@ public sealed class DataFolderTests : IDisposable
         Directory.CreateDirectory(earlier);
         await Earlier(Path.Combine(earlier, DataFolder.FileName), "20261125003030_First", Now);
         await Task.WhenAll(Enumerable.Range(0, 5).Select(_ => Task.Run(() => DataFolder.Open(earlier, TimeProvider.System), Now)));
-        Assert.Equal([DataFolder.FileName], Directory.GetFiles(folder).Select(Path.GetFileName).Where(f => f!.EndsWith(".db", StringComparison.Ordinal)));
+        Assert.Equal(
+            [DataFolder.FileName],
+            Directory.GetFiles(folder).Select(Path.GetFileName).Where(f => f!.EndsWith(".db", StringComparison.Ordinal))
+        );
         Assert.Single(Directory.GetFiles(earlier, "before-*"));
     }
 
-    public static TheoryData<string, string> Faults => new()
-    {
-        { "newer", "newer Zing Cast" }, { "foreign", "not made by Zing Cast" }, { "empty", "cut off" }, { "text", "damaged" }, { "truncated", "damaged" }, { "torn", "damaged" }, { "gone", "missing" },
-    };
+    public static TheoryData<string, string> Faults =>
+        new()
+        {
+            { "newer", "newer Zing Cast" },
+            { "foreign", "not made by Zing Cast" },
+            { "empty", "cut off" },
+            { "text", "damaged" },
+            { "truncated", "damaged" },
+            { "torn", "damaged" },
+            { "gone", "missing" },
+        };
 
     internal static void Break(string folder, string how)
     {
         var file = DataFolder.FileIn(folder);
         DataFolder.Open(folder, TimeProvider.System);
-        Sql(file, "insert into Calibrations (Name, PlusMinus, Points, Version) values ('kept', .2, '" + new string(' ', 200_000) + "[]', 1)");
+        Sql(
+            file,
+            "insert into Calibrations (Name, PlusMinus, Points, Version) values ('kept', .2, '" + new string(' ', 200_000) + "[]', 1)"
+        );
         DataFolder.Settle(folder);
         switch (how)
         {
-            case "newer": Sql(file, "insert into __EFMigrationsHistory values ('20991231000000_FromTheFuture', '20.0.0')"); break;
-            case "foreign": File.Delete(file); Sql(file, "create table Recipes (Name text)"); break;
-            case "empty": File.WriteAllBytes(file, []); break;
-            case "text": File.WriteAllText(file, "not a database, but long enough to be looked at as if it were one, page by page by page by page by page by page"); break;
-            case "truncated": File.WriteAllBytes(file, File.ReadAllBytes(file)[..100_000]); break;
-            case "torn": var bytes = File.ReadAllBytes(file); new Random(1).NextBytes(bytes.AsSpan(8192, 40_000)); File.WriteAllBytes(file, bytes); break;
-            case "gone": File.WriteAllText(file + "-wal", "writes of the file that is gone"); File.Delete(file); break;
+            case "newer":
+                Sql(file, "insert into __EFMigrationsHistory values ('20991231000000_FromTheFuture', '20.0.0')");
+                break;
+            case "foreign":
+                File.Delete(file);
+                Sql(file, "create table Recipes (Name text)");
+                break;
+            case "empty":
+                File.WriteAllBytes(file, []);
+                break;
+            case "text":
+                File.WriteAllText(
+                    file,
+                    "not a database, but long enough to be looked at as if it were one, page by page by page by page by page by page"
+                );
+                break;
+            case "truncated":
+                File.WriteAllBytes(file, File.ReadAllBytes(file)[..100_000]);
+                break;
+            case "torn":
+                var bytes = File.ReadAllBytes(file);
+                new Random(1).NextBytes(bytes.AsSpan(8192, 40_000));
+                File.WriteAllBytes(file, bytes);
+                break;
+            case "gone":
+                File.WriteAllText(file + "-wal", "writes of the file that is gone");
+                File.Delete(file);
+                break;
         }
     }
 
@@ -169,18 +217,21 @@ public sealed class DataFolderTests : IDisposable
         var saved = Path.Combine(folder, "saved.db");
         DataFolder.Backup(folder, saved);
         var (written, enough) = (0, false);
-        var writing = Task.Run(() =>
-        {
-            using var connection = new SqliteConnection($"Data Source={FilePath};Pooling=False");
-            connection.Open();
-            using var command = connection.CreateCommand();
-            while (!Volatile.Read(ref enough))
+        var writing = Task.Run(
+            () =>
             {
-                command.CommandText = $"insert into Calibrations (Name, PlusMinus, Points, Version) values ('w{written}', .2, '[]', 1)";
-                command.ExecuteNonQuery();
-                written++;
-            }
-        }, Now);
+                using var connection = new SqliteConnection($"Data Source={FilePath};Pooling=False");
+                connection.Open();
+                using var command = connection.CreateCommand();
+                while (!Volatile.Read(ref enough))
+                {
+                    command.CommandText = $"insert into Calibrations (Name, PlusMinus, Points, Version) values ('w{written}', .2, '[]', 1)";
+                    command.ExecuteNonQuery();
+                    written++;
+                }
+            },
+            Now
+        );
         List<string> kept = [];
         for (var i = 0; i < 5; i++)
         {
@@ -189,7 +240,8 @@ public sealed class DataFolderTests : IDisposable
         }
         Volatile.Write(ref enough, true);
         await writing;
-        var found = kept.Append(FilePath).Sum(file => int.Parse(Read(file, "select count(*) from Calibrations"), System.Globalization.CultureInfo.InvariantCulture));
+        var found = kept.Append(FilePath)
+            .Sum(file => int.Parse(Read(file, "select count(*) from Calibrations"), System.Globalization.CultureInfo.InvariantCulture));
         Assert.True(written > 0);
         Assert.Equal(written, found);
         Assert.Equal(5, kept.Distinct().Count());
@@ -219,10 +271,15 @@ public sealed class DataFolderTests : IDisposable
         var whole = Read(FilePath, "select count(*) from sqlite_master");
         var elsewhere = Directory.CreateDirectory(Path.Combine(folder, "elsewhere")).FullName;
         Break(elsewhere, "text");
-        var told = Assert.Throws<DataFolderException>(() => DataFolder.Restore(folder, DataFolder.FileIn(elsewhere), TimeProvider.System)).Message;
+        var told = Assert
+            .Throws<DataFolderException>(() => DataFolder.Restore(folder, DataFolder.FileIn(elsewhere), TimeProvider.System))
+            .Message;
         Assert.StartsWith($"{DataFolder.FileIn(elsewhere)} is no whole file of Zing Cast", told);
         Assert.Contains("no folder", Assert.Throws<DataFolderException>(() => DataFolder.Backup(folder, "/nowhere/at/all.db")).Message);
-        Assert.Contains("no file", Assert.Throws<DataFolderException>(() => DataFolder.Restore(folder, "/nowhere/at-all.db", TimeProvider.System)).Message);
+        Assert.Contains(
+            "no file",
+            Assert.Throws<DataFolderException>(() => DataFolder.Restore(folder, "/nowhere/at-all.db", TimeProvider.System)).Message
+        );
         Assert.Equal(whole, Read(FilePath, "select count(*) from sqlite_master"));
         Assert.Equal([DataFolder.FileName], Directory.GetFiles(folder, "*.db").Select(Path.GetFileName));
     }
@@ -233,7 +290,8 @@ public sealed class DataFolderTests : IDisposable
         Open();
         var left = Path.Combine(folder, $"{DataFolder.FileName}-{Guid.NewGuid():N}-journal");
         var fresh = Path.Combine(folder, $"restoring-{Guid.NewGuid():N}.db");
-        foreach (var file in new[] { left, fresh }) File.WriteAllText(file, "half");
+        foreach (var file in new[] { left, fresh })
+            File.WriteAllText(file, "half");
         File.SetLastWriteTimeUtc(left, DateTime.UtcNow.AddHours(-2));
         Open();
         Assert.Equal((false, true), (File.Exists(left), File.Exists(fresh)));

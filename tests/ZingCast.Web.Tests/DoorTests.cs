@@ -12,17 +12,34 @@ public sealed class DoorTests
 
     private static House Locked() => new(true, settings => settings with { Host = "0.0.0.0", AccessKey = Key });
 
-    private static async Task<HttpResponseMessage> Ask(HttpClient client, HttpMethod method, string path, params (string Name, string Value)[] headers)
+    private static async Task<HttpResponseMessage> Ask(
+        HttpClient client,
+        HttpMethod method,
+        string path,
+        params (string Name, string Value)[] headers
+    )
     {
         // As it is written: the client would tidy the address up.
-        using var request = new HttpRequestMessage(method, new Uri(client.BaseAddress!.ToString().TrimEnd('/') + path, new UriCreationOptions { DangerousDisablePathAndQueryCanonicalization = true }));
-        if (method == HttpMethod.Post) request.Content = JsonContent.Create(new { brief = new { } });
+        using var request = new HttpRequestMessage(
+            method,
+            new Uri(
+                client.BaseAddress!.ToString().TrimEnd('/') + path,
+                new UriCreationOptions { DangerousDisablePathAndQueryCanonicalization = true }
+            )
+        );
+        if (method == HttpMethod.Post)
+            request.Content = JsonContent.Create(new { brief = new { } });
         foreach (var (name, value) in headers)
             request.Headers.TryAddWithoutValidation(name, value);
         return await client.SendAsync(request, Now);
     }
 
-    private static async Task<HttpStatusCode> Send(HttpClient client, HttpMethod method, string path, params (string Name, string Value)[] headers) => (await Ask(client, method, path, headers)).StatusCode;
+    private static async Task<HttpStatusCode> Send(
+        HttpClient client,
+        HttpMethod method,
+        string path,
+        params (string Name, string Value)[] headers
+    ) => (await Ask(client, method, path, headers)).StatusCode;
 
     private static Task<HttpResponseMessage> Offer(HttpClient client, string key, string to = "/") =>
         client.PostAsync("/key", new FormUrlEncodedContent(new Dictionary<string, string> { ["key"] = key, ["to"] = to }), Now);
@@ -33,16 +50,28 @@ public sealed class DoorTests
         using var house = new House();
         var client = house.CreateClient();
         var own = client.BaseAddress!.ToString().TrimEnd('/');
-        Assert.Equal(HttpStatusCode.OK, await Send(client, HttpMethod.Post, "/api/matching/solve", ("Origin", own), ("Sec-Fetch-Site", "same-origin")));
-        Assert.Equal(HttpStatusCode.Forbidden, await Send(client, HttpMethod.Post, "/api/matching/solve", ("Origin", "http://elsewhere.example")));
-        Assert.Equal(HttpStatusCode.Forbidden, await Send(client, HttpMethod.Post, "/api/matching/solve", ("Sec-Fetch-Site", "cross-site")));
+        Assert.Equal(
+            HttpStatusCode.OK,
+            await Send(client, HttpMethod.Post, "/api/matching/solve", ("Origin", own), ("Sec-Fetch-Site", "same-origin"))
+        );
+        Assert.Equal(
+            HttpStatusCode.Forbidden,
+            await Send(client, HttpMethod.Post, "/api/matching/solve", ("Origin", "http://elsewhere.example"))
+        );
+        Assert.Equal(
+            HttpStatusCode.Forbidden,
+            await Send(client, HttpMethod.Post, "/api/matching/solve", ("Sec-Fetch-Site", "cross-site"))
+        );
     }
 
     [Fact]
     public async Task It_answers_only_to_names_of_this_machine()
     {
         using var house = new House();
-        Assert.Equal(HttpStatusCode.MisdirectedRequest, await Send(house.CreateClient(), HttpMethod.Get, "/api/briefs", ("Host", "pointed-here.example")));
+        Assert.Equal(
+            HttpStatusCode.MisdirectedRequest,
+            await Send(house.CreateClient(), HttpMethod.Get, "/api/briefs", ("Host", "pointed-here.example"))
+        );
     }
 
     [Fact]
@@ -92,7 +121,10 @@ public sealed class DoorTests
         var client = house.CreateClient();
         Assert.Equal(HttpStatusCode.Unauthorized, await Send(client, HttpMethod.Get, "/api/briefs"));
         Assert.Equal(HttpStatusCode.Unauthorized, await Send(client, HttpMethod.Get, "/api/briefs?key=a+long+enough+key"));
-        Assert.Equal(HttpStatusCode.Unauthorized, await Send(client, HttpMethod.Get, "/api/briefs", ("X-Zing-Key", "a guess of some sort")));
+        Assert.Equal(
+            HttpStatusCode.Unauthorized,
+            await Send(client, HttpMethod.Get, "/api/briefs", ("X-Zing-Key", "a guess of some sort"))
+        );
         Assert.Equal(HttpStatusCode.OK, await Send(client, HttpMethod.Get, "/api/briefs", ("X-Zing-Key", "a long enough key")));
     }
 
@@ -109,12 +141,22 @@ public sealed class DoorTests
         Assert.InRange(late.Headers.RetryAfter!.Delta!.Value.TotalSeconds, 1, 5);
     }
 
-    private static Settings Started(string[] args, params (string Name, string Value)[] variables) => Settings.From(args, name => variables.FirstOrDefault(v => v.Name == name).Value);
+    private static Settings Started(string[] args, params (string Name, string Value)[] variables) =>
+        Settings.From(args, name => variables.FirstOrDefault(v => v.Name == name).Value);
 
     [Fact]
     public void It_starts_only_from_its_own_switches_and_variables()
     {
-        var foreign = Started([], ("HOST", "0.0.0.0"), ("DEMO", "true"), ("PORT", "80"), ("DATA", "/elsewhere"), ("URLS", "http://*:80"), ("ASPNETCORE_URLS", "http://*:80"), ("Kestrel__Endpoints__A__Url", "http://*:80"));
+        var foreign = Started(
+            [],
+            ("HOST", "0.0.0.0"),
+            ("DEMO", "true"),
+            ("PORT", "80"),
+            ("DATA", "/elsewhere"),
+            ("URLS", "http://*:80"),
+            ("ASPNETCORE_URLS", "http://*:80"),
+            ("Kestrel__Endpoints__A__Url", "http://*:80")
+        );
         Assert.Equal(("127.0.0.1", Settings.UsualPort, false), (foreign.Host, foreign.Port, foreign.Demo));
         var own = Started(["--port", "5200", "--demo", "--data=/tmp/shed"], ("ZING_PORT", "5300"), ("ZING_HOST", "::1"));
         Assert.Equal(("::1", 5200, true, "/tmp/shed", "http://[::1]:5200"), (own.Host, own.Port, own.Demo, own.Data, own.Url));
@@ -127,7 +169,8 @@ public sealed class DoorTests
     [InlineData("no switch", "--Kestrel:Endpoints:Open:Url=http://0.0.0.0:80")]
     [InlineData("no switch", "--urls", "http://0.0.0.0:80")]
     [InlineData("needs a value", "--data")]
-    public void What_cannot_be_meant_is_said_in_a_line(string words, params string[] args) => Assert.Contains(words, Assert.Throws<StartupException>(() => Started(args)).Message);
+    public void What_cannot_be_meant_is_said_in_a_line(string words, params string[] args) =>
+        Assert.Contains(words, Assert.Throws<StartupException>(() => Started(args)).Message);
 
     [Fact]
     public async Task A_foreign_setting_opens_no_second_door()
@@ -155,13 +198,37 @@ public sealed class DoorTests
         using var house = new House();
         var client = house.CreateClient();
         var served = Path.Combine(House.Root, "src", "ZingCast.Web", "wwwroot");
-        string[] files = [.. Directory.GetFiles(served, "*", SearchOption.AllDirectories).Select(f => "/" + Path.GetRelativePath(served, f).Replace('\\', '/'))];
+        string[] files =
+        [
+            .. Directory
+                .GetFiles(served, "*", SearchOption.AllDirectories)
+                .Select(f => "/" + Path.GetRelativePath(served, f).Replace('\\', '/')),
+        ];
         Assert.Contains("/index.html", files);
-        string[] others = ["/", "/briefs/1", "/INDEX.HTML", "//index.html", "/./index.html", "/%69ndex.html", "/index.html/", "/assets/../index.html", "/nothing.txt", "/api/nothing", "/api/briefs", "/api/briefs/999",
-            "/api/standards", "/api/lines/5/profile.csv", "/api/data/copy", "/openapi/v1.json", "/api/measures/hook?text=enormous", "/api/lines/head-for-rod"];
+        string[] others =
+        [
+            "/",
+            "/briefs/1",
+            "/INDEX.HTML",
+            "//index.html",
+            "/./index.html",
+            "/%69ndex.html",
+            "/index.html/",
+            "/assets/../index.html",
+            "/nothing.txt",
+            "/api/nothing",
+            "/api/briefs",
+            "/api/briefs/999",
+            "/api/standards",
+            "/api/lines/5/profile.csv",
+            "/api/data/copy",
+            "/openapi/v1.json",
+            "/api/measures/hook?text=enormous",
+            "/api/lines/head-for-rod",
+        ];
         foreach (var path in files.Concat(others))
-            foreach (var method in new[] { HttpMethod.Get, HttpMethod.Head, HttpMethod.Post })
-                Protected(await Ask(client, method, path), $"{method} {path}");
+        foreach (var method in new[] { HttpMethod.Get, HttpMethod.Head, HttpMethod.Post })
+            Protected(await Ask(client, method, path), $"{method} {path}");
         Protected(await Ask(client, HttpMethod.Get, "/", ("Host", "pointed-here.example")), "a foreign name");
         Protected(await Ask(client, HttpMethod.Post, "/api/briefs", ("Origin", "http://elsewhere.example")), "a foreign write");
         using var locked = Locked();
@@ -169,11 +236,22 @@ public sealed class DoorTests
 
         static void Protected(HttpResponseMessage answer, string what)
         {
-            string Of(string header) => answer.Headers.TryGetValues(header, out var values) ? string.Join(' ', values) : answer.Content.Headers.TryGetValues(header, out values) ? string.Join(' ', values) : "";
-            Assert.True(Of("Content-Security-Policy").StartsWith("default-src 'none'", StringComparison.Ordinal) && Of("Content-Security-Policy").Contains("frame-ancestors 'none'"), $"{what}: {answer.StatusCode}, policy {Of("Content-Security-Policy")}");
+            string Of(string header) =>
+                answer.Headers.TryGetValues(header, out var values) ? string.Join(' ', values)
+                : answer.Content.Headers.TryGetValues(header, out values) ? string.Join(' ', values)
+                : "";
+            Assert.True(
+                Of("Content-Security-Policy").StartsWith("default-src 'none'", StringComparison.Ordinal)
+                    && Of("Content-Security-Policy").Contains("frame-ancestors 'none'"),
+                $"{what}: {answer.StatusCode}, policy {Of("Content-Security-Policy")}"
+            );
             Assert.DoesNotContain("unsafe", Of("Content-Security-Policy"));
-            Assert.Equal(("DENY", "nosniff", "same-origin", "same-origin"), (Of("X-Frame-Options"), Of("X-Content-Type-Options"), Of("Referrer-Policy"), Of("Cross-Origin-Resource-Policy")));
-            if (answer.Content.Headers.ContentType?.MediaType == "text/html") Assert.Contains("'nonce-", Of("Content-Security-Policy"));
+            Assert.Equal(
+                ("DENY", "nosniff", "same-origin", "same-origin"),
+                (Of("X-Frame-Options"), Of("X-Content-Type-Options"), Of("Referrer-Policy"), Of("Cross-Origin-Resource-Policy"))
+            );
+            if (answer.Content.Headers.ContentType?.MediaType == "text/html")
+                Assert.Contains("'nonce-", Of("Content-Security-Policy"));
         }
     }
 

@@ -14,8 +14,15 @@ public sealed class House : IDisposable
 
     public House(bool demo = true, Func<Settings, Settings>? with = null)
     {
-        var settings = new Settings { Port = 0, Demo = demo, ContentRoot = Path.Combine(Root, "src", "ZingCast.Web"), Data = Path.Combine(Path.GetTempPath(), $"zing-{Guid.NewGuid():N}") };
-        if (with is not null) settings = with(settings);
+        var settings = new Settings
+        {
+            Port = 0,
+            Demo = demo,
+            ContentRoot = Path.Combine(Root, "src", "ZingCast.Web"),
+            Data = Path.Combine(Path.GetTempPath(), $"zing-{Guid.NewGuid():N}"),
+        };
+        if (with is not null)
+            settings = with(settings);
         Data = settings.Data;
         DataFolder.Open(Data, TimeProvider.System);
         app = ZingApp.Build(settings);
@@ -28,20 +35,28 @@ public sealed class House : IDisposable
 
     public string Data { get; }
 
-    public HttpClient CreateClient() => new(new SocketsHttpHandler { AllowAutoRedirect = false, UseCookies = false }) { BaseAddress = new(app.Urls.Single().Replace("0.0.0.0", "127.0.0.1", StringComparison.Ordinal)) };
+    public HttpClient CreateClient() =>
+        new(new SocketsHttpHandler { AllowAutoRedirect = false, UseCookies = false })
+        {
+            BaseAddress = new(app.Urls.Single().Replace("0.0.0.0", "127.0.0.1", StringComparison.Ordinal)),
+        };
 
     public void Dispose()
     {
         app.StopAsync().GetAwaiter().GetResult();
         app.DisposeAsync().AsTask().GetAwaiter().GetResult();
         SqliteConnection.ClearAllPools();
-        if (Directory.Exists(Data)) Directory.Delete(Data, recursive: true);
+        if (Directory.Exists(Data))
+            Directory.Delete(Data, recursive: true);
     }
 
-    private static string Above(string folder) => File.Exists(Path.Combine(folder, "ZingCast.slnx")) ? folder : Above(Path.GetDirectoryName(folder)!);
+    private static string Above(string folder) =>
+        File.Exists(Path.Combine(folder, "ZingCast.slnx")) ? folder : Above(Path.GetDirectoryName(folder)!);
 }
 
-/// <summary>Tests that hold answers and stops against a clock run by themselves: the machine's other work is not what they are about.</summary>
+/// <summary>
+/// Tests that hold answers and stops against a clock run by themselves: the machine's other work is not what they are about.
+/// </summary>
 [CollectionDefinition(Name, DisableParallelization = true)]
 public sealed class Alone
 {
@@ -68,16 +83,20 @@ internal static class Http
 {
     private static CancellationToken Now => TestContext.Current.CancellationToken;
 
-    public static async Task<JsonElement> Json(this HttpResponseMessage response) => await response.Content.ReadFromJsonAsync<JsonElement>(Now);
+    public static async Task<JsonElement> Json(this HttpResponseMessage response) =>
+        await response.Content.ReadFromJsonAsync<JsonElement>(Now);
 
-    public static async Task<JsonElement> GetJson(this HttpClient client, string path) => await client.GetFromJsonAsync<JsonElement>(path, Now);
+    public static async Task<JsonElement> GetJson(this HttpClient client, string path) =>
+        await client.GetFromJsonAsync<JsonElement>(path, Now);
 
-    public static Task<HttpResponseMessage> Post(this HttpClient client, string path, object body) => client.PostAsJsonAsync(path, body, Now);
+    public static Task<HttpResponseMessage> Post(this HttpClient client, string path, object body) =>
+        client.PostAsJsonAsync(path, body, Now);
 
     public static Task<HttpResponseMessage> Put(this HttpClient client, string path, object body, string? tag = null)
     {
         var request = new HttpRequestMessage(HttpMethod.Put, path) { Content = JsonContent.Create(body) };
-        if (tag is not null) request.Headers.TryAddWithoutValidation("If-Match", tag);
+        if (tag is not null)
+            request.Headers.TryAddWithoutValidation("If-Match", tag);
         return client.SendAsync(request, Now);
     }
 }

@@ -17,7 +17,8 @@ public sealed class KeptTests(LoanShed shed) : IClassFixture<LoanShed>
         return [.. (await answer.Json()).GetProperty("errors").EnumerateObject().Select(p => p.Name)];
     }
 
-    private async Task<IEnumerable<string?>> Names() => (await client.GetJson("/api/briefs")).EnumerateArray().Select(b => b.GetProperty("name").GetString());
+    private async Task<IEnumerable<string?>> Names() =>
+        (await client.GetJson("/api/briefs")).EnumerateArray().Select(b => b.GetProperty("name").GetString());
 
     [Theory]
     [InlineData("""{"test":{"readings":[{"massKg":5e-324,"dropM":0.9}]}}""", "test.readings[0].massKg")]
@@ -56,8 +57,14 @@ public sealed class KeptTests(LoanShed shed) : IClassFixture<LoanShed>
     public async Task A_brief_is_looked_at_whole_when_it_is_added_and_when_it_is_changed(string odd, string field)
     {
         var text = """{"name":"Mullet","draft":{"species":"mullet"}""" + "," + odd[1..];
-        Assert.Contains(field, await Refused(await client.PostAsync("/api/briefs", new StringContent(text, Encoding.UTF8, "application/json"), Now)));
-        using var change = new HttpRequestMessage(HttpMethod.Put, "/api/briefs/1") { Content = new StringContent(text, Encoding.UTF8, "application/json") };
+        Assert.Contains(
+            field,
+            await Refused(await client.PostAsync("/api/briefs", new StringContent(text, Encoding.UTF8, "application/json"), Now))
+        );
+        using var change = new HttpRequestMessage(HttpMethod.Put, "/api/briefs/1")
+        {
+            Content = new StringContent(text, Encoding.UTF8, "application/json"),
+        };
         change.Headers.TryAddWithoutValidation("If-Match", "\"1\"");
         Assert.Contains(field, await Refused(await client.SendAsync(change, Now)));
         Assert.DoesNotContain(await Names(), name => name is "Mullet" or "");
@@ -67,18 +74,65 @@ public sealed class KeptTests(LoanShed shed) : IClassFixture<LoanShed>
     public async Task A_pin_on_a_piece_that_was_put_away_does_not_stop_the_rest_of_the_brief_from_being_kept()
     {
         await client.DeleteAsync("/api/shed/rods/5", Now);
-        var kept = await client.Post("/api/briefs", new { name = "Old friend", draft = new { species = "perch" }, pins = new { rod = 5 } });
+        var kept = await client.Post(
+            "/api/briefs",
+            new
+            {
+                name = "Old friend",
+                draft = new { species = "perch" },
+                pins = new { rod = 5 },
+            }
+        );
         Assert.Equal(HttpStatusCode.OK, kept.StatusCode);
-        Assert.Equal(["pins.rod"], await Refused(await client.Post("/api/matching/solve", new { brief = new { }, pins = new { rod = 5 } })));
+        Assert.Equal(
+            ["pins.rod"],
+            await Refused(await client.Post("/api/matching/solve", new { brief = new { }, pins = new { rod = 5 } }))
+        );
     }
 
     [Fact]
     public async Task A_tag_is_the_same_however_the_space_around_it_was_typed()
     {
-        Assert.Equal(["tag"], await Refused(await client.Post("/api/shed/reels", new { tag = " S2\u00a0 ", name = "twin", massKg = .1 })));
-        var added = await (await client.Post("/api/shed/reels", new { tag = " S\u00e9 ", name = "  grey \t six ", massKg = .1 })).Json();
+        Assert.Equal(
+            ["tag"],
+            await Refused(
+                await client.Post(
+                    "/api/shed/reels",
+                    new
+                    {
+                        tag = " S2\u00a0 ",
+                        name = "twin",
+                        massKg = .1,
+                    }
+                )
+            )
+        );
+        var added = await (
+            await client.Post(
+                "/api/shed/reels",
+                new
+                {
+                    tag = " S\u00e9 ",
+                    name = "  grey \t six ",
+                    massKg = .1,
+                }
+            )
+        ).Json();
         Assert.Equal("Sé", added.GetProperty("tag").GetString());
-        Assert.Equal(["tag"], await Refused(await client.Post("/api/shed/reels", new { tag = "Se\u0301", name = "twin", massKg = .1 })));
+        Assert.Equal(
+            ["tag"],
+            await Refused(
+                await client.Post(
+                    "/api/shed/reels",
+                    new
+                    {
+                        tag = "Se\u0301",
+                        name = "twin",
+                        massKg = .1,
+                    }
+                )
+            )
+        );
     }
 
     [Theory]
@@ -118,6 +172,7 @@ public sealed class KeptTests(LoanShed shed) : IClassFixture<LoanShed>
         body.Headers.TryAddWithoutValidation("Content-Type", type);
         var answer = await client.PostAsync("/api/matching/solve", body, Now);
         Assert.Equal(status, answer.StatusCode);
-        if (status != HttpStatusCode.OK) Assert.Contains("could not be read", (await answer.Json()).GetProperty("title").GetString());
+        if (status != HttpStatusCode.OK)
+            Assert.Contains("could not be read", (await answer.Json()).GetProperty("title").GetString());
     }
 }

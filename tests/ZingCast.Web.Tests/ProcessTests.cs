@@ -17,7 +17,16 @@ public sealed partial class ProcessTests : IDisposable
 
     private static CancellationToken Now => TestContext.Current.CancellationToken;
 
-    private static string Program { get; } = Path.Combine(House.Root, "src", "ZingCast.Web", "bin", Path.GetFileName(Path.GetDirectoryName(AppContext.BaseDirectory.TrimEnd('/'))!), "net10.0", "ZingCast.Web.dll");
+    private static string Program { get; } =
+        Path.Combine(
+            House.Root,
+            "src",
+            "ZingCast.Web",
+            "bin",
+            Path.GetFileName(Path.GetDirectoryName(AppContext.BaseDirectory.TrimEnd('/'))!),
+            "net10.0",
+            "ZingCast.Web.dll"
+        );
 
     private static string ContentRoot => Path.Combine(House.Root, "src", "ZingCast.Web");
 
@@ -28,7 +37,10 @@ public sealed partial class ProcessTests : IDisposable
 
         public Running(string file, params string[] args)
         {
-            Process = new() { StartInfo = new(file, args) { RedirectStandardOutput = true, RedirectStandardError = true } };
+            Process = new()
+            {
+                StartInfo = new(file, args) { RedirectStandardOutput = true, RedirectStandardError = true },
+            };
             Process.OutputDataReceived += (_, line) => said.Enqueue(line.Data ?? "");
             Process.ErrorDataReceived += (_, line) => said.Enqueue(line.Data ?? "");
             Process.Start();
@@ -40,14 +52,17 @@ public sealed partial class ProcessTests : IDisposable
 
         public string[] Said => [.. said.Where(line => line.Length > 0)];
 
-        [GeneratedRegex(@"http://[\d.]+:\d+")] private static partial Regex Address();
+        [GeneratedRegex(@"http://[\d.]+:\d+")]
+        private static partial Regex Address();
 
         public async Task<HttpClient> Ready()
         {
             for (var waited = Stopwatch.StartNew(); waited.Elapsed < TimeSpan.FromSeconds(60); await Task.Delay(20, Now))
             {
-                if (Said.Select(line => Address().Match(line)).FirstOrDefault(m => m.Success) is { } at) return new() { BaseAddress = new(at.Value), Timeout = TimeSpan.FromSeconds(30) };
-                if (Process.HasExited) break;
+                if (Said.Select(line => Address().Match(line)).FirstOrDefault(m => m.Success) is { } at)
+                    return new() { BaseAddress = new(at.Value), Timeout = TimeSpan.FromSeconds(30) };
+                if (Process.HasExited)
+                    break;
             }
             throw new Xunit.Sdk.XunitException($"It did not start: {string.Join(" / ", Said)}");
         }
@@ -63,7 +78,8 @@ public sealed partial class ProcessTests : IDisposable
 
         public void Dispose()
         {
-            if (!Process.HasExited) Process.Kill(entireProcessTree: true);
+            if (!Process.HasExited)
+                Process.Kill(entireProcessTree: true);
             Process.WaitForExit();
             Process.Dispose();
         }
@@ -72,43 +88,53 @@ public sealed partial class ProcessTests : IDisposable
     private Running Run(string file, params string[] args)
     {
         var started = new Running(file, args);
-        lock (running) running.Add(started);
+        lock (running)
+            running.Add(started);
         return started;
     }
 
-    private Running Start(string data, params string[] more) => Run("dotnet", [Program, "--contentRoot", ContentRoot, "--data", data, "--port", "0", .. more]);
+    private Running Start(string data, params string[] more) =>
+        Run("dotnet", [Program, "--contentRoot", ContentRoot, "--data", data, "--port", "0", .. more]);
 
     private string New(string name) => Path.Combine(folder, name);
 
-    // Fresh folders, and folders of an earlier version with the lock that a killed start of that version left behind. The blow falls between the first
-    // file in the folder and well past the point where the house answers.
+    // Fresh folders, and folders of an earlier version with the lock that a killed start of that version left behind. The blow falls
+    // between the first file in the folder and well past the point where the house answers.
     [Fact]
     public async Task Killed_at_forty_moments_of_a_start_it_starts_the_next_time()
     {
         var earlier = New("earlier.db");
         await DataFolderTests.Earlier(earlier, "20261125003030_First", Now);
-        await Parallel.ForAsync(0, 40, new ParallelOptions { MaxDegreeOfParallelism = 2, CancellationToken = Now }, async (i, cancel) =>
-        {
-            var data = Directory.CreateDirectory(New($"killed-{i}")).FullName;
-            var file = DataFolder.FileIn(data);
-            if (i % 2 == 1) File.Copy(earlier, file);
-            using (var killed = Start(data, "--demo"))
+        await Parallel.ForAsync(
+            0,
+            40,
+            new ParallelOptions { MaxDegreeOfParallelism = 2, CancellationToken = Now },
+            async (i, cancel) =>
             {
-                while (!killed.Process.HasExited && Directory.GetFiles(data).Length == i % 2) await Task.Delay(2, cancel);
-                await Task.Delay(i * i, cancel);
-                killed.Process.Kill();
+                var data = Directory.CreateDirectory(New($"killed-{i}")).FullName;
+                var file = DataFolder.FileIn(data);
+                if (i % 2 == 1)
+                    File.Copy(earlier, file);
+                using (var killed = Start(data, "--demo"))
+                {
+                    while (!killed.Process.HasExited && Directory.GetFiles(data).Length == i % 2)
+                        await Task.Delay(2, cancel);
+                    await Task.Delay(i * i, cancel);
+                    killed.Process.Kill();
+                }
+                // What a start does with the folder, without the seconds the rest of it takes.
+                var opening = Stopwatch.StartNew();
+                DataFolder.Open(data, TimeProvider.System);
+                Assert.True(opening.Elapsed < TimeSpan.FromSeconds(5), $"killed at moment {i}, the next start took {opening.Elapsed}");
+                await using var connection = new SqliteConnection($"Data Source={file};Pooling=False");
+                await connection.OpenAsync(cancel);
+                await using var command = connection.CreateCommand();
+                command.CommandText =
+                    "select (select integrity_check from pragma_integrity_check) || ' ' || count(*) from Rods where Tag = 'R1'";
+                var (found, demo) = ((string)(await command.ExecuteScalarAsync(cancel))!, i % 2 == 1);
+                Assert.True(found == "ok 1" || (!demo && found == "ok 0"), $"killed at moment {i}: {found}");
             }
-            // What a start does with the folder, without the seconds the rest of it takes.
-            var opening = Stopwatch.StartNew();
-            DataFolder.Open(data, TimeProvider.System);
-            Assert.True(opening.Elapsed < TimeSpan.FromSeconds(5), $"killed at moment {i}, the next start took {opening.Elapsed}");
-            await using var connection = new SqliteConnection($"Data Source={file};Pooling=False");
-            await connection.OpenAsync(cancel);
-            await using var command = connection.CreateCommand();
-            command.CommandText = "select (select integrity_check from pragma_integrity_check) || ' ' || count(*) from Rods where Tag = 'R1'";
-            var (found, demo) = ((string)(await command.ExecuteScalarAsync(cancel))!, i % 2 == 1);
-            Assert.True(found == "ok 1" || (!demo && found == "ok 0"), $"killed at moment {i}: {found}");
-        });
+        );
         foreach (var last in new[] { 0, 1, 38, 39 })
         {
             using var again = Start(New($"killed-{last}"), "--demo");
@@ -124,7 +150,20 @@ public sealed partial class ProcessTests : IDisposable
         using var client = await house.Ready();
         // Three hundred scraps: more ways to cut them than anybody waits for.
         for (var i = 0; i < 300; i++)
-            (await client.PostAsJsonAsync("/api/shed/scraps", new { tag = $"Z{i}", name = "scrap", lengthM = 1 + i % 37 * .1, massKg = .002 + i % 31 * .0002, taperM = i % 3 == 0 ? .6 : 0 }, Now)).EnsureSuccessStatusCode();
+            (
+                await client.PostAsJsonAsync(
+                    "/api/shed/scraps",
+                    new
+                    {
+                        tag = $"Z{i}",
+                        name = "scrap",
+                        lengthM = 1 + i % 37 * .1,
+                        massKg = .002 + i % 31 * .0002,
+                        taperM = i % 3 == 0 ? .6 : 0,
+                    },
+                    Now
+                )
+            ).EnsureSuccessStatusCode();
         var plan = new { target = new { lengthM = 9, massKg = .0194 } };
         var watch = Stopwatch.StartNew();
         var found = await (await client.PostAsJsonAsync("/api/lines/plan", plan, Now)).Json();
@@ -134,15 +173,26 @@ public sealed partial class ProcessTests : IDisposable
 
         using (var impatient = CancellationTokenSource.CreateLinkedTokenSource(Now))
         {
-            var asked = Enumerable.Range(0, 24).Select(i => i % 2 == 0 ? client.PostAsJsonAsync("/api/lines/plan", plan, impatient.Token) : client.PostAsJsonAsync("/api/casting/helps", new { brief = new { } }, impatient.Token)).ToList();
+            var asked = Enumerable
+                .Range(0, 24)
+                .Select(i =>
+                    i % 2 == 0
+                        ? client.PostAsJsonAsync("/api/lines/plan", plan, impatient.Token)
+                        : client.PostAsJsonAsync("/api/casting/helps", new { brief = new { } }, impatient.Token)
+                )
+                .ToList();
             await Task.Delay(300, Now);
             await impatient.CancelAsync();
-            foreach (var left in asked) await Assert.ThrowsAnyAsync<OperationCanceledException>(() => left);
+            foreach (var left in asked)
+                await Assert.ThrowsAnyAsync<OperationCanceledException>(() => left);
         }
         var waiting = Enumerable.Range(0, 6).Select(_ => client.PostAsJsonAsync("/api/lines/plan", plan, Now)).ToList();
-        (await client.PostAsJsonAsync("/api/briefs", new { name = "The last word", draft = new { species = "perch" } }, Now)).EnsureSuccessStatusCode();
+        (
+            await client.PostAsJsonAsync("/api/briefs", new { name = "The last word", draft = new { species = "perch" } }, Now)
+        ).EnsureSuccessStatusCode();
         watch.Restart();
-        using (Run("kill", "-TERM", $"{house.Process.Id}")) Assert.Equal(0, await house.Ended(10));
+        using (Run("kill", "-TERM", $"{house.Process.Id}"))
+            Assert.Equal(0, await house.Ended(10));
         Assert.True(watch.Elapsed < TimeSpan.FromSeconds(2), $"it took {watch.Elapsed} to stop");
         await Task.WhenAll(waiting.Select(w => w.ContinueWith(_ => { }, Now, TaskContinuationOptions.None, TaskScheduler.Default)));
 
@@ -162,9 +212,16 @@ public sealed partial class ProcessTests : IDisposable
         using var other = Start(New("data"), "--demo");
         using var first = await one.Ready();
         using var second = await other.Ready();
-        await Task.WhenAll(Enumerable.Range(0, 40).Select(i => (i % 2 == 0 ? first : second).PostAsJsonAsync("/api/briefs", new { name = $"Brief {i}", draft = new { } }, Now)));
+        await Task.WhenAll(
+            Enumerable
+                .Range(0, 40)
+                .Select(i =>
+                    (i % 2 == 0 ? first : second).PostAsJsonAsync("/api/briefs", new { name = $"Brief {i}", draft = new { } }, Now)
+                )
+        );
         Assert.Equal(43, (await first.GetJson("/api/briefs")).GetArrayLength());
-        using (Run("kill", "-TERM", $"{one.Process.Id}")) Assert.Equal(0, await one.Ended(10));
+        using (Run("kill", "-TERM", $"{one.Process.Id}"))
+            Assert.Equal(0, await one.Ended(10));
         (await second.PostAsJsonAsync("/api/briefs", new { name = "The other goes on", draft = new { } }, Now)).EnsureSuccessStatusCode();
         Assert.Equal(44, (await second.GetJson("/api/briefs")).GetArrayLength());
     }
@@ -176,7 +233,8 @@ public sealed partial class ProcessTests : IDisposable
         using var client = await house.Ready();
         await client.PostAsJsonAsync("/api/briefs", new { name = "Kept at noon", draft = new { } }, Now);
         var ahead = DataFolder.FileIn(New("data")) + "-wal";
-        for (var waited = Stopwatch.StartNew(); new FileInfo(ahead).Length > 0 && waited.Elapsed < TimeSpan.FromSeconds(20);) await Task.Delay(200, Now);
+        for (var waited = Stopwatch.StartNew(); new FileInfo(ahead).Length > 0 && waited.Elapsed < TimeSpan.FromSeconds(20); )
+            await Task.Delay(200, Now);
         Assert.Equal(0, new FileInfo(ahead).Length);
         Directory.CreateDirectory(New("copy"));
         File.Copy(DataFolder.FileIn(New("data")), DataFolder.FileIn(New("copy")));
@@ -221,13 +279,21 @@ public sealed partial class ProcessTests : IDisposable
     private Running OnSmallDisk(string before, string after = "")
     {
         var disk = Directory.CreateDirectory(New("disk")).FullName;
-        return Run("unshare", "-rm", "sh", "-c", $"mount -t tmpfs -o size=2m tmpfs {disk} && {before} && exec dotnet {Program} --contentRoot {ContentRoot} --port 0 --data {disk}/data {after}");
+        return Run(
+            "unshare",
+            "-rm",
+            "sh",
+            "-c",
+            $"mount -t tmpfs -o size=2m tmpfs {disk} && {before} && exec dotnet {Program} "
+                + $"--contentRoot {ContentRoot} --port 0 --data {disk}/data {after}"
+        );
     }
 
     private static async Task CanMount()
     {
         using var probe = new Running("unshare", "-rm", "sh", "-c", "mount -t tmpfs tmpfs /mnt");
-        if (await probe.Ended(10) != 0) Assert.Skip("This machine lets nobody have a disk of their own.");
+        if (await probe.Ended(10) != 0)
+            Assert.Skip("This machine lets nobody have a disk of their own.");
     }
 
     [Theory]
@@ -252,7 +318,12 @@ public sealed partial class ProcessTests : IDisposable
         var kept = 0;
         HttpResponseMessage answer;
         await File.WriteAllBytesAsync(Path.Combine(inside, "filler"), new byte[1_300_000], Now);
-        while ((answer = await client.PostAsJsonAsync("/api/briefs", new { name = $"Brief {kept}", draft = new { species = "perch" } }, Now)).IsSuccessStatusCode) Assert.True(++kept < 5000);
+        while (
+            (
+                answer = await client.PostAsJsonAsync("/api/briefs", new { name = $"Brief {kept}", draft = new { species = "perch" } }, Now)
+            ).IsSuccessStatusCode
+        )
+            Assert.True(++kept < 5000);
         Assert.Equal(507, (int)answer.StatusCode);
         Assert.Contains("disk is full", (await answer.Json()).GetProperty("title").GetString());
         Assert.Equal(kept, (await client.GetJson("/api/briefs")).GetArrayLength());
@@ -266,12 +337,23 @@ public sealed partial class ProcessTests : IDisposable
     public async Task What_is_saved_while_the_house_runs_gives_the_same_answers_when_it_is_put_back()
     {
         var saved = New("saved.db");
-        object solve = new { brief = new { flyKind = "baitfish", hookSize = 0, species = "sea-bass", distanceM = 17 } };
+        object solve = new
+        {
+            brief = new
+            {
+                flyKind = "baitfish",
+                hookSize = 0,
+                species = "sea-bass",
+                distanceM = 17,
+            },
+        };
         string before;
         using (var house = Start(New("data"), "--demo"))
         {
             using var client = await house.Ready();
-            before = await (await client.PostAsJsonAsync("/api/matching/solve", solve, Now)).Content.ReadAsStringAsync(Now) + await client.GetStringAsync("/api/shed", Now);
+            before =
+                await (await client.PostAsJsonAsync("/api/matching/solve", solve, Now)).Content.ReadAsStringAsync(Now)
+                + await client.GetStringAsync("/api/shed", Now);
             using var backup = Run("dotnet", Program, "backup", saved, "--contentRoot", ContentRoot, "--data", New("data"));
             Assert.Equal(0, await backup.Ended(30));
             Assert.Contains("is saved in", Assert.Single(backup.Said));
@@ -282,12 +364,17 @@ public sealed partial class ProcessTests : IDisposable
         Assert.Equal(0, await restore.Ended(30));
         using var again = Start(New("other"));
         using var guest = await again.Ready();
-        Assert.Equal(before, await (await guest.PostAsJsonAsync("/api/matching/solve", solve, Now)).Content.ReadAsStringAsync(Now) + await guest.GetStringAsync("/api/shed", Now));
+        Assert.Equal(
+            before,
+            await (await guest.PostAsJsonAsync("/api/matching/solve", solve, Now)).Content.ReadAsStringAsync(Now)
+                + await guest.GetStringAsync("/api/shed", Now)
+        );
     }
 
     public void Dispose()
     {
-        foreach (var one in running) one.Process.Dispose();
+        foreach (var one in running)
+            one.Process.Dispose();
         SqliteConnection.ClearAllPools();
         Directory.Delete(folder, recursive: true);
     }

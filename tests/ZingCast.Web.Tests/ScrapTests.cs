@@ -15,8 +15,23 @@ public sealed class ScrapTests : IDisposable
     // Whole pieces, so that nothing is left to cut.
     private async Task<HttpResponseMessage> Begin(params int[] scraps)
     {
-        var drawer = (await client.GetJson("/api/shed/scraps")).EnumerateArray().ToDictionary(s => s.GetProperty("id").GetInt32(), s => s.GetProperty("lengthM").GetDouble());
-        return await client.Post("/api/lines/jobs", new { target = new { lengthM = 9.0, massKg = .012 }, pieces = scraps.Select(id => new { scrapId = id, fromM = 0.0, toM = drawer[id], turned = false }) });
+        var drawer = (await client.GetJson("/api/shed/scraps"))
+            .EnumerateArray()
+            .ToDictionary(s => s.GetProperty("id").GetInt32(), s => s.GetProperty("lengthM").GetDouble());
+        return await client.Post(
+            "/api/lines/jobs",
+            new
+            {
+                target = new { lengthM = 9.0, massKg = .012 },
+                pieces = scraps.Select(id => new
+                {
+                    scrapId = id,
+                    fromM = 0.0,
+                    toM = drawer[id],
+                    turned = false,
+                }),
+            }
+        );
     }
 
     private async Task<(string Path, int Version)> Begun(params int[] scraps)
@@ -27,7 +42,16 @@ public sealed class ScrapTests : IDisposable
 
     private Task<HttpResponseMessage> Bare(HttpMethod method, string path) => client.SendAsync(new(method, path), Now);
 
-    private Task<HttpResponseMessage> Finish((string Path, int Version) job, string tag) => client.Post($"{job.Path}/finish", new { tag, name = "made", version = job.Version });
+    private Task<HttpResponseMessage> Finish((string Path, int Version) job, string tag) =>
+        client.Post(
+            $"{job.Path}/finish",
+            new
+            {
+                tag,
+                name = "made",
+                version = job.Version,
+            }
+        );
 
     private static HttpStatusCode[] Sorted(IEnumerable<HttpResponseMessage> answers) => [.. answers.Select(a => a.StatusCode).Order()];
 
@@ -41,7 +65,10 @@ public sealed class ScrapTests : IDisposable
             var won = Assert.Single(answers, a => a.IsSuccessStatusCode);
             Assert.All(answers.Where(a => a != won), a => Assert.Equal(HttpStatusCode.Conflict, a.StatusCode));
             Assert.Equal(1, (await client.GetJson("/api/lines/jobs")).GetArrayLength());
-            Assert.Equal(HttpStatusCode.NoContent, (await Bare(HttpMethod.Delete, $"/api/lines/jobs/{(await won.Json()).GetProperty("id").GetInt32()}")).StatusCode);
+            Assert.Equal(
+                HttpStatusCode.NoContent,
+                (await Bare(HttpMethod.Delete, $"/api/lines/jobs/{(await won.Json()).GetProperty("id").GetInt32()}")).StatusCode
+            );
         }
     }
 
@@ -90,7 +117,14 @@ public sealed class ScrapTests : IDisposable
         Assert.Equal(HttpStatusCode.Conflict, (await Begin(2, 3)).StatusCode);
         var jobs = await client.GetJson("/api/lines/jobs");
         Assert.Equal(HttpStatusCode.OK, (await Finish((job.Path, jobs[0].GetProperty("version").GetInt32()), "H2")).StatusCode);
-        Assert.Equal(["H2"], (await client.GetJson("/api/shed")).GetProperty("lines").EnumerateArray().Select(l => l.GetProperty("tag").GetString()).Where(t => t!.StartsWith('H')));
+        Assert.Equal(
+            ["H2"],
+            (await client.GetJson("/api/shed"))
+                .GetProperty("lines")
+                .EnumerateArray()
+                .Select(l => l.GetProperty("tag").GetString())
+                .Where(t => t!.StartsWith('H'))
+        );
     }
 
     [Fact]

@@ -31,7 +31,10 @@ public sealed class StoreTests : IDisposable
         using (var before = Open())
         {
             await before.GetService<IMigrator>().MigrateAsync("20261125003030_First", now);
-            await before.Database.ExecuteSqlAsync($"insert into Rods (Tag, Name, LengthM, PrintedClass, MassKg, Pieces) values ('R1', 'old friend', 2.7, 6, .09, 2)", now);
+            await before.Database.ExecuteSqlAsync(
+                $"insert into Rods (Tag, Name, LengthM, PrintedClass, MassKg, Pieces) values ('R1', 'old friend', 2.7, 6, .09, 2)",
+                now
+            );
         }
         await using var db = OpenMigrated();
         var rod = Assert.Single((await db.ShedAsync(now)).Rods);
@@ -52,7 +55,12 @@ public sealed class StoreTests : IDisposable
     public async Task It_writes_ahead_and_the_model_is_what_the_migrations_make()
     {
         await using var db = OpenMigrated();
-        Assert.Equal("wal", await db.Database.SqlQueryRaw<string>("select journal_mode as Value from pragma_journal_mode").SingleAsync(TestContext.Current.CancellationToken));
+        Assert.Equal(
+            "wal",
+            await db
+                .Database.SqlQueryRaw<string>("select journal_mode as Value from pragma_journal_mode")
+                .SingleAsync(TestContext.Current.CancellationToken)
+        );
         Assert.False(db.Database.HasPendingModelChanges());
     }
 
@@ -61,7 +69,15 @@ public sealed class StoreTests : IDisposable
     {
         var cancel = TestContext.Current.CancellationToken;
         await using var db = OpenMigrated();
-        db.Briefs.Add(new() { Name = "b", Draft = new() { Water = Water.Stillwater, Lean = Lean.Power }, Pins = new() { Density = "hover" }, Off = ["class.lean"] });
+        db.Briefs.Add(
+            new()
+            {
+                Name = "b",
+                Draft = new() { Water = Water.Stillwater, Lean = Lean.Power },
+                Pins = new() { Density = "hover" },
+                Off = ["class.lean"],
+            }
+        );
         await db.SaveChangesAsync(cancel);
         var text = await db.Database.SqlQueryRaw<string>("select Draft as Value from Briefs").SingleAsync(cancel);
         Assert.Contains("\"stillwater\"", text);
@@ -77,14 +93,24 @@ public sealed class StoreTests : IDisposable
     {
         var cancel = TestContext.Current.CancellationToken;
         await using var db = OpenMigrated();
-        Rod Piece() => new() { Tag = "R1", Name = "r", LengthM = 2.7, PrintedClass = 6, MassKg = .1 };
+        Rod Piece() =>
+            new()
+            {
+                Tag = "R1",
+                Name = "r",
+                LengthM = 2.7,
+                PrintedClass = 6,
+                MassKg = .1,
+            };
         var first = Piece();
         db.Rods.Add(first);
         await db.SaveChangesAsync(cancel);
         db.Rods.Add(Piece());
         await Assert.ThrowsAsync<DbUpdateException>(() => db.SaveChangesAsync(cancel));
         db.ChangeTracker.Clear();
-        await db.Rods.Where(r => r.Id == first.Id).ExecuteUpdateAsync(set => set.SetProperty(r => EF.Property<DateTime?>(r, ZingDb.DeletedAt), DateTime.UtcNow), cancel);
+        await db
+            .Rods.Where(r => r.Id == first.Id)
+            .ExecuteUpdateAsync(set => set.SetProperty(r => EF.Property<DateTime?>(r, ZingDb.DeletedAt), DateTime.UtcNow), cancel);
         db.Rods.Add(Piece());
         await db.SaveChangesAsync(cancel);
         Assert.Single((await db.ShedAsync(cancel)).Rods);
@@ -97,7 +123,10 @@ public sealed class StoreTests : IDisposable
         await DemoWorld.AddAsync(db, TimeProvider.System, TestContext.Current.CancellationToken);
         var shed = await db.ShedAsync(TestContext.Current.CancellationToken);
         // Measurements hold lists, so what is compared is what is written; keeping gives each piece its first version.
-        Assert.Equal(JsonSerializer.Serialize(DemoWorld.Shed()).Replace("\"Version\":0", "\"Version\":1", StringComparison.Ordinal), JsonSerializer.Serialize(shed));
+        Assert.Equal(
+            JsonSerializer.Serialize(DemoWorld.Shed()).Replace("\"Version\":0", "\"Version\":1", StringComparison.Ordinal),
+            JsonSerializer.Serialize(shed)
+        );
         Assert.Equal(Pins.None, (await db.Briefs.FirstAsync(TestContext.Current.CancellationToken)).Pins);
     }
 

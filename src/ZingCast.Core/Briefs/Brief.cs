@@ -173,7 +173,9 @@ public sealed record BriefDraft
     public Lean? Lean { get; init; }
 }
 
-/// <summary>How far what can be dragged on a drawing may go; what is typed is held to the same ends. SI: metres, m/s, degrees of the cast.</summary>
+/// <summary>
+/// How far what can be dragged on a drawing may go; what is typed is held to the same ends. SI: metres, m/s, degrees of the cast.
+/// </summary>
 public sealed record BriefLimits(Spread DepthM, Spread WindMps, Spread WindFromDeg, Spread DistanceM)
 {
     /// <summary>The ends themselves.</summary>
@@ -255,21 +257,27 @@ public sealed record Brief
         if (Check(draft) is [var first, ..])
             throw new ArgumentException($"{first.Field}: {first.Problem}", nameof(draft));
         List<string> assumed = [];
-        T Or<T>(T? said, T otherwise, string field) where T : struct
+        T Or<T>(T? said, T otherwise, string field)
+            where T : struct
         {
-            if (said is null) assumed.Add(field);
+            if (said is null)
+                assumed.Add(field);
             return said ?? otherwise;
         }
 
-        if (draft.Species is null) assumed.Add("species");
+        if (draft.Species is null)
+            assumed.Add("species");
         var species = Fishes.Find(draft.Species ?? "river-trout")!;
-        if (draft.FlyKind is null) assumed.Add("flyKind");
+        if (draft.FlyKind is null)
+            assumed.Add("flyKind");
         var kind = FlyKinds.Find(draft.FlyKind ?? UsualFly(species))!;
         var middle = new HookSize((int)Math.Round((kind.Small.Number + kind.Large.Number) / 2.0));
         // Between #24 and #4 hooks are made in even numbers only.
-        if (middle.Number > 4 && middle.Number % 2 != 0) middle = new(middle.Number - 1);
+        if (middle.Number > 4 && middle.Number % 2 != 0)
+            middle = new(middle.Number - 1);
         var size = new HookSize(Or(draft.HookSize, middle.Number, "hookSize"));
-        if (draft.Caster is null) assumed.Add("caster");
+        if (draft.Caster is null)
+            assumed.Add("caster");
         var caster = Casters.Find(draft.Caster ?? "club")!;
         var salt = Or(draft.Salt, species.Salt, "salt");
         var water = Or(draft.Water, UsualWater(species, salt), "water");
@@ -280,22 +288,45 @@ public sealed record Brief
             FishKg = Or(draft.FishKg, species.TypicalKg, "fishKg"),
             Water = water,
             Cover = Or(draft.Cover, Briefs.Cover.Open, "cover"),
-            Stance = Or(draft.Stance, water is Briefs.Water.SmallStream or Briefs.Water.River ? Briefs.Stance.Wading : Briefs.Stance.Bank, "stance"),
+            Stance = Or(
+                draft.Stance,
+                water is Briefs.Water.SmallStream or Briefs.Water.River ? Briefs.Stance.Wading : Briefs.Stance.Bank,
+                "stance"
+            ),
             DepthM = Or(draft.DepthM, kind.Id is "dry" or "terrestrial" or "hair-bug" ? 0 : .5, "depthM"),
-            CurrentMps = Or(draft.CurrentMps, water switch { Briefs.Water.SmallStream => .4, Briefs.Water.River => .6, Briefs.Water.Shore => .3, _ => 0 }, "currentMps"),
+            CurrentMps = Or(
+                draft.CurrentMps,
+                water switch
+                {
+                    Briefs.Water.SmallStream => .4,
+                    Briefs.Water.River => .6,
+                    Briefs.Water.Shore => .3,
+                    _ => 0,
+                },
+                "currentMps"
+            ),
             WaterC = Or(draft.WaterC, 13, "waterC"),
             Salt = salt,
             WindMps = Or(draft.WindMps, 2.5, "windMps"),
             WindFromDeg = Or(draft.WindFromDeg, 0, "windFromDeg"),
-            DistanceM = Or(draft.DistanceM, water switch
-            {
-                Briefs.Water.SmallStream => 8,
-                Briefs.Water.River => 12,
-                Briefs.Water.Stillwater => 15,
-                _ => 17,
-            }, "distanceM"),
+            DistanceM = Or(
+                draft.DistanceM,
+                water switch
+                {
+                    Briefs.Water.SmallStream => 8,
+                    Briefs.Water.River => 12,
+                    Briefs.Water.Stillwater => 15,
+                    _ => 17,
+                },
+                "distanceM"
+            ),
             Wariness = Or(draft.Wariness, Briefs.Wariness.Usual, "wariness"),
-            Caster = caster with { FreeMps = draft.CasterFreeMps ?? caster.FreeMps, LoopM = draft.CasterLoopM ?? caster.LoopM, CarryM = draft.CasterCarryM ?? caster.CarryM },
+            Caster = caster with
+            {
+                FreeMps = draft.CasterFreeMps ?? caster.FreeMps,
+                LoopM = draft.CasterLoopM ?? caster.LoopM,
+                CarryM = draft.CasterCarryM ?? caster.CarryM,
+            },
             Hand = Or(draft.Hand, Briefs.Hand.Right, "hand"),
             School = Or(draft.School, Briefs.School.FlyFirst, "school"),
             Lean = Or(draft.Lean, Briefs.Lean.AllRound, "lean"),
@@ -332,7 +363,8 @@ public sealed record Brief
         Range("casterFreeMps", draft.CasterFreeMps, 8, 60, "Free line speed is between 8 and 60 m/s (26 and 197 ft/s).");
         Range("casterLoopM", draft.CasterLoopM, .2, 4, "A loop is between 0.2 and 4 m high (8 in and 13 ft).");
         Range("casterCarryM", draft.CasterCarryM, 2, 30, "Line held in the air is between 2 and 30 m (7 and 98 ft).");
-        void Known<T>(string field, T? value) where T : struct, Enum
+        void Known<T>(string field, T? value)
+            where T : struct, Enum
         {
             if (value is { } v && !Enum.IsDefined(v))
                 problems.Add(new(field, "Pick one from the list."));
@@ -348,25 +380,29 @@ public sealed record Brief
         return problems;
     }
 
-    private static string UsualFly(Species species) => species.Group.Id switch
-    {
-        "stream-trout" => "dry",
-        "trout" => species.Salt ? "slim-streamer" : "beaded-nymph",
-        "panfish" or "sea-trout" => "slim-streamer",
-        "bass" => "hair-bug",
-        "carp" or "bonefish" or "permit" => "shrimp-crab",
-        "pike" => species.Id == "zander" ? "slim-streamer" : "predator",
-        "giant-esox" => "giant",
-        "salmon" or "big-salmon" => "slim-streamer",
-        "bluewater" or "big-tarpon" => "weighted-baitfish",
-        _ => "baitfish",
-    };
+    private static string UsualFly(Species species) =>
+        species.Group.Id switch
+        {
+            "stream-trout" => "dry",
+            "trout" => species.Salt ? "slim-streamer" : "beaded-nymph",
+            "panfish" or "sea-trout" => "slim-streamer",
+            "bass" => "hair-bug",
+            "carp" or "bonefish" or "permit" => "shrimp-crab",
+            "pike" => species.Id == "zander" ? "slim-streamer" : "predator",
+            "giant-esox" => "giant",
+            "salmon" or "big-salmon" => "slim-streamer",
+            "bluewater" or "big-tarpon" => "weighted-baitfish",
+            _ => "baitfish",
+        };
 
-    private static Water UsualWater(Species species, bool salt) => species.Group.Id switch
-    {
-        "stream-trout" => Briefs.Water.SmallStream,
-        "panfish" or "carp" or "pike" or "giant-esox" => Briefs.Water.Stillwater,
-        "bonefish" or "permit" or "redfish" => Briefs.Water.Flat,
-        _ => salt ? Briefs.Water.Shore : species.Id == "lake-trout" ? Briefs.Water.Stillwater : Briefs.Water.River,
-    };
+    private static Water UsualWater(Species species, bool salt) =>
+        species.Group.Id switch
+        {
+            "stream-trout" => Briefs.Water.SmallStream,
+            "panfish" or "carp" or "pike" or "giant-esox" => Briefs.Water.Stillwater,
+            "bonefish" or "permit" or "redfish" => Briefs.Water.Flat,
+            _ => salt ? Briefs.Water.Shore
+            : species.Id == "lake-trout" ? Briefs.Water.Stillwater
+            : Briefs.Water.River,
+        };
 }

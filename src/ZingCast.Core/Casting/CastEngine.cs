@@ -52,7 +52,16 @@ public enum CastLimit
 /// <param name="PickUp">Lost in jerking running line from rest.</param>
 /// <param name="Check">Taken by the hand when the line is stopped, and lost when the legs lock.</param>
 /// <param name="Left">Still in line and fly at the end.</param>
-public readonly record struct EnergyBudget(double Launch, double Skin, double Bend, double Fly, double Guides, double PickUp, double Check, double Left);
+public readonly record struct EnergyBudget(
+    double Launch,
+    double Skin,
+    double Bend,
+    double Fly,
+    double Guides,
+    double PickUp,
+    double Check,
+    double Left
+);
 
 /// <summary>One moment of a cast.</summary>
 /// <param name="TimeS">Since the rod stopped, seconds.</param>
@@ -64,7 +73,15 @@ public readonly record struct EnergyBudget(double Launch, double Skin, double Be
 /// <param name="TensionN">Pull at the bend, newtons.</param>
 /// <param name="ShotM">Line shot so far, metres.</param>
 public readonly record struct CastMoment(
-    double TimeS, double UpperM, double BendM, double HeightM, double FlyLegMps, double RodLegMps, double TensionN, double ShotM);
+    double TimeS,
+    double UpperM,
+    double BendM,
+    double HeightM,
+    double FlyLegMps,
+    double RodLegMps,
+    double TensionN,
+    double ShotM
+);
 
 /// <summary>One cast as it went.</summary>
 /// <param name="Outcome">How it ended.</param>
@@ -82,8 +99,21 @@ public readonly record struct CastMoment(
 /// <param name="LineDriftM">Drift of the line to the left by wind from the right, metres; negative to the right.</param>
 /// <param name="FlyDriftM">The same for fly and leader.</param>
 public readonly record struct CastResult(
-    CastOutcome Outcome, CastLimit Limit, double ReachM, double CarryM, double ShotM, double AngleRad, double LaunchMps, double FlightS, double TurnoverMps,
-    double PileM, double LoadRatio, double FlyRatio, double LineDriftM, double FlyDriftM)
+    CastOutcome Outcome,
+    CastLimit Limit,
+    double ReachM,
+    double CarryM,
+    double ShotM,
+    double AngleRad,
+    double LaunchMps,
+    double FlightS,
+    double TurnoverMps,
+    double PileM,
+    double LoadRatio,
+    double FlyRatio,
+    double LineDriftM,
+    double FlyDriftM
+)
 {
     /// <summary>Turned over, or piled no more than half the leader: the fly fishes.</summary>
     public bool Fishes { get; init; }
@@ -105,16 +135,24 @@ public static class CastEngine
     /// <summary>Kinematic viscosity of air near 15–20 °C, m²/s.</summary>
     public const double ViscosityM2ps = 1.5e-5;
 
-    /// <summary>A fly heavier than this share of the line in the air is lobbed, not cast; up to the lower one it casts comfortably. Common practice.</summary>
-    public const double MostFlyRatio = .45, ComfortableFlyRatio = .20;
+    /// <summary>
+    /// A fly heavier than this share of the line in the air is lobbed, not cast; up to the lower one it casts comfortably. Common
+    /// practice.
+    /// </summary>
+    public const double MostFlyRatio = .45,
+        ComfortableFlyRatio = .20;
 
     /// <summary>Ends of the grain window, shares of the rod's standard mass. Common practice.</summary>
-    public const double WindowLow = Standards.LineWeights.WindowLow, WindowTop = Standards.LineWeights.WindowTop;
+    public const double WindowLow = Standards.LineWeights.WindowLow,
+        WindowTop = Standards.LineWeights.WindowTop;
 
     /// <summary>The last of the leader is counted as straight at this length, metres.</summary>
     public const double StraightM = .05;
 
-    private const double Gravity = Measures.Exact.GravityMps2, LongestS = 12, LongestStepS = .025, StepShare = .12;
+    private const double Gravity = Measures.Exact.GravityMps2,
+        LongestS = 12,
+        LongestStepS = .025,
+        StepShare = .12;
 
     /// <summary>
     /// Line speed when the rod stops, m/s, and height of the loop, metres. The arm gives a heavier line more energy and less speed; outside
@@ -125,7 +163,8 @@ public static class CastEngine
         var (line, leader) = (setup.Line, setup.Line.LeaderM);
         var moved = line.MassKg(carryM + leader) + setup.FlyKg + setup.RodTipKg;
         var load = LoadRatio(setup, carryM);
-        double over = Math.Max(0, load / WindowTop - 1), under = Math.Max(0, 1 - load / WindowLow);
+        double over = Math.Max(0, load / WindowTop - 1),
+            under = Math.Max(0, 1 - load / WindowLow);
         var penalty = 1 + 3 * over * over + under * under;
         return (setup.Caster.FreeMps / Math.Sqrt(1 + moved / setup.Caster.ArmKg) / penalty, setup.LoopM * penalty);
     }
@@ -134,7 +173,8 @@ public static class CastEngine
     public static double LoadRatio(CastSetup setup, double carryM) => (LineKg(setup, carryM) + setup.FlyKg) / setup.StandardKg;
 
     /// <summary>Mass of the line held in the air, leader left out, kilograms.</summary>
-    public static double LineKg(CastSetup setup, double carryM) => setup.Line.MassKg(carryM + setup.Line.LeaderM) - setup.Line.MassKg(setup.Line.LeaderM);
+    public static double LineKg(CastSetup setup, double carryM) =>
+        setup.Line.MassKg(carryM + setup.Line.LeaderM) - setup.Line.MassKg(setup.Line.LeaderM);
 
     /// <summary>
     /// Throws one cast: <paramref name="carryM"/> metres of line in the air (clamped to what is there), <paramref name="angleRad"/> above
@@ -145,7 +185,15 @@ public static class CastEngine
         Throw(setup, carryM, angleRad, shotM, refine, null, out _);
 
     /// <summary>As the other, and keeps every moment in <paramref name="trace"/> when given, with where the energy went.</summary>
-    public static CastResult Throw(CastSetup setup, double carryM, double angleRad, double shotM, double refine, List<CastMoment>? trace, out EnergyBudget budget)
+    public static CastResult Throw(
+        CastSetup setup,
+        double carryM,
+        double angleRad,
+        double shotM,
+        double refine,
+        List<CastMoment>? trace,
+        out EnergyBudget budget
+    )
     {
         var line = setup.Line;
         carryM = Math.Clamp(carryM, .5, line.LengthM - line.LeaderM);
@@ -153,20 +201,36 @@ public static class CastEngine
         shotM = Math.Clamp(shotM, 0, Math.Max(0, line.LengthM - outM - .01));
         var (launch, loop) = Launch(setup, carryM);
         var air = new Air(setup, carryM, launch, loop, angleRad);
-        var flight = new Flight { At = new() { L = outM, V = launch }, Z = setup.Day.TipHeightM, Phase = shotM > .001 ? Phase.Forming : Phase.Checked };
+        var flight = new Flight
+        {
+            At = new() { L = outM, V = launch },
+            Z = setup.Day.TipHeightM,
+            Phase = shotM > .001 ? Phase.Forming : Phase.Checked,
+        };
         trace?.Add(air.Moment(0, flight.At));
         Unroll(ref flight, air, line.LeaderM, outM, shotM, loop, refine, trace);
         budget = default;
         var straight = flight.At.L <= StraightM;
         var turnover = straight ? flight.At.V : 0;
         // A straight line still moving pulls on.
-        if (straight && flight.Phase == Phase.Shooting) air.FlyOn(ref flight, shotM, trace);
-        if (trace is not null) budget = air.Budget(flight, .5 * air.Up(outM) * launch * launch);
+        if (straight && flight.Phase == Phase.Shooting)
+            air.FlyOn(ref flight, shotM, trace);
+        if (trace is not null)
+            budget = air.Budget(flight, .5 * air.Up(outM) * launch * launch);
         return Judge(setup, air, flight, carryM, angleRad, shotM, launch, turnover, straight);
     }
 
     // The loop travels until the leader is straight or the line comes down.
-    private static void Unroll(ref Flight flight, in Air air, double leaderM, double outM, double shotM, double loopM, double refine, List<CastMoment>? trace)
+    private static void Unroll(
+        ref Flight flight,
+        in Air air,
+        double leaderM,
+        double outM,
+        double shotM,
+        double loopM,
+        double refine,
+        List<CastMoment>? trace
+    )
     {
         double falling = 0;
         while (flight.At.L > StraightM && flight.Z > 0 && flight.TimeS < LongestS)
@@ -176,7 +240,8 @@ public static class CastEngine
             // Steps follow the shorter leg: at the start the rod leg is short, at the end the fly leg is.
             var step = Math.Min(LongestStepS, StepShare * Math.Min(at.L, at.X + .5 * loopM) / Math.Max(c, 1e-6)) / refine;
             // The line ends and the leader begins with a jump in mass: no step runs across it.
-            if (at.L > leaderM + 1e-6 && at.L - c * step < leaderM) step = Math.Max(1e-6, (at.L - leaderM) / c);
+            if (at.L > leaderM + 1e-6 && at.L - c * step < leaderM)
+                step = Math.Max(1e-6, (at.L - leaderM) / c);
             var next = air.Step(at, step, flight.Z + falling * step / 2, flight.Phase == Phase.Shooting);
             var (phase, stoppedAt) = (flight.Phase, 0.0);
             if (phase == Phase.Forming && next.X >= loopM)
@@ -187,12 +252,14 @@ public static class CastEngine
             }
             else if (phase == Phase.Shooting && next.X + next.L - outM >= shotM)
             {
-                double had = at.X + at.L - outM, has = next.X + next.L - outM;
+                double had = at.X + at.L - outM,
+                    has = next.X + next.L - outM;
                 (next, step) = air.Part(at, step, flight.Z, true, (shotM - had) / (has - had));
                 (stoppedAt, next.U, flight.Phase) = (next.U, 0, Phase.Checked);
             }
             flight.TimeS += step;
-            if (trace is not null) air.Account(ref flight, at, next, step, phase, stoppedAt);
+            if (trace is not null)
+                air.Account(ref flight, at, next, step, phase, stoppedAt);
             var z = air.Height(next.X, flight.TimeS);
             falling = (z - flight.Z) / step;
             if (z <= 0)
@@ -208,28 +275,55 @@ public static class CastEngine
     }
 
     private static CastResult Judge(
-        CastSetup setup, in Air air, in Flight flight, double carryM, double angleRad, double askedM, double launch, double turnover, bool straight)
+        CastSetup setup,
+        in Air air,
+        in Flight flight,
+        double carryM,
+        double angleRad,
+        double askedM,
+        double launch,
+        double turnover,
+        bool straight
+    )
     {
         var line = setup.Line;
         var outM = carryM + line.LeaderM;
         var shot = Math.Clamp(flight.At.X + flight.At.L - outM, 0, askedM);
         var pile = straight ? 0 : flight.At.L;
         var flyRatio = setup.FlyKg / Math.Max(1e-9, LineKg(setup, carryM));
-        var outcome = carryM > setup.MostCarryM + 1e-9 || flyRatio > MostFlyRatio ? CastOutcome.CannotCarry
-            : !straight ? CastOutcome.Piled : shot < askedM - .05 ? CastOutcome.FellShort : CastOutcome.TurnedOver;
+        var outcome =
+            carryM > setup.MostCarryM + 1e-9 || flyRatio > MostFlyRatio ? CastOutcome.CannotCarry
+            : !straight ? CastOutcome.Piled
+            : shot < askedM - .05 ? CastOutcome.FellShort
+            : CastOutcome.TurnedOver;
         var limit = outcome switch
         {
             CastOutcome.CannotCarry => flyRatio > MostFlyRatio ? CastLimit.FlyRatio : CastLimit.Carry,
-            CastOutcome.Piled => flight.Phase == Phase.Shooting ? CastLimit.Shoot : flight.At.V < .35 * launch ? CastLimit.Turnover : CastLimit.Height,
+            CastOutcome.Piled => flight.Phase == Phase.Shooting ? CastLimit.Shoot
+            : flight.At.V < .35 * launch ? CastLimit.Turnover
+            : CastLimit.Height,
             CastOutcome.FellShort => CastLimit.Shoot,
             _ => askedM >= line.LengthM - outM - .02 ? CastLimit.LineEnd : CastLimit.None,
         };
         // A fly that lands in a heap lies where the bend came down.
         var reach = (straight ? outM + shot : flight.At.X) * air.Cos;
         var cross = setup.Day.CrosswindMps * setup.Day.WindShare(Math.Max(.5, setup.Day.TipHeightM));
-        return new(outcome, limit, reach, carryM, shot, angleRad, launch, flight.TimeS, turnover, pile, LoadRatio(setup, carryM), flyRatio,
+        return new(
+            outcome,
+            limit,
+            reach,
+            carryM,
+            shot,
+            angleRad,
+            launch,
+            flight.TimeS,
+            turnover,
+            pile,
+            LoadRatio(setup, carryM),
+            flyRatio,
             air.Drift(cross, flight.TimeS, line.WidthM2(outM), line.MassKg(outM), 0),
-            air.Drift(cross, flight.TimeS, line.WidthM2(line.LeaderM), line.MassKg(line.LeaderM) + setup.FlyKg, setup.FlyAreaM2))
+            air.Drift(cross, flight.TimeS, line.WidthM2(line.LeaderM), line.MassKg(line.LeaderM) + setup.FlyKg, setup.FlyAreaM2)
+        )
         {
             Fishes = (straight || pile <= line.LeaderM / 2) && flyRatio <= MostFlyRatio,
             SpareM = line.LeaderM / 2 + (straight ? flight.Z : -pile),
@@ -240,31 +334,62 @@ public static class CastEngine
     private struct Flight
     {
         public State At;
-        public double TimeS, Z;
+        public double TimeS,
+            Z;
         public Phase Phase;
         public Spent Spent;
     }
 
-    private enum Phase { Forming, Shooting, Checked }
+    private enum Phase
+    {
+        Forming,
+        Shooting,
+        Checked,
+    }
 
     // L: fly leg, m; V, U: leg speeds, m/s; X: bend from the tip along the cast, m.
     private struct State
     {
-        public double L, V, U, X;
+        public double L,
+            V,
+            U,
+            X;
 
         public static State Between(in State a, in State b, double t) =>
-            new() { L = a.L + (b.L - a.L) * t, V = a.V + (b.V - a.V) * t, U = a.U + (b.U - a.U) * t, X = a.X + (b.X - a.X) * t };
+            new()
+            {
+                L = a.L + (b.L - a.L) * t,
+                V = a.V + (b.V - a.V) * t,
+                U = a.U + (b.U - a.U) * t,
+                X = a.X + (b.X - a.X) * t,
+            };
     }
 
     private struct Spent
     {
-        public double Skin, Bend, Fly, Guides, PickUp, Check;
+        public double Skin,
+            Bend,
+            Fly,
+            Guides,
+            PickUp,
+            Check;
     }
 
     private readonly struct Air
     {
         private readonly LineInAir line;
-        private readonly double outM, flyKg, kFly, kSkin, kBend, kCross, sin, perLog, z0, h0, wind, terminal;
+        private readonly double outM,
+            flyKg,
+            kFly,
+            kSkin,
+            kBend,
+            kCross,
+            sin,
+            perLog,
+            z0,
+            h0,
+            wind,
+            terminal;
 
         public Air(CastSetup setup, double carryM, double launch, double loop, double angle)
         {
@@ -311,7 +436,8 @@ public static class CastEngine
             Derive(s3, w, shooting, end, ring, out var v3, out var u3);
             var s4 = Ahead(s, s3, v3, u3, dt);
             Derive(s4, w, shooting, end, ring, out var v4, out var u4);
-            double v = (s.V + 2 * s2.V + 2 * s3.V + s4.V) / 6, u = (s.U + 2 * s2.U + 2 * s3.U + s4.U) / 6;
+            double v = (s.V + 2 * s2.V + 2 * s3.V + s4.V) / 6,
+                u = (s.U + 2 * s2.U + 2 * s3.U + s4.U) / 6;
             var next = new State
             {
                 // A fly leg blown to a stop stands; it does not fly back through the bend.
@@ -320,7 +446,8 @@ public static class CastEngine
                 U = Math.Max(0, s.U + dt / 6 * (u1 + 2 * u2 + 2 * u3 + u4)),
                 X = s.X + dt * Math.Max(0, v + u) / 2,
             };
-            if (next.V < next.U) Lock(ref next);
+            if (next.V < next.U)
+                Lock(ref next);
             return next;
         }
 
@@ -337,13 +464,14 @@ public static class CastEngine
         }
 
         [MethodImpl(MethodImplOptions.AggressiveInlining)]
-        private static State Ahead(in State from, in State at, double dv, double du, double dt) => new()
-        {
-            L = Math.Max(0, from.L - dt * (at.V - at.U) / 2),
-            V = from.V + dt * dv,
-            U = from.U + dt * du,
-            X = from.X + dt * (at.V + at.U) / 2,
-        };
+        private static State Ahead(in State from, in State at, double dv, double du, double dt) =>
+            new()
+            {
+                L = Math.Max(0, from.L - dt * (at.V - at.U) / 2),
+                V = from.V + dt * dv,
+                U = from.U + dt * du,
+                X = from.X + dt * (at.V + at.U) / 2,
+            };
 
         // Tension that turns the line round the bend, newtons, at both ends of it.
         [MethodImpl(MethodImplOptions.AggressiveInlining)]
@@ -368,14 +496,17 @@ public static class CastEngine
             var mass = at.Kg + flyKg + 1e-9;
             dv = (pull - upDrag) / mass;
             du = 0;
-            if (!shooting) return;
+            if (!shooting)
+                return;
             var run = s.X + s.L - end;
             var low = s.U + w;
             var lowKg = Math.Max(1e-9, ring.Kg + run * ring.KgPerM - at.Kg);
             var hold = kSkin * (ring.M2 + run * ring.ThickM - at.M2) * low * Math.Abs(low) + ring.GuidesN + ring.KgPerM * s.U * s.U;
             du = (pull - hold) / lowKg;
-            if (s.U <= 0 && du < 0) du = 0;
-            if (s.V <= s.U && dv < du) dv = du = (mass * dv + lowKg * du) / (mass + lowKg);
+            if (s.U <= 0 && du < 0)
+                du = 0;
+            if (s.V <= s.U && dv < du)
+                dv = du = (mass * dv + lowKg * du) / (mass + lowKg);
         }
 
         public void FlyOn(ref Flight flight, double shotM, List<CastMoment>? trace)
@@ -383,24 +514,44 @@ public static class CastEngine
             ref var s = ref flight.At;
             var u = Math.Min(s.V, Common(s));
             var x = s.X + s.L;
-            if (trace is not null) flight.Spent.Check += Math.Max(0, Kinetic(s) - .5 * Up(x) * u * u);
-            s = new() { X = x, U = u, V = u };
+            if (trace is not null)
+                flight.Spent.Check += Math.Max(0, Kinetic(s) - .5 * Up(x) * u * u);
+            s = new()
+            {
+                X = x,
+                U = u,
+                V = u,
+            };
             while (u > .2 && flight.Z > 0 && x - outM < shotM && flight.TimeS < LongestS)
             {
                 const double dt = .01;
                 var ring = line.At(x);
                 var flow = u + WindAt(flight.Z);
-                double skin = kSkin * ring.M2 * flow * Math.Abs(flow), fly = kFly * flow * Math.Abs(flow), guides = ring.GuidesN, pick = ring.KgPerM * u * u;
+                double skin = kSkin * ring.M2 * flow * Math.Abs(flow),
+                    fly = kFly * flow * Math.Abs(flow),
+                    guides = ring.GuidesN,
+                    pick = ring.KgPerM * u * u;
                 var before = u;
                 u = Math.Max(0, u - dt * (skin + fly + guides + pick) / (ring.Kg + flyKg));
                 var moved = dt * (before + u) / 2;
                 x = Math.Min(outM + shotM, x + moved);
                 flight.TimeS += dt;
                 flight.Z = Math.Max(0, Height(x, flight.TimeS));
-                s = new() { X = x, U = u, V = u };
-                if (trace is null) continue;
+                s = new()
+                {
+                    X = x,
+                    U = u,
+                    V = u,
+                };
+                if (trace is null)
+                    continue;
                 ref var spent = ref flight.Spent;
-                (spent.Skin, spent.Fly, spent.Guides, spent.PickUp) = (spent.Skin + skin * moved, spent.Fly + fly * moved, spent.Guides + guides * moved, spent.PickUp + pick * moved / 2);
+                (spent.Skin, spent.Fly, spent.Guides, spent.PickUp) = (
+                    spent.Skin + skin * moved,
+                    spent.Fly + fly * moved,
+                    spent.Guides + guides * moved,
+                    spent.PickUp + pick * moved / 2
+                );
                 trace.Add(Moment(flight.TimeS, s));
             }
         }
@@ -421,7 +572,16 @@ public static class CastEngine
         {
             var at = line.At(s.L);
             var z = Height(s.X, time);
-            return new(time, s.L, s.X, Math.Max(0, z), s.V, s.U, Math.Max(0, Turning(s, at) - BendDrag(s, at, WindAt(z))), Math.Max(0, s.X + s.L - outM));
+            return new(
+                time,
+                s.L,
+                s.X,
+                Math.Max(0, z),
+                s.V,
+                s.U,
+                Math.Max(0, Turning(s, at) - BendDrag(s, at, WindAt(z))),
+                Math.Max(0, s.X + s.L - outM)
+            );
         }
 
         // Power lost at one end of a step, by where it goes; the trapezium of both ends is what the step cost.
@@ -429,12 +589,14 @@ public static class CastEngine
         {
             var (at, ring) = (line.At(s.L), line.At(s.X + s.L));
             var w = WindAt(Height(s.X, time));
-            double up = s.V + w, low = s.U + w;
+            double up = s.V + w,
+                low = s.U + w;
             // A drag greater than the tension takes all of it and no more.
             spent.Bend += share * Math.Min(Turning(s, at), BendDrag(s, at, w)) * (s.V + s.U);
             spent.Fly += share * kFly * up * Math.Abs(up) * s.V;
             spent.Skin += share * kSkin * (at.M2 * up * Math.Abs(up) * s.V + (ring.M2 - at.M2) * low * Math.Abs(low) * s.U);
-            if (phase != Phase.Shooting) return;
+            if (phase != Phase.Shooting)
+                return;
             spent.Guides += share * ring.GuidesN * s.U;
             spent.PickUp += share * .5 * ring.KgPerM * s.U * s.U * s.U;
         }
@@ -467,7 +629,10 @@ public static class CastEngine
         }
     }
 
-    /// <summary>Skin-friction coefficient of a long cylinder along the stream, turbulent. Lengths in metres, speed in m/s. Source: White (1972), recalled.</summary>
+    /// <summary>
+    /// Skin-friction coefficient of a long cylinder along the stream, turbulent. Lengths in metres, speed in m/s. Source: White (1972),
+    /// recalled.
+    /// </summary>
     public static double SkinFriction(double lengthM, double radiusM, double speedMps) =>
         .0015 + (.30 + .015 * Math.Pow(lengthM / radiusM, .4)) / Math.Cbrt(speedMps * lengthM / ViscosityM2ps);
 }

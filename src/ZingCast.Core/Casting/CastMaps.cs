@@ -8,10 +8,14 @@ namespace ZingCast.Core.Casting;
 /// <param name="ReachM">Reach by row, then column, metres; 0 where nothing fishes.</param>
 public sealed record CastMap(IReadOnlyList<double> Down, IReadOnlyList<double> Across, IReadOnlyList<IReadOnlyList<double>> ReachM);
 
-/// <summary>Reach over wind, class, carry and speed. Rows are worked out side by side on all cores; cancelling stops within a row.</summary>
+/// <summary>
+/// Reach over wind, class, carry and speed. Rows are worked out side by side on all cores; cancelling stops within a row.
+/// </summary>
 public static class CastMaps
 {
-    /// <summary>Reach of one cast over winds in the face, m/s, in the order given. Neighbouring winds help each other, so give them sorted.</summary>
+    /// <summary>
+    /// Reach of one cast over winds in the face, m/s, in the order given. Neighbouring winds help each other, so give them sorted.
+    /// </summary>
     public static IReadOnlyList<double> ByWind(CastSetup setup, IReadOnlyList<double> headwindsMps, CancellationToken cancel = default)
     {
         var reach = new double[headwindsMps.Count];
@@ -20,33 +24,65 @@ public static class CastMaps
         {
             cancel.ThrowIfCancellationRequested();
             // More wind in the face never brings back a cast that has died.
-            if (i > 0 && reach[i - 1] <= 0 && headwindsMps[i] >= headwindsMps[i - 1]) continue;
+            if (i > 0 && reach[i - 1] <= 0 && headwindsMps[i] >= headwindsMps[i - 1])
+                continue;
             var cast = CastSearch.Farthest(setup.In(headwindsMps[i], 0), near);
             (reach[i], near) = (cast.ReachM, cast.ReachM > 0 ? cast : null);
         }
         return reach;
     }
 
-    /// <summary>Reach over rod class, down, and wind in the face, m/s, across. <paramref name="setupOf"/> gives the matched outfit of a class.</summary>
-    public static CastMap ClassByWind(Func<double, CastSetup> setupOf, IReadOnlyList<double> classes, IReadOnlyList<double> headwindsMps, CancellationToken cancel = default) =>
-        new(classes, headwindsMps, Rows(classes, c => ByWind(setupOf(c), headwindsMps, cancel), cancel));
+    /// <summary>
+    /// Reach over rod class, down, and wind in the face, m/s, across. <paramref name="setupOf"/> gives the matched outfit of a class.
+    /// </summary>
+    public static CastMap ClassByWind(
+        Func<double, CastSetup> setupOf,
+        IReadOnlyList<double> classes,
+        IReadOnlyList<double> headwindsMps,
+        CancellationToken cancel = default
+    ) => new(classes, headwindsMps, Rows(classes, c => ByWind(setupOf(c), headwindsMps, cancel), cancel));
 
     /// <summary>Reach over line held in the air, metres, down, and line speed when the rod stops, m/s, across.</summary>
-    public static CastMap CarryBySpeed(CastSetup setup, IReadOnlyList<double> carriesM, IReadOnlyList<double> launchesMps, CancellationToken cancel = default) =>
-        new(carriesM, launchesMps, Rows(carriesM, carry => [.. launchesMps.Select(v =>
-        {
-            cancel.ThrowIfCancellationRequested();
-            return CastSearch.FarthestAt(setup, carry, v).ReachM;
-        })], cancel));
+    public static CastMap CarryBySpeed(
+        CastSetup setup,
+        IReadOnlyList<double> carriesM,
+        IReadOnlyList<double> launchesMps,
+        CancellationToken cancel = default
+    ) =>
+        new(
+            carriesM,
+            launchesMps,
+            Rows(
+                carriesM,
+                carry =>
+                    [
+                        .. launchesMps.Select(v =>
+                        {
+                            cancel.ThrowIfCancellationRequested();
+                            return CastSearch.FarthestAt(setup, carry, v).ReachM;
+                        }),
+                    ],
+                cancel
+            )
+        );
 
     /// <summary>Even steps from low to high, both included; two or more.</summary>
     public static IReadOnlyList<double> Steps(double low, double high, int count) =>
         [.. Enumerable.Range(0, count).Select(i => Blend.Between(low, high, i / (count - 1.0)))];
 
-    private static IReadOnlyList<double>[] Rows(IReadOnlyList<double> down, Func<double, IReadOnlyList<double>> row, CancellationToken cancel)
+    private static IReadOnlyList<double>[] Rows(
+        IReadOnlyList<double> down,
+        Func<double, IReadOnlyList<double>> row,
+        CancellationToken cancel
+    )
     {
         var rows = new IReadOnlyList<double>[down.Count];
-        Parallel.For(0, rows.Length, new ParallelOptions { CancellationToken = cancel, MaxDegreeOfParallelism = Environment.ProcessorCount }, i => rows[i] = row(down[i]));
+        Parallel.For(
+            0,
+            rows.Length,
+            new ParallelOptions { CancellationToken = cancel, MaxDegreeOfParallelism = Environment.ProcessorCount },
+            i => rows[i] = row(down[i])
+        );
         return rows;
     }
 }

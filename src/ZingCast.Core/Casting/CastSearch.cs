@@ -18,15 +18,18 @@ public static class CastSearch
     private const double ShotGrainM = .03;
 
     /// <summary>
-    /// The farthest cast that fishes. When none does, a cast that shows why, with 0 reach. <paramref name="near"/> is a cast thought to be near the answer,
-    /// such as that of a neighbouring wind: it saves time and changes the result by no more than the search's grain.
+    /// The farthest cast that fishes. When none does, a cast that shows why, with 0 reach. <paramref name="near"/> is a cast thought to
+    /// be near the answer, such as that of a neighbouring wind: it saves time and changes the result by no more than the search's grain.
     /// </summary>
     public static CastResult Farthest(CastSetup setup, CastResult? near = null)
     {
         var most = setup.MostCarryM;
-        var (carry, lean, shot) = near is { ReachM: > 0 } n ? (Math.Clamp(n.CarryM, Math.Min(1, most), most), Lean(setup, n), n.ShotM) : (most, 1.0, 6.0);
+        var (carry, lean, shot) = near is { ReachM: > 0 } n
+            ? (Math.Clamp(n.CarryM, Math.Min(1, most), most), Lean(setup, n), n.ShotM)
+            : (most, 1.0, 6.0);
         // The longest carry is the kindest to a heavy fly.
-        if (setup.FlyKg > CastEngine.MostFlyRatio * CastEngine.LineKg(setup, most)) return Nothing(setup);
+        if (setup.FlyKg > CastEngine.MostFlyRatio * CastEngine.LineKg(setup, most))
+            return Nothing(setup);
         var best = At(setup, carry, lean, ref shot);
         if (near is null || best.ReachM <= 0)
         {
@@ -36,13 +39,17 @@ public static class CastSearch
                 for (var share = .88; share > .15; share *= .88)
                 {
                     var next = At(setup, most * share, tilt, ref shot);
-                    if (next.ReachM > best.ReachM) (best, carry, lean) = (next, most * share, tilt);
-                    else if (best.ReachM > 0) break;
+                    if (next.ReachM > best.ReachM)
+                        (best, carry, lean) = (next, most * share, tilt);
+                    else if (best.ReachM > 0)
+                        break;
                 }
-                if (best.ReachM > 0) break;
+                if (best.ReachM > 0)
+                    break;
             }
         }
-        if (best.ReachM <= 0) return Nothing(setup);
+        if (best.ReachM <= 0)
+            return Nothing(setup);
         shot = best.ShotM;
         for (var (width, tilt) = near is null ? (.12, .25) : (.08, .2); width > .015; width *= .4, tilt *= .4)
         {
@@ -55,9 +62,11 @@ public static class CastSearch
 
         void Try(double toCarry, double toLean)
         {
-            if (toCarry == carry && toLean == lean) return;
+            if (toCarry == carry && toLean == lean)
+                return;
             var next = At(setup, toCarry, toLean, ref shot);
-            if (next.ReachM > best.ReachM) (best, carry, lean) = (next, toCarry, toLean);
+            if (next.ReachM > best.ReachM)
+                (best, carry, lean) = (next, toCarry, toLean);
             shot = best.ShotM;
         }
     }
@@ -69,7 +78,8 @@ public static class CastSearch
     public static ReachAnswer Reach(CastSetup setup, double wantedM, CastResult? near = null)
     {
         var farthest = Farthest(setup, near);
-        if (farthest.ReachM < wantedM) return new(wantedM, false, farthest, farthest);
+        if (farthest.ReachM < wantedM)
+            return new(wantedM, false, farthest, farthest);
         CastResult? best = null;
         foreach (var share in (ReadOnlySpan<double>)[1, .8, .6])
         {
@@ -78,9 +88,12 @@ public static class CastSearch
             {
                 var angle = lean * setup.SteepestRad(carry);
                 var cast = CastEngine.Throw(setup, carry, angle, wantedM / Math.Cos(angle) - carry - setup.Line.LeaderM);
-                if (cast.Outcome != CastOutcome.TurnedOver || cast.ReachM < wantedM - .1) continue;
-                if (best is not { } b || cast.SpareM > b.SpareM + .01) best = cast;
-                if (cast.SpareM > setup.Line.LeaderM / 2 + .5) return new(wantedM, true, cast, farthest);
+                if (cast.Outcome != CastOutcome.TurnedOver || cast.ReachM < wantedM - .1)
+                    continue;
+                if (best is not { } b || cast.SpareM > b.SpareM + .01)
+                    best = cast;
+                if (cast.SpareM > setup.Line.LeaderM / 2 + .5)
+                    return new(wantedM, true, cast, farthest);
             }
         }
         return new(wantedM, true, best ?? farthest, farthest);
@@ -89,13 +102,20 @@ public static class CastSearch
     /// <summary>The farthest cast with this carry at this line speed when the rod stops, m/s; the arm behind it does not matter.</summary>
     public static CastResult FarthestAt(CastSetup setup, double carryM, double launchMps)
     {
-        var asked = setup.By(setup.Caster with { FreeMps = setup.Caster.FreeMps * launchMps / CastEngine.Launch(setup, carryM).LaunchMps, CarryM = Math.Max(carryM, setup.Caster.CarryM) });
+        var asked = setup.By(
+            setup.Caster with
+            {
+                FreeMps = setup.Caster.FreeMps * launchMps / CastEngine.Launch(setup, carryM).LaunchMps,
+                CarryM = Math.Max(carryM, setup.Caster.CarryM),
+            }
+        );
         double shot = 4;
         CastResult best = default;
         foreach (var lean in (ReadOnlySpan<double>)[1, .7, .4])
         {
             var cast = At(asked, carryM, lean, ref shot);
-            if (cast.ReachM > best.ReachM) best = cast;
+            if (cast.ReachM > best.ReachM)
+                best = cast;
         }
         return best;
     }
@@ -119,26 +139,39 @@ public static class CastSearch
         CastResult best = default;
         // A secant kept between a shot that fishes and one that does not (with the Illinois halving, so that neither end sticks); the first
         // step assumes a usual slope.
-        double low = -1, lowSpare = 0, high = most + 1, highSpare = 0, at = Math.Clamp(shot, 0, most);
+        double low = -1,
+            lowSpare = 0,
+            high = most + 1,
+            highSpare = 0,
+            at = Math.Clamp(shot, 0, most);
         for (var i = 0; i < 10; i++)
         {
             var cast = CastEngine.Throw(setup, carry, angle, at);
-            if (cast.Fishes && cast.ReachM > best.ReachM) best = cast;
+            if (cast.Fishes && cast.ReachM > best.ReachM)
+                best = cast;
             // Line that is not pulled out is not had by letting go of more.
-            if (cast.Fishes && (cast.ShotM < at - .02 || at >= most)) break;
-            if (!cast.Fishes && at <= 0) break;
-            if (cast.Fishes && cast.SpareM < ShotGrainM) break;
-            if (cast.Fishes) (low, lowSpare, highSpare) = (at, cast.SpareM, highSpare / 2);
-            else (high, highSpare, lowSpare) = (at, Math.Min(-.01, cast.SpareM), lowSpare / 2);
+            if (cast.Fishes && (cast.ShotM < at - .02 || at >= most))
+                break;
+            if (!cast.Fishes && at <= 0)
+                break;
+            if (cast.Fishes && cast.SpareM < ShotGrainM)
+                break;
+            if (cast.Fishes)
+                (low, lowSpare, highSpare) = (at, cast.SpareM, highSpare / 2);
+            else
+                (high, highSpare, lowSpare) = (at, Math.Min(-.01, cast.SpareM), lowSpare / 2);
             if (low >= 0 && high <= most)
             {
-                if (high - low < ShotGrainM) break;
+                if (high - low < ShotGrainM)
+                    break;
                 // A little inside both ends, so that the bracket always shrinks.
                 at = low + (high - low) * Math.Clamp(lowSpare / (lowSpare - highSpare) - .01, .05, .95);
             }
-            else at = Math.Clamp(at + cast.SpareM / 1.3 + (cast.Fishes ? .05 : -.05), 0, most);
+            else
+                at = Math.Clamp(at + cast.SpareM / 1.3 + (cast.Fishes ? .05 : -.05), 0, most);
         }
-        if (best.ReachM > 0) shot = best.ShotM;
+        if (best.ReachM > 0)
+            shot = best.ShotM;
         return best;
     }
 }
@@ -147,14 +180,15 @@ public static class CastSearch
 public static class Limits
 {
     /// <summary>The limit of a cast as a plain sentence.</summary>
-    public static string Words(CastLimit limit) => limit switch
-    {
-        CastLimit.Turnover => "The loop dies: wind and drag eat it before it is straight.",
-        CastLimit.Height => "It comes down first: more height, angle or speed would carry it on.",
-        CastLimit.Shoot => "The head pulls no more running line through the rings.",
-        CastLimit.Carry => "No more line can be held in the air: head, overhang or your carry is used up.",
-        CastLimit.FlyRatio => "The fly is too heavy for the line in the air.",
-        CastLimit.LineEnd => "There is no more line on the reel.",
-        _ => "It does what was asked.",
-    };
+    public static string Words(CastLimit limit) =>
+        limit switch
+        {
+            CastLimit.Turnover => "The loop dies: wind and drag eat it before it is straight.",
+            CastLimit.Height => "It comes down first: more height, angle or speed would carry it on.",
+            CastLimit.Shoot => "The head pulls no more running line through the rings.",
+            CastLimit.Carry => "No more line can be held in the air: head, overhang or your carry is used up.",
+            CastLimit.FlyRatio => "The fly is too heavy for the line in the air.",
+            CastLimit.LineEnd => "There is no more line on the reel.",
+            _ => "It does what was asked.",
+        };
 }

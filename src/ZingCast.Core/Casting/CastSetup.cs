@@ -15,7 +15,13 @@ namespace ZingCast.Core.Casting;
 /// <param name="RoughnessM">Roughness length of the surface, metres: 0.0002 open water, 0.03 grass.</param>
 /// <param name="AirC">Air temperature, °C.</param>
 public sealed record CastDay(
-    double HeadwindMps, double CrosswindMps, double TipHeightM, double ClearanceM = CastDay.OpenClearanceM, double RoughnessM = CastDay.OpenWaterM, double AirC = 20)
+    double HeadwindMps,
+    double CrosswindMps,
+    double TipHeightM,
+    double ClearanceM = CastDay.OpenClearanceM,
+    double RoughnessM = CastDay.OpenWaterM,
+    double AirC = 20
+)
 {
     /// <summary>Roughness length of open water, metres. Source: usual log-law value.</summary>
     public const double OpenWaterM = .0002;
@@ -33,7 +39,13 @@ public sealed record CastDay(
     // A hand at 1.6 m and a rod stopped at about half past ten, less what the person stands under. Under branches the rod stays low.
     private static double TipHeight(Brief brief, double rodLengthM)
     {
-        var standing = brief.Stance switch { Stance.Wading => 1.1, Stance.DeepWading => .6, Stance.Boat => 2, _ => 1.6 };
+        var standing = brief.Stance switch
+        {
+            Stance.Wading => 1.1,
+            Stance.DeepWading => .6,
+            Stance.Boat => 2,
+            _ => 1.6,
+        };
         var tip = standing + .45 * rodLengthM;
         return brief.Cover == Cover.Canopy ? Math.Min(tip, 1.6) : tip;
     }
@@ -55,31 +67,70 @@ public sealed class CastSetup
     public const double OpenLoopM = 1.2;
 
     // Friction in the guides by the thickness of what runs through them: bare mono, thin coated, ordinary running line, thick body.
-    private static readonly double[] GuideThickM = [.0006, .0008, .0010, .0014], GuideN = [.01, .0225, .03, .05];
+    private static readonly double[] GuideThickM = [.0006, .0008, .0010, .0014],
+        GuideN = [.01, .0225, .03, .05];
 
-    /// <summary>Throws <see cref="ArgumentException"/> for a negative fly, a rod tip at or under the water or a standard mass that is not positive.</summary>
-    public CastSetup(LineInAir line, double headM, double flyKg, double flyAreaM2, bool openLoop, double rodTipKg, double standardKg, Caster caster, CastDay day)
+    /// <summary>
+    /// Throws <see cref="ArgumentException"/> for a negative fly, a rod tip at or under the water or a standard mass that is not
+    /// positive.
+    /// </summary>
+    public CastSetup(
+        LineInAir line,
+        double headM,
+        double flyKg,
+        double flyAreaM2,
+        bool openLoop,
+        double rodTipKg,
+        double standardKg,
+        Caster caster,
+        CastDay day
+    )
     {
-        if (!(flyKg >= 0) || !(flyAreaM2 >= 0)) throw new ArgumentException("A fly has no negative mass or bulk.", nameof(flyKg));
-        if (!(day.TipHeightM > 0)) throw new ArgumentException("The rod tip must be above the water.", nameof(day));
-        if (!(standardKg > 0)) throw new ArgumentException("The rod needs a class.", nameof(standardKg));
-        (Line, HeadM, FlyKg, FlyAreaM2, RodTipKg, StandardKg, Caster, Day) = (line, headM, flyKg, flyAreaM2, rodTipKg, standardKg, caster, day);
+        if (!(flyKg >= 0) || !(flyAreaM2 >= 0))
+            throw new ArgumentException("A fly has no negative mass or bulk.", nameof(flyKg));
+        if (!(day.TipHeightM > 0))
+            throw new ArgumentException("The rod tip must be above the water.", nameof(day));
+        if (!(standardKg > 0))
+            throw new ArgumentException("The rod needs a class.", nameof(standardKg));
+        (Line, HeadM, FlyKg, FlyAreaM2, RodTipKg, StandardKg, Caster, Day) = (
+            line,
+            headM,
+            flyKg,
+            flyAreaM2,
+            rodTipKg,
+            standardKg,
+            caster,
+            day
+        );
         this.openLoop = openLoop;
         LoopM = openLoop ? Math.Max(caster.LoopM, OpenLoopM) : caster.LoopM;
     }
 
-    /// <summary>The cast of a brief with this rod, line and leader; the fly, the caster and the day come from the brief. Needs a line of known mass.</summary>
+    /// <summary>
+    /// The cast of a brief with this rod, line and leader; the fly, the caster and the day come from the brief. Needs a line of known
+    /// mass.
+    /// </summary>
     public static CastSetup Of(Brief brief, Rod rod, FlyLine line, Leader leader)
     {
         var window = rod.WindowClass ?? LineWeights.ClassOf((line.MassKg ?? 0) * Exact.ThirtyFeetM / line.HeadM);
         // Heavy, paired and shot-weighted rigs fly on an open loop.
         var open = brief.Fly.Kind.Weighted || brief.Fly.WetKg > .004;
-        return new(LineInAir.Of(line, leader), line.HeadM, brief.Fly.WetKg, brief.Fly.AreaM2, open, TipOf(rod, window), LineWeights.MassKg(window), brief.Caster,
-            CastDay.Of(brief, rod.LengthM));
+        return new(
+            LineInAir.Of(line, leader),
+            line.HeadM,
+            brief.Fly.WetKg,
+            brief.Fly.AreaM2,
+            open,
+            TipOf(rod, window),
+            LineWeights.MassKg(window),
+            brief.Caster,
+            CastDay.Of(brief, rod.LengthM)
+        );
     }
 
     /// <summary>The same cast in another wind: m/s in the face and from the right, at 10 m.</summary>
-    public CastSetup In(double headwindMps, double crosswindMps) => With(Caster, Day with { HeadwindMps = headwindMps, CrosswindMps = crosswindMps });
+    public CastSetup In(double headwindMps, double crosswindMps) =>
+        With(Caster, Day with { HeadwindMps = headwindMps, CrosswindMps = crosswindMps });
 
     /// <summary>The same cast by somebody else.</summary>
     public CastSetup By(Caster caster) => With(caster, Day);
@@ -125,7 +176,10 @@ public sealed class CastSetup
     /// <summary>Effective mass of a rod tip by class: 2 g and 0.9 g a class. Common practice; a measured one beats it.</summary>
     public static double TipKg(double lineClass) => .002 + .0009 * lineClass;
 
-    /// <summary>Effective mass of this rod's tip, kilograms: as timed, else that of its class, or of <paramref name="lineClass"/> when nobody knows it.</summary>
+    /// <summary>
+    /// Effective mass of this rod's tip, kilograms: as timed, else that of its class, or of <paramref name="lineClass"/> when nobody
+    /// knows it.
+    /// </summary>
     public static double TipOf(Rod rod, double lineClass) => rod.TipKg ?? TipKg(rod.Class ?? lineClass);
 
     /// <summary>Friction in the guides of a line this thick, newtons. Common practice.</summary>

@@ -13,7 +13,8 @@ public sealed class LineInAir
     public const double StepM = .05;
 
     /// <summary>Density of leader materials, kg/m³: nylon and fluorocarbon, from memory.</summary>
-    private const double NylonKgM3 = 1140, FluorocarbonKgM3 = 1780;
+    private const double NylonKgM3 = 1140,
+        FluorocarbonKgM3 = 1780;
 
     private readonly Sample[] samples;
 
@@ -29,11 +30,16 @@ public sealed class LineInAir
     /// <summary>Leader and line together, metres.</summary>
     public double LengthM { get; }
 
-    /// <summary>Samples a line of known mass with its leader. Throws <see cref="ArgumentException"/> when nobody knows what the line weighs.</summary>
+    /// <summary>
+    /// Samples a line of known mass with its leader. Throws <see cref="ArgumentException"/> when nobody knows what the line weighs.
+    /// </summary>
     public static LineInAir Of(FlyLine line, Leader leader)
     {
-        if (line.MassKg is null) throw new ArgumentException($"Nobody knows what {line.Tag} weighs.", nameof(line));
-        var leaderStretches = leader.Pieces.Reverse().Select(p => new Stretch(p.LengthM, p.EndM, p.StartM, p.Name == "bite guard" ? FluorocarbonKgM3 : NylonKgM3));
+        if (line.MassKg is null)
+            throw new ArgumentException($"Nobody knows what {line.Tag} weighs.", nameof(line));
+        var leaderStretches = leader
+            .Pieces.Reverse()
+            .Select(p => new Stretch(p.LengthM, p.EndM, p.StartM, p.Name == "bite guard" ? FluorocarbonKgM3 : NylonKgM3));
         return Of([.. leaderStretches, .. line.Stretches], leader.LengthM);
     }
 
@@ -47,7 +53,8 @@ public sealed class LineInAir
         // One sample more than the length, so that a look-up at the very end stays inside.
         var samples = new Sample[(int)Math.Ceiling(length / StepM) + 1];
         var (stretch, from) = (0, 0.0);
-        double sumKg = 0, sumM2 = 0;
+        double sumKg = 0,
+            sumM2 = 0;
         for (var i = 0; i < samples.Length; i++)
         {
             var (at, to) = (i * StepM, (i + 1) * StepM);
@@ -58,12 +65,14 @@ public sealed class LineInAir
                 var until = Math.Min(to, from + run);
                 if (until > at)
                 {
-                    double a = Thick(at), b = Thick(until);
+                    double a = Thick(at),
+                        b = Thick(until);
                     sumM2 += (until - at) * (a + b) / 2;
                     sumKg += (until - at) * density * Math.PI / 4 * (a * a + a * b + b * b) / 3;
                     at = until;
                 }
-                if (from + run > to) break;
+                if (from + run > to)
+                    break;
                 from += run;
                 stretch++;
 

@@ -15,8 +15,17 @@ namespace ZingCast.Core.Flies;
 /// <param name="Bushy">True when stiff tippet is needed to turn it over.</param>
 /// <param name="Weighted">True when it flies on an open loop because of its weight.</param>
 public sealed record FlyKind(
-    string Id, string Name, HookSize Small, HookSize Large, Spread AreaCm2, Spread WetG,
-    double? SmallBodyM = null, double? LargeBodyM = null, bool Bushy = false, bool Weighted = false);
+    string Id,
+    string Name,
+    HookSize Small,
+    HookSize Large,
+    Spread AreaCm2,
+    Spread WetG,
+    double? SmallBodyM = null,
+    double? LargeBodyM = null,
+    bool Bushy = false,
+    bool Weighted = false
+);
 
 /// <summary>Bulk and soaked mass of flies by family. Common practice.</summary>
 public static class FlyKinds
@@ -71,7 +80,9 @@ public sealed record Fly(FlyKind Kind, HookSize Size, Hook Hook, double BodyM, d
         var stretch = inside ? 1 : hook.LengthM / Hooks.Of(t > 0 ? kind.Large : kind.Small).LengthM;
         var area = Blend.Between(kind.AreaCm2.Low, kind.AreaCm2.High, t) * 1e-4 * stretch * stretch;
         var wet = Blend.Between(kind.WetG.Low, kind.WetG.High, t) * 1e-3 * Math.Pow(stretch, 3);
-        var body = kind is { SmallBodyM: { } small, LargeBodyM: { } large } ? Blend.Between(small, large, t) * stretch : hook.LengthM * 1.15;
+        var body = kind is { SmallBodyM: { } small, LargeBodyM: { } large }
+            ? Blend.Between(small, large, t) * stretch
+            : hook.LengthM * 1.15;
         return new(kind, size, hook, body, weighedKg ?? wet, area, inside, weighedKg is not null);
     }
 }

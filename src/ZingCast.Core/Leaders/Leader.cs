@@ -29,18 +29,36 @@ public sealed record Leader(IReadOnlyList<LeaderPiece> Pieces, double TippetM, d
     {
         var butt = Math.Max(.65 * lineTipM, tippetM);
         var body = Math.Max(.5, lengthM - guardM);
-        List<LeaderPiece> pieces = [new("butt", .6 * body, butt, butt), new("taper", .2 * body, butt, tippetM), new("tippet", .2 * body, tippetM, tippetM)];
-        if (guardM > 0) pieces.Add(new("bite guard", guardM, GuardDiameterM, GuardDiameterM));
+        List<LeaderPiece> pieces =
+        [
+            new("butt", .6 * body, butt, butt),
+            new("taper", .2 * body, butt, tippetM),
+            new("tippet", .2 * body, tippetM, tippetM),
+        ];
+        if (guardM > 0)
+            pieces.Add(new("bite guard", guardM, GuardDiameterM, GuardDiameterM));
         return new(pieces, tippetM, guardM);
     }
 
     /// <summary>Every field that cannot be used; empty when all is well.</summary>
-    public IReadOnlyList<FieldProblem> Check() => new FieldCheck()
-        .Must("pieces", Pieces is { Count: > 0 and <= 20 } && Pieces.All(p => p is { Name.Length: <= 60, LengthM: >= .001, StartM: >= .00005 and <= .003, EndM: >= .00005 and <= .003 }),
-            "A leader has 1 to 20 pieces, each a millimetre long or more and between 0.05 and 3 mm thick.")
-        .Must("pieces", Pieces is null || Pieces.Sum(p => p?.LengthM ?? 0) is >= .3 and <= 12, "A leader is between 0.3 and 12 m (1 and 39 ft).")
-        .Range("tippetM", TippetM, .00005, .0015, "Tippet is between 0.05 and 1.5 mm thick.").Range("guardM", GuardM, 0, 2, "A bite guard is up to 2 m long.")
-        .Problems;
+    public IReadOnlyList<FieldProblem> Check() =>
+        new FieldCheck()
+            .Must(
+                "pieces",
+                Pieces is { Count: > 0 and <= 20 }
+                    && Pieces.All(p =>
+                        p is { Name.Length: <= 60, LengthM: >= .001, StartM: >= .00005 and <= .003, EndM: >= .00005 and <= .003 }
+                    ),
+                "A leader has 1 to 20 pieces, each a millimetre long or more and between 0.05 and 3 mm thick."
+            )
+            .Must(
+                "pieces",
+                Pieces is null || Pieces.Sum(p => p?.LengthM ?? 0) is >= .3 and <= 12,
+                "A leader is between 0.3 and 12 m (1 and 39 ft)."
+            )
+            .Range("tippetM", TippetM, .00005, .0015, "Tippet is between 0.05 and 1.5 mm thick.")
+            .Range("guardM", GuardM, 0, 2, "A bite guard is up to 2 m long.")
+            .Problems;
 
     /// <summary>Heavy fluorocarbon of about 80 lb, metres.</summary>
     public const double GuardDiameterM = .00081;

@@ -14,12 +14,14 @@ public sealed record CutTarget(double LengthM, double MassKg, double? TipM = nul
     public bool HasTip => TipM is not null && TipKg is not null;
 
     /// <summary>What cannot be, field by field.</summary>
-    public IReadOnlyList<FieldProblem> Check() => new FieldCheck()
-        .Range("lengthM", LengthM, 1, 30, "A head is between 1 and 30 m long.").Range("massKg", MassKg, .001, .08, "A head weighs between 1 and 80 g (15 and 1235 gr).")
-        .Must("tipKg", TipM is null == TipKg is null, "A tip needs both a length and a mass.")
-        .Must("tipM", !(TipM < .5) && !(TipM > LengthM - .5), "Tip and body are each half a metre or more.")
-        .Must("tipKg", !(TipKg <= 0) && !(TipKg >= MassKg), "The tip weighs something, and less than the whole.")
-        .Problems;
+    public IReadOnlyList<FieldProblem> Check() =>
+        new FieldCheck()
+            .Range("lengthM", LengthM, 1, 30, "A head is between 1 and 30 m long.")
+            .Range("massKg", MassKg, .001, .08, "A head weighs between 1 and 80 g (15 and 1235 gr).")
+            .Must("tipKg", TipM is null == TipKg is null, "A tip needs both a length and a mass.")
+            .Must("tipM", !(TipM < .5) && !(TipM > LengthM - .5), "Tip and body are each half a metre or more.")
+            .Must("tipKg", !(TipKg <= 0) && !(TipKg >= MassKg), "The tip weighs something, and less than the whole.")
+            .Problems;
 }
 
 /// <summary>A piece of a plan: what is kept of a scrap, and which way round it goes in.</summary>
@@ -50,7 +52,17 @@ public readonly record struct Joint(double AtM, double OverM, double Ratio, bool
 /// <param name="Felt">False when length and mass are both so near that nobody feels it.</param>
 /// <param name="Profile">The head joined, to draw.</param>
 public sealed record CutPlan(
-    IReadOnlyList<CutPiece> Pieces, double LengthM, double MassKg, double TaperM, IReadOnlyList<Joint> Joints, int Cuts, double Cost, Sentence Says, bool Felt, IReadOnlyList<Stretch> Profile);
+    IReadOnlyList<CutPiece> Pieces,
+    double LengthM,
+    double MassKg,
+    double TaperM,
+    IReadOnlyList<Joint> Joints,
+    int Cuts,
+    double Cost,
+    Sentence Says,
+    bool Felt,
+    IReadOnlyList<Stretch> Profile
+);
 
 /// <summary>What a search for plans found.</summary>
 /// <param name="Plans">Plans, best first.</param>
@@ -58,8 +70,8 @@ public sealed record CutPlan(
 public sealed record CutPlans(IReadOnlyList<CutPlan> Plans, bool Complete);
 
 /// <summary>
-/// Finds the best ways to cut a head out of scraps: one piece with up to two cuts, ordered pairs and triples with up to two cuts in all, either
-/// end kept, either way round, cuts every <see cref="GridM"/>. Exact over that set.
+/// Finds the best ways to cut a head out of scraps: one piece with up to two cuts, ordered pairs and triples with up to two cuts in all,
+/// either end kept, either way round, cuts every <see cref="GridM"/>. Exact over that set.
 /// </summary>
 public static class Cutter
 {
@@ -75,15 +87,21 @@ public static class Cutter
     private const double OverM = 2 * JointM;
 
     /// <summary>What nobody feels: ten grains, a foot and a half. Common practice.</summary>
-    public const double UnfeltKg = 10 * Exact.GrainKg, UnfeltM = 1.5 * Exact.FootM;
+    public const double UnfeltKg = 10 * Exact.GrainKg,
+        UnfeltM = 1.5 * Exact.FootM;
 
     /// <summary>Mass per metre on the two sides of a joint may differ by this factor before it hinges. Common practice.</summary>
     public const double HingeRatio = 1.6;
 
     // Costs beside the misses, in the same unit; ours, chosen so that a joint is worth ten grains.
-    private const double JointCost = 1, CutCost = .1, BluntCost = .3, BackwardsCost = 1, InTaperCost = 1;
+    private const double JointCost = 1,
+        CutCost = .1,
+        BluntCost = .3,
+        BackwardsCost = 1,
+        InTaperCost = 1;
 
-    private const double TaperLookM = .3, TaperChange = 1.1;
+    private const double TaperLookM = .3,
+        TaperChange = 1.1;
 
     /// <summary>What a plan gives, worked out on the pieces themselves. Throws when a scrap is missing.</summary>
     public static CutPlan Judge(CutTarget target, IReadOnlyList<CutPiece> pieces, IReadOnlyDictionary<int, LineProfile> scraps)
@@ -95,25 +113,59 @@ public static class Cutter
         {
             at -= JointM;
             var (before, after) = (Reel(parts[i - 1]), Fly(parts[i]));
-            joints.Add(new(at, OverM, after.KgPerM / before.KgPerM, Hinges(before.KgPerM, after.KgPerM), Backwards(before.KgPerM, after.KgPerM), before.Tapered || after.Tapered));
+            joints.Add(
+                new(
+                    at,
+                    OverM,
+                    after.KgPerM / before.KgPerM,
+                    Hinges(before.KgPerM, after.KgPerM),
+                    Backwards(before.KgPerM, after.KgPerM),
+                    before.Tapered || after.Tapered
+                )
+            );
             cost += JointCost + Between(before, after);
             at += parts[i].LengthM - JointM;
         }
         for (var i = 0; i < pieces.Count; i++)
             cuts += (pieces[i].FromM > 1e-9 ? 1 : 0) + (pieces[i].ToM < scraps[pieces[i].ScrapId].LengthM - 1e-9 ? 1 : 0);
         var kg = parts.Sum(p => p.Kg);
-        cost += CutCost * cuts + (Fly(parts[0]).Tapered ? 0 : BluntCost) + Miss(target, pieces.Count, parts[0].LengthM, parts[0].Kg, parts.Sum(p => p.LengthM), kg);
+        cost +=
+            CutCost * cuts
+            + (Fly(parts[0]).Tapered ? 0 : BluntCost)
+            + Miss(target, pieces.Count, parts[0].LengthM, parts[0].Kg, parts.Sum(p => p.LengthM), kg);
         var (overM, overKg) = (at - target.LengthM, kg - target.MassKg);
         var felt = Math.Abs(overM) > UnfeltM || Math.Abs(overKg) > UnfeltKg;
-        Sentence says = $"{Quantity.Length(at)} and {Quantity.LineMass(kg)}: {(Math.Abs(overKg) < Exact.GrainKg ? (Sentence)$"the mass asked for" : $"{Quantity.LineMass(Math.Abs(overKg))} {(overKg > 0 ? "over" : "under")}")}, {(Math.Abs(overM) < .03 ? (Sentence)$"to length" : $"{(Math.Abs(overM) < Exact.FootM ? Quantity.Short(Math.Abs(overM)) : Quantity.Length(Math.Abs(overM)))} {(overM > 0 ? "too long" : "short")}")}{(felt ? "" : "; nobody feels that")}";
+        Sentence says =
+            $"{Quantity.Length(at)} and {Quantity.LineMass(kg)}: {MassMiss(overKg)}, {LengthMiss(overM)}"
+            + $"{(felt ? "" : "; nobody feels that")}";
         return new(pieces, at, kg, TaperOf(parts[0]), joints, cuts, cost, says, felt, Join(parts).Stretches);
     }
 
+    private static Sentence MassMiss(double overKg) =>
+        Math.Abs(overKg) < Exact.GrainKg
+            ? (Sentence)$"the mass asked for"
+            : $"{Quantity.LineMass(Math.Abs(overKg))} {(overKg > 0 ? "over" : "under")}";
+
+    private static Sentence LengthMiss(double overM)
+    {
+        var miss = Math.Abs(overM);
+        return miss < .03
+            ? (Sentence)$"to length"
+            : $"{(miss < Exact.FootM ? Quantity.Short(miss) : Quantity.Length(miss))} {(overM > 0 ? "too long" : "short")}";
+    }
+
     /// <summary>
-    /// The best <paramref name="count"/> plans, each the best cut of its own order of scraps. Runs on all cores. Once <paramref name="enough"/> is
-    /// called the search ends with the best it has found, and says that it did not look at everything; <paramref name="cancel"/> throws.
+    /// The best <paramref name="count"/> plans, each the best cut of its own order of scraps. Runs on all cores. Once <paramref
+    /// name="enough"/> is called the search ends with the best it has found, and says that it did not look at everything; <paramref
+    /// name="cancel"/> throws.
     /// </summary>
-    public static CutPlans Plan(CutTarget target, IReadOnlyList<Scrap> drawer, int count = 8, CancellationToken enough = default, CancellationToken cancel = default)
+    public static CutPlans Plan(
+        CutTarget target,
+        IReadOnlyList<Scrap> drawer,
+        int count = 8,
+        CancellationToken enough = default,
+        CancellationToken cancel = default
+    )
     {
         using var either = CancellationTokenSource.CreateLinkedTokenSource(enough, cancel);
         var stop = either.Token;
@@ -132,36 +184,57 @@ public static class Cutter
         IReadOnlyList<CutPlan> Judged() => [.. best.Pieces().Select(p => Judge(target, p, profiles))];
     }
 
-    private static void Look(CutTarget target, IReadOnlyList<Scrap> usable, Dictionary<int, LineProfile> profiles, Best best, CancellationToken stop)
+    private static void Look(
+        CutTarget target,
+        IReadOnlyList<Scrap> usable,
+        Dictionary<int, LineProfile> profiles,
+        Best best,
+        CancellationToken stop
+    )
     {
         var all = usable.SelectMany(s => Options(s.Id, profiles[s.Id], stop)).ToArray();
         // Fewest pieces first: they set the mark that the many combinations of three have to beat.
         if (!target.HasTip)
         {
             var search = new Search(target, best, stop);
-            foreach (var only in all.Concat(usable.SelectMany(s => Middles(s.Id, profiles[s.Id], stop)))) search.Run(only);
+            foreach (var only in all.Concat(usable.SelectMany(s => Middles(s.Id, profiles[s.Id], stop))))
+                search.Run(only);
         }
         for (var pieces = 2; pieces <= 3; pieces++)
         {
-            if (best.Worst < (pieces - 1) * JointCost) break;
+            if (best.Worst < (pieces - 1) * JointCost)
+                break;
             var three = pieces == 3;
-            Parallel.ForEach(Partitioner.Create(all, loadBalance: true), new() { CancellationToken = stop, MaxDegreeOfParallelism = Environment.ProcessorCount }, first =>
-            {
-                var search = new Search(target, best, stop);
-                foreach (var second in all)
+            Parallel.ForEach(
+                Partitioner.Create(all, loadBalance: true),
+                new() { CancellationToken = stop, MaxDegreeOfParallelism = Environment.ProcessorCount },
+                first =>
                 {
-                    if (second.ScrapId == first.ScrapId) continue;
-                    if (!three) search.Run(first, second);
-                    else if (search.MayBegin(first, second))
-                        foreach (var third in all)
-                            if (third.ScrapId != first.ScrapId && third.ScrapId != second.ScrapId && first.Cuts + second.Cuts + third.Cuts <= 2)
-                                search.Run(first, second, third);
+                    var search = new Search(target, best, stop);
+                    foreach (var second in all)
+                    {
+                        if (second.ScrapId == first.ScrapId)
+                            continue;
+                        if (!three)
+                            search.Run(first, second);
+                        else if (search.MayBegin(first, second))
+                            foreach (var third in all)
+                                if (
+                                    third.ScrapId != first.ScrapId
+                                    && third.ScrapId != second.ScrapId
+                                    && first.Cuts + second.Cuts + third.Cuts <= 2
+                                )
+                                    search.Run(first, second, third);
+                    }
                 }
-            });
+            );
         }
     }
 
-    /// <summary>Pieces joined from the fly end. At each joint both sides lie over one another for as much as they lose together; nothing is lost in mass.</summary>
+    /// <summary>
+    /// Pieces joined from the fly end. At each joint both sides lie over one another for as much as they lose together; nothing is lost
+    /// in mass.
+    /// </summary>
     public static LineProfile Join(IReadOnlyList<LineProfile> parts)
     {
         List<Stretch> joined = [];
@@ -169,7 +242,8 @@ public static class Cutter
         {
             var part = parts[i];
             joined.AddRange(part.Part(i == 0 ? 0 : OverM, part.LengthM - (i == parts.Count - 1 ? 0 : OverM)).Stretches);
-            if (i == parts.Count - 1) break;
+            if (i == parts.Count - 1)
+                break;
             var (before, after) = (part.Part(part.LengthM - OverM, part.LengthM), parts[i + 1].Part(0, OverM));
             var thick = Math.Max(before.ThickM(OverM / 2), after.ThickM(OverM / 2));
             var bare = new Stretch(OverM, thick, thick, 1);
@@ -182,7 +256,14 @@ public static class Cutter
 
     private static End EndOf(LineProfile p, double atM, double inwards)
     {
-        var (here, inside) = (p.KgPerM(atM == p.LengthM ? atM : inwards < 0 ? Math.Max(0, atM - 1e-9) : atM), p.KgPerM(atM + inwards * TaperLookM));
+        var (here, inside) = (
+            p.KgPerM(
+                atM == p.LengthM ? atM
+                : inwards < 0 ? Math.Max(0, atM - 1e-9)
+                : atM
+            ),
+            p.KgPerM(atM + inwards * TaperLookM)
+        );
         return new(here, Math.Max(here / inside, inside / here) > TaperChange);
     }
 
@@ -197,15 +278,19 @@ public static class Cutter
     private static double Between(End before, End after)
     {
         var ratio = Math.Max(before.KgPerM / after.KgPerM, after.KgPerM / before.KgPerM);
-        return (ratio > HingeRatio ? 1 + 2 * Math.Min(2, ratio / HingeRatio - 1) : 0) + (Backwards(before.KgPerM, after.KgPerM) ? BackwardsCost : 0) + (before.Tapered || after.Tapered ? InTaperCost : 0);
+        return (ratio > HingeRatio ? 1 + 2 * Math.Min(2, ratio / HingeRatio - 1) : 0)
+            + (Backwards(before.KgPerM, after.KgPerM) ? BackwardsCost : 0)
+            + (before.Tapered || after.Tapered ? InTaperCost : 0);
     }
 
     // Missed length and mass; with a tip wanted, of tip and body each by themselves. A joint shortens both its sides.
     private static double Miss(CutTarget target, int pieces, double firstM, double firstKg, double sumM, double sumKg)
     {
         static double Of(double m, double kg) => Math.Abs(m) / UnfeltM + Math.Abs(kg) / UnfeltKg;
-        if (target is not { TipM: { } tipM, TipKg: { } tipKg }) return Of(sumM - OverM * (pieces - 1) - target.LengthM, sumKg - target.MassKg);
-        return Of(firstM - JointM - tipM, firstKg - tipKg) + Of(sumM - firstM - JointM - OverM * (pieces - 2) - (target.LengthM - tipM), sumKg - firstKg - (target.MassKg - tipKg));
+        if (target is not { TipM: { } tipM, TipKg: { } tipKg })
+            return Of(sumM - OverM * (pieces - 1) - target.LengthM, sumKg - target.MassKg);
+        return Of(firstM - JointM - tipM, firstKg - tipKg)
+            + Of(sumM - firstM - JointM - OverM * (pieces - 2) - (target.LengthM - tipM), sumKg - firstKg - (target.MassKg - tipKg));
     }
 
     private static double TaperOf(LineProfile first)
@@ -224,9 +309,11 @@ public static class Cutter
 
         public CutPiece At(int k) => new(scrapId, kept[k].FromM, kept[k].ToM, turned);
 
-        public readonly double[] LengthM = [.. kept.Select(x => x.ToM - x.FromM)], Kg = [.. kept.Select(x => profile.MassKg(x.ToM) - profile.MassKg(x.FromM))];
+        public readonly double[] LengthM = [.. kept.Select(x => x.ToM - x.FromM)],
+            Kg = [.. kept.Select(x => profile.MassKg(x.ToM) - profile.MassKg(x.FromM))];
 
-        public readonly End[] Fly = [.. kept.Select(x => turned ? EndOf(profile, x.ToM, -1) : EndOf(profile, x.FromM, 1))], Reel = [.. kept.Select(x => turned ? EndOf(profile, x.FromM, 1) : EndOf(profile, x.ToM, -1))];
+        public readonly End[] Fly = [.. kept.Select(x => turned ? EndOf(profile, x.ToM, -1) : EndOf(profile, x.FromM, 1))],
+            Reel = [.. kept.Select(x => turned ? EndOf(profile, x.FromM, 1) : EndOf(profile, x.ToM, -1))];
 
         public int Count => LengthM.Length;
 
@@ -243,8 +330,10 @@ public static class Cutter
         foreach (var s in p.Stretches)
         {
             var (from, to) = (start, start += s.LengthM);
-            if (to <= a + 1e-9 || from >= b - 1e-9) continue;
-            if (s.StartM != s.EndM || (first is { } f && f.KgPerM(0) != s.KgPerM(0))) return false;
+            if (to <= a + 1e-9 || from >= b - 1e-9)
+                continue;
+            if (s.StartM != s.EndM || (first is { } f && f.KgPerM(0) != s.KgPerM(0)))
+                return false;
             first ??= s;
         }
         return true;
@@ -258,14 +347,16 @@ public static class Cutter
         void Add(int cut, bool turned, IEnumerable<(double From, double To)> kept)
         {
             (double From, double To)[] different = [.. kept.Where(k => !turned || !Even(p, k.From, k.To))];
-            if (different.Length > 0) all.Add(new(id, cut, turned, different, p));
+            if (different.Length > 0)
+                all.Add(new(id, cut, turned, different, p));
         }
         foreach (var turned in Both)
         {
             Add(0, turned, [(0, p.LengthM)]);
             Add(1, turned, cuts.Select(m => (0.0, m)));
             // Which end of an even piece is kept makes no difference.
-            if (!Even(p, 0, p.LengthM)) Add(1, turned, cuts.Select(m => (p.LengthM - m, p.LengthM)));
+            if (!Even(p, 0, p.LengthM))
+                Add(1, turned, cuts.Select(m => (p.LengthM - m, p.LengthM)));
         }
         return all;
     }
@@ -273,13 +364,15 @@ public static class Cutter
     private static readonly bool[] Both = [false, true];
 
     // Both ends cut off; nothing is gained by that on an even piece.
-    private static IEnumerable<Option> Middles(int id, LineProfile p, CancellationToken stop) => Even(p, 0, p.LengthM) ? [] :
-        from turned in Both
-        from start in Enumerable.Range(1, (int)(p.LengthM / GridM)).Select(i => i * GridM)
-        let goingOn = GoesOn(stop)
-        let ends = Places(p.LengthM - start).Select(m => (start, start + m)).Where(k => !turned || !Even(p, k.start, k.Item2)).ToArray()
-        where ends.Length > 0
-        select new Option(id, 2, turned, ends, p);
+    private static IEnumerable<Option> Middles(int id, LineProfile p, CancellationToken stop) =>
+        Even(p, 0, p.LengthM)
+            ? []
+            : from turned in Both
+            from start in Enumerable.Range(1, (int)(p.LengthM / GridM)).Select(i => i * GridM)
+            let goingOn = GoesOn(stop)
+            let ends = Places(p.LengthM - start).Select(m => (start, start + m)).Where(k => !turned || !Even(p, k.start, k.Item2)).ToArray()
+            where ends.Length > 0
+            select new Option(id, 2, turned, ends, p);
 
     // A query has no statements; this one throws, like the rest of the search, once it is told to stop.
     private static bool GoesOn(CancellationToken stop)
@@ -290,7 +383,8 @@ public static class Cutter
 
     private static IEnumerable<double> Places(double lengthM)
     {
-        for (var k = (int)Math.Round(ShortestM / GridM); k * GridM < lengthM - 1e-9; k++) yield return k * GridM;
+        for (var k = (int)Math.Round(ShortestM / GridM); k * GridM < lengthM - 1e-9; k++)
+            yield return k * GridM;
     }
 
     /// <summary>The best plans so far, one for each order of options.</summary>
@@ -307,26 +401,33 @@ public static class Cutter
             var key = string.Join(' ', pieces.Select(p => $"{p.ScrapId:D6}{(p.Turned ? 'b' : 'a')}{(p.FromM > 0 ? '|' : '.')}"));
             lock (kept)
             {
-                if (cost > Worst) return;
+                if (cost > Worst)
+                    return;
                 if (kept.Keys.FirstOrDefault(k => k.Key == key) is { Key: not null } same)
                 {
-                    if (same.Cost <= cost) return;
+                    if (same.Cost <= cost)
+                        return;
                     kept.Remove(same);
                 }
                 kept.Add((cost, key), pieces);
-                if (kept.Count > count) kept.RemoveAt(count);
-                if (kept.Count == count) Worst = kept.Keys[count - 1].Cost + 1e-9;
+                if (kept.Count > count)
+                    kept.RemoveAt(count);
+                if (kept.Count == count)
+                    Worst = kept.Keys[count - 1].Cost + 1e-9;
             }
         }
 
         public IEnumerable<CutPiece[]> Pieces() => kept.Values;
     }
 
-    /// <summary>Searches the cuts of one order of options, of which two at most vary, by halving ranges that may still hold something better.</summary>
+    /// <summary>
+    /// Searches the cuts of one order of options, of which two at most vary, by halving ranges that may still hold something better.
+    /// </summary>
     private sealed class Search(CutTarget target, Best best, CancellationToken stop)
     {
         private readonly Option[] order = new Option[3];
-        private readonly int[] low = new int[3], high = new int[3];
+        private readonly int[] low = new int[3],
+            high = new int[3];
         private int count;
         private double surely;
 
@@ -349,10 +450,12 @@ public static class Cutter
         }
 
         /// <summary>Whether three pieces beginning with these two could still be good enough.</summary>
-        public bool MayBegin(Option first, Option second) => 2 * JointCost + CutCost * (first.Cuts + second.Cuts) + Surely(first, second) <= best.Worst;
+        public bool MayBegin(Option first, Option second) =>
+            2 * JointCost + CutCost * (first.Cuts + second.Cuts) + Surely(first, second) <= best.Worst;
 
         // What the joint costs wherever the cut comes to lie.
-        private static double Surely(Option before, Option after) => before.OneReel && after.OneFly ? Between(before.Reel[0], after.Fly[0]) : 0;
+        private static double Surely(Option before, Option after) =>
+            before.OneReel && after.OneFly ? Between(before.Reel[0], after.Fly[0]) : 0;
 
         private void Begin(double joints)
         {
@@ -363,18 +466,31 @@ public static class Cutter
                 surely += CutCost * order[i].Cuts;
                 (low[i], high[i]) = (0, order[i].Count - 1);
             }
-            if (surely <= best.Worst && AtLeast() <= best.Worst) Halve();
+            if (surely <= best.Worst && AtLeast() <= best.Worst)
+                Halve();
         }
 
         // The misses can be no smaller than those of the ranges' nearest ends.
         private double AtLeast()
         {
-            double lowM = 0, highM = 0, lowKg = 0, highKg = 0, miss = 0, wantM = target.LengthM + OverM * (count - 1), wantKg = target.MassKg;
+            double lowM = 0,
+                highM = 0,
+                lowKg = 0,
+                highKg = 0,
+                miss = 0,
+                wantM = target.LengthM + OverM * (count - 1),
+                wantKg = target.MassKg;
             for (var i = 0; i < count; i++)
             {
                 var o = order[i];
-                (lowM, highM, lowKg, highKg) = (lowM + o.LengthM[low[i]], highM + o.LengthM[high[i]], lowKg + o.Kg[low[i]], highKg + o.Kg[high[i]]);
-                if (i > 0 || target is not { TipM: { } tipM, TipKg: { } tipKg }) continue;
+                (lowM, highM, lowKg, highKg) = (
+                    lowM + o.LengthM[low[i]],
+                    highM + o.LengthM[high[i]],
+                    lowKg + o.Kg[low[i]],
+                    highKg + o.Kg[high[i]]
+                );
+                if (i > 0 || target is not { TipM: { } tipM, TipKg: { } tipKg })
+                    continue;
                 miss = Off(tipM + JointM, lowM, highM) / UnfeltM + Off(tipKg, lowKg, highKg) / UnfeltKg;
                 (lowM, highM, lowKg, highKg, wantM, wantKg) = (0, 0, 0, 0, wantM - tipM - JointM, wantKg - tipKg);
             }
@@ -389,7 +505,8 @@ public static class Cutter
             stop.ThrowIfCancellationRequested();
             var widest = 0;
             for (var i = 1; i < count; i++)
-                if (high[i] - low[i] > high[widest] - low[widest]) widest = i;
+                if (high[i] - low[i] > high[widest] - low[widest])
+                    widest = i;
             var (from, to) = (low[widest], high[widest]);
             if (from == to)
             {
@@ -404,7 +521,8 @@ public static class Cutter
             for (var half = 0; half < 2; half++)
             {
                 var first = half == 0 == shorter <= longer;
-                if ((first ? shorter : longer) > best.Worst) continue;
+                if ((first ? shorter : longer) > best.Worst)
+                    continue;
                 (low[widest], high[widest]) = first ? (from, middle) : (middle + 1, to);
                 Halve();
             }
@@ -416,9 +534,11 @@ public static class Cutter
             var cost = AtLeast() - surely + JointCost * (count - 1) + (order[0].Fly[low[0]].Tapered ? 0 : BluntCost);
             for (var i = 0; i < count; i++)
                 cost += CutCost * order[i].Cuts + (i > 0 ? Between(order[i - 1].Reel[low[i - 1]], order[i].Fly[low[i]]) : 0);
-            if (cost > best.Worst) return;
+            if (cost > best.Worst)
+                return;
             var pieces = new CutPiece[count];
-            for (var i = 0; i < count; i++) pieces[i] = order[i].At(low[i]);
+            for (var i = 0; i < count; i++)
+                pieces[i] = order[i].At(low[i]);
             best.Add(cost, pieces);
         }
     }
@@ -438,22 +558,30 @@ public sealed record Nibble(double TakeM, double OverKg, bool Done, Sentence Say
     public const double LeastM = .005;
 
     /// <summary>
-    /// After a weighing: how much to take from the front or the back of the piece. The profile gives the shape, the scale the mass. What the scale
-    /// cannot tell is left on, so that a cut never goes past the mark.
+    /// After a weighing: how much to take from the front or the back of the piece. The profile gives the shape, the scale the mass. What
+    /// the scale cannot tell is left on, so that a cut never goes past the mark.
     /// </summary>
     public static Nibble After(LineProfile piece, bool fromFront, double plannedKg, double weighedKg, double scalePlusMinusKg)
     {
         var over = weighedKg - plannedKg;
         var now = piece.Weighing(weighedKg);
-        if (fromFront) now = now.Part(0, now.LengthM, turned: true);
+        if (fromFront)
+            now = now.Part(0, now.LengthM, turned: true);
         var safe = Math.Max(0, over - scalePlusMinusKg);
         var take = Math.Floor((now.LengthM - now.LengthOf(now.Kg - safe)) / LeastM + 1e-9) * LeastM;
         if (over < -scalePlusMinusKg)
-            return new(0, over, true, -over <= Cutter.UnfeltKg
-                ? (Sentence)$"{Quantity.LineMass(-over)} under: too light by less than anybody feels. Leave it"
-                : $"{Quantity.LineMass(-over)} under what was planned, and nothing can be put back. It was lighter than its label; choose another piece or live with it");
+            return new(
+                0,
+                over,
+                true,
+                -over <= Cutter.UnfeltKg
+                    ? (Sentence)$"{Quantity.LineMass(-over)} under: too light by less than anybody feels. Leave it"
+                    : $"{Quantity.LineMass(-over)} under what was planned, and nothing can be put back. It "
+                        + $"was lighter than its label; choose another piece or live with it"
+            );
         // Within twice what the scale can be off by, it may be there already.
-        return take < LeastM || over <= 2 * scalePlusMinusKg ? new(0, over, true, $"There, as near as this scale can tell. Stop cutting")
+        return take < LeastM || over <= 2 * scalePlusMinusKg
+            ? new(0, over, true, $"There, as near as this scale can tell. Stop cutting")
             : new(take, over, false, $"{Quantity.LineMass(over)} over. Take off {new Quantity(take, Kind.ShortLength)} and weigh again");
     }
 }

@@ -20,10 +20,18 @@ public enum Build
 public sealed record FlyLine : Kept
 {
     /// <summary>Shed tag, such as "L11".</summary>
-    public required string Tag { get; init => field = PlainText.Clean(value); }
+    public required string Tag
+    {
+        get;
+        init => field = PlainText.Clean(value);
+    }
 
     /// <summary>How people know it.</summary>
-    public required string Name { get; init => field = PlainText.Clean(value); }
+    public required string Name
+    {
+        get;
+        init => field = PlainText.Clean(value);
+    }
 
     /// <summary>Class on the label, null when there is none.</summary>
     public double? PrintedClass { get; init; }
@@ -65,7 +73,11 @@ public sealed record FlyLine : Kept
     public bool SaltRated { get; init; }
 
     /// <summary>Anything worth knowing.</summary>
-    public string? Note { get; init => field = PlainText.Clean(value); }
+    public string? Note
+    {
+        get;
+        init => field = PlainText.Clean(value);
+    }
 
     /// <summary>The whole line as measured on the line bench, from the fly end; null when only the figures above are known.</summary>
     public IReadOnlyList<Stretch>? Measured { get; init; }
@@ -80,8 +92,8 @@ public sealed record FlyLine : Kept
     public double? MassKg => HeadKg ?? (PrintedClass is { } c ? LineWeights.MassKg(c) * HeadM / Exact.ThirtyFeetM : null);
 
     /// <summary>
-    /// The whole line from its tip: as measured, else as the figures above describe it, tip–front taper–belly–rear taper–running line, of the one
-    /// density that brings the head to <see cref="MassKg"/>, or the ordinary one of its kind when nobody knows the mass.
+    /// The whole line from its tip: as measured, else as the figures above describe it, tip–front taper–belly–rear taper–running line, of
+    /// the one density that brings the head to <see cref="MassKg"/>, or the ordinary one of its kind when nobody knows the mass.
     /// </summary>
     public IReadOnlyList<Stretch> Stretches =>
         Measured ?? Described(MassKg is { } head ? head / Volume(HeadM) : Densities.OrdinaryKgM3(Density));
@@ -121,14 +133,17 @@ public sealed record FlyLine : Kept
     }
 
     /// <summary>
-    /// This line with a measured profile whose head ends at <paramref name="headM"/>. The plain figures follow from it; a profile of the head alone
-    /// keeps the running line behind it. <paramref name="share"/> is the tolerance of the mass.
+    /// This line with a measured profile whose head ends at <paramref name="headM"/>. The plain figures follow from it; a profile of the
+    /// head alone keeps the running line behind it. <paramref name="share"/> is the tolerance of the mass.
     /// </summary>
     public FlyLine With(LineProfile profile, double headM, double share)
     {
         var rest = LengthM - profile.LengthM;
         var density = profile.Kg / profile.Volume(profile.LengthM);
-        var whole = rest > .05 && Build != Build.DoubleTaper ? new LineProfile([.. profile.Stretches, new(rest, RunningDiameterM, RunningDiameterM, density)]) : profile;
+        var whole =
+            rest > .05 && Build != Build.DoubleTaper
+                ? new LineProfile([.. profile.Stretches, new(rest, RunningDiameterM, RunningDiameterM, density)])
+                : profile;
         var belly = whole.Points(.05).Where(p => p.PositionM <= headM).ToList();
         var thick = belly.Max(p => p.DiameterM);
         return this with
@@ -147,61 +162,107 @@ public sealed record FlyLine : Kept
     }
 
     /// <summary>What cannot be in a weighing of this line, field by field; a measured profile must be able to weigh it.</summary>
-    public IReadOnlyList<FieldProblem> Check(Weighing on) => on.Check() is { Count: > 0 } wrong ? wrong : new FieldCheck()
-        .Must("massKg", Measured is null || LineProfile.Check([.. Measured.Select(s => s with { KgM3 = s.KgM3 * on.MassKg / MassWithinKg(on.LengthM) })]).Count == 0,
-            "With its measured profile this line cannot weigh that. Weigh it again, or measure the profile anew.")
-        .Problems;
+    public IReadOnlyList<FieldProblem> Check(Weighing on) =>
+        on.Check() is { Count: > 0 } wrong
+            ? wrong
+            : new FieldCheck()
+                .Must(
+                    "massKg",
+                    Measured is null
+                        || LineProfile
+                            .Check([.. Measured.Select(s => s with { KgM3 = s.KgM3 * on.MassKg / MassWithinKg(on.LengthM) })])
+                            .Count == 0,
+                    "With its measured profile this line cannot weigh that. Weigh it again, or measure the profile anew."
+                )
+                .Problems;
 
     /// <summary>This line after a weighing: the head's mass, scaled along the profile when only part of it lay on the scale.</summary>
     public FlyLine With(Weighing on)
     {
         var headM = on.WholeHead ? on.LengthM : Math.Max(HeadM, on.LengthM);
-        var sized = this with { HeadM = headM, LengthM = Math.Max(LengthM, headM), FrontTaperM = on.FrontTaperM ?? FrontTaperM, RearTaperM = on.WholeHead ? on.RearTaperM ?? RearTaperM : RearTaperM };
+        var sized = this with
+        {
+            HeadM = headM,
+            LengthM = Math.Max(LengthM, headM),
+            FrontTaperM = on.FrontTaperM ?? FrontTaperM,
+            RearTaperM = on.WholeHead ? on.RearTaperM ?? RearTaperM : RearTaperM,
+        };
         // A measured profile keeps its shape and takes the new mass.
-        var shape = sized with { Measured = Measured };
+        var shape = sized with
+        {
+            Measured = Measured,
+        };
         var scale = shape.Volume(headM) / shape.Volume(on.LengthM);
         var kg = Measured is null ? on.MassKg * scale : on.MassKg * shape.MassWithinKg(headM) / shape.MassWithinKg(on.LengthM);
         return sized with
         {
-            Measured = Measured is null ? null : new LineProfile(Measured).Weighing(on.MassKg * new LineProfile(Measured).Kg / shape.MassWithinKg(on.LengthM)).Stretches,
+            Measured = Measured is null
+                ? null
+                : new LineProfile(Measured).Weighing(on.MassKg * new LineProfile(Measured).Kg / shape.MassWithinKg(on.LengthM)).Stretches,
             HeadKg = kg,
-            HeadPlusMinusKg = kg * Math.Sqrt(Math.Pow(on.ScalePlusMinusKg / on.MassKg, 2) + (on.WholeHead ? 0 : on.TapeShare * on.TapeShare)),
+            HeadPlusMinusKg =
+                kg * Math.Sqrt(Math.Pow(on.ScalePlusMinusKg / on.MassKg, 2) + (on.WholeHead ? 0 : on.TapeShare * on.TapeShare)),
         };
     }
 
     /// <inheritdoc />
     public override Kept InPlaceOf(Kept before)
     {
-        if (before is not FlyLine was) return this;
+        if (before is not FlyLine was)
+            return this;
         // A mass that was typed has no tolerance that anybody knows.
         var typed = HeadKg != was.HeadKg && HeadPlusMinusKg == was.HeadPlusMinusKg ? this with { HeadPlusMinusKg = null } : this;
-        return Measured is { } measured && was.Measured is { } had && measured.SequenceEqual(had) && Figures != was.Figures ? typed with { Measured = null } : typed;
+        return Measured is { } measured && was.Measured is { } had && measured.SequenceEqual(had) && Figures != was.Figures
+            ? typed with
+            {
+                Measured = null,
+            }
+            : typed;
     }
 
-    private (double, double, double?, double, double, double, double, double) Figures => (LengthM, HeadM, HeadKg, FrontTaperM, RearTaperM, TipDiameterM, BellyDiameterM, RunningDiameterM);
+    private (double, double, double?, double, double, double, double, double) Figures =>
+        (LengthM, HeadM, HeadKg, FrontTaperM, RearTaperM, TipDiameterM, BellyDiameterM, RunningDiameterM);
 
     /// <inheritdoc />
-    public override IReadOnlyList<FieldProblem> Check() => Figured() is { Count: > 0 } wrong ? wrong : new FieldCheck()
-        // As light as froth, or denser than tungsten: one of the figures is not this line's.
-        .Must("bellyDiameterM", Measured is not null || LineProfile.Check(Stretches).Count == 0, "So thin or thick a head cannot weigh that. Check thickness, length and mass against each other.")
-        .Problems;
+    public override IReadOnlyList<FieldProblem> Check() =>
+        Figured() is { Count: > 0 } wrong
+            ? wrong
+            : new FieldCheck()
+                // As light as froth, or denser than tungsten: one of the figures is not this line's.
+                .Must(
+                    "bellyDiameterM",
+                    Measured is not null || LineProfile.Check(Stretches).Count == 0,
+                    "So thin or thick a head cannot weigh that. Check thickness, length and mass against each other."
+                )
+                .Problems;
 
-    private IReadOnlyList<FieldProblem> Figured() => new FieldCheck()
-        .Text("tag", Tag, 12).Text("name", Name, 80).Text("note", Note, 400, optional: true)
-        .Range("printedClass", PrintedClass, 0, 15, "Classes run from 0 to 15.")
-        .Range("lengthM", LengthM, 3, 60, "A line is between 3 and 60 m (10 and 197 ft).")
-        .Range("headM", HeadM, 3, 40, "A head is between 3 and 40 m (10 and 131 ft).")
-        .Must("headM", HeadM <= LengthM, "The head cannot be longer than the line.")
-        .Range("headKg", HeadKg, .001, .08, "A head weighs between 1 and 80 g (15 and 1235 gr).")
-        .Range("frontTaperM", FrontTaperM, 0, 20, "A front taper is between 0 and 20 m.")
-        .Range("rearTaperM", RearTaperM, 0, 20, "A rear taper is between 0 and 20 m.")
-        .Range("tipDiameterM", TipDiameterM, .0002, .004, "A line tip is between 0.2 and 4 mm thick.")
-        .Range("bellyDiameterM", BellyDiameterM, .0002, .004, "A belly is between 0.2 and 4 mm thick.")
-        .Range("runningDiameterM", RunningDiameterM, .0002, .004, "A running line is between 0.2 and 4 mm thick.")
-        .Range("headPlusMinusKg", HeadPlusMinusKg, 0, .02, "A tolerance wider than 20 g measures nothing.")
-        .Must("measured", Measured is null || LineProfile.Check(Measured).Count == 0, "The measured profile holds a stretch that cannot be.")
-        .Must("measured", Measured is null || Math.Abs(Measured.Sum(s => s.LengthM) - LengthM) < .1, "The measured profile is not as long as the line.")
-        .Must("density", Densities.Rank(Density) >= 0, "Pick a density from the list.")
-        .Must("coating", Coatings.Rows.Any(c => c.Id == Coating), "Pick a coating from the list.")
-        .Problems;
+    private IReadOnlyList<FieldProblem> Figured() =>
+        new FieldCheck()
+            .Text("tag", Tag, 12)
+            .Text("name", Name, 80)
+            .Text("note", Note, 400, optional: true)
+            .Range("printedClass", PrintedClass, 0, 15, "Classes run from 0 to 15.")
+            .Range("lengthM", LengthM, 3, 60, "A line is between 3 and 60 m (10 and 197 ft).")
+            .Range("headM", HeadM, 3, 40, "A head is between 3 and 40 m (10 and 131 ft).")
+            .Must("headM", HeadM <= LengthM, "The head cannot be longer than the line.")
+            .Range("headKg", HeadKg, .001, .08, "A head weighs between 1 and 80 g (15 and 1235 gr).")
+            .Range("frontTaperM", FrontTaperM, 0, 20, "A front taper is between 0 and 20 m.")
+            .Range("rearTaperM", RearTaperM, 0, 20, "A rear taper is between 0 and 20 m.")
+            .Range("tipDiameterM", TipDiameterM, .0002, .004, "A line tip is between 0.2 and 4 mm thick.")
+            .Range("bellyDiameterM", BellyDiameterM, .0002, .004, "A belly is between 0.2 and 4 mm thick.")
+            .Range("runningDiameterM", RunningDiameterM, .0002, .004, "A running line is between 0.2 and 4 mm thick.")
+            .Range("headPlusMinusKg", HeadPlusMinusKg, 0, .02, "A tolerance wider than 20 g measures nothing.")
+            .Must(
+                "measured",
+                Measured is null || LineProfile.Check(Measured).Count == 0,
+                "The measured profile holds a stretch that cannot be."
+            )
+            .Must(
+                "measured",
+                Measured is null || Math.Abs(Measured.Sum(s => s.LengthM) - LengthM) < .1,
+                "The measured profile is not as long as the line."
+            )
+            .Must("density", Densities.Rank(Density) >= 0, "Pick a density from the list.")
+            .Must("coating", Coatings.Rows.Any(c => c.Id == Coating), "Pick a coating from the list.")
+            .Problems;
 }

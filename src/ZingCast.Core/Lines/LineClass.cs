@@ -28,14 +28,22 @@ public sealed record Weighing
     public double TapeShare { get; init; } = .01 / 3;
 
     /// <summary>What cannot be, field by field.</summary>
-    public IReadOnlyList<FieldProblem> Check() => new FieldCheck()
-        .Must("massKg", MassKg > 0, "A line that weighs nothing was not on the scale. Tare it empty and weigh again.").Must("massKg", !(MassKg > .15), "No head weighs more than 150 g; was it read in the wrong unit?")
-        .Range("lengthM", LengthM, 1, 40, "Weigh between 1 and 40 m of line.")
-        .Must("massKg", !(MassKg > 0 && LengthM > 0) || MassKg / LengthM is > .0002 and < .012, "So much line cannot weigh that. Check the unit, and that all of it lay on the scale.")
-        .Range("frontTaperM", FrontTaperM, 0, LengthM, "The taper is part of the length.").Range("rearTaperM", RearTaperM, 0, LengthM, "The taper is part of the length.")
-        .Must("rearTaperM", !((FrontTaperM ?? 0) + (RearTaperM ?? 0) > LengthM), "The two tapers are longer than the head.")
-        .Range("scalePlusMinusKg", ScalePlusMinusKg, 0, .02, "A scale is good to 20 g or better.").Range("tapeShare", TapeShare, 0, .1, "A tape is good to a tenth or better.")
-        .Problems;
+    public IReadOnlyList<FieldProblem> Check() =>
+        new FieldCheck()
+            .Must("massKg", MassKg > 0, "A line that weighs nothing was not on the scale. Tare it empty and weigh again.")
+            .Must("massKg", !(MassKg > .15), "No head weighs more than 150 g; was it read in the wrong unit?")
+            .Range("lengthM", LengthM, 1, 40, "Weigh between 1 and 40 m of line.")
+            .Must(
+                "massKg",
+                !(MassKg > 0 && LengthM > 0) || MassKg / LengthM is > .0002 and < .012,
+                "So much line cannot weigh that. Check the unit, and that all of it lay on the scale."
+            )
+            .Range("frontTaperM", FrontTaperM, 0, LengthM, "The taper is part of the length.")
+            .Range("rearTaperM", RearTaperM, 0, LengthM, "The taper is part of the length.")
+            .Must("rearTaperM", !((FrontTaperM ?? 0) + (RearTaperM ?? 0) > LengthM), "The two tapers are longer than the head.")
+            .Range("scalePlusMinusKg", ScalePlusMinusKg, 0, .02, "A scale is good to 20 g or better.")
+            .Range("tapeShare", TapeShare, 0, .1, "A tape is good to a tenth or better.")
+            .Problems;
 }
 
 /// <summary>The class of a line and how surely it is known.</summary>
@@ -47,12 +55,23 @@ public sealed record Weighing
 /// <param name="RodClasses">Rods whose grain window holds it whole, from class to class; for heads shorter than 30 ft.</param>
 /// <param name="Says">In words.</param>
 /// <param name="Source">How it is known.</param>
-public sealed record LineClass(Quantity Head, Quantity? Thirty, Quantity? Class, LineWeight? Row, Spread? Spread, Spread? RodClasses, Sentence Says, Source Source)
+public sealed record LineClass(
+    Quantity Head,
+    Quantity? Thirty,
+    Quantity? Class,
+    LineWeight? Row,
+    Spread? Spread,
+    Spread? RodClasses,
+    Sentence Says,
+    Source Source
+)
 {
     /// <summary>Heads this much shorter than 30 ft still count as 30 ft, metres: nobody stretches a line out better.</summary>
     public const double NearlyM = .1;
 
-    /// <summary>How far the taper-by-thirds estimate of the first 30 ft may be off when tapers are not known, as a share. Assumption.</summary>
+    /// <summary>
+    /// How far the taper-by-thirds estimate of the first 30 ft may be off when tapers are not known, as a share. Assumption.
+    /// </summary>
     private const double UnknownTaperShare = .03;
 
     /// <summary>Class from a weighing of the first 30 ft, of another length, or of a whole head.</summary>
@@ -62,30 +81,50 @@ public sealed record LineClass(Quantity Head, Quantity? Thirty, Quantity? Class,
         if (on.LengthM < Exact.ThirtyFeetM - NearlyM)
             return on.WholeHead ? Short(head, on.LengthM) : TooLittle(head, on.LengthM);
         var exactly = Math.Abs(on.LengthM - Exact.ThirtyFeetM) <= NearlyM;
-        var thirty = exactly ? on.MassKg : ByThirds(on) is var shape ? on.MassKg * shape.MassKg(Exact.ThirtyFeetM) / shape.Kg : 0;
+        var thirty =
+            exactly ? on.MassKg
+            : ByThirds(on) is var shape ? on.MassKg * shape.MassKg(Exact.ThirtyFeetM) / shape.Kg
+            : 0;
         var share = thirty / on.MassKg;
         var guess = exactly || on.FrontTaperM is not null ? 0 : UnknownTaperShare * thirty;
         var plusMinus = Math.Sqrt(Math.Pow(on.ScalePlusMinusKg * share, 2) + Math.Pow(on.TapeShare * thirty, 2) + guess * guess);
-        return From(head, thirty, plusMinus, exactly ? new(SourceMark.Measured, "Weighed to the 30-ft mark") : new(SourceMark.Computed, "From head mass and length, tapers counted by thirds"));
+        return From(
+            head,
+            thirty,
+            plusMinus,
+            exactly
+                ? new(SourceMark.Measured, "Weighed to the 30-ft mark")
+                : new(SourceMark.Computed, "From head mass and length, tapers counted by thirds")
+        );
     }
 
     // Tapers for which the third rule is exact, and an even belly between. Only the shape is meant; the mass is the scale's.
     private static LineProfile ByThirds(Weighing on)
     {
         var golden = (Math.Sqrt(5) - 1) / 2;
-        double front = on.FrontTaperM ?? 0, rear = on.WholeHead ? on.RearTaperM ?? 0 : 0;
-        Stretch[] all = [new(front, golden * .001, .001, 1000), new(on.LengthM - front - rear, .001, .001, 1000), new(rear, .001, golden * .001, 1000)];
+        double front = on.FrontTaperM ?? 0,
+            rear = on.WholeHead ? on.RearTaperM ?? 0 : 0;
+        Stretch[] all =
+        [
+            new(front, golden * .001, .001, 1000),
+            new(on.LengthM - front - rear, .001, .001, 1000),
+            new(rear, .001, golden * .001, 1000),
+        ];
         return new LineProfile([.. all.Where(s => s.LengthM >= LineProfile.ShortestM)]);
     }
 
-    /// <summary>Class from a profile whose head ends at <paramref name="headM"/>; the level tip is left out. Tolerance as a share of mass.</summary>
+    /// <summary>
+    /// Class from a profile whose head ends at <paramref name="headM"/>; the level tip is left out. Tolerance as a share of mass.
+    /// </summary>
     public static LineClass Of(LineProfile profile, double headM, double share)
     {
         var tip = profile.LevelTipM;
         double Kg(double upTo) => profile.MassKg(upTo) - profile.MassKg(tip);
         var head = Quantity.LineMass(Kg(headM), share * Kg(headM));
         var thirty = Kg(tip + Exact.ThirtyFeetM);
-        return headM - tip < Exact.ThirtyFeetM - NearlyM ? Short(head, headM - tip) : From(head, thirty, share * thirty, new(SourceMark.Computed, "Summed along the profile"));
+        return headM - tip < Exact.ThirtyFeetM - NearlyM
+            ? Short(head, headM - tip)
+            : From(head, thirty, share * thirty, new(SourceMark.Computed, "Summed along the profile"));
     }
 
     private static LineClass From(Quantity head, double thirtyKg, double plusMinusKg, Source source)
@@ -95,37 +134,73 @@ public sealed record LineClass(Quantity Head, Quantity? Thirty, Quantity? Class,
         var half = (spread.High - spread.Low) / 2;
         // A measurement that cannot tell one class from the next names none.
         if (half > .5)
-            return new(head, thirty, null, null, spread, null, $"Somewhere between {Quantity.Class(spread.Low)} and {Quantity.Class(spread.High)}: this measurement is too coarse to name a class. Weigh it on a finer scale", source);
+            return new(
+                head,
+                thirty,
+                null,
+                null,
+                spread,
+                null,
+                $"Somewhere between {Quantity.Class(spread.Low)} and {Quantity.Class(spread.High)}: this "
+                    + $"measurement is too coarse to name a class. Weigh it on a finer scale",
+                source
+            );
         var number = LineWeights.ClassOf(thirtyKg);
         var row = LineWeights.RowOf(thirtyKg);
         var whole = Math.Round(number);
         var off = (thirtyKg - LineWeights.MassKg(whole)) / (LineWeights.MassKg(whole + 1) - LineWeights.MassKg(whole));
         Sentence says = row is not null
-            ? (Sentence)$"A {row.Class}: its first {Quantity.Length(Exact.ThirtyFeetM)} weigh {thirty}, inside {Grains(row.LowGr)} to {Grains(row.HighGr)}{(Math.Abs(off) < .08 ? "" : off > 0 ? ", on the heavy side" : ", on the light side")}"
+            ? (Sentence)$"A {row.Class}: its first {Quantity.Length(Exact.ThirtyFeetM)} weigh {thirty}, inside {Grains(row.LowGr)} to "
+                + $"{Grains(row.HighGr)}{(Math.Abs(off) < .08 ? "" : off > 0 ? ", on the heavy side" : ", on the light side")}"
             : $"Nobody's: {thirty} lies in the gap {Gap(thirtyKg)}. {Halves(number, whole)}";
         return new(head, thirty, Quantity.Class(number, half), row, spread, null, says, source);
     }
 
-    private static Sentence Halves(double number, double whole) => Math.Abs(number - whole) < .2
-        ? (Sentence)$"Nearest is a {(int)whole}, {(number > whole ? "a little heavy" : "a little light")}" : $"People call it a half-heavy {(int)Math.Floor(number)}";
+    private static Sentence Halves(double number, double whole) =>
+        Math.Abs(number - whole) < .2
+            ? (Sentence)$"Nearest is a {(int)whole}, {(number > whole ? "a little heavy" : "a little light")}"
+            : $"People call it a half-heavy {(int)Math.Floor(number)}";
 
     private static Sentence Gap(double kg)
     {
         var grains = kg / Exact.GrainKg;
-        var (below, above) = (LineWeights.Rows.LastOrDefault(r => r.HighGr < grains), LineWeights.Rows.FirstOrDefault(r => r.LowGr > grains));
-        return below is null ? (Sentence)$"below the lightest class" : above is null ? (Sentence)$"above the heaviest class" : (Sentence)$"between the {below.Class} ({Grains(below.HighGr)} at most) and the {above.Class} ({Grains(above.LowGr)} at least)";
+        var (below, above) = (
+            LineWeights.Rows.LastOrDefault(r => r.HighGr < grains),
+            LineWeights.Rows.FirstOrDefault(r => r.LowGr > grains)
+        );
+        return below is null ? (Sentence)$"below the lightest class"
+            : above is null ? (Sentence)$"above the heaviest class"
+            : (Sentence)
+                $"between the {below.Class} ({Grains(below.HighGr)} at most) and the {above.Class} ({Grains(above.LowGr)} at least)";
     }
 
     private static LineClass Short(Quantity head, double lengthM)
     {
         Spread rods = new(LineWeights.ClassOf(head.Value / LineWeights.WindowTop), LineWeights.ClassOf(head.Value / LineWeights.WindowLow));
-        return new(head, null, null, null, null, rods,
-            $"No honest class: {Quantity.Length(lengthM)} of head never reach the 30-ft mark a class is weighed to. It is a head of {head}, for rods of {Quantity.Class(rods.Low)} to {Quantity.Class(rods.High)}",
-            new(SourceMark.Measured, "Whole head weighed"));
+        return new(
+            head,
+            null,
+            null,
+            null,
+            null,
+            rods,
+            $"No honest class: {Quantity.Length(lengthM)} of head never reach the 30-ft mark a class is weighed to. It "
+                + $"is a head of {head}, for rods of {Quantity.Class(rods.Low)} to {Quantity.Class(rods.High)}",
+            new(SourceMark.Measured, "Whole head weighed")
+        );
     }
 
-    private static LineClass TooLittle(Quantity piece, double lengthM) => new(piece, null, null, null, null, null,
-        $"{Quantity.Length(lengthM)} are too little to name a class: weigh to the 30-ft mark, or say that this was the whole head", new(SourceMark.Measured, "Part of a line weighed"));
+    private static LineClass TooLittle(Quantity piece, double lengthM) =>
+        new(
+            piece,
+            null,
+            null,
+            null,
+            null,
+            null,
+            $"{Quantity.Length(lengthM)} are too little to name a class: weigh to the 30-ft mark, or say that this was the whole head",
+            new(SourceMark.Measured, "Part of a line weighed")
+        );
 
     private static Quantity Grains(double grains) => Quantity.LineMass(grains * Exact.GrainKg);
 }
@@ -145,11 +220,24 @@ public sealed record LineClass(Quantity Head, Quantity? Thirty, Quantity? Class,
 /// <param name="Outside">Mass outside the tip at the carry asked about, kilograms.</param>
 /// <param name="Points">To draw: place, thickness, mass per metre, sum.</param>
 public sealed record LineReading(
-    LineClass Class, double HeadM, double HeadKg, BellyWeight? Belly, double CentreM, double FrontShare, string FrontWord, double WaterM3, double KgM3,
-    bool FloatsFresh, bool FloatsSalt, Quantity Outside, IReadOnlyList<ProfilePoint> Points)
+    LineClass Class,
+    double HeadM,
+    double HeadKg,
+    BellyWeight? Belly,
+    double CentreM,
+    double FrontShare,
+    string FrontWord,
+    double WaterM3,
+    double KgM3,
+    bool FloatsFresh,
+    bool FloatsSalt,
+    Quantity Outside,
+    IReadOnlyList<ProfilePoint> Points
+)
 {
     /// <summary>Density of fresh and of sea water, kg/m³, at about 15 °C. From memory.</summary>
-    public const double FreshKgM3 = 999, SaltKgM3 = 1026;
+    public const double FreshKgM3 = 999,
+        SaltKgM3 = 1026;
 
     /// <summary>Reads a profile with its head, metres, at a carry, metres; <paramref name="share"/> is the tolerance of its mass.</summary>
     public static LineReading Of(LineProfile profile, double headM, double carryM, double share)
@@ -158,10 +246,25 @@ public sealed record LineReading(
         var kg = profile.MassKg(headM);
         var front = profile.MassKg(headM / 3) / kg;
         var density = kg / profile.Volume(headM);
-        return new(LineClass.Of(profile, headM, share), headM, kg, BellyOf(profile, headM), profile.CentreM(headM), front,
-            // Even stuff with ordinary tapers keeps 28 to 34 % in its front third.
-            front > .345 ? "front-loaded: turns over bulk, lands hard" : front < .28 ? "rear-loaded: lands softly, carries far" : "evenly loaded",
-            profile.Volume(headM), density, density < FreshKgM3, density < SaltKgM3, Quantity.LineMass(profile.MassKg(carryM), share * profile.MassKg(carryM)), profile.Points(.05));
+        return new(
+            LineClass.Of(profile, headM, share),
+            headM,
+            kg,
+            BellyOf(profile, headM),
+            profile.CentreM(headM),
+            front,
+                // Even stuff with ordinary tapers keeps 28 to 34 % in its front third.
+                front > .345
+                    ? "front-loaded: turns over bulk, lands hard"
+                : front < .28 ? "rear-loaded: lands softly, carries far"
+                : "evenly loaded",
+            profile.Volume(headM),
+            density,
+            density < FreshKgM3,
+            density < SaltKgM3,
+            Quantity.LineMass(profile.MassKg(carryM), share * profile.MassKg(carryM)),
+            profile.Points(.05)
+        );
     }
 
     // The third rule speaks of one taper before an even belly: the piece from the fly end to where the belly ends.
@@ -171,7 +274,11 @@ public sealed record LineReading(
         var belly = thick.Max(p => p.DiameterM);
         var (from, to) = (thick.First(p => p.DiameterM > .995 * belly).PositionM, thick.Last(p => p.DiameterM > .995 * belly).PositionM);
         var tip = profile.LevelTipM;
-        return from - tip < .3 || to - from < 1 ? null
-            : BellyWeight.Of(profile.MassKg(to) - profile.MassKg(tip), to - tip, from - tip, profile.ThickM(tip) / belly) with { ExactKgPerM = (profile.MassKg(to) - profile.MassKg(from)) / (to - from) };
+        return from - tip < .3 || to - from < 1
+            ? null
+            : BellyWeight.Of(profile.MassKg(to) - profile.MassKg(tip), to - tip, from - tip, profile.ThickM(tip) / belly) with
+            {
+                ExactKgPerM = (profile.MassKg(to) - profile.MassKg(from)) / (to - from),
+            };
     }
 }

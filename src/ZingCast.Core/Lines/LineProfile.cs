@@ -45,20 +45,26 @@ public readonly record struct ProfilePoint(double PositionM, double DiameterM, d
 public sealed class LineProfile
 {
     /// <summary>Thinnest and thickest that line is taken for, metres.</summary>
-    public const double ThinnestM = .0001, ThickestM = .006;
+    public const double ThinnestM = .0001,
+        ThickestM = .006;
 
     /// <summary>Shortest stretch there is, metres: what is shorter is lost in the cutting and joining of profiles.</summary>
     public const double ShortestM = 1e-6;
 
     /// <summary>Most stretches a line is described by, and most caliper readings along it.</summary>
-    public const int MostStretches = 400, MostReadings = 200;
+    public const int MostStretches = 400,
+        MostReadings = 200;
 
-    private readonly double[] from, sumKg;
+    private readonly double[] from,
+        sumKg;
 
-    /// <summary>Throws <see cref="ArgumentException"/> when there is no stretch or one of them has no length, thickness or density.</summary>
+    /// <summary>
+    /// Throws <see cref="ArgumentException"/> when there is no stretch or one of them has no length, thickness or density.
+    /// </summary>
     public LineProfile(IReadOnlyList<Stretch> stretches)
     {
-        if (Check(stretches) is [var first, ..]) throw new ArgumentException(first.Problem, nameof(stretches));
+        if (Check(stretches) is [var first, ..])
+            throw new ArgumentException(first.Problem, nameof(stretches));
         Stretches = stretches;
         (from, sumKg) = (new double[stretches.Count + 1], new double[stretches.Count + 1]);
         for (var i = 0; i < stretches.Count; i++)
@@ -77,7 +83,8 @@ public sealed class LineProfile
     private int At(double s)
     {
         var i = 0;
-        while (i < Stretches.Count - 1 && s >= from[i + 1]) i++;
+        while (i < Stretches.Count - 1 && s >= from[i + 1])
+            i++;
         return i;
     }
 
@@ -101,12 +108,17 @@ public sealed class LineProfile
     /// <summary>Length before the first <paramref name="kg"/> kilograms are out, metres; the whole line when it is lighter.</summary>
     public double LengthOf(double kg)
     {
-        if (kg >= Kg) return LengthM;
-        double low = 0, high = LengthM;
+        if (kg >= Kg)
+            return LengthM;
+        double low = 0,
+            high = LengthM;
         for (var i = 0; i < 60; i++)
         {
             var middle = (low + high) / 2;
-            if (MassKg(middle) < kg) low = middle; else high = middle;
+            if (MassKg(middle) < kg)
+                low = middle;
+            else
+                high = middle;
         }
         return (low + high) / 2;
     }
@@ -118,23 +130,44 @@ public sealed class LineProfile
         var moment = 0.0;
         for (var i = 0; i < parts; i++)
         {
-            double a = s * i / parts, b = s * (i + 1) / parts;
+            double a = s * i / parts,
+                b = s * (i + 1) / parts;
             moment += (MassKg(b) - MassKg(a)) * (a + b) / 2;
         }
         return moment / MassKg(s);
     }
 
-    /// <summary>A level tip, metres: a thin even stretch of half a metre or less before the front taper. The line standard leaves it out.</summary>
-    public double LevelTipM => Stretches is [var tip, var next, ..] && tip.LengthM <= .5 && Math.Abs(tip.EndM / tip.StartM - 1) < .03 && next.EndM > 1.05 * tip.EndM ? tip.LengthM : 0;
+    /// <summary>
+    /// A level tip, metres: a thin even stretch of half a metre or less before the front taper. The line standard leaves it out.
+    /// </summary>
+    public double LevelTipM =>
+        Stretches is [var tip, var next, ..]
+        && tip.LengthM <= .5
+        && Math.Abs(tip.EndM / tip.StartM - 1) < .03
+        && next.EndM > 1.05 * tip.EndM
+            ? tip.LengthM
+            : 0;
 
-    /// <summary>From <paramref name="a"/> to <paramref name="b"/> metres as a line of its own; turned round when asked. a below b, both on the line.</summary>
+    /// <summary>
+    /// From <paramref name="a"/> to <paramref name="b"/> metres as a line of its own; turned round when asked. a below b, both on the
+    /// line.
+    /// </summary>
     public LineProfile Part(double a, double b, bool turned = false)
     {
         List<Stretch> kept = [];
         for (var i = 0; i < Stretches.Count; i++)
         {
-            double start = Math.Max(a, from[i]), stop = Math.Min(b, from[i + 1]);
-            if (stop - start >= ShortestM) kept.Add(Stretches[i] with { LengthM = stop - start, StartM = Stretches[i].ThickM(start - from[i]), EndM = Stretches[i].ThickM(stop - from[i]) });
+            double start = Math.Max(a, from[i]),
+                stop = Math.Min(b, from[i + 1]);
+            if (stop - start >= ShortestM)
+                kept.Add(
+                    Stretches[i] with
+                    {
+                        LengthM = stop - start,
+                        StartM = Stretches[i].ThickM(start - from[i]),
+                        EndM = Stretches[i].ThickM(stop - from[i]),
+                    }
+                );
         }
         return new(turned ? [.. kept.AsEnumerable().Reverse().Select(s => s.Turned())] : kept);
     }
@@ -142,7 +175,9 @@ public sealed class LineProfile
     /// <summary>The same line with every density multiplied, so that it weighs what the scale says.</summary>
     public LineProfile Weighing(double kg) => new([.. Stretches.Select(s => s with { KgM3 = s.KgM3 * kg / Kg })]);
 
-    /// <summary>Points to draw or export: both sides of every joint, and every step of at most <paramref name="stepM"/> metres on the way.</summary>
+    /// <summary>
+    /// Points to draw or export: both sides of every joint, and every step of at most <paramref name="stepM"/> metres on the way.
+    /// </summary>
     public IReadOnlyList<ProfilePoint> Points(double stepM)
     {
         List<ProfilePoint> points = [];
@@ -155,53 +190,81 @@ public sealed class LineProfile
             {
                 var at = s.LengthM * k / steps;
                 var point = new ProfilePoint(from[i] + at, s.ThickM(at), s.KgPerM(at), sumKg[i] + s.KgM3 * s.Volume(at));
-                if (k > 0 || points.Count == 0 || points[^1].DiameterM != point.DiameterM || points[^1].KgPerM != point.KgPerM) points.Add(point);
+                if (k > 0 || points.Count == 0 || points[^1].DiameterM != point.DiameterM || points[^1].KgPerM != point.KgPerM)
+                    points.Add(point);
             }
         }
         return points;
     }
 
     /// <summary>
-    /// A line through points of position, diameter and mass per metre, as in the exchange format. Two points at one place make a step. Between points
-    /// thickness runs evenly and density is such that the stretch weighs what its two masses per metre say.
+    /// A line through points of position, diameter and mass per metre, as in the exchange format. Two points at one place make a step.
+    /// Between points thickness runs evenly and density is such that the stretch weighs what its two masses per metre say.
     /// </summary>
-    public static LineProfile Through(IReadOnlyList<(double PositionM, double DiameterM, double KgPerM)> points) => new(
-        [.. points.Zip(points.Skip(1)).Where(p => p.Second.PositionM - p.First.PositionM >= ShortestM).Select(p =>
-        {
-            var bare = new Stretch(p.Second.PositionM - p.First.PositionM, p.First.DiameterM, p.Second.DiameterM, 1);
-            return bare with { KgM3 = bare.LengthM * (p.First.KgPerM + p.Second.KgPerM) / 2 / bare.Volume(bare.LengthM) };
-        })]);
+    public static LineProfile Through(IReadOnlyList<(double PositionM, double DiameterM, double KgPerM)> points) =>
+        new([
+            .. points
+                .Zip(points.Skip(1))
+                .Where(p => p.Second.PositionM - p.First.PositionM >= ShortestM)
+                .Select(p =>
+                {
+                    var bare = new Stretch(p.Second.PositionM - p.First.PositionM, p.First.DiameterM, p.Second.DiameterM, 1);
+                    return bare with { KgM3 = bare.LengthM * (p.First.KgPerM + p.Second.KgPerM) / 2 / bare.Volume(bare.LengthM) };
+                }),
+        ]);
 
     /// <summary>
-    /// Fits one density to caliper readings and one total mass, kilograms. Readings sorted by position, the first taken to reach to the fly end;
+    /// Fits one density to caliper readings and one total mass, kilograms. Readings sorted by position, the first taken to reach to the
+    /// fly end;
     /// <paramref name="lengthM"/> is the length that was weighed.
     /// </summary>
-    public static LineProfile Fit(IReadOnlyList<CaliperReading> readings, double lengthM, double kg) => Shape(readings, lengthM).Weighing(kg);
+    public static LineProfile Fit(IReadOnlyList<CaliperReading> readings, double lengthM, double kg) =>
+        Shape(readings, lengthM).Weighing(kg);
 
     // Everything as dense as water.
     private static LineProfile Shape(IReadOnlyList<CaliperReading> readings, double lengthM)
     {
         List<CaliperReading> all = [.. readings.OrderBy(r => r.PositionM)];
         // A reading a hair from an end was taken at that end.
-        if (all[0].PositionM < ShortestM) all[0] = all[0] with { PositionM = 0 };
-        else all.Insert(0, all[0] with { PositionM = 0 });
-        if (lengthM - all[^1].PositionM < ShortestM) all[^1] = all[^1] with { PositionM = lengthM };
-        else all.Add(all[^1] with { PositionM = lengthM });
-        return new LineProfile([.. all.Zip(all.Skip(1)).Where(p => p.Second.PositionM - p.First.PositionM >= ShortestM)
-            .Select(p => new Stretch(p.Second.PositionM - p.First.PositionM, p.First.DiameterM, p.Second.DiameterM, 1000))]);
+        if (all[0].PositionM < ShortestM)
+            all[0] = all[0] with { PositionM = 0 };
+        else
+            all.Insert(0, all[0] with { PositionM = 0 });
+        if (lengthM - all[^1].PositionM < ShortestM)
+            all[^1] = all[^1] with { PositionM = lengthM };
+        else
+            all.Add(all[^1] with { PositionM = lengthM });
+        return new LineProfile([
+            .. all.Zip(all.Skip(1))
+                .Where(p => p.Second.PositionM - p.First.PositionM >= ShortestM)
+                .Select(p => new Stretch(p.Second.PositionM - p.First.PositionM, p.First.DiameterM, p.Second.DiameterM, 1000)),
+        ]);
     }
 
     /// <summary>What cannot be in a list of stretches, field by field.</summary>
     public static IReadOnlyList<FieldProblem> Check(IReadOnlyList<Stretch> stretches)
     {
-        var check = new FieldCheck().Must("stretches", stretches.Count is >= 1 and <= MostStretches, $"A line has between 1 and {MostStretches} stretches.");
+        var check = new FieldCheck().Must(
+            "stretches",
+            stretches.Count is >= 1 and <= MostStretches,
+            $"A line has between 1 and {MostStretches} stretches."
+        );
         for (var i = 0; i < Math.Min(MostStretches, stretches.Count); i++)
         {
             var (length, start, end, density) = stretches[i];
-            check.Must($"stretches[{i}].lengthM", length is >= ShortestM and <= 60, "A stretch is longer than nothing and no longer than 60 m.")
+            check
+                .Must(
+                    $"stretches[{i}].lengthM",
+                    length is >= ShortestM and <= 60,
+                    "A stretch is longer than nothing and no longer than 60 m."
+                )
                 .Must($"stretches[{i}].startM", start is >= ThinnestM and <= ThickestM, "Line is between 0.1 and 6 mm thick.")
                 .Must($"stretches[{i}].endM", end is >= ThinnestM and <= ThickestM, "Line is between 0.1 and 6 mm thick.")
-                .Must($"stretches[{i}].kgM3", density is >= 100 and <= 15000, "Line weighs between a tenth and fifteen times as much as water.");
+                .Must(
+                    $"stretches[{i}].kgM3",
+                    density is >= 100 and <= 15000,
+                    "Line weighs between a tenth and fifteen times as much as water."
+                );
         }
         return check.Must("stretches", stretches.Sum(s => s.LengthM) <= 100, "A line is no longer than 100 m.").Problems;
     }
@@ -211,14 +274,32 @@ public sealed class LineProfile
     {
         var check = new FieldCheck()
             .Must("readings", readings.Count is >= 1 and <= MostReadings, $"Give between 1 and {MostReadings} caliper readings.")
-            .Must("massKg", kg > 0, "A line that weighs nothing was not on the scale. Tare it empty and weigh again.").Must("massKg", !(kg > .2), "No line weighs more than 200 g.")
+            .Must("massKg", kg > 0, "A line that weighs nothing was not on the scale. Tare it empty and weigh again.")
+            .Must("massKg", !(kg > .2), "No line weighs more than 200 g.")
             .Range("lengthM", lengthM, .3, 60, "Weigh between 30 cm and 60 m of line.");
         for (var i = 0; i < Math.Min(MostReadings, readings.Count); i++)
-            check.Must($"readings[{i}].positionM", readings[i].PositionM >= 0 && readings[i].PositionM <= lengthM + 1e-9, $"That is beyond the {lengthM:0.00} m that were weighed.")
-                .Must($"readings[{i}].diameterM", readings[i].DiameterM is >= ThinnestM and <= ThickestM, "Line is between 0.1 and 6 mm thick; mind the decimal point.")
-                .Must($"readings[{i}].positionM", readings.Take(i).All(r => Math.Abs(r.PositionM - readings[i].PositionM) > ShortestM), "There is a reading at this place already.");
+            check
+                .Must(
+                    $"readings[{i}].positionM",
+                    readings[i].PositionM >= 0 && readings[i].PositionM <= lengthM + 1e-9,
+                    $"That is beyond the {lengthM:0.00} m that were weighed."
+                )
+                .Must(
+                    $"readings[{i}].diameterM",
+                    readings[i].DiameterM is >= ThinnestM and <= ThickestM,
+                    "Line is between 0.1 and 6 mm thick; mind the decimal point."
+                )
+                .Must(
+                    $"readings[{i}].positionM",
+                    readings.Take(i).All(r => Math.Abs(r.PositionM - readings[i].PositionM) > ShortestM),
+                    "There is a reading at this place already."
+                );
         if (check.Problems.Count == 0 && Shape(readings, lengthM) is var shape && kg / shape.Volume(shape.LengthM) is < 300 or > 12000)
-            check.Must("massKg", false, "So thick a line cannot weigh that. Check the scale's unit, and that the calipers were closed without squeezing.");
+            check.Must(
+                "massKg",
+                false,
+                "So thick a line cannot weigh that. Check the scale's unit, and that the calipers were closed without squeezing."
+            );
         return check.Problems;
     }
 }

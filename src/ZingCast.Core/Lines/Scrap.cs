@@ -10,10 +10,18 @@ public sealed record Scrap : Kept
     public const double ShortestM = .3;
 
     /// <summary>Tag, such as "D4".</summary>
-    public required string Tag { get; init => field = PlainText.Clean(value); }
+    public required string Tag
+    {
+        get;
+        init => field = PlainText.Clean(value);
+    }
 
     /// <summary>How people know it.</summary>
-    public required string Name { get; init => field = PlainText.Clean(value); }
+    public required string Name
+    {
+        get;
+        init => field = PlainText.Clean(value);
+    }
 
     /// <summary>Length, metres.</summary>
     public required double LengthM { get; init; }
@@ -34,12 +42,17 @@ public sealed record Scrap : Kept
     public IReadOnlyList<Stretch>? Measured { get; init; }
 
     /// <summary>Anything worth knowing.</summary>
-    public string? Note { get; init => field = PlainText.Clean(value); }
+    public string? Note
+    {
+        get;
+        init => field = PlainText.Clean(value);
+    }
 
     /// <summary>The piece along its length. What is not measured is a taper by thirds and an even rest of ordinary density.</summary>
     public LineProfile Profile()
     {
-        if (Measured is { } measured) return new(measured);
+        if (Measured is { } measured)
+            return new(measured);
         // Only drawings and displaced water depend on the density.
         var density = Densities.OrdinaryKgM3(Density);
         var taper = Math.Min(TaperM, LengthM);
@@ -57,7 +70,12 @@ public sealed record Scrap : Kept
 
     /// <inheritdoc />
     public override Kept InPlaceOf(Kept before) =>
-        before is Scrap was && Measured is { } measured && was.Measured is { } had && measured.SequenceEqual(had) && Figures != was.Figures ? this with { Measured = null } : this;
+        before is Scrap was && Measured is { } measured && was.Measured is { } had && measured.SequenceEqual(had) && Figures != was.Figures
+            ? this with
+            {
+                Measured = null,
+            }
+            : this;
 
     private (double, double, double, double) Figures => (LengthM, MassKg, TaperM, TipShare);
 
@@ -65,15 +83,25 @@ public sealed record Scrap : Kept
     public override IReadOnlyList<FieldProblem> Check()
     {
         var check = new FieldCheck()
-            .Text("tag", Tag, 12).Text("name", Name, 80).Text("note", Note, 400, optional: true)
+            .Text("tag", Tag, 12)
+            .Text("name", Name, 80)
+            .Text("note", Note, 400, optional: true)
             .Range("lengthM", LengthM, ShortestM, 60, "A piece is between 30 cm and 60 m long.")
             .Must("massKg", MassKg > 0, "Weigh it: a piece that weighs nothing makes no head.")
-            .Must("massKg", !(MassKg > 0 && LengthM > 0) || MassKg / LengthM is > .0002 and < .012, "So long a piece cannot weigh that. Check the unit of the scale.")
+            .Must(
+                "massKg",
+                !(MassKg > 0 && LengthM > 0) || MassKg / LengthM is > .0002 and < .012,
+                "So long a piece cannot weigh that. Check the unit of the scale."
+            )
             .Range("taperM", TaperM, 0, LengthM, "The taper is part of the piece.")
             .Range("tipShare", TipShare, .3, 1, "A tip is between 0.3 and 1 times as thick as the belly.")
             .Must("density", Densities.Rank(Density) >= 0, "Pick a density from the list.");
         if (Measured is { } measured)
-            check.Must("measured", LineProfile.Check(measured).Count == 0 && Math.Abs(measured.Sum(s => s.LengthM) - LengthM) < .01, "The measured profile does not belong to this piece.");
+            check.Must(
+                "measured",
+                LineProfile.Check(measured).Count == 0 && Math.Abs(measured.Sum(s => s.LengthM) - LengthM) < .01,
+                "The measured profile does not belong to this piece."
+            );
         return check.Problems;
     }
 }

@@ -13,13 +13,35 @@ internal static class Cautions
 
         var shoulder = Matcher.ShoulderWind(brief);
         if (shoulder > 2)
-            Say("shoulder", LinkId.Hand, true, $"Wind of {Quantity.Wind(shoulder)} blows the hook onto your casting shoulder. Cast over the other shoulder, turn round, or stop.");
+            Say(
+                "shoulder",
+                LinkId.Hand,
+                true,
+                $"Wind of {Quantity.Wind(shoulder)} blows the hook onto your casting "
+                    + $"shoulder. Cast over the other shoulder, turn round, or stop."
+            );
         if (brief.WindMps > 13)
-            Say("gale", LinkId.Hand, true, $"{Quantity.Wind(brief.WindMps)} is too much wind to stand on an exposed shore or sit in a boat. Leave it for another day.");
-        Say("eyes", LinkId.Fly, false, $"Wear eye protection and a brim. Look behind for people before every cast; flatten the barb while learning.");
+            Say(
+                "gale",
+                LinkId.Hand,
+                true,
+                $"{Quantity.Wind(brief.WindMps)} is too much wind to stand on an exposed shore or sit in a boat. Leave it for another day."
+            );
+        Say(
+            "eyes",
+            LinkId.Fly,
+            false,
+            $"Wear eye protection and a brim. Look behind for people before every cast; flatten the barb while learning."
+        );
         Say("power-lines", LinkId.Rod, brief.WindMps > 10, $"Carbon conducts: keep clear of overhead lines and stop at the first thunder.");
         if (brief.Stance is Stance.Wading or Stance.DeepWading)
-            Say("wading", LinkId.Hand, brief.Stance == Stance.DeepWading || brief.CurrentMps > .8, $"Wade with a staff, a belt and a life jacket; {Quantity.Length(1)} of water at {new Quantity(1, Kind.WaterSpeed)} takes your feet away. Ask locally.");
+            Say(
+                "wading",
+                LinkId.Hand,
+                brief.Stance == Stance.DeepWading || brief.CurrentMps > .8,
+                $"Wade with a staff, a belt and a life jacket; {Quantity.Length(1)} of water at "
+                    + $"{new Quantity(1, Kind.WaterSpeed)} takes your feet away. Ask locally."
+            );
         if (brief.Stance == Stance.Boat)
             Say("boat", LinkId.Hand, false, $"Wear a life jacket, and keep the fly outside the boat at all times.");
         if (brief.Water is Water.Shore or Water.Flat && brief.Salt)
@@ -29,12 +51,33 @@ internal static class Cautions
         if (brief.Species.Group.Mouth == Standards.Mouth.Teeth)
             Say("teeth", LinkId.Tippet, true, $"Unhook toothy fish with long pliers; trim wire ends flush and cover them.");
         if (brief.Species.Salmonid && brief.WaterC > 20)
-            Say("warm-water", LinkId.Hand, true, $"At {new Quantity(brief.WaterC, Kind.Temperature)} {brief.Species.Name} die after release. Do not fish for them.");
+            Say(
+                "warm-water",
+                LinkId.Hand,
+                true,
+                $"At {new Quantity(brief.WaterC, Kind.Temperature)} {brief.Species.Name} die after release. Do not fish for them."
+            );
         if (outfit.Rod.Class < spec.Class.Floor - ClassTarget.Near)
-            Say("under-floor", LinkId.Rod, true, $"This rod is under the floor for such a fish. A long fight kills it: fight hard and short, or take the heavier rod.");
+            Say(
+                "under-floor",
+                LinkId.Rod,
+                true,
+                $"This rod is under the floor for such a fish. A long fight kills it: fight hard and short, or take the heavier rod."
+            );
         Say("release", LinkId.Hand, false, $"Fight short, wet your hands, keep the fish in the water.");
-        Say("law", LinkId.Fly, false, $"Seasons, licences, limits, number of flies, barbless and lead rules differ by place. Check the local rules; guides and instructors know the water.");
-        Say("planning", LinkId.Tippet, false, $"These numbers are planning aids, not guarantees. The weakest link is found by testing it, eyes covered.");
+        Say(
+            "law",
+            LinkId.Fly,
+            false,
+            $"Seasons, licences, limits, number of flies, barbless and lead rules differ by "
+                + $"place. Check the local rules; guides and instructors know the water."
+        );
+        Say(
+            "planning",
+            LinkId.Tippet,
+            false,
+            $"These numbers are planning aids, not guarantees. The weakest link is found by testing it, eyes covered."
+        );
         return [.. all.OrderByDescending(c => c.Urgent)];
     }
 }

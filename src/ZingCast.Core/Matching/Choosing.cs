@@ -30,44 +30,67 @@ public static class Choosing
         var judged = line.HeadM < LongHeadM ? line.HeadM : Math.Clamp(carry, Exact.ThirtyFeetM, line.HeadM);
         var mass = line.MassWithinKg(judged);
         // Short heads are built 1½ to 2 classes heavy on purpose; between short and long the ideal passes over smoothly.
-        var ideal = Blend.Between(LineWeights.MassKg(window + 1.75) / standard, Math.Min(1.35, judged / Exact.ThirtyFeetM),
-            Blend.Fraction(Exact.ThirtyFeetM, LongHeadM, line.HeadM));
+        var ideal = Blend.Between(
+            LineWeights.MassKg(window + 1.75) / standard,
+            Math.Min(1.35, judged / Exact.ThirtyFeetM),
+            Blend.Fraction(Exact.ThirtyFeetM, LongHeadM, line.HeadM)
+        );
         ideal += (rod.Action == RodAction.Fast && !rod.VeryFast ? .05 : 0) + (brief.Caster.Id == "learner" ? .05 : 0);
-        return new(judged, mass, (mass + brief.Fly.WetKg) / standard, mass / standard,
-            Math.Clamp(LineLoad.Top - .05 - brief.Fly.WetKg / standard, .5, ideal), window);
+        return new(
+            judged,
+            mass,
+            (mass + brief.Fly.WetKg) / standard,
+            mass / standard,
+            Math.Clamp(LineLoad.Top - .05 - brief.Fly.WetKg / standard, .5, ideal),
+            window
+        );
     }
 
-    /// <summary>Line in the air before release, metres: no more than head and overhang, the caster's carry, or what the cast needs.</summary>
+    /// <summary>
+    /// Line in the air before release, metres: no more than head and overhang, the caster's carry, or what the cast needs.
+    /// </summary>
     public static double CarryM(FlyLine line, Brief brief) =>
-        Math.Max(1, Math.Min(Math.Min(line.HeadM + brief.Caster.OverhangM, brief.Caster.CarryM), Math.Min(line.LengthM, brief.DistanceM - 2)));
+        Math.Max(
+            1,
+            Math.Min(Math.Min(line.HeadM + brief.Caster.OverhangM, brief.Caster.CarryM), Math.Min(line.LengthM, brief.DistanceM - 2))
+        );
 
     /// <summary>Cost of a rod against the specification.</summary>
     public static double Cost(Rod rod, Specification spec, Brief brief)
     {
-        if (rod.Class is not { } c) return 2 * Impossible;
+        if (rod.Class is not { } c)
+            return 2 * Impossible;
         var miss = c - spec.Class.Target;
         var cost = Math.Abs(miss) + 2 * Math.Max(0, spec.Class.Delivery - .5 - c);
         var longer = rod.LengthM - spec.RodLengthM;
         cost += Math.Abs(longer) / Exact.FootM * .6 + .35 * Math.Abs((int)rod.Action - (int)spec.Action);
-        if (Math.Abs(miss) > 1.5 || (brief.Cover == Cover.Canopy && longer > .45)) cost += Impossible;
+        if (Math.Abs(miss) > 1.5 || (brief.Cover == Cover.Canopy && longer > .45))
+            cost += Impossible;
         return cost;
     }
 
     /// <summary>Cost of a line on a rod.</summary>
     public static double Cost(FlyLine line, Rod rod, Specification spec, Brief brief)
     {
-        if (line.MassKg is null || rod.Class is null) return 2 * Impossible;
+        if (line.MassKg is null || rod.Class is null)
+            return 2 * Impossible;
         var load = Load(rod, line, brief);
         var cost = 4 * Math.Abs(load.LineRatio - load.Ideal);
-        if (load.Verdict == Verdict.Fails) cost += Impossible;
+        if (load.Verdict == Verdict.Fails)
+            cost += Impossible;
         var heavier = Densities.Rank(line.Density) - Densities.Rank(spec.Density);
         cost += heavier < 0 ? -1.5 * heavier : 1.2 * heavier;
-        if (Math.Abs(heavier) > 2) cost += Impossible;
+        if (Math.Abs(heavier) > 2)
+            cost += Impossible;
         cost += .25 * Math.Max(0, Math.Max(spec.HeadM.From - line.HeadM, line.HeadM - spec.HeadM.To));
-        if (spec.Coatings.Count > 0 && !spec.Coatings.Contains(line.Coating)) cost += .6;
-        if (CoatingFails(line, brief)) cost += Impossible;
-        if (brief.Salt && !line.SaltRated) cost += .3;
-        if (line.LengthM + 2 < brief.DistanceM) cost += 1.5;
+        if (spec.Coatings.Count > 0 && !spec.Coatings.Contains(line.Coating))
+            cost += .6;
+        if (CoatingFails(line, brief))
+            cost += Impossible;
+        if (brief.Salt && !line.SaltRated)
+            cost += .3;
+        if (line.LengthM + 2 < brief.DistanceM)
+            cost += 1.5;
         return cost;
     }
 
@@ -88,16 +111,26 @@ public static class Choosing
             _ => 0,
         };
         cost += 1.5 * Math.Abs(Balance(reel, rod, line) - 1.55);
-        if (brief.Salt && !reel.SaltProof) cost += 1.2;
-        if (rod.Class is { } c && reel is { LabelLow: { } low, LabelHigh: { } high }) cost += .4 * Math.Max(0, Math.Max(low - c, c - high));
+        if (brief.Salt && !reel.SaltProof)
+            cost += 1.2;
+        if (rod.Class is { } c && reel is { LabelLow: { } low, LabelHigh: { } high })
+            cost += .4 * Math.Max(0, Math.Max(low - c, c - high));
         return cost;
     }
 
     /// <summary>Loaded reel over rod mass.</summary>
-    public static double Balance(Reel reel, Rod rod, FlyLine line) => (reel.MassKg + line.MassWithinKg(line.LengthM)) / Math.Max(.02, rod.MassKg);
+    public static double Balance(Reel reel, Rod rod, FlyLine line) =>
+        (reel.MassKg + line.MassWithinKg(line.LengthM)) / Math.Max(.02, rod.MassKg);
 
     /// <summary>The rod and line that go together best. Either is a specification when the shed holds none that can do it.</summary>
-    public static (Rod Rod, FlyLine Line) Pair(Brief brief, GearShed shed, Pins pins, Specification spec, IProgress<double>? progress = null, CancellationToken cancel = default)
+    public static (Rod Rod, FlyLine Line) Pair(
+        Brief brief,
+        GearShed shed,
+        Pins pins,
+        Specification spec,
+        IProgress<double>? progress = null,
+        CancellationToken cancel = default
+    )
     {
         Rod? bestRod = null;
         FlyLine? bestLine = null;
@@ -110,35 +143,44 @@ public static class Choosing
             progress?.Report((i + 1.0) / rods.Count);
             var rod = rods[i];
             var rodCost = Cost(rod, spec, brief);
-            if (rodCost >= Impossible && pins.Rod is null) continue;
+            if (rodCost >= Impossible && pins.Rod is null)
+                continue;
             // A rod with no line to go with it still stands, behind any pair that works.
-            if (rodCost + Impossible < best) (best, bestRod, bestLine) = (rodCost + Impossible, rod, null);
+            if (rodCost + Impossible < best)
+                (best, bestRod, bestLine) = (rodCost + Impossible, rod, null);
             foreach (var line in lines)
             {
                 var lineCost = Cost(line, rod, spec, brief);
-                if (lineCost >= Impossible && pins.Line is null) continue;
-                if (rodCost + lineCost < best || (bestLine is null && pins.Line is not null)) (best, bestRod, bestLine) = (rodCost + lineCost, rod, line);
+                if (lineCost >= Impossible && pins.Line is null)
+                    continue;
+                if (rodCost + lineCost < best || (bestLine is null && pins.Line is not null))
+                    (best, bestRod, bestLine) = (rodCost + lineCost, rod, line);
             }
         }
         var theRod = bestRod ?? Wanted(spec);
         return (theRod, bestLine ?? LineFor(theRod) ?? Wanted(spec, theRod, brief));
 
-        FlyLine? LineFor(Rod rod) => lines.MinBy(l => Cost(l, rod, spec, brief)) is { } line && (Cost(line, rod, spec, brief) < Impossible || pins.Line is not null) ? line : null;
+        FlyLine? LineFor(Rod rod) =>
+            lines.MinBy(l => Cost(l, rod, spec, brief)) is { } line && (Cost(line, rod, spec, brief) < Impossible || pins.Line is not null)
+                ? line
+                : null;
     }
 
     /// <summary>All pieces, or only the pinned one.</summary>
-    public static IReadOnlyList<T> Only<T>(IReadOnlyList<T> all, int? pin, Func<T, int> id) => pin is null ? all : [.. all.Where(x => id(x) == pin)];
+    public static IReadOnlyList<T> Only<T>(IReadOnlyList<T> all, int? pin, Func<T, int> id) =>
+        pin is null ? all : [.. all.Where(x => id(x) == pin)];
 
     /// <summary>The rod to look for. Mass is the usual one for its length and class.</summary>
-    public static Rod Wanted(Specification spec) => new()
-    {
-        Tag = "—",
-        Name = "not in the shed",
-        LengthM = spec.RodLengthM,
-        PrintedClass = Math.Round(spec.Class.Target),
-        PrintedAction = spec.Action,
-        MassKg = .03 * spec.RodLengthM + .005 * spec.Class.Target,
-    };
+    public static Rod Wanted(Specification spec) =>
+        new()
+        {
+            Tag = "—",
+            Name = "not in the shed",
+            LengthM = spec.RodLengthM,
+            PrintedClass = Math.Round(spec.Class.Target),
+            PrintedAction = spec.Action,
+            MassKg = .03 * spec.RodLengthM + .005 * spec.Class.Target,
+        };
 
     /// <summary>The line to look for: ideal load on this rod, the density and coating asked for.</summary>
     public static FlyLine Wanted(Specification spec, Rod rod, Brief brief)
@@ -166,7 +208,8 @@ public static class Choosing
     public static Reel WantedReel(Rod rod, FlyLine line, Backing backing, double backingM, Brief brief)
     {
         var (arbor, width) = (.045, .025);
-        var volume = (line.Volume(line.LengthM) + backingM * Math.PI / 4 * backing.DiameterM * backing.DiameterM) / Backings.LoosePacking * 1.02;
+        var volume =
+            (line.Volume(line.LengthM) + backingM * Math.PI / 4 * backing.DiameterM * backing.DiameterM) / Backings.LoosePacking * 1.02;
         return new()
         {
             Tag = "—",

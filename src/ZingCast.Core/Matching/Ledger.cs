@@ -84,7 +84,16 @@ public readonly record struct Input(string Name, Figure Figure);
 /// <param name="Off">True when the person switched it off: it is shown but changed nothing.</param>
 /// <param name="Doubt">True when the step reports a disagreement somebody should look at.</param>
 public sealed record LedgerStep(
-    Rule Rule, Figure Figure, Sentence Says, double? From, double? To, IReadOnlyList<Input> Inputs, Source Source, bool Off, bool Doubt);
+    Rule Rule,
+    Figure Figure,
+    Sentence Says,
+    double? From,
+    double? To,
+    IReadOnlyList<Input> Inputs,
+    Source Source,
+    bool Off,
+    bool Doubt
+);
 
 /// <summary>The ledger being written. Rules add their step as they decide; order is the order of the work.</summary>
 /// <param name="off">Ids of the rules the person switched off.</param>

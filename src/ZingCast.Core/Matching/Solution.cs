@@ -24,7 +24,20 @@ namespace ZingCast.Core.Matching;
 /// <param name="ReachM">Farthest this caster gets with it today, metres.</param>
 /// <param name="Cast">The cast made for the wanted distance, or the farthest one; null when nobody knows what the line weighs.</param>
 public sealed record Outfit(
-    Rod Rod, FlyLine Line, Reel Reel, Backing Backing, double BackingM, Leader Leader, TippetChoice Tippet, LineLoad Load, SpoolFill? Fill, double CarryM, double ShootM, Quantity ReachM, CastResult? Cast);
+    Rod Rod,
+    FlyLine Line,
+    Reel Reel,
+    Backing Backing,
+    double BackingM,
+    Leader Leader,
+    TippetChoice Tippet,
+    LineLoad Load,
+    SpoolFill? Fill,
+    double CarryM,
+    double ShootM,
+    Quantity ReachM,
+    CastResult? Cast
+);
 
 /// <summary>What hangs outside the tip against the rod's grain window. Ratios are to the standard mass of the window class.</summary>
 /// <param name="JudgedM">Length of line judged, metres.</param>
@@ -36,13 +49,17 @@ public sealed record Outfit(
 public readonly record struct LineLoad(double JudgedM, double LineKg, double Ratio, double LineRatio, double Ideal, double WindowClass)
 {
     /// <summary>Lowest and highest ratio that works overhead. Common practice.</summary>
-    public const double Low = CastEngine.WindowLow, Top = CastEngine.WindowTop;
+    public const double Low = CastEngine.WindowLow,
+        Top = CastEngine.WindowTop;
 
     /// <summary>The window's two ends, for drawings.</summary>
     public Spread Window { get; } = new(Low, Top);
 
     /// <summary>Fails outside the window, look when more than 0.2 from the ideal, else fits.</summary>
-    public Verdict Verdict => Ratio is < Low or > Top ? Verdict.Fails : Math.Abs(LineRatio - Ideal) > .2 ? Verdict.Look : Verdict.Fits;
+    public Verdict Verdict =>
+        Ratio is < Low or > Top ? Verdict.Fails
+        : Math.Abs(LineRatio - Ideal) > .2 ? Verdict.Look
+        : Verdict.Fits;
 }
 
 /// <summary>One link of the chain as shown: what it is, the number that matters, and how well it does its part.</summary>
@@ -54,7 +71,16 @@ public readonly record struct LineLoad(double JudgedM, double LineKg, double Rat
 /// <param name="Why">The verdict in a sentence.</param>
 /// <param name="Pinned">Held by a pin.</param>
 /// <param name="ToLookFor">Not in the shed: a specification.</param>
-public sealed record Link(LinkId Id, string Name, Sentence Title, Figure Figure, Verdict Verdict, Sentence Why, bool Pinned, bool ToLookFor);
+public sealed record Link(
+    LinkId Id,
+    string Name,
+    Sentence Title,
+    Figure Figure,
+    Verdict Verdict,
+    Sentence Why,
+    bool Pinned,
+    bool ToLookFor
+);
 
 /// <summary>A piece from the shed considered for a link.</summary>
 /// <param name="Id">Identity in the shed.</param>
@@ -106,5 +132,14 @@ public sealed record ClassTarget(double Delivery, double Target, double Floor)
 /// <param name="Lines">Lines considered on the chosen rod, best first.</param>
 /// <param name="Reels">Reels considered, best first.</param>
 public sealed record Solution(
-    Brief Brief, ClassTarget Class, Outfit Outfit, IReadOnlyList<Link> Chain, IReadOnlyList<LedgerStep> Ledger, IReadOnlyList<Caution> Cautions,
-    Contradiction? Contradiction, IReadOnlyList<Candidate> Rods, IReadOnlyList<Candidate> Lines, IReadOnlyList<Candidate> Reels);
+    Brief Brief,
+    ClassTarget Class,
+    Outfit Outfit,
+    IReadOnlyList<Link> Chain,
+    IReadOnlyList<LedgerStep> Ledger,
+    IReadOnlyList<Caution> Cautions,
+    Contradiction? Contradiction,
+    IReadOnlyList<Candidate> Rods,
+    IReadOnlyList<Candidate> Lines,
+    IReadOnlyList<Candidate> Reels
+);

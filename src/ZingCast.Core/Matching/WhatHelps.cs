@@ -19,7 +19,10 @@ public sealed record Help(string Id, Sentence Says, Quantity Reach, double GainM
     public const double Little = .1;
 
     /// <summary>How much the change is worth: more distance, next to nothing, or less.</summary>
-    public Worth Worth => GainM > Little ? Worth.More : GainM < -Little ? Worth.Less : Worth.Nothing;
+    public Worth Worth =>
+        GainM > Little ? Worth.More
+        : GainM < -Little ? Worth.Less
+        : Worth.Nothing;
 }
 
 /// <summary>What a change does to the reach.</summary>
@@ -57,17 +60,28 @@ public static class WhatHelps
     };
 
     /// <summary>The reach as it stands and the changes, best first. Check draft and pins first.</summary>
-    public static (Quantity Reach, IReadOnlyList<Help> Helps) Rank(BriefDraft draft, GearShed shed, Pins pins, IReadOnlySet<string> off, CancellationToken cancel = default)
+    public static (Quantity Reach, IReadOnlyList<Help> Helps) Rank(
+        BriefDraft draft,
+        GearShed shed,
+        Pins pins,
+        IReadOnlySet<string> off,
+        CancellationToken cancel = default
+    )
     {
         var now = Matcher.Solve(Brief.Complete(draft), shed, pins, off, cancel: cancel);
         var tries = Changes(draft, now, pins).ToList();
         var helps = new Help[tries.Count];
-        Parallel.For(0, tries.Count, new ParallelOptions { CancellationToken = cancel, MaxDegreeOfParallelism = Math.Max(1, Environment.ProcessorCount - 1) }, i =>
-        {
-            var (id, says, brief, held) = tries[i];
-            var reach = Matcher.Solve(Brief.Complete(brief), shed, held, off, cancel: cancel).Outfit.ReachM;
-            helps[i] = new(id, says, reach, reach.Value - now.Outfit.ReachM.Value, brief, held);
-        });
+        Parallel.For(
+            0,
+            tries.Count,
+            new ParallelOptions { CancellationToken = cancel, MaxDegreeOfParallelism = Math.Max(1, Environment.ProcessorCount - 1) },
+            i =>
+            {
+                var (id, says, brief, held) = tries[i];
+                var reach = Matcher.Solve(Brief.Complete(brief), shed, held, off, cancel: cancel).Outfit.ReachM;
+                helps[i] = new(id, says, reach, reach.Value - now.Outfit.ReachM.Value, brief, held);
+            }
+        );
         return (now.Outfit.ReachM, [.. helps.OrderByDescending(h => h.GainM)]);
     }
 
@@ -76,37 +90,109 @@ public static class WhatHelps
         var (brief, outfit) = (now.Brief, now.Outfit);
         var (fly, caster) = (brief.Fly, brief.Caster);
         if (outfit.Leader.LengthM > 1.8)
-            yield return ("leader", $"A leader two feet shorter: {Quantity.Length(outfit.Leader.LengthM - .61)}", draft, pins with { LeaderM = outfit.Leader.LengthM - .61 });
+            yield return (
+                "leader",
+                $"A leader two feet shorter: {Quantity.Length(outfit.Leader.LengthM - .61)}",
+                draft,
+                pins with
+                {
+                    LeaderM = outfit.Leader.LengthM - .61,
+                }
+            );
 
         // Hooks from #4 down to #24 are made in even numbers.
         var smaller = new HookSize(fly.Size.Number + (fly.Size.Number >= 4 ? 2 : 1));
         if (smaller.Number <= HookSize.Smallest)
-            yield return ("smaller-fly", $"A smaller fly: {smaller.ToString()} instead of {fly.SizeName}", draft with { FlyKind = fly.Kind.Id, HookSize = smaller.Number, FlyWetKg = null }, pins);
+            yield return (
+                "smaller-fly",
+                $"A smaller fly: {smaller.ToString()} instead of {fly.SizeName}",
+                draft with
+                {
+                    FlyKind = fly.Kind.Id,
+                    HookSize = smaller.Number,
+                    FlyWetKg = null,
+                },
+                pins
+            );
         if (Sparser.TryGetValue(fly.Kind.Id, out var sparser) && FlyKinds.Find(sparser) is { } kind)
         {
             var size = new HookSize(Math.Clamp(fly.Size.Number, kind.Large.Number, kind.Small.Number));
-            yield return ("sparser-fly", $"A sparser fly: {size.ToString()} {kind.Name}", draft with { FlyKind = kind.Id, HookSize = size.Number, FlyWetKg = null }, pins);
+            yield return (
+                "sparser-fly",
+                $"A sparser fly: {size.ToString()} {kind.Name}",
+                draft with
+                {
+                    FlyKind = kind.Id,
+                    HookSize = size.Number,
+                    FlyWetKg = null,
+                },
+                pins
+            );
         }
 
         foreach (var other in now.Lines.Where(l => l.Verdict != Verdict.Fails && !l.Chosen).Take(4))
-            yield return ($"head-{other.Tag}", $"Another head: {other.Tag} {other.Name}", draft, pins with { Line = other.Id, Density = null });
+            yield return (
+                $"head-{other.Tag}",
+                $"Another head: {other.Tag} {other.Name}",
+                draft,
+                pins with
+                {
+                    Line = other.Id,
+                    Density = null,
+                }
+            );
 
         var up = Math.Min(LineWeights.Highest, Math.Round(now.Class.Target) + 1);
         yield return ("class-up", $"A class up: {Quantity.Class(up)}", draft, pins with { Rod = null, Line = null, RodClass = up });
 
         if (caster.Haul != Haul.Double && draft.CasterFreeMps is null)
-            yield return ("haul", caster.Haul == Haul.None ? $"Learn a single haul: about an eighth more line speed" : (Sentence)$"Learn the double haul: about an eighth more line speed",
-                draft with { CasterFreeMps = caster.FreeMps * (1 + HaulAdds) }, pins);
+            yield return (
+                "haul",
+                caster.Haul == Haul.None
+                    ? $"Learn a single haul: about an eighth more line speed"
+                    : (Sentence)$"Learn the double haul: about an eighth more line speed",
+                draft with
+                {
+                    CasterFreeMps = caster.FreeMps * (1 + HaulAdds),
+                },
+                pins
+            );
         if (draft.CasterLoopM is null)
-            yield return ("loop", $"A tighter loop: {Quantity.Length(caster.LoopM * (1 - Tighter))} instead of {Quantity.Length(caster.LoopM)}", draft with { CasterLoopM = caster.LoopM * (1 - Tighter) }, pins);
+            yield return (
+                "loop",
+                $"A tighter loop: {Quantity.Length(caster.LoopM * (1 - Tighter))} instead of {Quantity.Length(caster.LoopM)}",
+                draft with
+                {
+                    CasterLoopM = caster.LoopM * (1 - Tighter),
+                },
+                pins
+            );
         if (brief.Stance is Stance.DeepWading or Stance.Wading)
-            yield return ("stand-higher", brief.Stance == Stance.DeepWading ? $"Wade back to the thigh: the rod stands higher" : (Sentence)$"Cast from the bank: the rod stands higher",
-                draft with { Stance = brief.Stance == Stance.DeepWading ? Stance.Wading : Stance.Bank }, pins);
+            yield return (
+                "stand-higher",
+                brief.Stance == Stance.DeepWading
+                    ? $"Wade back to the thigh: the rod stands higher"
+                    : (Sentence)$"Cast from the bank: the rod stands higher",
+                draft with
+                {
+                    Stance = brief.Stance == Stance.DeepWading ? Stance.Wading : Stance.Bank,
+                },
+                pins
+            );
         if (brief.Cover == Cover.Behind)
             yield return ("room-behind", $"Find open room behind: the cast may be steeper", draft with { Cover = Cover.Open }, pins);
         if (brief.HeadwindMps > .5)
-            yield return ("turn", brief.Hand == Hand.Right ? $"Move so the wind comes across from your left" : (Sentence)$"Move so the wind comes across from your right",
-                draft with { WindFromDeg = brief.Hand == Hand.Right ? 270 : 90 }, pins);
+            yield return (
+                "turn",
+                brief.Hand == Hand.Right
+                    ? $"Move so the wind comes across from your left"
+                    : (Sentence)$"Move so the wind comes across from your right",
+                draft with
+                {
+                    WindFromDeg = brief.Hand == Hand.Right ? 270 : 90,
+                },
+                pins
+            );
     }
 
     /// <summary>What helps without a number to it. Common practice.</summary>

@@ -7,8 +7,7 @@ public static class Blend
     public static double Between(double from, double to, double t) => from + (to - from) * t;
 
     /// <summary>Where <paramref name="x"/> lies between two ends, clamped to 0–1; 0 when the ends coincide.</summary>
-    public static double Fraction(double from, double to, double x) =>
-        from == to ? 0 : Math.Clamp((x - from) / (to - from), 0, 1);
+    public static double Fraction(double from, double to, double x) => from == to ? 0 : Math.Clamp((x - from) / (to - from), 0, 1);
 
     /// <summary>
     /// Piecewise-linear lookup. <paramref name="xs"/> ascending, same length as <paramref name="ys"/>, two or more points.

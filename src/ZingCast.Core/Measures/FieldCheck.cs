@@ -13,16 +13,25 @@ public sealed class FieldCheck
     /// <summary>What was found, in the order checked.</summary>
     public IReadOnlyList<FieldProblem> Problems => problems;
 
-    /// <summary>A text that must be there, unless optional, at most <paramref name="longest"/> characters long and without unseen ones.</summary>
+    /// <summary>
+    /// A text that must be there, unless optional, at most <paramref name="longest"/> characters long and without unseen ones.
+    /// </summary>
     public FieldCheck Text(string field, string? text, int longest, bool optional = false) =>
         Must(field, optional || !string.IsNullOrWhiteSpace(text), "This cannot be empty.")
-        .Must(field, (text?.Length ?? 0) <= longest, $"Keep this to {longest} characters.")
-        .Must(field, text is null || text.Length > longest || PlainText.IsVisible(text), "There is a sign in this that nobody can see. Type it anew instead of pasting it.");
+            .Must(field, (text?.Length ?? 0) <= longest, $"Keep this to {longest} characters.")
+            .Must(
+                field,
+                text is null || text.Length > longest || PlainText.IsVisible(text),
+                "There is a sign in this that nobody can see. Type it anew instead of pasting it."
+            );
 
-    /// <summary>A day that somebody did something: given, not before <see cref="EarliestYear"/> and, with a day's grace for other time zones, not after today.</summary>
+    /// <summary>
+    /// A day that somebody did something: given, not before <see cref="EarliestYear"/> and, with a day's grace for other time zones, not
+    /// after today.
+    /// </summary>
     public FieldCheck Day(string field, DateOnly? day, DateOnly today) =>
         Must(field, !(day?.Year < EarliestYear), "That is before there were carbon rods; check the year.")
-        .Must(field, !(day > today.AddDays(1)), "That day is still to come.");
+            .Must(field, !(day > today.AddDays(1)), "That day is still to come.");
 
     /// <summary>No carbon rod is older. Common practice.</summary>
     public const int EarliestYear = 1950;
@@ -34,7 +43,8 @@ public sealed class FieldCheck
     /// <summary>A condition that must hold.</summary>
     public FieldCheck Must(string field, bool holds, string words)
     {
-        if (!holds) problems.Add(new(field, words));
+        if (!holds)
+            problems.Add(new(field, words));
         return this;
     }
 }

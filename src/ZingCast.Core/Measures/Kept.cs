@@ -3,7 +3,9 @@ namespace ZingCast.Core.Measures;
 /// <summary>Something that can be kept: a piece of gear, a scrap, a calibration.</summary>
 public abstract record Kept
 {
-    /// <summary>Identity where it is kept; 0 for what is only described, such as a specification or a table that comes with the house.</summary>
+    /// <summary>
+    /// Identity where it is kept; 0 for what is only described, such as a specification or a table that comes with the house.
+    /// </summary>
     public int Id { get; init; }
 
     /// <summary>Counts its changes from 1, so that a change made on an older look is noticed; 0 when it was never kept.</summary>
@@ -16,8 +18,8 @@ public abstract record Kept
     public virtual IReadOnlyList<FieldProblem> Check(DateOnly today) => Check();
 
     /// <summary>
-    /// This as it takes the place of <paramref name="before"/>, the same piece: what was measured and came along unchanged is dropped when a figure
-    /// that it describes is another now, so that there are never two descriptions of one piece.
+    /// This as it takes the place of <paramref name="before"/>, the same piece: what was measured and came along unchanged is dropped
+    /// when a figure that it describes is another now, so that there are never two descriptions of one piece.
     /// </summary>
     public virtual Kept InPlaceOf(Kept before) => this;
 }

@@ -12,55 +12,85 @@ public static class PlainText
     // program does without; other scripts write their marks one way only.
     private static readonly (char Mark, string Pairs)[] Marks =
     [
-        ('\u0300', "AÀEÈIÌNǸOÒUÙWẀYỲaàeèiìnǹoòuùwẁyỳ"), ('\u0301', "AÁCĆEÉIÍLĹNŃOÓRŔSŚUÚYÝZŹaácćeéiílĺnńoórŕsśuúyýzź"),
-        ('\u0302', "AÂCĈEÊGĜHĤIÎJĴOÔSŜUÛWŴYŶaâcĉeêgĝhĥiîjĵoôsŝuûwŵyŷ"), ('\u0303', "AÃEẼIĨNÑOÕUŨYỸaãeẽiĩnñoõuũyỹ"),
-        ('\u0304', "AĀEĒIĪOŌUŪaāeēiīoōuū"), ('\u0306', "AĂEĔGĞIĬOŎUŬaăeĕgğiĭoŏuŭ"), ('\u0307', "CĊEĖGĠIİZŻcċeėgġzż"), ('\u0308', "AÄEËIÏOÖUÜYŸaäeëiïoöuüyÿ"),
-        ('\u030A', "AÅUŮaåuů"), ('\u030B', "OŐUŰoőuű"), ('\u030C', "CČDĎEĚNŇRŘSŠTŤZŽcčdďeěnňrřsštťzž"), ('\u0327', "CÇGĢKĶLĻNŅSŞTŢcçgģkķlļnņsştţ"), ('\u0328', "AĄEĘIĮUŲaąeęiįuų"),
+        ('\u0300', "AÀEÈIÌNǸOÒUÙWẀYỲaàeèiìnǹoòuùwẁyỳ"),
+        ('\u0301', "AÁCĆEÉIÍLĹNŃOÓRŔSŚUÚYÝZŹaácćeéiílĺnńoórŕsśuúyýzź"),
+        ('\u0302', "AÂCĈEÊGĜHĤIÎJĴOÔSŜUÛWŴYŶaâcĉeêgĝhĥiîjĵoôsŝuûwŵyŷ"),
+        ('\u0303', "AÃEẼIĨNÑOÕUŨYỸaãeẽiĩnñoõuũyỹ"),
+        ('\u0304', "AĀEĒIĪOŌUŪaāeēiīoōuū"),
+        ('\u0306', "AĂEĔGĞIĬOŎUŬaăeĕgğiĭoŏuŭ"),
+        ('\u0307', "CĊEĖGĠIİZŻcċeėgġzż"),
+        ('\u0308', "AÄEËIÏOÖUÜYŸaäeëiïoöuüyÿ"),
+        ('\u030A', "AÅUŮaåuů"),
+        ('\u030B', "OŐUŰoőuű"),
+        ('\u030C', "CČDĎEĚNŇRŘSŠTŤZŽcčdďeěnňrřsštťzž"),
+        ('\u0327', "CÇGĢKĶLĻNŅSŞTŢcçgģkķlļnņsştţ"),
+        ('\u0328', "AĄEĘIĮUŲaąeęiįuų"),
     ];
 
-    /// <summary>The text as it is kept: no space at either end, single spaces within a line, letters and their accents as one sign. Null stays null.</summary>
+    /// <summary>
+    /// The text as it is kept: no space at either end, single spaces within a line, letters and their accents as one sign. Null stays
+    /// null.
+    /// </summary>
     [return: System.Diagnostics.CodeAnalysis.NotNullIfNotNull(nameof(text))]
     public static string? Clean(string? text)
     {
-        if (text is null) return null;
+        if (text is null)
+            return null;
         var clean = new StringBuilder(text.Length);
         foreach (var c in text)
         {
             var space = c is not ('\n' or '\t') && char.IsWhiteSpace(c) && c != '\r';
-            if (space && clean.Length > 0 && clean[^1] == ' ') continue;
-            if (clean.Length > 0 && Composed(clean[^1], c) is { } one) clean[^1] = one;
-            else clean.Append(space ? ' ' : c);
+            if (space && clean.Length > 0 && clean[^1] == ' ')
+                continue;
+            if (clean.Length > 0 && Composed(clean[^1], c) is { } one)
+                clean[^1] = one;
+            else
+                clean.Append(space ? ' ' : c);
         }
         return clean.ToString().Trim();
     }
 
     /// <summary>The text with the decimal digits of every script as 0 to 9.</summary>
     public static string WithPlainDigits(string text) =>
-        string.Create(text.Length, text, (plain, typed) =>
-        {
-            for (var i = 0; i < plain.Length; i++) plain[i] = char.IsDigit(typed[i]) ? (char)('0' + CharUnicodeInfo.GetDecimalDigitValue(typed[i])) : typed[i];
-        });
+        string.Create(
+            text.Length,
+            text,
+            (plain, typed) =>
+            {
+                for (var i = 0; i < plain.Length; i++)
+                    plain[i] = char.IsDigit(typed[i]) ? (char)('0' + CharUnicodeInfo.GetDecimalDigitValue(typed[i])) : typed[i];
+            }
+        );
 
     private static char? Composed(char letter, char mark)
     {
-        if (mark is < '\u0300' or > '\u0328') return null;
+        if (mark is < '\u0300' or > '\u0328')
+            return null;
         foreach (var (m, pairs) in Marks)
             if (m == mark)
                 for (var i = 0; i < pairs.Length; i += 2)
-                    if (pairs[i] == letter) return pairs[i + 1];
+                    if (pairs[i] == letter)
+                        return pairs[i + 1];
         return null;
     }
 
-    /// <summary>Whether every sign can be seen or is a line break: no NUL and other control signs, no zero-width or direction marks, no half characters.</summary>
+    /// <summary>
+    /// Whether every sign can be seen or is a line break: no NUL and other control signs, no zero-width or direction marks, no half
+    /// characters.
+    /// </summary>
     public static bool IsVisible(string text)
     {
         for (var i = 0; i < text.Length; i++)
         {
             var kind = CharUnicodeInfo.GetUnicodeCategory(text, i);
-            if (kind is UnicodeCategory.Format or UnicodeCategory.Surrogate) return false;
-            if (kind is UnicodeCategory.Control && text[i] is not ('\n' or '\r' or '\t')) return false;
-            if (kind is UnicodeCategory.LineSeparator or UnicodeCategory.ParagraphSeparator || text[i] is >= '\uFFFE') return false;
-            if (char.IsHighSurrogate(text[i])) i++;
+            if (kind is UnicodeCategory.Format or UnicodeCategory.Surrogate)
+                return false;
+            if (kind is UnicodeCategory.Control && text[i] is not ('\n' or '\r' or '\t'))
+                return false;
+            if (kind is UnicodeCategory.LineSeparator or UnicodeCategory.ParagraphSeparator || text[i] is >= '\uFFFE')
+                return false;
+            if (char.IsHighSurrogate(text[i]))
+                i++;
         }
         return true;
     }

@@ -46,6 +46,9 @@ public sealed class Sentence
     /// <summary>Appends another sentence.</summary>
     public void AppendFormatted(Sentence sentence) => parts.AddRange(sentence.parts);
 
+    /// <summary>One sentence after another, for those too long for a line of code.</summary>
+    public static Sentence operator +(Sentence first, Sentence then) => $"{first}{then}";
+
     /// <summary>The sentence in SI, for logs and tests.</summary>
     public override string ToString()
     {

@@ -8,10 +8,18 @@ namespace ZingCast.Core.Reels;
 public sealed record Reel : Kept
 {
     /// <summary>Shed tag, such as "S2".</summary>
-    public required string Tag { get; init => field = PlainText.Clean(value); }
+    public required string Tag
+    {
+        get;
+        init => field = PlainText.Clean(value);
+    }
 
     /// <summary>How people know it.</summary>
-    public required string Name { get; init => field = PlainText.Clean(value); }
+    public required string Name
+    {
+        get;
+        init => field = PlainText.Clean(value);
+    }
 
     /// <summary>Lowest class on the label.</summary>
     public double? LabelLow { get; init; }
@@ -44,7 +52,11 @@ public sealed record Reel : Kept
     public double? DragN { get; init; }
 
     /// <summary>Anything worth knowing.</summary>
-    public string? Note { get; init => field = PlainText.Clean(value); }
+    public string? Note
+    {
+        get;
+        init => field = PlainText.Clean(value);
+    }
 
     /// <summary>Room left between line and rim, metres; 3 mm is common practice.</summary>
     public const double RimGapM = .003;
@@ -60,38 +72,44 @@ public sealed record Reel : Kept
         if (StatedBackingM is { } metres && LabelHigh is { } high && Backings.Find(StatedBacking ?? "poly20") is { } backing)
         {
             var line = TypicalLine((high + (LabelLow ?? high)) / 2);
-            var room = (metres * Math.PI / 4 * backing.DiameterM * backing.DiameterM + line.Volume(line.LengthM)) / Backings.OrdinaryPacking;
+            var room =
+                (metres * Math.PI / 4 * backing.DiameterM * backing.DiameterM + line.Volume(line.LengthM)) / Backings.OrdinaryPacking;
             return (room, new(SourceMark.Label, "Worked back from what the label says it holds"));
         }
         return null;
     }
 
     /// <summary>An ordinary floating weight-forward line of a class; stands in where no line is known. Assumed build.</summary>
-    public static FlyLine TypicalLine(double lineClass) => new()
-    {
-        Tag = "—",
-        Name = "ordinary line",
-        PrintedClass = lineClass,
-        LengthM = 27,
-        HeadM = 12,
-        // Floating line is about 0.88 g/cm³; the belly's thickness follows from the class's mass per metre.
-        BellyDiameterM = Math.Sqrt(LineWeights.MassKg(lineClass) * 1.08 / Exact.ThirtyFeetM / 880 * 4 / Math.PI),
-    };
+    public static FlyLine TypicalLine(double lineClass) =>
+        new()
+        {
+            Tag = "—",
+            Name = "ordinary line",
+            PrintedClass = lineClass,
+            LengthM = 27,
+            HeadM = 12,
+            // Floating line is about 0.88 g/cm³; the belly's thickness follows from the class's mass per metre.
+            BellyDiameterM = Math.Sqrt(LineWeights.MassKg(lineClass) * 1.08 / Exact.ThirtyFeetM / 880 * 4 / Math.PI),
+        };
 
     /// <inheritdoc />
-    public override IReadOnlyList<FieldProblem> Check() => new FieldCheck()
-        .Text("tag", Tag, 12).Text("name", Name, 80).Text("note", Note, 400, optional: true)
-        .Range("labelLow", LabelLow, 0, 15, "Classes run from 0 to 15.").Range("labelHigh", LabelHigh, 0, 15, "Classes run from 0 to 15.")
-        .Must("labelHigh", !(LabelHigh < LabelLow), "The label's upper class cannot be below its lower one.")
-        .Range("arborM", ArborM, .005, .15, "An arbor is between 5 and 150 mm across.")
-        .Range("rimM", RimM, .03, .2, "A rim is between 30 and 200 mm across.")
-        .Range("widthM", WidthM, .005, .08, "A spool is between 5 and 80 mm wide.")
-        .Must("rimM", !(RimM - 2 * RimGapM <= ArborM), "The rim must stand at least 3 mm clear of the arbor all round.")
-        .Range("statedBackingM", StatedBackingM, 0, 1000, "Backing is between 0 and 1000 m.")
-        .Must("statedBacking", StatedBacking is null || Backings.Find(StatedBacking) is not null, "Pick a backing from the list.")
-        .Range("massKg", MassKg, .03, 1, "A reel weighs between 30 g and 1 kg.")
-        .Range("dragN", DragN, 0, 200, "Drag is between 0 and 200 N.")
-        .Problems;
+    public override IReadOnlyList<FieldProblem> Check() =>
+        new FieldCheck()
+            .Text("tag", Tag, 12)
+            .Text("name", Name, 80)
+            .Text("note", Note, 400, optional: true)
+            .Range("labelLow", LabelLow, 0, 15, "Classes run from 0 to 15.")
+            .Range("labelHigh", LabelHigh, 0, 15, "Classes run from 0 to 15.")
+            .Must("labelHigh", !(LabelHigh < LabelLow), "The label's upper class cannot be below its lower one.")
+            .Range("arborM", ArborM, .005, .15, "An arbor is between 5 and 150 mm across.")
+            .Range("rimM", RimM, .03, .2, "A rim is between 30 and 200 mm across.")
+            .Range("widthM", WidthM, .005, .08, "A spool is between 5 and 80 mm wide.")
+            .Must("rimM", !(RimM - 2 * RimGapM <= ArborM), "The rim must stand at least 3 mm clear of the arbor all round.")
+            .Range("statedBackingM", StatedBackingM, 0, 1000, "Backing is between 0 and 1000 m.")
+            .Must("statedBacking", StatedBacking is null || Backings.Find(StatedBacking) is not null, "Pick a backing from the list.")
+            .Range("massKg", MassKg, .03, 1, "A reel weighs between 30 g and 1 kg.")
+            .Range("dragN", DragN, 0, 200, "Drag is between 0 and 200 N.")
+            .Problems;
 }
 
 /// <summary>How a spool is filled, from the arbor outwards.</summary>
@@ -104,7 +122,15 @@ public sealed record Reel : Kept
 /// <param name="RimGapM">Gap left to the rim, metres; null when the spool was not measured.</param>
 /// <param name="Source">How the room is known.</param>
 public sealed record SpoolFill(
-    double BackingM, double Share, double ShareLoose, double FitsBackingM, double? BackingRadiusM, double? LineRadiusM, double? RimGapM, Source Source)
+    double BackingM,
+    double Share,
+    double ShareLoose,
+    double FitsBackingM,
+    double? BackingRadiusM,
+    double? LineRadiusM,
+    double? RimGapM,
+    Source Source
+)
 {
     /// <summary>
     /// Fills a spool with backing and then a line. Wound volume is the line's own volume divided by the packing; the outer
@@ -112,16 +138,25 @@ public sealed record SpoolFill(
     /// </summary>
     public static SpoolFill? Of(Reel reel, FlyLine line, Backing backing, double backingM)
     {
-        if (reel.Room() is not { } room) return null;
+        if (reel.Room() is not { } room)
+            return null;
         var perMetre = Math.PI / 4 * backing.DiameterM * backing.DiameterM;
         var lineVolume = line.Volume(line.LengthM);
         var bare = backingM * perMetre + lineVolume;
-        double? Radius(double volume) => reel is { ArborM: { } arbor, WidthM: { } width }
-            ? Math.Sqrt(arbor * arbor / 4 + volume / Backings.OrdinaryPacking / (Math.PI * width)) : null;
+        double? Radius(double volume) =>
+            reel is { ArborM: { } arbor, WidthM: { } width }
+                ? Math.Sqrt(arbor * arbor / 4 + volume / Backings.OrdinaryPacking / (Math.PI * width))
+                : null;
         var outer = Radius(bare);
         return new(
-            backingM, bare / Backings.OrdinaryPacking / room.M3, bare / Backings.LoosePacking / room.M3,
+            backingM,
+            bare / Backings.OrdinaryPacking / room.M3,
+            bare / Backings.LoosePacking / room.M3,
             Math.Max(0, (room.M3 * Backings.OrdinaryPacking - lineVolume) / perMetre),
-            Radius(backingM * perMetre), outer, reel.RimM / 2 - outer, room.Source);
+            Radius(backingM * perMetre),
+            outer,
+            reel.RimM / 2 - outer,
+            room.Source
+        );
     }
 }

@@ -24,19 +24,41 @@ public sealed record RodBalance
     public IReadOnlyList<FieldProblem> Check(Rod rod)
     {
         var check = new FieldCheck()
-            .Range("balanceM", BalanceM, .1, .55 * rod.LengthM, $"A rod of {rod.LengthM:0.00} m balances between 0.10 m and {.55 * rod.LengthM:0.00} m from the butt. Take the reel off and try again.")
+            .Range(
+                "balanceM",
+                BalanceM,
+                .1,
+                .55 * rod.LengthM,
+                $"A rod of {rod.LengthM:0.00} m balances between 0.10 m and {.55 * rod.LengthM:0.00} "
+                    + $"m from the butt. Take the reel off and try again."
+            )
             .Range("seatM", SeatM, 0, .3, "A reel sits within 30 cm of the butt.")
             .Range("fulcrumM", FulcrumM, .05, .6, "The hand holds between 5 and 60 cm from the butt.")
             .Must("fulcrumM", FulcrumM > SeatM + .02, "The hand lies in front of the reel.")
             .Range("pivotM", PivotM, 0, rod.LengthM, "It hangs from somewhere on the rod.")
             .Range("swingS", SwingS, .5, 6, "A rod swings there and back in half a second to six. Time ten swings and divide by ten.")
-            .Must("pivotM", SwingS is null || BalanceM - PivotM > .1, "Hang it at least 10 cm from where it balances, or the timing tells nothing.");
-        if (check.Problems.Count > 0 || SwingS is not { } swing) return check.Problems;
+            .Must(
+                "pivotM",
+                SwingS is null || BalanceM - PivotM > .1,
+                "Hang it at least 10 cm from where it balances, or the timing tells nothing."
+            );
+        if (check.Problems.Count > 0 || SwingS is not { } swing)
+            return check.Problems;
         // No rod is more compact than at its balance point, or more spread out than to both ends.
         var hung = BalanceM - PivotM;
         double Period(double spreadM) => 2 * Math.PI * Math.Sqrt((spreadM * spreadM + hung * hung) / (Exact.GravityMps2 * hung));
-        double low = Period(.12 * rod.LengthM), high = Period(.5 * rod.LengthM);
-        return check.Range("swingS", swing, low, high, $"Hung {hung * 100:0} cm from its balance point such a rod swings in {low:0.0} to {high:0.0} s. Time ten full swings, there and back, and divide by ten.").Problems;
+        double low = Period(.12 * rod.LengthM),
+            high = Period(.5 * rod.LengthM);
+        return check
+            .Range(
+                "swingS",
+                swing,
+                low,
+                high,
+                $"Hung {hung * 100:0} cm from its balance point such a rod swings in {low:0.0} to "
+                    + $"{high:0.0} s. Time ten full swings, there and back, and divide by ten."
+            )
+            .Problems;
     }
 }
 
@@ -48,9 +70,13 @@ public sealed record RodBalance
 public sealed record RodLoad(double ReelKg, double OutsideKg, double CastsADay = 400, double StrokesACast = 4)
 {
     /// <summary>What cannot be, field by field.</summary>
-    public IReadOnlyList<FieldProblem> Check() => new FieldCheck()
-        .Range("reelKg", ReelKg, 0, 1.5, "A loaded reel weighs up to 1.5 kg.").Range("outsideKg", OutsideKg, 0, .1, "Up to 100 g of line hangs outside.")
-        .Range("castsADay", CastsADay, 1, 5000, "Between 1 and 5000 casts.").Range("strokesACast", StrokesACast, 1, 20, "Between 1 and 20 strokes.").Problems;
+    public IReadOnlyList<FieldProblem> Check() =>
+        new FieldCheck()
+            .Range("reelKg", ReelKg, 0, 1.5, "A loaded reel weighs up to 1.5 kg.")
+            .Range("outsideKg", OutsideKg, 0, .1, "Up to 100 g of line hangs outside.")
+            .Range("castsADay", CastsADay, 1, 5000, "Between 1 and 5000 casts.")
+            .Range("strokesACast", StrokesACast, 1, 20, "Between 1 and 20 strokes.")
+            .Problems;
 }
 
 /// <summary>How an outfit sits in the hand.</summary>
@@ -64,14 +90,29 @@ public sealed record RodLoad(double ReelKg, double OutsideKg, double CastsADay =
 /// <param name="SwingKgM2">Moment of inertia of the bare rod about the forefinger, kg·m².</param>
 /// <param name="SwingSource">How that is known.</param>
 /// <param name="OutfitSwingKgM2">The same with reel, kg·m².</param>
-/// <param name="TipKg">Mass at the tip that is as hard to swing as the bare rod, kilograms: swing weight over the square of its reach.</param>
+/// <param name="TipKg">Mass at the tip that is as hard to swing as the bare rod, kilograms: swing weight over the square of its
+/// reach.</param>
 /// <param name="DayJ">Work of swinging it for a day, joules.</param>
 /// <param name="OunceDayKg">What one ounce more comes to over the day's casts, kilograms lifted: the plain sum people do.</param>
 public sealed record Balanced(
-    double RodNm, double OutsideNm, double ReelNm, double ResidualKg, double BalancingReelKg, double ReelToRod, double TotalKg,
-    double SwingKgM2, Standards.Source SwingSource, double OutfitSwingKgM2, double TipKg, double DayJ, double OunceDayKg)
+    double RodNm,
+    double OutsideNm,
+    double ReelNm,
+    double ResidualKg,
+    double BalancingReelKg,
+    double ReelToRod,
+    double TotalKg,
+    double SwingKgM2,
+    Standards.Source SwingSource,
+    double OutfitSwingKgM2,
+    double TipKg,
+    double DayJ,
+    double OunceDayKg
+)
 {
-    /// <summary>How fast a rod turns in a stroke, radians a second: a quarter turn in a quarter of a second. Common practice, rough.</summary>
+    /// <summary>
+    /// How fast a rod turns in a stroke, radians a second: a quarter turn in a quarter of a second. Common practice, rough.
+    /// </summary>
     public const double StrokeRadps = 6.3;
 
     /// <summary>Loaded reel over rod mass that usually balances a nine-foot rod. Common practice.</summary>
@@ -81,36 +122,62 @@ public sealed record Balanced(
     public Spread UsualRatio { get; } = UsualReelToRod;
 
     /// <summary>In a word. Three grams at the butt are not felt; common practice.</summary>
-    public string Word => Math.Abs(ResidualKg) < .003 ? "in balance" : ResidualKg > 0 ? "tip-heavy" : "reel-heavy";
+    public string Word =>
+        Math.Abs(ResidualKg) < .003 ? "in balance"
+        : ResidualKg > 0 ? "tip-heavy"
+        : "reel-heavy";
 
     /// <summary>Works out the balance of a rod whose balance point was measured.</summary>
     public static Balanced Of(Rod rod, RodBalance at, RodLoad load)
     {
         const double g = Exact.GravityMps2;
-        double arm = at.FulcrumM - at.SeatM, rodNm = g * rod.MassKg * (at.BalanceM - at.FulcrumM), outsideNm = g * load.OutsideKg * (rod.LengthM - at.FulcrumM), reelNm = g * load.ReelKg * arm;
+        double arm = at.FulcrumM - at.SeatM,
+            rodNm = g * rod.MassKg * (at.BalanceM - at.FulcrumM),
+            outsideNm = g * load.OutsideKg * (rod.LengthM - at.FulcrumM),
+            reelNm = g * load.ReelKg * arm;
         var source = OwnKgM2(rod, at).Source;
         var swing = SwingOf(rod, at);
         var outfit = swing + load.ReelKg * arm * arm;
-        return new(rodNm, outsideNm, reelNm, (rodNm + outsideNm - reelNm) / (g * at.FulcrumM), Math.Max(0, rodNm + outsideNm) / (g * arm), load.ReelKg / rod.MassKg, rod.MassKg + load.ReelKg + load.OutsideKg,
-            swing, source, outfit, swing / Math.Pow(rod.LengthM - at.FulcrumM, 2),
-            load.CastsADay * load.StrokesACast * outfit * StrokeRadps * StrokeRadps / 2, load.CastsADay * Exact.OunceKg);
+        return new(
+            rodNm,
+            outsideNm,
+            reelNm,
+            (rodNm + outsideNm - reelNm) / (g * at.FulcrumM),
+            Math.Max(0, rodNm + outsideNm) / (g * arm),
+            load.ReelKg / rod.MassKg,
+            rod.MassKg + load.ReelKg + load.OutsideKg,
+            swing,
+            source,
+            outfit,
+            swing / Math.Pow(rod.LengthM - at.FulcrumM, 2),
+            load.CastsADay * load.StrokesACast * outfit * StrokeRadps * StrokeRadps / 2,
+            load.CastsADay * Exact.OunceKg
+        );
     }
 
     /// <summary>Swing weight of the bare rod about the forefinger, kg·m².</summary>
     public static double SwingOf(Rod rod, RodBalance at) => OwnKgM2(rod, at).KgM2 + rod.MassKg * Math.Pow(at.BalanceM - at.FulcrumM, 2);
 
-    // Moment of inertia about the balance point: timed as a pendulum, I = T²·m·g·d/(4π²) less what the distance adds; else from the taper.
+    // Moment of inertia about the balance point: timed as a pendulum, I = T²·m·g·d/(4π²) less what the distance adds;
+    // else from the taper.
     private static (double KgM2, Standards.Source Source) OwnKgM2(Rod rod, RodBalance at)
     {
-        if (at.SwingS is not { } swing) return (MassAlong.Of(rod, at.BalanceM).OwnKgM2(at.BalanceM), Standards.Source.Assumption("From the balance point, as a handle and a tube of even wall; a pendulum timing beats it"));
+        if (at.SwingS is not { } swing)
+            return (
+                MassAlong.Of(rod, at.BalanceM).OwnKgM2(at.BalanceM),
+                Standards.Source.Assumption("From the balance point, as a handle and a tube of even wall; a pendulum timing beats it")
+            );
         var hung = at.BalanceM - at.PivotM;
-        return (swing * swing * rod.MassKg * Exact.GravityMps2 * hung / (4 * Math.PI * Math.PI) - rod.MassKg * hung * hung, new(Standards.SourceMark.Measured, "Timed as a pendulum"));
+        return (
+            swing * swing * rod.MassKg * Exact.GravityMps2 * hung / (4 * Math.PI * Math.PI) - rod.MassKg * hung * hung,
+            new(Standards.SourceMark.Measured, "Timed as a pendulum")
+        );
     }
 }
 
 /// <summary>
-/// Where a rod's mass lies: a handle, and a tube of even wall whose mass per metre falls with its thickness. Two unknowns, settled by mass and
-/// balance point. An assumption of ours; rings and ferrules are spread along the tube.
+/// Where a rod's mass lies: a handle, and a tube of even wall whose mass per metre falls with its thickness. Two unknowns, settled by
+/// mass and balance point. An assumption of ours; rings and ferrules are spread along the tube.
 /// </summary>
 /// <param name="HandleKg">Grip and seat, kilograms.</param>
 /// <param name="TubeKg">Blank with its rings, kilograms.</param>
@@ -118,7 +185,8 @@ public sealed record Balanced(
 /// <param name="Taper">Tip over butt thickness.</param>
 public readonly record struct MassAlong(double HandleKg, double TubeKg, double LengthM, double Taper)
 {
-    private const double HandleM = .14, UsualTaper = .14;
+    private const double HandleM = .14,
+        UsualTaper = .14;
 
     /// <summary>Settles the two masses. Without a bend test the taper is taken as usual.</summary>
     public static MassAlong Of(Rod rod, double balanceM)

@@ -21,7 +21,17 @@ public readonly record struct BendThirds(double Butt, double Middle, double Tip)
 /// <param name="EnergyJ">Energy held by the bend, joules.</param>
 /// <param name="Thirds">Where it bends.</param>
 /// <param name="Shape">The rod from hand to tip.</param>
-public sealed record Bend(double PullN, double AngleRad, double OutM, double DownM, double TipRad, double ButtNm, double EnergyJ, BendThirds Thirds, IReadOnlyList<BendPoint> Shape)
+public sealed record Bend(
+    double PullN,
+    double AngleRad,
+    double OutM,
+    double DownM,
+    double TipRad,
+    double ButtNm,
+    double EnergyJ,
+    BendThirds Thirds,
+    IReadOnlyList<BendPoint> Shape
+)
 {
     /// <summary>Tip measured along the pull, metres: how far the rod has given way to it, give or take where it began.</summary>
     public double AlongPullM => OutM * Math.Cos(AngleRad) + DownM * Math.Sin(AngleRad);
@@ -45,7 +55,10 @@ public sealed record BendModel(double LengthM, double ButtNm2, double Taper)
     /// <summary>Whether this describes a rod at all; what does not cannot be bent.</summary>
     public bool Sound => LengthM is >= .1 and < 10 && ButtNm2 is >= SoftestNm2 and < 1e5 && Taper is >= .04 and <= 1;
 
-    /// <summary>Least stiffness at the butt, N·m²: a tenth of the softest rod that the bend test takes. Softer stuff is no rod and only breaks the sums.</summary>
+    /// <summary>
+    /// Least stiffness at the butt, N·m²: a tenth of the softest rod that the bend test takes. Softer stuff is no rod and only breaks the
+    /// sums.
+    /// </summary>
     public const double SoftestNm2 = .03;
 
     /// <summary>
@@ -54,9 +67,12 @@ public sealed record BendModel(double LengthM, double ButtNm2, double Taper)
     /// </summary>
     public Bend Under(double pullN, double angleRad)
     {
-        if (!Sound) throw new ArgumentOutOfRangeException(nameof(pullN), "This is no rod.");
-        if (!(pullN >= 0) || !double.IsFinite(pullN)) throw new ArgumentOutOfRangeException(nameof(pullN));
-        if (!(angleRad is > 0 and < Math.PI)) throw new ArgumentOutOfRangeException(nameof(angleRad));
+        if (!Sound)
+            throw new ArgumentOutOfRangeException(nameof(pullN), "This is no rod.");
+        if (!(pullN >= 0) || !double.IsFinite(pullN))
+            throw new ArgumentOutOfRangeException(nameof(pullN));
+        if (!(angleRad is > 0 and < Math.PI))
+            throw new ArgumentOutOfRangeException(nameof(angleRad));
         var mesh = new Mesh(this);
         return Draw(mesh, pullN, angleRad, pullN == 0 ? angleRad : TipToPull(mesh, pullN, angleRad));
     }
@@ -64,7 +80,8 @@ public sealed record BendModel(double LengthM, double ButtNm2, double Taper)
     // Distance from the tip per step and flexibility 1/EI, at the ends and the middle of every step.
     private sealed class Mesh
     {
-        public readonly double[] PerStep = new double[2 * Steps + 1], PerNm2 = new double[2 * Steps + 1];
+        public readonly double[] PerStep = new double[2 * Steps + 1],
+            PerNm2 = new double[2 * Steps + 1];
 
         public Mesh(BendModel rod)
         {
@@ -78,17 +95,22 @@ public sealed record BendModel(double LengthM, double ButtNm2, double Taper)
         }
     }
 
-    // The angle left between tip and pull. A beam seen from its tip is a pendulum falling from that angle: after the rod's length it must have
-    // swung to the butt's own angle. Had the pendulum no sine it would swing in proportion, which starts the search short of the answer;
-    // from there Newton's steps in logarithms, nearly a straight line that only flattens, never pass it.
+    // The angle left between tip and pull. A beam seen from its tip is a pendulum falling from that angle: after the rod's length it must
+    // have swung to the butt's own angle. Had the pendulum no sine it would swing in proportion, which starts the search short of the
+    // answer; from there Newton's steps in logarithms, nearly a straight line that only flattens, never pass it.
     private static double TipToPull(Mesh mesh, double pullN, double angleRad)
     {
-        double grown = 1, pace = 0;
-        for (var i = 0; i < Steps; i++) Sway(mesh, pullN, i, 1, 0, ref grown, ref pace);
+        double grown = 1,
+            pace = 0;
+        for (var i = 0; i < Steps; i++)
+            Sway(mesh, pullN, i, 1, 0, ref grown, ref pace);
         var start = angleRad / grown;
         for (var i = 0; i < 60; i++)
         {
-            double psi = start, moment = 0, slope = 1, slopePace = 0;
+            double psi = start,
+                moment = 0,
+                slope = 1,
+                slopePace = 0;
             for (var k = 0; k < Steps; k++)
             {
                 var (psi0, moment0) = (psi, moment);
@@ -97,23 +119,35 @@ public sealed record BendModel(double LengthM, double ButtNm2, double Taper)
                 Sway(mesh, pullN, k, cos, sin * (psi - psi0) / 2, ref slope, ref slopePace);
             }
             var miss = Math.Log(psi / angleRad);
-            if (Math.Abs(miss) < 1e-10) break;
+            if (Math.Abs(miss) < 1e-10)
+                break;
             start *= Math.Exp(Math.Clamp(-miss * psi / (start * slope), -1, 1));
         }
         return start;
     }
 
-    // The same step for a small change of the start, which swings with the cosine: its value half-way and how far it is from that at either end.
+    // The same step for a small change of the start, which swings with the cosine: its value half-way and how far it is from that at
+    // either end.
     private static void Sway(Mesh mesh, double pullN, int step, double cosMid, double cosOff, ref double psi, ref double moment)
     {
         const double h = 1.0 / Steps;
-        double d0 = mesh.PerStep[2 * step], d1 = mesh.PerStep[2 * step + 1], d2 = mesh.PerStep[2 * step + 2];
-        double c0 = d0 * mesh.PerNm2[2 * step], c1 = d1 * mesh.PerNm2[2 * step + 1], c2 = d2 * mesh.PerNm2[2 * step + 2];
-        double f0 = d0 * pullN * (cosMid + cosOff), f1 = d1 * pullN * cosMid, f2 = d2 * pullN * (cosMid - cosOff);
-        double a = c0 * moment, p = f0 * psi;
-        double b = c1 * (moment + h / 2 * p), q = f1 * (psi + h / 2 * a);
-        double c = c1 * (moment + h / 2 * q), r = f1 * (psi + h / 2 * b);
-        double d = c2 * (moment + h * r), s = f2 * (psi + h * c);
+        double d0 = mesh.PerStep[2 * step],
+            d1 = mesh.PerStep[2 * step + 1],
+            d2 = mesh.PerStep[2 * step + 2];
+        double c0 = d0 * mesh.PerNm2[2 * step],
+            c1 = d1 * mesh.PerNm2[2 * step + 1],
+            c2 = d2 * mesh.PerNm2[2 * step + 2];
+        double f0 = d0 * pullN * (cosMid + cosOff),
+            f1 = d1 * pullN * cosMid,
+            f2 = d2 * pullN * (cosMid - cosOff);
+        double a = c0 * moment,
+            p = f0 * psi;
+        double b = c1 * (moment + h / 2 * p),
+            q = f1 * (psi + h / 2 * a);
+        double c = c1 * (moment + h / 2 * q),
+            r = f1 * (psi + h / 2 * b);
+        double d = c2 * (moment + h * r),
+            s = f2 * (psi + h * c);
         psi += h / 6 * (a + 2 * b + 2 * c + d);
         moment += h / 6 * (p + 2 * q + 2 * r + s);
     }
@@ -122,12 +156,20 @@ public sealed record BendModel(double LengthM, double ButtNm2, double Taper)
     private static void Swing(Mesh mesh, double pullN, int step, ref double psi, ref double moment)
     {
         const double h = 1.0 / Steps;
-        double d0 = mesh.PerStep[2 * step], d1 = mesh.PerStep[2 * step + 1], d2 = mesh.PerStep[2 * step + 2];
-        double c0 = d0 * mesh.PerNm2[2 * step], c1 = d1 * mesh.PerNm2[2 * step + 1], c2 = d2 * mesh.PerNm2[2 * step + 2];
-        double a = c0 * moment, p = d0 * pullN * Math.Sin(psi);
-        double b = c1 * (moment + h / 2 * p), q = d1 * pullN * Math.Sin(psi + h / 2 * a);
-        double c = c1 * (moment + h / 2 * q), r = d1 * pullN * Math.Sin(psi + h / 2 * b);
-        double d = c2 * (moment + h * r), s = d2 * pullN * Math.Sin(psi + h * c);
+        double d0 = mesh.PerStep[2 * step],
+            d1 = mesh.PerStep[2 * step + 1],
+            d2 = mesh.PerStep[2 * step + 2];
+        double c0 = d0 * mesh.PerNm2[2 * step],
+            c1 = d1 * mesh.PerNm2[2 * step + 1],
+            c2 = d2 * mesh.PerNm2[2 * step + 2];
+        double a = c0 * moment,
+            p = d0 * pullN * Math.Sin(psi);
+        double b = c1 * (moment + h / 2 * p),
+            q = d1 * pullN * Math.Sin(psi + h / 2 * a);
+        double c = c1 * (moment + h / 2 * q),
+            r = d1 * pullN * Math.Sin(psi + h / 2 * b);
+        double d = c2 * (moment + h * r),
+            s = d2 * pullN * Math.Sin(psi + h * c);
         psi += h / 6 * (a + 2 * b + 2 * c + d);
         moment += h / 6 * (p + 2 * q + 2 * r + s);
     }
@@ -143,19 +185,28 @@ public sealed record BendModel(double LengthM, double ButtNm2, double Taper)
             var (psi0, moment0) = (psi, moment);
             Swing(mesh, pullN, i, ref psi, ref moment);
             const double dt = 1.0 / Steps;
-            double d0 = mesh.PerStep[2 * i], d1 = mesh.PerStep[2 * i + 1], d2 = mesh.PerStep[2 * i + 2], s0 = LengthM * i * i * dt * dt, s2 = LengthM * (i + 1) * (i + 1) * dt * dt;
-            double c0 = mesh.PerNm2[2 * i], c1 = mesh.PerNm2[2 * i + 1], c2 = mesh.PerNm2[2 * i + 2];
+            double d0 = mesh.PerStep[2 * i],
+                d1 = mesh.PerStep[2 * i + 1],
+                d2 = mesh.PerStep[2 * i + 2],
+                s0 = LengthM * i * i * dt * dt,
+                s2 = LengthM * (i + 1) * (i + 1) * dt * dt;
+            double c0 = mesh.PerNm2[2 * i],
+                c1 = mesh.PerNm2[2 * i + 1],
+                c2 = mesh.PerNm2[2 * i + 2];
             // Cubic Hermite for the middle of the step: values and slopes are known at both ends.
             var mid = (psi0 + psi) / 2 + dt / 8 * (d0 * c0 * moment0 - d2 * c2 * moment);
             var midMoment = (moment0 + moment) / 2 + dt / 8 * pullN * (d0 * Math.Sin(psi0) - d2 * Math.Sin(psi));
-            double w0 = d0 * dt / 6, w1 = 4 * d1 * dt / 6, w2 = d2 * dt / 6;
+            double w0 = d0 * dt / 6,
+                w1 = 4 * d1 * dt / 6,
+                w2 = d2 * dt / 6;
             x += w0 * Math.Cos(angleRad - psi0) + w1 * Math.Cos(angleRad - mid) + w2 * Math.Cos(angleRad - psi);
             y += w0 * Math.Sin(angleRad - psi0) + w1 * Math.Sin(angleRad - mid) + w2 * Math.Sin(angleRad - psi);
             var joules = (w0 * moment0 * moment0 * c0 + w1 * midMoment * midMoment * c1 + w2 * moment * moment * c2) / 2;
             energy += joules;
             // A step across the border of two thirds is shared out by length.
             for (var third = 0; third < 3; third++)
-                thirds[third] += joules * Math.Max(0, Math.Min(s2, (third + 1) * LengthM / 3) - Math.Max(s0, third * LengthM / 3)) / (s2 - s0);
+                thirds[third] +=
+                    joules * Math.Max(0, Math.Min(s2, (third + 1) * LengthM / 3) - Math.Max(s0, third * LengthM / 3)) / (s2 - s0);
             inwards[i + 1] = (s2, x, y);
         }
         var shape = new BendPoint[Steps + 1];
@@ -165,17 +216,34 @@ public sealed record BendModel(double LengthM, double ButtNm2, double Taper)
             shape[i] = new(LengthM - fromTip, x - atX, y - atY);
         }
         var whole = energy > 0 ? energy : 1;
-        return new(pullN, angleRad, x, y, angleRad - tipToPull, moment, energy, new(thirds[2] / whole, thirds[1] / whole, thirds[0] / whole), shape);
+        return new(
+            pullN,
+            angleRad,
+            x,
+            y,
+            angleRad - tipToPull,
+            moment,
+            energy,
+            new(thirds[2] / whole, thirds[1] / whole, thirds[0] / whole),
+            shape
+        );
     }
 
-    /// <summary>Weight at the tip, newtons, that drops it by <paramref name="dropM"/> metres with the butt held level; more than a millionth and less than 0.95 of the length.</summary>
+    /// <summary>
+    /// Weight at the tip, newtons, that drops it by <paramref name="dropM"/> metres with the butt held level; more than a millionth and
+    /// less than 0.95 of the length.
+    /// </summary>
     public double WeightForDropN(double dropM)
     {
-        if (!(dropM > 1e-6 * LengthM && dropM < .95 * LengthM)) throw new ArgumentOutOfRangeException(nameof(dropM));
+        if (!(dropM > 1e-6 * LengthM && dropM < .95 * LengthM))
+            throw new ArgumentOutOfRangeException(nameof(dropM));
         return Find(w => Under(w, Math.PI / 2).DownM - dropM, 3 * ButtNm2 * Taper / Math.Pow(LengthM, 3) * dropM);
     }
 
-    /// <summary>Pull, newtons, that brings the moment at the hand to <paramref name="momentNm"/> at this angle; null when the rod straightens towards the pull before.</summary>
+    /// <summary>
+    /// Pull, newtons, that brings the moment at the hand to <paramref name="momentNm"/> at this angle; null when the rod straightens
+    /// towards the pull before.
+    /// </summary>
     public double? PullForMomentN(double momentNm, double angleRad) =>
         Under(HardestN, angleRad).ButtNm < momentNm ? null : Find(f => Under(f, angleRad).ButtNm - momentNm, momentNm / LengthM);
 
@@ -186,22 +254,31 @@ public sealed record BendModel(double LengthM, double ButtNm2, double Taper)
     public double? PullAfterSurgeN(double pullN, double angleRad, double surgeM)
     {
         var wanted = Under(pullN, angleRad).AlongPullM + surgeM;
-        return Under(HardestN, angleRad).AlongPullM < wanted ? null : Find(f => Under(f, angleRad).AlongPullM - wanted, Math.Max(pullN, .5) * 2);
+        return Under(HardestN, angleRad).AlongPullM < wanted
+            ? null
+            : Find(f => Under(f, angleRad).AlongPullM - wanted, Math.Max(pullN, .5) * 2);
     }
 
     // The root of something that grows with the pull. Doubling spans all that doubles can tell apart in far fewer steps than it may take.
     private static double Find(Func<double, double> miss, double near)
     {
         const int mostSteps = 200;
-        double low = near, high = near;
-        for (var i = 0; i < mostSteps && miss(low) > 0; i++) low /= 2;
-        for (var i = 0; i < mostSteps && miss(high) < 0; i++) high *= 2;
-        if (low == high) return low;
-        if (Brent.TryFindRoot(miss, low, high, 1e-10 * high, mostSteps, out var root)) return root;
+        double low = near,
+            high = near;
+        for (var i = 0; i < mostSteps && miss(low) > 0; i++)
+            low /= 2;
+        for (var i = 0; i < mostSteps && miss(high) < 0; i++)
+            high *= 2;
+        if (low == high)
+            return low;
+        if (Brent.TryFindRoot(miss, low, high, 1e-10 * high, mostSteps, out var root))
+            return root;
         // What Brent's method gives up on, where the curve is rough at the last digits, halving still finds.
         for (var i = 0; i < mostSteps && high - low > 1e-10 * high; i++)
-            if (miss((low + high) / 2) < 0) low = (low + high) / 2;
-            else high = (low + high) / 2;
+            if (miss((low + high) / 2) < 0)
+                low = (low + high) / 2;
+            else
+                high = (low + high) / 2;
         return (low + high) / 2;
     }
 }

@@ -22,7 +22,11 @@ public sealed record BendTest
     public double HeldM { get; init; } = .25;
 
     /// <summary>Name of the calibration it was read with.</summary>
-    public string? Calibration { get; init => field = PlainText.Clean(value); }
+    public string? Calibration
+    {
+        get;
+        init => field = PlainText.Clean(value);
+    }
 
     /// <summary>Tolerance of the tape, metres.</summary>
     public double TapePlusMinusM { get; init; } = .005;
@@ -49,26 +53,52 @@ public sealed record BendTest
             .Range("anglePlusMinusDeg", AnglePlusMinusDeg, .1, 10, "An angle is good to between 0.1 and 10°.")
             .Text("calibration", Calibration, 60, optional: true)
             .Must("readings", Readings.Count is >= 1 and <= MostReadings, $"Give between 1 and {MostReadings} readings.");
-        if (Readings.Count > MostReadings) return check.Problems;
+        if (Readings.Count > MostReadings)
+            return check.Problems;
         for (var i = 0; i < Readings.Count; i++)
         {
             var (mass, drop, angle, outM) = Readings[i];
-            string at = $"readings[{i}].", free = $"{rodLengthM - HeldM:0.00} m";
-            check.Must(at + "massKg", mass > 0, "No weight bends no rod. Zero the scale, then weigh bag, hook and coins together.")
-                .Must(at + "massKg", !(mass is > 0 and < .002), "Two grams at least; less does not bend a rod that could be measured. Was it read in the wrong unit?")
+            string at = $"readings[{i}].",
+                free = $"{rodLengthM - HeldM:0.00} m";
+            check
+                .Must(at + "massKg", mass > 0, "No weight bends no rod. Zero the scale, then weigh bag, hook and coins together.")
+                .Must(
+                    at + "massKg",
+                    !(mass is > 0 and < .002),
+                    "Two grams at least; less does not bend a rod that could be measured. Was it read in the wrong unit?"
+                )
                 .Must(at + "massKg", !(mass > 2), "Two kilograms is no bend test but a breakage. Was it read in the wrong unit?")
                 .Must(at + "dropM", drop > 0, "The tip must have gone down. Mark where it rests unloaded and measure from there.")
                 .Must(at + "dropM", !(drop is > 0 and < .005), "Half a centimetre at least; less than that no tape can tell.")
-                .Must(at + "dropM", !(drop > rodLengthM), "The tape reads more than the rod is long. Measure the drop again, straight down from the unloaded tip.")
-                .Must(at + "dropM", !(drop <= rodLengthM && drop > .85 * (rodLengthM - HeldM)), $"Only {free} is free to bend: that is more drop than a rod stands. Stop at a third of its length.")
+                .Must(
+                    at + "dropM",
+                    !(drop > rodLengthM),
+                    "The tape reads more than the rod is long. Measure the drop again, straight down from the unloaded tip."
+                )
+                .Must(
+                    at + "dropM",
+                    !(drop <= rodLengthM && drop > .85 * (rodLengthM - HeldM)),
+                    $"Only {free} is free to bend: that is more drop than a rod stands. Stop at a third of its length."
+                )
                 .Must(at + "angleDeg", angle is not (<= 0 or >= 90), "The tip stands between level (0°) and straight down (90°).")
-                .Must(at + "outM", outM is not <= 0 && !(outM > rodLengthM), "The tip stands between the clamp and the rod's length away from it.")
-                .Must(at + "outM", !(outM <= rodLengthM && Math.Sqrt(outM.Value * outM.Value + drop * drop) > rodLengthM - HeldM + .02),
-                    $"Drop and distance put the tip farther from the clamp than the {free} that is free. Measure both again.");
+                .Must(
+                    at + "outM",
+                    outM is not <= 0 && !(outM > rodLengthM),
+                    "The tip stands between the clamp and the rod's length away from it."
+                )
+                .Must(
+                    at + "outM",
+                    !(outM <= rodLengthM && Math.Sqrt(outM.Value * outM.Value + drop * drop) > rodLengthM - HeldM + .02),
+                    $"Drop and distance put the tip farther from the clamp than the {free} that is free. Measure both again."
+                );
         }
         var byMass = Readings.Select((r, i) => (r, i)).OrderBy(x => x.r.MassKg).ToList();
         foreach (var (less, more) in byMass.Zip(byMass.Skip(1)))
-            check.Must($"readings[{more.i}].dropM", more.r.DropM > less.r.DropM, $"More weight drops a tip farther, yet reading {more.i + 1} is no deeper than reading {less.i + 1}. Measure both again.");
+            check.Must(
+                $"readings[{more.i}].dropM",
+                more.r.DropM > less.r.DropM,
+                $"More weight drops a tip farther, yet reading {more.i + 1} is no deeper than reading {less.i + 1}. Measure both again."
+            );
         return check.Problems;
     }
 }
@@ -87,16 +117,33 @@ public sealed record BendTest
 /// <param name="Misses">For each reading what the model makes of it.</param>
 /// <param name="AtThird">The rod bent by a third.</param>
 public sealed record BendFit(
-    Quantity Power, Quantity Class, double MeasuredPlusMinus, double TablePlusMinus, bool BeyondTable, Quantity TipAngle, bool AngleRead,
-    BendModel Model, double StiffnessPlusMinus, double TaperPlusMinus, IReadOnlyList<BendMiss> Misses, Bend AtThird)
+    Quantity Power,
+    Quantity Class,
+    double MeasuredPlusMinus,
+    double TablePlusMinus,
+    bool BeyondTable,
+    Quantity TipAngle,
+    bool AngleRead,
+    BendModel Model,
+    double StiffnessPlusMinus,
+    double TaperPlusMinus,
+    IReadOnlyList<BendMiss> Misses,
+    Bend AtThird
+)
 {
     /// <summary>Tapers of real rods. Common practice.</summary>
-    public const double ThinnestTaper = .08, FullestTaper = .6;
+    public const double ThinnestTaper = .08,
+        FullestTaper = .6;
 
-    private static readonly FieldProblem Unsettled = new("readings", "These readings do not settle what rod this is. Hang one weight that drops the tip by about a third of its length, and read the tip’s angle.");
+    private static readonly FieldProblem Unsettled = new(
+        "readings",
+        "These readings do not settle what rod this is. Hang one weight that drops the "
+            + "tip by about a third of its length, and read the tip’s angle."
+    );
 
     // Without an angle the taper is taken as usual; wide enough to say little.
-    private const double UsualTaper = .14, UsualTaperPlusMinus = .04;
+    private const double UsualTaper = .14,
+        UsualTaperPlusMinus = .04;
 
     /// <summary>
     /// Fits stiffness and taper to the readings by least squares, each weighted by its tolerance, and carries the tolerances through to the
@@ -105,11 +152,13 @@ public sealed record BendFit(
     public static BendFit? Of(double rodLengthM, BendTest test, Calibration calibration, out IReadOnlyList<FieldProblem> problems)
     {
         problems = test.Check(rodLengthM);
-        if (problems.Count > 0) return null;
+        if (problems.Count > 0)
+            return null;
         var work = new Fitting(rodLengthM, test);
         var (logStiffness, taper) = work.Solve();
         problems = work.Contradictions(logStiffness, taper);
-        if (problems.Count > 0) return null;
+        if (problems.Count > 0)
+            return null;
 
         var model = work.Model(logStiffness, taper);
         var third = BendTest.ThirdM(rodLengthM);
@@ -119,15 +168,22 @@ public sealed record BendFit(
 
         // Each tolerance on its own moves stiffness and taper, and with them the weight that drops the tip by a third, and its angle there.
         const double nudge = 1e-4;
-        Bend Nudged(double logEi, double tau, double heldM) => work.Model(logStiffness + logEi, taper + tau, test.HeldM + heldM).Under(newtons, Math.PI / 2);
+        Bend Nudged(double logEi, double tau, double heldM) =>
+            work.Model(logStiffness + logEi, taper + tau, test.HeldM + heldM).Under(newtons, Math.PI / 2);
         var heavier = model.Under(newtons * (1 + nudge), Math.PI / 2);
-        double perNewton = (heavier.DownM - atThird.DownM) / (nudge * newtons), turnPerNewton = (heavier.TipRad - atThird.TipRad) / (nudge * newtons);
+        double perNewton = (heavier.DownM - atThird.DownM) / (nudge * newtons),
+            turnPerNewton = (heavier.TipRad - atThird.TipRad) / (nudge * newtons);
         (double Power, double Angle) Per(Bend nudged) =>
-            (atThird.DownM - nudged.DownM) / nudge / perNewton is var power ? (power, (nudged.TipRad - atThird.TipRad) / nudge + turnPerNewton * power) : default;
+            (atThird.DownM - nudged.DownM) / nudge / perNewton is var power
+                ? (power, (nudged.TipRad - atThird.TipRad) / nudge + turnPerNewton * power)
+                : default;
         var (perTau, angleTau) = Per(Nudged(0, nudge, 0));
         var (perHeld, angleHeld) = Per(Nudged(0, 0, nudge));
         var (perThird, angleThird) = (1 / perNewton, turnPerNewton / perNewton);
-        double varEi = 0, varTau = 0, varPower = 0, varAngle = 0;
+        double varEi = 0,
+            varTau = 0,
+            varPower = 0,
+            varAngle = 0;
         foreach (var (dEi, dTau, dHeld, dThird) in work.Tolerances(logStiffness, taper))
         {
             varEi += dEi * dEi;
@@ -145,16 +201,38 @@ public sealed record BendFit(
         var perKg = (calibration.NumberOf(kg * 1.001).Number - calibration.NumberOf(kg * .999).Number) / (.002 * kg);
         var (powerKg, measured) = (Math.Sqrt(varPower) / Exact.GravityMps2, Math.Sqrt(varPower) / Exact.GravityMps2 * Math.Abs(perKg));
         return new(
-            new(kg, Kind.BenchMass, powerKg), Quantity.Class(number, Math.Sqrt(measured * measured + calibration.PlusMinus * calibration.PlusMinus)), measured, calibration.PlusMinus, beyond,
-            new(atThird.TipRad * 180 / Math.PI, Kind.Angle, Math.Sqrt(varAngle) * 180 / Math.PI), work.TaperRead, model, Math.Sqrt(varEi), Math.Sqrt(varTau),
-            [.. test.Readings.Select(r => (r, Bend: model.Under(r.MassKg * Exact.GravityMps2, Math.PI / 2))).Select(x => new BendMiss(
-                x.Bend.DownM - x.r.DropM, x.Bend.TipRad * 180 / Math.PI - x.r.AngleDeg, x.Bend.OutM - x.r.OutM))], atThird);
+            new(kg, Kind.BenchMass, powerKg),
+            Quantity.Class(number, Math.Sqrt(measured * measured + calibration.PlusMinus * calibration.PlusMinus)),
+            measured,
+            calibration.PlusMinus,
+            beyond,
+            new(atThird.TipRad * 180 / Math.PI, Kind.Angle, Math.Sqrt(varAngle) * 180 / Math.PI),
+            work.TaperRead,
+            model,
+            Math.Sqrt(varEi),
+            Math.Sqrt(varTau),
+            [
+                .. test
+                    .Readings.Select(r => (r, Bend: model.Under(r.MassKg * Exact.GravityMps2, Math.PI / 2)))
+                    .Select(x => new BendMiss(
+                        x.Bend.DownM - x.r.DropM,
+                        x.Bend.TipRad * 180 / Math.PI - x.r.AngleDeg,
+                        x.Bend.OutM - x.r.OutM
+                    )),
+            ],
+            atThird
+        );
     }
 
     /// <summary>The least squares behind a fit, in the logarithm of the stiffness at the butt and the taper.</summary>
     private sealed class Fitting(double rodLengthM, BendTest test)
     {
-        private enum What { Drop, Angle, Out }
+        private enum What
+        {
+            Drop,
+            Angle,
+            Out,
+        }
 
         private readonly record struct Datum(int Reading, What What, double Value, double PlusMinus);
 
@@ -163,8 +241,10 @@ public sealed record BendFit(
         private static IEnumerable<Datum> Read(BendReading r, int i, BendTest test)
         {
             yield return new(i, What.Drop, r.DropM, test.TapePlusMinusM);
-            if (r.AngleDeg is { } angle) yield return new(i, What.Angle, angle * Math.PI / 180, test.AnglePlusMinusDeg * Math.PI / 180);
-            if (r.OutM is { } away) yield return new(i, What.Out, away, test.TapePlusMinusM);
+            if (r.AngleDeg is { } angle)
+                yield return new(i, What.Angle, angle * Math.PI / 180, test.AnglePlusMinusDeg * Math.PI / 180);
+            if (r.OutM is { } away)
+                yield return new(i, What.Out, away, test.TapePlusMinusM);
         }
 
         /// <summary>Something besides a single drop was read, so the taper shows.</summary>
@@ -180,11 +260,22 @@ public sealed record BendFit(
         private double[] Foresee(BendModel model, double nudgeKg = 0)
         {
             var bends = test.Readings.Select(r => model.Under((r.MassKg + nudgeKg) * Exact.GravityMps2, Math.PI / 2)).ToArray();
-            return [.. data.Select(d => d.What switch { What.Drop => bends[d.Reading].DownM, What.Angle => bends[d.Reading].TipRad, _ => bends[d.Reading].OutM })];
+            return
+            [
+                .. data.Select(d =>
+                    d.What switch
+                    {
+                        What.Drop => bends[d.Reading].DownM,
+                        What.Angle => bends[d.Reading].TipRad,
+                        _ => bends[d.Reading].OutM,
+                    }
+                ),
+            ];
         }
 
         private double Cost(double[] foreseen, double taper) =>
-            data.Select((d, i) => Math.Pow((foreseen[i] - d.Value) / d.PlusMinus, 2)).Sum() + (TaperRead ? 0 : Math.Pow((taper - UsualTaper) / UsualTaperPlusMinus, 2));
+            data.Select((d, i) => Math.Pow((foreseen[i] - d.Value) / d.PlusMinus, 2)).Sum()
+            + (TaperRead ? 0 : Math.Pow((taper - UsualTaper) / UsualTaperPlusMinus, 2));
 
         // Slopes of every foreseen value; stiffness acts as the weight does, the other way round.
         private (double[] Ei, double[] Tau) Slopes(double logStiffness, double taper, double[] here)
@@ -195,9 +286,18 @@ public sealed record BendFit(
         }
 
         // The damped normal equations: turns a change of every datum into the change of stiffness and taper that follows it best.
-        private (double Ei, double Tau) Follow((double[] Ei, double[] Tau) slopes, double[] change, double priorChange = 0, double damping = 0)
+        private (double Ei, double Tau) Follow(
+            (double[] Ei, double[] Tau) slopes,
+            double[] change,
+            double priorChange = 0,
+            double damping = 0
+        )
         {
-            double a = 0, b = 0, c = 0, p = 0, q = 0;
+            double a = 0,
+                b = 0,
+                c = 0,
+                p = 0,
+                q = 0;
             for (var i = 0; i < data.Count; i++)
             {
                 var w = 1 / (data[i].PlusMinus * data[i].PlusMinus);
@@ -223,7 +323,8 @@ public sealed record BendFit(
         public (double LogStiffness, double Taper) Solve()
         {
             var first = test.Readings.MinBy(r => Math.Abs(r.DropM - BendTest.ThirdM(rodLengthM)))!;
-            double taper = UsualTaper, damping = 1e-3;
+            double taper = UsualTaper,
+                damping = 1e-3;
             // A level stick of the usual taper that drops as far under this weight.
             var unit = Model(0, taper);
             var logStiffness = Math.Log(first.MassKg * Exact.GravityMps2 / unit.WeightForDropN(Math.Min(first.DropM, .9 * unit.LengthM)));
@@ -233,7 +334,10 @@ public sealed record BendFit(
             {
                 var slopes = Slopes(logStiffness, taper, here);
                 var step = Follow(slopes, [.. data.Select((d, i) => d.Value - here[i])], UsualTaper - taper, damping);
-                var (nextEi, nextTau) = (logStiffness + Math.Clamp(step.Ei, -1, 1), Math.Clamp(taper + Math.Clamp(step.Tau, -.08, .08), ThinnestTaper, FullestTaper));
+                var (nextEi, nextTau) = (
+                    logStiffness + Math.Clamp(step.Ei, -1, 1),
+                    Math.Clamp(taper + Math.Clamp(step.Tau, -.08, .08), ThinnestTaper, FullestTaper)
+                );
                 var next = Foresee(Model(nextEi, nextTau));
                 var nextCost = Cost(next, nextTau);
                 var moved = Math.Max(Math.Abs(nextEi - logStiffness), Math.Abs(nextTau - taper));
@@ -241,9 +345,11 @@ public sealed record BendFit(
                 {
                     (logStiffness, taper, here, cost) = (nextEi, nextTau, next, nextCost);
                     damping /= 30;
-                    if (moved < 1e-7) break;
+                    if (moved < 1e-7)
+                        break;
                 }
-                else if ((damping *= 10) > 1e6 || moved < 1e-7) break;
+                else if ((damping *= 10) > 1e6 || moved < 1e-7)
+                    break;
             }
             return (logStiffness, taper);
         }
@@ -253,34 +359,67 @@ public sealed record BendFit(
         {
             var check = new FieldCheck();
             var here = Foresee(Model(logStiffness, taper));
-            if (here.Any(f => !double.IsFinite(f))) return [Unsettled];
+            if (here.Any(f => !double.IsFinite(f)))
+                return [Unsettled];
             // Four tolerances away from anything a rod can do is a mistake, not a rod.
             bool Off(int i) => !(Math.Abs(here[i] - data[i].Value) <= 4 * data[i].PlusMinus);
             for (var i = 0; i < data.Count; i++)
             {
                 var (reading, what, value, _) = data[i];
                 // Any drop by itself is some rod's; it is what was read beside it that cannot be.
-                if (!Off(i) || (what == What.Drop && Enumerable.Range(0, data.Count).Any(k => data[k].Reading == reading && data[k].What != What.Drop && Off(k)))) continue;
+                if (
+                    !Off(i)
+                    || (
+                        what == What.Drop
+                        && Enumerable.Range(0, data.Count).Any(k => data[k].Reading == reading && data[k].What != What.Drop && Off(k))
+                    )
+                )
+                    continue;
                 var at = $"readings[{reading}].";
                 if (what == What.Angle)
                 {
                     var drop = test.Readings[reading].DropM;
-                    double Steep(double tau) => Model(0, tau) is var m ? m.Under(m.WeightForDropN(drop), Math.PI / 2).TipRad * 180 / Math.PI : 0;
+                    double Steep(double tau) =>
+                        Model(0, tau) is var m ? m.Under(m.WeightForDropN(drop), Math.PI / 2).TipRad * 180 / Math.PI : 0;
                     var (least, most, read) = (Steep(FullestTaper), Steep(ThinnestTaper), value * 180 / Math.PI);
-                    check.Must(at + "angleDeg", false, read < least || read > most
-                        ? $"No rod does that: with this drop a tip stands between {least:0}° and {most:0}° below level. Read the angle again, along the last hand's breadth of the tip."
-                        : $"The readings do not belong to one rod: going by the rest this tip should stand near {here[i] * 180 / Math.PI:0}°. Read the angle again, and weigh and measure the rest again.");
+                    check.Must(
+                        at + "angleDeg",
+                        false,
+                        read < least || read > most
+                            ? $"No rod does that: with this drop a tip stands between {least:0}° and {most:0}° below "
+                                + $"level. Read the angle again, along the last hand's breadth of the tip."
+                            : $"The readings do not belong to one rod: going by the rest this tip should stand near "
+                                + $"{here[i] * 180 / Math.PI:0}°. Read the angle again, and weigh and measure the rest again."
+                    );
                 }
                 else if (what == What.Out)
-                    check.Must(at + "outM", false, $"A rod that drops this far stands near {here[i]:0.00} m from the clamp. Measure distance and drop again.");
+                    check.Must(
+                        at + "outM",
+                        false,
+                        $"A rod that drops this far stands near {here[i]:0.00} m from the clamp. Measure distance and drop again."
+                    );
                 else
-                    check.Must(at + "dropM", false, $"The readings do not belong to one rod: this weight should drop the tip {here[i]:0.00} m. Weigh and measure this one again.");
+                    check.Must(
+                        at + "dropM",
+                        false,
+                        $"The readings do not belong to one rod: this weight should drop the "
+                            + $"tip {here[i]:0.00} m. Weigh and measure this one again."
+                    );
             }
             var kg = Model(logStiffness, taper).WeightForDropN(BendTest.ThirdM(rodLengthM)) / Exact.GravityMps2;
-            return check.Must("readings[0].massKg", kg is >= .03 and <= 1, $"This makes a rod that {kg * 1000:0} g bends by a third; single-hand rods take between 30 g and 1 kg. Check weight and drop.").Problems;
+            return check
+                .Must(
+                    "readings[0].massKg",
+                    kg is >= .03 and <= 1,
+                    $"This makes a rod that {kg * 1000:0} g bends by a third; single-hand "
+                        + $"rods take between 30 g and 1 kg. Check weight and drop."
+                )
+                .Problems;
         }
 
-        /// <summary>How far each tolerance by itself moves stiffness, taper, the free length held back and the third to be dropped.</summary>
+        /// <summary>
+        /// How far each tolerance by itself moves stiffness, taper, the free length held back and the third to be dropped.
+        /// </summary>
         public IEnumerable<(double Ei, double Tau, double HeldM, double ThirdM)> Tolerances(double logStiffness, double taper)
         {
             const double nudge = 1e-4;
@@ -312,5 +451,7 @@ public sealed record BendFit(
     }
 }
 
-/// <summary>What the fitted rod makes of a reading, model less reading: drop and distance in metres, angle in degrees; null when not read.</summary>
+/// <summary>
+/// What the fitted rod makes of a reading, model less reading: drop and distance in metres, angle in degrees; null when not read.
+/// </summary>
 public readonly record struct BendMiss(double DropM, double? AngleDeg, double? OutM);

@@ -14,7 +14,11 @@ public readonly record struct CalibrationPoint(double Grams, double Number);
 public sealed record Calibration : Kept
 {
     /// <summary>Name.</summary>
-    public required string Name { get; init => field = PlainText.Clean(value); }
+    public required string Name
+    {
+        get;
+        init => field = PlainText.Clean(value);
+    }
 
     /// <summary>How far a number read from it may be off.</summary>
     public double PlusMinus { get; init; } = .3;
@@ -23,7 +27,10 @@ public sealed record Calibration : Kept
     public required IReadOnlyList<CalibrationPoint> Points { get; init; }
 
     /// <summary>How far to trust it.</summary>
-    public Source Source => Id == 0 ? new(SourceMark.Memory, "Common Cents System, RodMaker magazine 2003, table recalled, ±0.3") : new(SourceMark.Measured, $"Your own calibration “{Name}”");
+    public Source Source =>
+        Id == 0
+            ? new(SourceMark.Memory, "Common Cents System, RodMaker magazine 2003, table recalled, ±0.3")
+            : new(SourceMark.Measured, $"Your own calibration “{Name}”");
 
     /// <summary>The published table. Source: Common Cents System, RodMaker magazine 2003, from memory, ±0.3.</summary>
     public static readonly Calibration Usual = new()
@@ -33,21 +40,23 @@ public sealed record Calibration : Kept
     };
 
     /// <summary>
-    /// Number of a weight in kilograms, above 0, and whether it lies beyond the table. Between points a smooth curve that never turns back; beyond
-    /// the ends weight goes in proportion to the standard line weights.
+    /// Number of a weight in kilograms, above 0, and whether it lies beyond the table. Between points a smooth curve that never turns
+    /// back; beyond the ends weight goes in proportion to the standard line weights.
     /// </summary>
     public (double Number, bool Beyond) NumberOf(double massKg)
     {
         var grams = massKg * 1000;
         var (first, last) = (Points[0], Points[^1]);
-        if (grams >= first.Grams && grams <= last.Grams) return (Curve().Interpolate(grams), false);
+        if (grams >= first.Grams && grams <= last.Grams)
+            return (Curve().Interpolate(grams), false);
         var end = grams < first.Grams ? first : last;
         return (LineWeights.ClassOf(LineWeights.MassKg(end.Number) * grams / end.Grams), true);
     }
 
     private IInterpolation Curve()
     {
-        double[] grams = [.. Points.Select(p => p.Grams)], numbers = [.. Points.Select(p => p.Number)];
+        double[] grams = [.. Points.Select(p => p.Grams)],
+            numbers = [.. Points.Select(p => p.Number)];
         // Two points make a line; the smooth curve needs three.
         return Points.Count < 3 ? LinearSpline.InterpolateSorted(grams, numbers) : CubicSpline.InterpolatePchipSorted(grams, numbers);
     }
@@ -57,11 +66,24 @@ public sealed record Calibration : Kept
     {
         // Closer than a scale or a caster can tell apart, points would only make a step of the curve.
         var rising = Points.Zip(Points.Skip(1)).All(p => p.Second.Grams >= p.First.Grams + .5 && p.Second.Number >= p.First.Number + .05);
-        return new FieldCheck().Text("name", Name, 60)
-            .Must("name", ReferenceEquals(this, Usual) || Name.Trim() != Usual.Name, "That is the table that comes with the house. Give yours a name of its own.")
+        return new FieldCheck()
+            .Text("name", Name, 60)
+            .Must(
+                "name",
+                ReferenceEquals(this, Usual) || Name.Trim() != Usual.Name,
+                "That is the table that comes with the house. Give yours a name of its own."
+            )
             .Must("points", Points.Count is >= 2 and <= 30, "A calibration needs between 2 and 30 rods.")
-            .Must("points", rising, "Each point needs more weight and a higher number than the one before, by half a gram and a twentieth of a class at least.")
-            .Must("points", Points.All(p => p is { Grams: >= 1 and <= 2000, Number: >= 0 and <= 17 }), "Weights run from 1 g to 2 kg, numbers from 0 to 17.")
+            .Must(
+                "points",
+                rising,
+                "Each point needs more weight and a higher number than the one before, by half a gram and a twentieth of a class at least."
+            )
+            .Must(
+                "points",
+                Points.All(p => p is { Grams: >= 1 and <= 2000, Number: >= 0 and <= 17 }),
+                "Weights run from 1 g to 2 kg, numbers from 0 to 17."
+            )
             .Range("plusMinus", PlusMinus, 0, 3, "A tolerance is between 0 and 3 classes.")
             .Problems;
     }

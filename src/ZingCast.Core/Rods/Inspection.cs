@@ -34,12 +34,20 @@ public sealed record Inspection
     public required IReadOnlyDictionary<string, Found> Points { get; init; }
 
     /// <summary>Anything to remember.</summary>
-    public string? Note { get; init => field = PlainText.Clean(value); }
+    public string? Note
+    {
+        get;
+        init => field = PlainText.Clean(value);
+    }
 
     /// <summary>What to look at before buying and at the start of a season. Common practice.</summary>
     public static readonly IReadOnlyList<InspectionPoint> Checklist =
     [
-        new("rings", "Rings", "In one line; no nick, groove or cracked ceramic. A cotton bud drawn through catches on what the eye misses."),
+        new(
+            "rings",
+            "Rings",
+            "In one line; no nick, groove or cracked ceramic. A cotton bud drawn through catches on what the eye misses."
+        ),
         new("tip", "Tip ring", "Tight on the blank, straight, not worn through."),
         new("wraps", "Wraps and varnish", "Thread whole, varnish uncracked; no ring that can be wiggled."),
         new("blank", "Blank", "Flex each piece, listen and look along it: no crack, no soft spot, no bruise where a fly hit it."),
@@ -54,10 +62,11 @@ public sealed record Inspection
     public Found? Worst => Points.Values.Where(f => f != Found.Unseen).Select(f => (Found?)f).Max();
 
     /// <summary>What cannot be, field by field.</summary>
-    public IReadOnlyList<FieldProblem> Check(DateOnly today) => new FieldCheck()
-        .Day("on", On, today)
-        .Text("note", Note, 400, optional: true)
-        .Must("points", Points.Keys.All(id => Checklist.Any(p => p.Id == id)), "The list holds a point that is not on the checklist.")
-        .Must("points", Points.Values.Any(f => f != Found.Unseen), "Look at one point at least.")
-        .Problems;
+    public IReadOnlyList<FieldProblem> Check(DateOnly today) =>
+        new FieldCheck()
+            .Day("on", On, today)
+            .Text("note", Note, 400, optional: true)
+            .Must("points", Points.Keys.All(id => Checklist.Any(p => p.Id == id)), "The list holds a point that is not on the checklist.")
+            .Must("points", Points.Values.Any(f => f != Found.Unseen), "Look at one point at least.")
+            .Problems;
 }

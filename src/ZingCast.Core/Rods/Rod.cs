@@ -7,10 +7,18 @@ namespace ZingCast.Core.Rods;
 public sealed record Rod : Kept
 {
     /// <summary>Shed tag, such as "R3".</summary>
-    public required string Tag { get; init => field = PlainText.Clean(value); }
+    public required string Tag
+    {
+        get;
+        init => field = PlainText.Clean(value);
+    }
 
     /// <summary>How people know it.</summary>
-    public required string Name { get; init => field = PlainText.Clean(value); }
+    public required string Name
+    {
+        get;
+        init => field = PlainText.Clean(value);
+    }
 
     /// <summary>Length, metres.</summary>
     public required double LengthM { get; init; }
@@ -37,7 +45,11 @@ public sealed record Rod : Kept
     public int Pieces { get; init; } = 4;
 
     /// <summary>Anything worth knowing.</summary>
-    public string? Note { get; init => field = PlainText.Clean(value); }
+    public string? Note
+    {
+        get;
+        init => field = PlainText.Clean(value);
+    }
 
     /// <summary>The bend test its measured class came from, when it was done here.</summary>
     public BendTest? Test { get; init; }
@@ -51,8 +63,14 @@ public sealed record Rod : Kept
     /// <summary>Inspections, latest first.</summary>
     public IReadOnlyList<Inspection> Inspections { get; init; } = [];
 
-    /// <summary>Effective mass of its tip in a cast, kilograms: its swing weight over the square of its reach; null when nobody timed it as a pendulum.</summary>
-    public double? TipKg => Balance is { SwingS: not null } at && LengthM > at.FulcrumM ? Balanced.SwingOf(this, at) / Math.Pow(LengthM - at.FulcrumM, 2) : null;
+    /// <summary>
+    /// Effective mass of its tip in a cast, kilograms: its swing weight over the square of its reach; null when nobody timed it as a
+    /// pendulum.
+    /// </summary>
+    public double? TipKg =>
+        Balance is { SwingS: not null } at && LengthM > at.FulcrumM
+            ? Balanced.SwingOf(this, at) / Math.Pow(LengthM - at.FulcrumM, 2)
+            : null;
 
     /// <summary>How far its tip goes down in the bend test, metres.</summary>
     public double ThirdM => BendTest.ThirdM(LengthM);
@@ -64,16 +82,17 @@ public sealed record Rod : Kept
     public BendTest UsualTest => new() { Readings = [new(.14, ThirdM)], Calibration = Calibration.Usual.Name };
 
     /// <summary>This rod with what a bend test found.</summary>
-    public Rod Tested(BendTest test, BendFit fit) => this with
-    {
-        Test = test,
-        Bend = fit.Model,
-        // No finer than it is known.
-        MeasuredClass = Math.Round(fit.Class.Value, 1),
-        MeasuredPlusMinus = Math.Round(fit.Class.PlusMinus!.Value, 1),
-        // An angle nobody read is no reading.
-        ActionAngleDeg = fit.AngleRead ? Math.Round(fit.TipAngle.Value, 1) : null,
-    };
+    public Rod Tested(BendTest test, BendFit fit) =>
+        this with
+        {
+            Test = test,
+            Bend = fit.Model,
+            // No finer than it is known.
+            MeasuredClass = Math.Round(fit.Class.Value, 1),
+            MeasuredPlusMinus = Math.Round(fit.Class.PlusMinus!.Value, 1),
+            // An angle nobody read is no reading.
+            ActionAngleDeg = fit.AngleRead ? Math.Round(fit.TipAngle.Value, 1) : null,
+        };
 
     /// <summary>The class to work with: measured before printed; null when nobody knows.</summary>
     public double? Class => MeasuredClass ?? PrintedClass;
@@ -96,7 +115,8 @@ public sealed record Rod : Kept
     /// <inheritdoc />
     public override Kept InPlaceOf(Kept before)
     {
-        if (before is not Rod was) return this;
+        if (before is not Rod was)
+            return this;
         var rod = Bend is not null && Bend == was.Bend && LengthM != was.LengthM ? this with { Test = null, Bend = null } : this;
         // A length that makes the balance impossible was read anew; the balance was not.
         return rod.Balance is { } at && at == was.Balance && at.Check(rod).Count > 0 ? rod with { Balance = null } : rod;
@@ -108,13 +128,18 @@ public sealed record Rod : Kept
     /// <inheritdoc />
     public override IReadOnlyList<FieldProblem> Check(DateOnly today)
     {
-        static IEnumerable<FieldProblem> Under(string name, IEnumerable<FieldProblem>? problems) => (problems ?? []).Select(p => p with { Field = $"{name}.{p.Field}" });
+        static IEnumerable<FieldProblem> Under(string name, IEnumerable<FieldProblem>? problems) =>
+            (problems ?? []).Select(p => p with { Field = $"{name}.{p.Field}" });
         var figures = Figures();
         // What was measured on a rod of no length there is cannot be judged.
-        if (figures.Any(p => p.Field == "lengthM")) return figures;
+        if (figures.Any(p => p.Field == "lengthM"))
+            return figures;
         return
         [
-            .. figures, .. Under("balance", Balance?.Check(this)), .. Under("test", Test?.Check(LengthM)), .. Under("test", new FieldCheck().Day("on", Test?.On, today).Problems),
+            .. figures,
+            .. Under("balance", Balance?.Check(this)),
+            .. Under("test", Test?.Check(LengthM)),
+            .. Under("test", new FieldCheck().Day("on", Test?.On, today).Problems),
             .. Inspections.Take(MostInspections).SelectMany((inspection, i) => Under($"inspections[{i}]", inspection.Check(today))),
         ];
     }
@@ -122,17 +147,20 @@ public sealed record Rod : Kept
     /// <summary>Most inspections kept with one rod: one a week for ten years.</summary>
     public const int MostInspections = 520;
 
-    private IReadOnlyList<FieldProblem> Figures() => new FieldCheck()
-        .Text("tag", Tag, 12).Text("name", Name, 80).Text("note", Note, 400, optional: true)
-        .Range("lengthM", LengthM, 1.5, 4.6, "A single-hand rod is between 1.5 and 4.6 m (5 and 15 ft).")
-        .Range("printedClass", PrintedClass, 0, 15, "Classes run from 0 to 15.")
-        .Range("measuredClass", MeasuredClass, 0, 17, "Measured classes run from 0 to 17.")
-        .Range("measuredPlusMinus", MeasuredPlusMinus, 0, 3, "A tolerance wider than 3 classes measures nothing.")
-        .Range("actionAngleDeg", ActionAngleDeg, 40, 85, "The tip's angle is between 40 and 85°.")
-        .Range("massKg", MassKg, .03, .4, "A rod weighs between 30 and 400 g.")
-        .Range("pieces", Pieces, 1, 9, "A rod has 1 to 9 pieces.")
-        .Must("bend", Bend is null or { Sound: true }, "That bend model is no rod's.")
-        .Must("inspections", Inspections.Count <= MostInspections, $"A rod keeps {MostInspections} inspections at most.")
-        .Must("printedClass", Class is not null, "Give the printed class or a measured one.")
-        .Problems;
+    private IReadOnlyList<FieldProblem> Figures() =>
+        new FieldCheck()
+            .Text("tag", Tag, 12)
+            .Text("name", Name, 80)
+            .Text("note", Note, 400, optional: true)
+            .Range("lengthM", LengthM, 1.5, 4.6, "A single-hand rod is between 1.5 and 4.6 m (5 and 15 ft).")
+            .Range("printedClass", PrintedClass, 0, 15, "Classes run from 0 to 15.")
+            .Range("measuredClass", MeasuredClass, 0, 17, "Measured classes run from 0 to 17.")
+            .Range("measuredPlusMinus", MeasuredPlusMinus, 0, 3, "A tolerance wider than 3 classes measures nothing.")
+            .Range("actionAngleDeg", ActionAngleDeg, 40, 85, "The tip's angle is between 40 and 85°.")
+            .Range("massKg", MassKg, .03, .4, "A rod weighs between 30 and 400 g.")
+            .Range("pieces", Pieces, 1, 9, "A rod has 1 to 9 pieces.")
+            .Must("bend", Bend is null or { Sound: true }, "That bend model is no rod's.")
+            .Must("inspections", Inspections.Count <= MostInspections, $"A rod keeps {MostInspections} inspections at most.")
+            .Must("printedClass", Class is not null, "Give the printed class or a measured one.")
+            .Problems;
 }

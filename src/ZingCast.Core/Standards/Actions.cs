@@ -23,18 +23,24 @@ public static class Actions
     public static readonly Source Source = new(SourceMark.Memory, "Common Cents System, RodMaker magazine 2003, bands recalled");
 
     /// <summary>Lower edges of medium, medium-fast and fast, degrees.</summary>
-    public const double MediumDeg = 59, MediumFastDeg = 63, FastDeg = 66;
+    public const double MediumDeg = 59,
+        MediumFastDeg = 63,
+        FastDeg = 66;
 
     /// <summary>Action of an angle in degrees.</summary>
     public static RodAction Of(double angleDeg) =>
-        angleDeg < MediumDeg ? RodAction.Slow : angleDeg < MediumFastDeg ? RodAction.Medium : angleDeg <= FastDeg ? RodAction.MediumFast : RodAction.Fast;
+        angleDeg < MediumDeg ? RodAction.Slow
+        : angleDeg < MediumFastDeg ? RodAction.Medium
+        : angleDeg <= FastDeg ? RodAction.MediumFast
+        : RodAction.Fast;
 
     /// <summary>The word people use.</summary>
-    public static string Word(RodAction action) => action switch
-    {
-        RodAction.Slow => "slow",
-        RodAction.Medium => "medium",
-        RodAction.MediumFast => "medium-fast",
-        _ => "fast",
-    };
+    public static string Word(RodAction action) =>
+        action switch
+        {
+            RodAction.Slow => "slow",
+            RodAction.Medium => "medium",
+            RodAction.MediumFast => "medium-fast",
+            _ => "fast",
+        };
 }

@@ -17,16 +17,22 @@ public static class Backings
     public static readonly Source Source = new(SourceMark.Memory, "Usual braids, recalled");
 
     /// <summary>Share of the wound cross-section that is line: tight machine wind, ordinary, loose hand wind. Common practice.</summary>
-    public const double TightPacking = .78, OrdinaryPacking = .74, LoosePacking = .70;
+    public const double TightPacking = .78,
+        OrdinaryPacking = .74,
+        LoosePacking = .70;
 
-    private static Backing B(string id, string name, double mm, double lb, bool gel) => new(id, name, mm / 1000, lb * Exact.PoundForceN, gel);
+    private static Backing B(string id, string name, double mm, double lb, bool gel) =>
+        new(id, name, mm / 1000, lb * Exact.PoundForceN, gel);
 
     /// <summary>Polyester first, then gel-spun, thin to thick.</summary>
     public static readonly IReadOnlyList<Backing> Rows =
     [
-        B("poly20", "braided polyester 20 lb", .46, 20, false), B("poly30", "braided polyester 30 lb", .60, 30, false),
-        B("gel30", "gel-spun 30 lb", .27, 30, true), B("gel50", "gel-spun 50 lb", .36, 50, true),
-        B("gel65", "gel-spun 65 lb", .41, 65, true), B("gel80", "gel-spun 80 lb", .48, 80, true),
+        B("poly20", "braided polyester 20 lb", .46, 20, false),
+        B("poly30", "braided polyester 30 lb", .60, 30, false),
+        B("gel30", "gel-spun 30 lb", .27, 30, true),
+        B("gel50", "gel-spun 50 lb", .36, 50, true),
+        B("gel65", "gel-spun 65 lb", .41, 65, true),
+        B("gel80", "gel-spun 80 lb", .48, 80, true),
     ];
 
     /// <summary>The backing with this id, or null.</summary>

@@ -15,8 +15,18 @@ namespace ZingCast.Core.Standards;
 /// <param name="LoopM">Height of the loop, metres.</param>
 /// <param name="Haul">Pull with the line hand; it is already in the speed.</param>
 public sealed record Caster(
-    string Id, string Name, string About, double CarryM, double OverhangM, double CalmFromM, double CalmToM,
-    double FreeMps, double ArmKg, double LoopM, Haul Haul)
+    string Id,
+    string Name,
+    string About,
+    double CarryM,
+    double OverhangM,
+    double CalmFromM,
+    double CalmToM,
+    double FreeMps,
+    double ArmKg,
+    double LoopM,
+    Haul Haul
+)
 {
     /// <summary>What goes before the name: "a" or "an".</summary>
     public string Article => "aeiou".Contains(Name[0], StringComparison.Ordinal) ? "an" : "a";
@@ -46,9 +56,45 @@ public static class Casters
     /// <summary>Learner to expert.</summary>
     public static readonly IReadOnlyList<Caster> Rows =
     [
-        new("learner", "learner", "no haul, open loops, happiest with a heavy line to feel", 30 * Ft, 0, 38 * Ft, 52 * Ft, 19, .030, 1.4, Haul.None),
-        new("club", "club caster", "single haul, tidy loops, fishes most weeks", 40 * Ft, 1.0, 62 * Ft, 78 * Ft, 27, .035, 1.0, Haul.Single),
-        new("skilled", "skilled caster", "double haul, tight loops, shoots line at will", 52 * Ft, 1.5, 82 * Ft, 100 * Ft, 34, .040, .75, Haul.Double),
+        new(
+            "learner",
+            "learner",
+            "no haul, open loops, happiest with a heavy line to feel",
+            30 * Ft,
+            0,
+            38 * Ft,
+            52 * Ft,
+            19,
+            .030,
+            1.4,
+            Haul.None
+        ),
+        new(
+            "club",
+            "club caster",
+            "single haul, tidy loops, fishes most weeks",
+            40 * Ft,
+            1.0,
+            62 * Ft,
+            78 * Ft,
+            27,
+            .035,
+            1.0,
+            Haul.Single
+        ),
+        new(
+            "skilled",
+            "skilled caster",
+            "double haul, tight loops, shoots line at will",
+            52 * Ft,
+            1.5,
+            82 * Ft,
+            100 * Ft,
+            34,
+            .040,
+            .75,
+            Haul.Double
+        ),
         new("expert", "expert caster", "fast double haul, carries long heads", 65 * Ft, 2.0, 103 * Ft, 126 * Ft, 41, .045, .6, Haul.Double),
     ];
 

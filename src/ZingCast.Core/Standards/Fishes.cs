@@ -32,8 +32,19 @@ public enum Mouth
 /// <param name="BackingHighM">Usual most backing.</param>
 /// <param name="Mouth">What the last link must stand.</param>
 public sealed record FishGroup(
-    string Id, string Name, double UsualKg, double BigKg, double FloorLow, double FloorHigh, bool FlyDriven,
-    double RunM, double RunMps, double BackingLowM, double BackingHighM, Mouth Mouth = Mouth.Soft)
+    string Id,
+    string Name,
+    double UsualKg,
+    double BigKg,
+    double FloorLow,
+    double FloorHigh,
+    bool FlyDriven,
+    double RunM,
+    double RunMps,
+    double BackingLowM,
+    double BackingHighM,
+    Mouth Mouth = Mouth.Soft
+)
 {
     /// <summary>Backing to plan for with a fish of this mass, metres.</summary>
     public double BackingM(double fishKg) => Blend.Between(BackingLowM, BackingHighM, Blend.Fraction(UsualKg, BigKg, fishKg));
@@ -83,23 +94,40 @@ public static class Fishes
     /// <summary>The species that can be named in a brief.</summary>
     public static readonly IReadOnlyList<Species> All =
     [
-        new("grayling", "grayling", G("stream-trout"), .35, false, true), new("brook-trout", "small-stream trout", G("stream-trout"), .25, false, true),
-        new("char", "char", G("stream-trout"), .4, false, true), new("river-trout", "river trout", G("trout"), .8, false, true),
-        new("lake-trout", "stillwater trout", G("trout"), 1.2, false, true), new("perch", "perch", G("panfish"), .5, false),
-        new("panfish", "panfish", G("panfish"), .25, false), new("chub", "chub, ide", G("bass"), 1.2, false),
-        new("black-bass", "black bass", G("bass"), 1.2, false), new("sea-trout", "sea trout", G("sea-trout"), 2, false, true),
-        new("carp", "carp", G("carp"), 4.5, false), new("barbel", "barbel", G("carp"), 3, false),
-        new("pike", "pike", G("pike"), 3.5, false), new("zander", "zander", G("pike"), 2, false),
-        new("giant-esox", "giant esox", G("giant-esox"), 9, false), new("steelhead", "steelhead", G("salmon"), 4, false, true),
-        new("coho", "coho salmon", G("salmon"), 4, false, true), new("salmon", "big salmon", G("big-salmon"), 9, false, true),
-        new("bonefish", "bonefish", G("bonefish"), 2, true), new("mullet", "mullet", G("bonefish"), 1.4, true),
-        new("redfish", "redfish, drum", G("redfish"), 3.5, true), new("barramundi", "barramundi", G("redfish") with { Mouth = Mouth.GillPlates }, 4, true),
-        new("sea-bass", "sea bass", G("school-bass"), 1.8, true), new("striped-bass", "striped bass", G("school-bass"), 2.5, true),
-        new("big-bass", "big sea bass", G("big-bass"), 10, true), new("pollack", "pollack", G("school-bass"), 1.5, true),
-        new("garfish", "garfish", G("trout"), .5, true), new("bonito", "bonito, little tunny", G("tunny"), 3.5, true),
-        new("permit", "permit", G("permit"), 6, true), new("snook", "snook", G("small-tarpon"), 4, true),
-        new("small-tarpon", "small tarpon", G("small-tarpon"), 7, true), new("big-tarpon", "big tarpon", G("big-tarpon"), 35, true),
-        new("trevally", "trevally", G("big-tarpon"), 22, true), new("bluewater", "bluewater fish", G("bluewater"), 30, true),
+        new("grayling", "grayling", G("stream-trout"), .35, false, true),
+        new("brook-trout", "small-stream trout", G("stream-trout"), .25, false, true),
+        new("char", "char", G("stream-trout"), .4, false, true),
+        new("river-trout", "river trout", G("trout"), .8, false, true),
+        new("lake-trout", "stillwater trout", G("trout"), 1.2, false, true),
+        new("perch", "perch", G("panfish"), .5, false),
+        new("panfish", "panfish", G("panfish"), .25, false),
+        new("chub", "chub, ide", G("bass"), 1.2, false),
+        new("black-bass", "black bass", G("bass"), 1.2, false),
+        new("sea-trout", "sea trout", G("sea-trout"), 2, false, true),
+        new("carp", "carp", G("carp"), 4.5, false),
+        new("barbel", "barbel", G("carp"), 3, false),
+        new("pike", "pike", G("pike"), 3.5, false),
+        new("zander", "zander", G("pike"), 2, false),
+        new("giant-esox", "giant esox", G("giant-esox"), 9, false),
+        new("steelhead", "steelhead", G("salmon"), 4, false, true),
+        new("coho", "coho salmon", G("salmon"), 4, false, true),
+        new("salmon", "big salmon", G("big-salmon"), 9, false, true),
+        new("bonefish", "bonefish", G("bonefish"), 2, true),
+        new("mullet", "mullet", G("bonefish"), 1.4, true),
+        new("redfish", "redfish, drum", G("redfish"), 3.5, true),
+        new("barramundi", "barramundi", G("redfish") with { Mouth = Mouth.GillPlates }, 4, true),
+        new("sea-bass", "sea bass", G("school-bass"), 1.8, true),
+        new("striped-bass", "striped bass", G("school-bass"), 2.5, true),
+        new("big-bass", "big sea bass", G("big-bass"), 10, true),
+        new("pollack", "pollack", G("school-bass"), 1.5, true),
+        new("garfish", "garfish", G("trout"), .5, true),
+        new("bonito", "bonito, little tunny", G("tunny"), 3.5, true),
+        new("permit", "permit", G("permit"), 6, true),
+        new("snook", "snook", G("small-tarpon"), 4, true),
+        new("small-tarpon", "small tarpon", G("small-tarpon"), 7, true),
+        new("big-tarpon", "big tarpon", G("big-tarpon"), 35, true),
+        new("trevally", "trevally", G("big-tarpon"), 22, true),
+        new("bluewater", "bluewater fish", G("bluewater"), 30, true),
     ];
 
     /// <summary>The species with this id, or null.</summary>

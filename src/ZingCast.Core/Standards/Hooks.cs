@@ -10,7 +10,8 @@ namespace ZingCast.Core.Standards;
 public readonly record struct HookSize(int Number)
 {
     /// <summary>Smallest and largest number that can be spoken of.</summary>
-    public const int Smallest = 32, Largest = -9;
+    public const int Smallest = 32,
+        Largest = -9;
 
     /// <summary>As written on the packet: "#12" or "2/0".</summary>
     public override string ToString() =>
@@ -32,11 +33,24 @@ public static class Hooks
     /// <summary>Rows from small to large: size number, then length, gape and wire in millimetres.</summary>
     public static readonly IReadOnlyList<(HookSize Size, double LengthMm, double GapeMm, double WireMm)> Rows =
     [
-        (new(24), 3.8, 1.8, .25), (new(22), 4.5, 2.0, .27), (new(20), 5.3, 2.4, .30), (new(18), 6.2, 2.8, .33),
-        (new(16), 7.3, 3.3, .37), (new(14), 8.8, 3.9, .42), (new(12), 10.5, 4.6, .46), (new(10), 12.5, 5.3, .51),
-        (new(8), 15, 6.2, .58), (new(6), 18, 7.3, .65), (new(4), 21, 8.6, .73), (new(2), 25, 10.2, .82),
-        (new(0), 30, 12.8, .95), (new(-1), 33, 14.2, 1.05), (new(-2), 37, 16, 1.15), (new(-3), 41, 18, 1.25),
-        (new(-5), 49, 23, 1.5), (new(-7), 58, 28, 1.75),
+        (new(24), 3.8, 1.8, .25),
+        (new(22), 4.5, 2.0, .27),
+        (new(20), 5.3, 2.4, .30),
+        (new(18), 6.2, 2.8, .33),
+        (new(16), 7.3, 3.3, .37),
+        (new(14), 8.8, 3.9, .42),
+        (new(12), 10.5, 4.6, .46),
+        (new(10), 12.5, 5.3, .51),
+        (new(8), 15, 6.2, .58),
+        (new(6), 18, 7.3, .65),
+        (new(4), 21, 8.6, .73),
+        (new(2), 25, 10.2, .82),
+        (new(0), 30, 12.8, .95),
+        (new(-1), 33, 14.2, 1.05),
+        (new(-2), 37, 16, 1.15),
+        (new(-3), 41, 18, 1.25),
+        (new(-5), 49, 23, 1.5),
+        (new(-7), 58, 28, 1.75),
     ];
 
     private static readonly double[] Steps = [.. Rows.Select(r => -(double)r.Size.Number)];
@@ -48,6 +62,10 @@ public static class Hooks
     public static Hook Of(HookSize size)
     {
         var step = Math.Clamp(-(double)size.Number, Steps[0], Steps[^1]);
-        return new(Blend.Along(Steps, Lengths, step) / 1000, Blend.Along(Steps, Gapes, step) / 1000, Blend.Along(Steps, Wires, step) / 1000);
+        return new(
+            Blend.Along(Steps, Lengths, step) / 1000,
+            Blend.Along(Steps, Gapes, step) / 1000,
+            Blend.Along(Steps, Wires, step) / 1000
+        );
     }
 }

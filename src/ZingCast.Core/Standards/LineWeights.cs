@@ -16,20 +16,37 @@ public sealed record LineWeight(int Class, double TargetGr, double LowGr, double
 public static class LineWeights
 {
     /// <summary>Lowest and highest class the table speaks of.</summary>
-    public const int Lowest = 0, Highest = 15;
+    public const int Lowest = 0,
+        Highest = 15;
 
     /// <summary>Lowest and highest load of a rod's grain window, over the standard mass of its class. Common practice.</summary>
-    public const double WindowLow = .80, WindowTop = 1.45;
+    public const double WindowLow = .80,
+        WindowTop = 1.45;
 
     /// <summary>Source mark of the table.</summary>
-    public static readonly Source Source = new(SourceMark.Memory, "AFFTA fly line weight specification, recalled; class 0 is common practice");
+    public static readonly Source Source = new(
+        SourceMark.Memory,
+        "AFFTA fly line weight specification, recalled; class 0 is common practice"
+    );
 
     /// <summary>Rows in class order.</summary>
     public static readonly IReadOnlyList<LineWeight> Rows =
     [
-        new(0, 45, 40, 50), new(1, 60, 54, 66), new(2, 80, 74, 86), new(3, 100, 94, 106), new(4, 120, 114, 126),
-        new(5, 140, 134, 146), new(6, 160, 152, 168), new(7, 185, 177, 193), new(8, 210, 202, 218), new(9, 240, 230, 250),
-        new(10, 280, 270, 290), new(11, 330, 318, 342), new(12, 380, 368, 392), new(13, 450, 435, 465), new(14, 500, 485, 515),
+        new(0, 45, 40, 50),
+        new(1, 60, 54, 66),
+        new(2, 80, 74, 86),
+        new(3, 100, 94, 106),
+        new(4, 120, 114, 126),
+        new(5, 140, 134, 146),
+        new(6, 160, 152, 168),
+        new(7, 185, 177, 193),
+        new(8, 210, 202, 218),
+        new(9, 240, 230, 250),
+        new(10, 280, 270, 290),
+        new(11, 330, 318, 342),
+        new(12, 380, 368, 392),
+        new(13, 450, 435, 465),
+        new(14, 500, 485, 515),
         new(15, 550, 535, 565),
     ];
 

@@ -23,20 +23,39 @@ public static class Reader
 
     private static readonly UnitWord[] Units =
     [
-        new(Lengths, 1, ["m", "metre", "metres", "meter", "meters"]), new(Lengths, .01, ["cm"]), new(Lengths, .001, ["mm"]),
-        new(Lengths, Exact.FootM, ["ft", "foot", "feet", "'"]), new(Lengths, Exact.InchM, ["in", "inch", "inches", "\""]),
-        new(Lengths, Exact.YardM, ["yd", "yds", "yard", "yards"]), new([Kind.Diameter], Exact.InchM / 1000, ["thou", "mil"]),
-        new(Masses, 1, ["kg", "kilo", "kilos"]), new(Masses, .001, ["g", "gram", "grams"]),
-        new(Masses, Exact.GrainKg, ["gr", "grn", "grain", "grains"]), new(Masses, Exact.OunceKg, ["oz", "ounce", "ounces"]),
+        new(Lengths, 1, ["m", "metre", "metres", "meter", "meters"]),
+        new(Lengths, .01, ["cm"]),
+        new(Lengths, .001, ["mm"]),
+        new(Lengths, Exact.FootM, ["ft", "foot", "feet", "'"]),
+        new(Lengths, Exact.InchM, ["in", "inch", "inches", "\""]),
+        new(Lengths, Exact.YardM, ["yd", "yds", "yard", "yards"]),
+        new([Kind.Diameter], Exact.InchM / 1000, ["thou", "mil"]),
+        new(Masses, 1, ["kg", "kilo", "kilos"]),
+        new(Masses, .001, ["g", "gram", "grams"]),
+        new(Masses, Exact.GrainKg, ["gr", "grn", "grain", "grains"]),
+        new(Masses, Exact.OunceKg, ["oz", "ounce", "ounces"]),
         new(Masses, Exact.PoundKg, ["lb", "lbs", "pound", "pounds"]),
-        new(Speeds, 1, ["m/s", "mps", "ms"]), new(Speeds, Exact.KnotMps, ["kn", "kt", "kts", "knot", "knots"]),
-        new(Speeds, Exact.MphMps, ["mph"]), new(Speeds, Exact.KphMps, ["km/h", "kmh", "kph"]), new(Speeds, Exact.InchM, ["in/s", "ips"]),
-        new(Speeds, Exact.FootM, ["ft/s", "fps"]), new(Speeds, .01, ["cm/s"]),
-        new([Kind.Force], 1, ["n"]), new([Kind.Force], Exact.PoundForceN, ["lb", "lbs", "lbf"]), new([Kind.Force], Exact.GravityMps2, ["kg", "kgf"]),
-        new([Kind.Angle], 1, ["°", "deg", "degrees"]), new([Kind.Temperature], 1, ["c", "°c"]),
-        new([Kind.LineClass], 1, ["#", "wt", "weight"]), new([Kind.Ratio], .01, ["%"]), new([Kind.Area], 1e-4, ["cm2", "cm²"]),
-        new([Kind.Energy], 1, ["j"]), new([Kind.Moment], 1, ["n·m", "nm"]), new([Kind.Pull], Exact.GravityMps2 * Exact.OunceKg, ["oz"]), new([Kind.Pull], Exact.GravityMps2 / 1000, ["g"]),
-        new([Kind.Time], 1, ["s", "sec", "seconds"]), new([Kind.Time], 60, ["min", "minutes"]),
+        new(Speeds, 1, ["m/s", "mps", "ms"]),
+        new(Speeds, Exact.KnotMps, ["kn", "kt", "kts", "knot", "knots"]),
+        new(Speeds, Exact.MphMps, ["mph"]),
+        new(Speeds, Exact.KphMps, ["km/h", "kmh", "kph"]),
+        new(Speeds, Exact.InchM, ["in/s", "ips"]),
+        new(Speeds, Exact.FootM, ["ft/s", "fps"]),
+        new(Speeds, .01, ["cm/s"]),
+        new([Kind.Force], 1, ["n"]),
+        new([Kind.Force], Exact.PoundForceN, ["lb", "lbs", "lbf"]),
+        new([Kind.Force], Exact.GravityMps2, ["kg", "kgf"]),
+        new([Kind.Angle], 1, ["°", "deg", "degrees"]),
+        new([Kind.Temperature], 1, ["c", "°c"]),
+        new([Kind.LineClass], 1, ["#", "wt", "weight"]),
+        new([Kind.Ratio], .01, ["%"]),
+        new([Kind.Area], 1e-4, ["cm2", "cm²"]),
+        new([Kind.Energy], 1, ["j"]),
+        new([Kind.Moment], 1, ["n·m", "nm"]),
+        new([Kind.Pull], Exact.GravityMps2 * Exact.OunceKg, ["oz"]),
+        new([Kind.Pull], Exact.GravityMps2 / 1000, ["g"]),
+        new([Kind.Time], 1, ["s", "sec", "seconds"]),
+        new([Kind.Time], 60, ["min", "minutes"]),
     ];
 
     /// <summary>
@@ -67,15 +86,29 @@ public static class Reader
         [Kind.Moment] = ("N·m", "N·m"),
     };
 
-    /// <summary>SI value of one of a unit of a kind. Throws <see cref="ArgumentException"/> when the unit does not measure that kind.</summary>
+    /// <summary>
+    /// SI value of one of a unit of a kind. Throws <see cref="ArgumentException"/> when the unit does not measure that kind.
+    /// </summary>
     public static double ToSi(Kind kind, string unit) =>
-        unit.Length == 0 ? 1 : FindUnit(kind, unit.ToLowerInvariant())?.ToSi ?? throw new ArgumentException($"'{unit}' does not measure {kind}.", nameof(unit));
+        unit.Length == 0
+            ? 1
+            : FindUnit(kind, unit.ToLowerInvariant())?.ToSi
+                ?? throw new ArgumentException($"'{unit}' does not measure {kind}.", nameof(unit));
 
     /// <summary>Reads a measure. A bare number is taken in the usual trade or metric unit. Never throws on bad text.</summary>
     public static Reading Read(Kind kind, string? text, bool metric)
     {
-        if (text?.Length > Longest) return Bad($"That is too long for a measure. Type {Example(kind, metric)}.");
-        var typed = PlainText.WithPlainDigits(text ?? "").Trim().ToLowerInvariant().Replace('’', '\'').Replace('′', '\'').Replace('”', '"').Replace('″', '"').Replace("''", "\"");
+        if (text?.Length > Longest)
+            return Bad($"That is too long for a measure. Type {Example(kind, metric)}.");
+        var typed = PlainText
+            .WithPlainDigits(text ?? "")
+            .Trim()
+            .ToLowerInvariant()
+            .Replace('’', '\'')
+            .Replace('′', '\'')
+            .Replace('”', '"')
+            .Replace('″', '"')
+            .Replace("''", "\"");
         if (typed.Length == 0)
             return Bad($"Type {Example(kind, metric)}.");
         // A comma is a decimal mark unless it groups thousands, which nobody types for tackle.
@@ -86,8 +119,12 @@ public static class Reader
         if (kind == Kind.Diameter && Pounds.Match(typed) is { Success: true } pounds)
             return Good(Tippets.DiameterOfStrength(Number(pounds.Groups[1].Value) * Exact.PoundForceN));
         if (kind == Kind.WindSpeed && Force.Match(typed) is { Success: true } force)
-            return int.Parse(force.Groups[1].Success ? force.Groups[1].Value : force.Groups[2].Value, CultureInfo.InvariantCulture) is <= 12 and var f
-                ? Good(Beaufort.Rows[f].MiddleMps) : Bad("Beaufort ends at force 12.");
+            return
+                int.Parse(force.Groups[1].Success ? force.Groups[1].Value : force.Groups[2].Value, CultureInfo.InvariantCulture)
+                    is <= 12
+                        and var f
+                ? Good(Beaufort.Rows[f].MiddleMps)
+                : Bad("Beaufort ends at force 12.");
         if (kind == Kind.Temperature && Fahrenheit.Match(typed) is { Success: true } hot)
             return Good((Number(hot.Groups[1].Value) - 32) / 1.8);
         if (Lengths.Contains(kind) && FeetAndInches.Match(typed) is { Success: true } feet)
@@ -104,15 +141,20 @@ public static class Reader
             return Good(number * ToSi(kind, metric ? Usual[kind].Metric : Usual[kind].Trade));
         if (FindUnit(kind, unit) is { } found)
             return Good(number * found.ToSi);
-        return Bad(Units.Any(u => u.Words.Contains(unit))
-            ? $"“{unit}” does not measure this. Type {Example(kind, metric)}."
-            : $"“{unit}” is not a unit known here. Type {Example(kind, metric)}.");
+        return Bad(
+            Units.Any(u => u.Words.Contains(unit))
+                ? $"“{unit}” does not measure this. Type {Example(kind, metric)}."
+                : $"“{unit}” is not a unit known here. Type {Example(kind, metric)}."
+        );
     }
 
     /// <summary>Reads a hook size: "2/0", "#12", "size 12", "12". Null when it is none.</summary>
     public static HookSize? ReadHook(string? text)
     {
-        if (text is null or { Length: > Longest } || HookText.Match(PlainText.WithPlainDigits(text).Trim().ToLowerInvariant()) is not { Success: true } match)
+        if (
+            text is null or { Length: > Longest }
+            || HookText.Match(PlainText.WithPlainDigits(text).Trim().ToLowerInvariant()) is not { Success: true } match
+        )
             return null;
         var n = int.Parse(match.Groups[1].Value, CultureInfo.InvariantCulture);
         if (match.Groups[2].Success)
@@ -128,32 +170,32 @@ public static class Reader
 
     private static Reading Bad(string problem) => new(null, problem);
 
-    private static string Example(Kind kind, bool metric) => kind switch
-    {
-        Kind.Length => metric ? "a length such as 17 m or 55 ft" : "a length such as 55 ft or 17 m",
-        Kind.ShortLength => "a length such as 15 cm or 6 in",
-        Kind.Diameter => "a thickness such as 4X, 0.20 mm or 16 lb",
-        Kind.LineMass => "a mass such as 240 gr or 15.5 g",
-        Kind.GearMass => "a mass such as 95 g or 3.4 oz",
-        Kind.FishMass => "a mass such as 2 kg or 4 lb",
-        Kind.BenchMass => "a mass such as 140 g or 5 oz",
-        Kind.Time => "a time such as 2.3 s",
-        Kind.Pull or Kind.Force => "a pull such as 2 lb or 1 kg",
-        Kind.WindSpeed => "a wind such as 18 kn, 9 m/s or F5",
-        Kind.WaterSpeed => "a speed such as 0.5 m/s or 2 ft/s",
-        Kind.Temperature => metric ? "a temperature such as 14 °C or 57 °F" : "a temperature such as 57 °F or 14 °C",
-        Kind.LineClass => "a line class such as 6 or 7.5",
-        Kind.Angle => "an angle such as 45°",
-        _ => "a number",
-    };
+    private static string Example(Kind kind, bool metric) =>
+        kind switch
+        {
+            Kind.Length => metric ? "a length such as 17 m or 55 ft" : "a length such as 55 ft or 17 m",
+            Kind.ShortLength => "a length such as 15 cm or 6 in",
+            Kind.Diameter => "a thickness such as 4X, 0.20 mm or 16 lb",
+            Kind.LineMass => "a mass such as 240 gr or 15.5 g",
+            Kind.GearMass => "a mass such as 95 g or 3.4 oz",
+            Kind.FishMass => "a mass such as 2 kg or 4 lb",
+            Kind.BenchMass => "a mass such as 140 g or 5 oz",
+            Kind.Time => "a time such as 2.3 s",
+            Kind.Pull or Kind.Force => "a pull such as 2 lb or 1 kg",
+            Kind.WindSpeed => "a wind such as 18 kn, 9 m/s or F5",
+            Kind.WaterSpeed => "a speed such as 0.5 m/s or 2 ft/s",
+            Kind.Temperature => metric ? "a temperature such as 14 °C or 57 °F" : "a temperature such as 57 °F or 14 °C",
+            Kind.LineClass => "a line class such as 6 or 7.5",
+            Kind.Angle => "an angle such as 45°",
+            _ => "a number",
+        };
 
     private const string Num = @"([-+]?(?:[0-9]+\.?[0-9]*|\.[0-9]+)(?:e[-+]?[0-9]+)?)";
 
     // Without backtracking: time grows with the text and not with its square.
     private static Regex Pattern(string pattern) => new(pattern, RegexOptions.NonBacktracking | RegexOptions.CultureInvariant);
 
-    private static readonly Regex
-        XNumber = Pattern("^" + Num + @"\s*x$"),
+    private static readonly Regex XNumber = Pattern("^" + Num + @"\s*x$"),
         Pounds = Pattern("^" + Num + @"\s*(?:lb|lbs|pounds?)$"),
         Force = Pattern(@"^(?:(?:f|force|bft|beaufort)\s*([0-9]{1,2})|([0-9]{1,2})\s*(?:bft|bf|beaufort))$"),
         Fahrenheit = Pattern("^" + Num + @"\s*°?\s*f$"),

@@ -34,11 +34,15 @@ public static class Tippets
     /// <summary>Diameter in metres of nylon with this straight-pull strength in newtons.</summary>
     public static double DiameterOfStrength(double newtons)
     {
-        double low = .02e-3, high = 2.5e-3;
+        double low = .02e-3,
+            high = 2.5e-3;
         for (var i = 0; i < 50; i++)
         {
             var middle = (low + high) / 2;
-            if (StrengthN(middle) < newtons) low = middle; else high = middle;
+            if (StrengthN(middle) < newtons)
+                low = middle;
+            else
+                high = middle;
         }
         return (low + high) / 2;
     }

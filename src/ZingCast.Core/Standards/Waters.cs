@@ -23,12 +23,18 @@ public static class Beaufort
     /// <summary>Forces 0 to 12.</summary>
     public static readonly IReadOnlyList<BeaufortForce> Rows =
     [
-        new(0, "calm", 0, .25, "like a mirror"), new(1, "light air", .25, 1.55, "ripples"),
-        new(2, "light breeze", 1.55, 3.35, "small wavelets"), new(3, "gentle breeze", 3.35, 5.45, "crests begin to break"),
-        new(4, "moderate breeze", 5.45, 7.95, "frequent white horses"), new(5, "fresh breeze", 7.95, 10.75, "many white horses"),
-        new(6, "strong breeze", 10.75, 13.85, "large waves, spray"), new(7, "near gale", 13.85, 17.15, "foam in streaks"),
-        new(8, "gale", 17.15, 20.75, "spindrift"), new(9, "strong gale", 20.75, 24.45, "crests topple"),
-        new(10, "storm", 24.45, 28.45, "sea white"), new(11, "violent storm", 28.45, 32.65, "exceptionally high waves"),
+        new(0, "calm", 0, .25, "like a mirror"),
+        new(1, "light air", .25, 1.55, "ripples"),
+        new(2, "light breeze", 1.55, 3.35, "small wavelets"),
+        new(3, "gentle breeze", 3.35, 5.45, "crests begin to break"),
+        new(4, "moderate breeze", 5.45, 7.95, "frequent white horses"),
+        new(5, "fresh breeze", 7.95, 10.75, "many white horses"),
+        new(6, "strong breeze", 10.75, 13.85, "large waves, spray"),
+        new(7, "near gale", 13.85, 17.15, "foam in streaks"),
+        new(8, "gale", 17.15, 20.75, "spindrift"),
+        new(9, "strong gale", 20.75, 24.45, "crests topple"),
+        new(10, "storm", 24.45, 28.45, "sea white"),
+        new(11, "violent storm", 28.45, 32.65, "exceptionally high waves"),
         new(12, "hurricane", 32.65, 40, "air filled with spray"),
     ];
 
@@ -56,24 +62,42 @@ public static class Densities
     /// <summary>Light to heavy.</summary>
     public static readonly IReadOnlyList<Density> Rows =
     [
-        new("floating", "floating", 0, 0), new("hover", "hover", .5, 1), new("intermediate", "intermediate", 1.25, 2),
-        new("type2", "type 2", 1.75, 2.75), new("type3", "type 3", 2.5, 3.5), new("type4", "type 4", 4, 5), new("type5", "type 5", 4.5, 6),
-        new("type6", "type 6", 6, 7), new("type7", "type 7", 7, 8), new("type8", "type 8", 8, 9),
+        new("floating", "floating", 0, 0),
+        new("hover", "hover", .5, 1),
+        new("intermediate", "intermediate", 1.25, 2),
+        new("type2", "type 2", 1.75, 2.75),
+        new("type3", "type 3", 2.5, 3.5),
+        new("type4", "type 4", 4, 5),
+        new("type5", "type 5", 4.5, 6),
+        new("type6", "type 6", 6, 7),
+        new("type7", "type 7", 7, 8),
+        new("type8", "type 8", 8, 9),
     ];
 
     /// <summary>Position of a density from light to heavy, or −1 when the id is unknown.</summary>
     public static int Rank(string id)
     {
         for (var i = 0; i < Rows.Count; i++)
-            if (Rows[i].Id == id) return i;
+            if (Rows[i].Id == id)
+                return i;
         return -1;
     }
 
-    /// <summary>What a line of this density weighs per cubic metre where nobody measured it, kg/m³: floating coatings hold air, sinking ones metal. Assumption.</summary>
-    public static double OrdinaryKgM3(string id) => Rank(id) switch { 0 => 880, <= 2 => 1080, _ => 1600 };
+    /// <summary>
+    /// What a line of this density weighs per cubic metre where nobody measured it, kg/m³: floating coatings hold air, sinking ones
+    /// metal. Assumption.
+    /// </summary>
+    public static double OrdinaryKgM3(string id) =>
+        Rank(id) switch
+        {
+            0 => 880,
+            <= 2 => 1080,
+            _ => 1600,
+        };
 
     /// <summary>The density with this id. Throws <see cref="ArgumentException"/> for an unknown id.</summary>
-    public static Density Of(string id) => Rank(id) is >= 0 and var i ? Rows[i] : throw new ArgumentException($"Unknown density '{id}'.", nameof(id));
+    public static Density Of(string id) =>
+        Rank(id) is >= 0 and var i ? Rows[i] : throw new ArgumentException($"Unknown density '{id}'.", nameof(id));
 }
 
 /// <summary>What a line's coating is made for.</summary>
@@ -88,10 +112,16 @@ public static class Coatings
 {
     /// <summary>Cold to hot.</summary>
     public static readonly IReadOnlyList<Coating> Rows =
-        [new("cold", "cold-water", -2, 12), new("temperate", "temperate", 10, 24), new("warm", "warm-water", 22, 28), new("tropical", "tropical", 26, 40)];
+    [
+        new("cold", "cold-water", -2, 12),
+        new("temperate", "temperate", 10, 24),
+        new("warm", "warm-water", 22, 28),
+        new("tropical", "tropical", 26, 40),
+    ];
 
     /// <summary>The coating with this id. Throws <see cref="ArgumentException"/> for an unknown id.</summary>
-    public static Coating Of(string id) => Rows.FirstOrDefault(c => c.Id == id) ?? throw new ArgumentException($"Unknown coating '{id}'.", nameof(id));
+    public static Coating Of(string id) =>
+        Rows.FirstOrDefault(c => c.Id == id) ?? throw new ArgumentException($"Unknown coating '{id}'.", nameof(id));
 
     /// <summary>Every coating that suits this water, coldest first.</summary>
     public static IEnumerable<Coating> For(double waterC) => Rows.Where(c => waterC >= c.FromC && waterC <= c.ToC);

@@ -25,16 +25,22 @@ public interface IBenchScale
 }
 
 /// <summary>
-/// A scale that is not there: it swings for some seconds after something is laid on it, trembles by some hundredths of a gram and wanders by a tenth
-/// over minutes until it is tared. What lies on it has to be said, and real pieces differ from what is written about them.
+/// A scale that is not there: it swings for some seconds after something is laid on it, trembles by some hundredths of a gram and wanders
+/// by a tenth over minutes until it is tared. What lies on it has to be said, and real pieces differ from what is written about them.
 /// </summary>
 public sealed class SimulatedBenchScale(TimeProvider clock) : IBenchScale
 {
-    private const double SettleS = .35, RestKg = .00002, TrembleKg = .00002, WanderKg = .0001;
+    private const double SettleS = .35,
+        RestKg = .00002,
+        TrembleKg = .00002,
+        WanderKg = .0001;
 
     private readonly Lock turn = new();
-    private DateTimeOffset laidAt = DateTimeOffset.MinValue, taredAt = DateTimeOffset.MinValue;
-    private double beforeKg, onKg, tareKg;
+    private DateTimeOffset laidAt = DateTimeOffset.MinValue,
+        taredAt = DateTimeOffset.MinValue;
+    private double beforeKg,
+        onKg,
+        tareKg;
 
     public string Name => "simulated bench scale";
 
@@ -45,10 +51,13 @@ public sealed class SimulatedBenchScale(TimeProvider clock) : IBenchScale
     /// <summary>Pretends that this lies on the pan, kilograms, instead of what lay there.</summary>
     public void Lay(double kg)
     {
-        lock (turn) (beforeKg, onKg, laidAt) = (onKg, kg, clock.GetUtcNow());
+        lock (turn)
+            (beforeKg, onKg, laidAt) = (onKg, kg, clock.GetUtcNow());
     }
 
-    /// <summary>What a piece really weighs that is said to weigh this: up to three hundredths off, always the same for the same name.</summary>
+    /// <summary>
+    /// What a piece really weighs that is said to weigh this: up to three hundredths off, always the same for the same name.
+    /// </summary>
     public static double Really(double saidKg, string name)
     {
         var odd = name.Aggregate(17u, (sum, c) => sum * 31 + c) % 1000 / 1000.0;
@@ -84,7 +93,11 @@ public sealed class SimulatedBenchScale(TimeProvider clock) : IBenchScale
     private double Raw(DateTimeOffset now)
     {
         var swing = Left(now) * Math.Cos(Math.Min(60, (now - laidAt).TotalSeconds) * 9);
-        double t = now.ToUnixTimeMilliseconds() / 1000.0, away = Math.Min(3600, (now - taredAt).TotalSeconds);
-        return onKg + (beforeKg - onKg) * swing + TrembleKg * (Math.Sin(t * 7.3) + Math.Sin(t * 11.9 + 1)) / 2 + WanderKg * (1 - Math.Cos(away / 90)) / 2;
+        double t = now.ToUnixTimeMilliseconds() / 1000.0,
+            away = Math.Min(3600, (now - taredAt).TotalSeconds);
+        return onKg
+            + (beforeKg - onKg) * swing
+            + TrembleKg * (Math.Sin(t * 7.3) + Math.Sin(t * 11.9 + 1)) / 2
+            + WanderKg * (1 - Math.Cos(away / 90)) / 2;
     }
 }

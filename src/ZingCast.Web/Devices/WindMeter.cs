@@ -30,7 +30,12 @@ public sealed class SimulatedWindMeter(TimeProvider clock) : IWindMeter
     {
         var now = clock.GetUtcNow();
         var count = Math.Max(1, (int)last.TotalSeconds);
-        return new([.. Enumerable.Range(0, count).Select(i => now - TimeSpan.FromSeconds(count - 1 - i)).Select(at => new WindSample(at, Speed(at)))]);
+        return new([
+            .. Enumerable
+                .Range(0, count)
+                .Select(i => now - TimeSpan.FromSeconds(count - 1 - i))
+                .Select(at => new WindSample(at, Speed(at))),
+        ]);
     }
 
     private static double Speed(DateTimeOffset at)

@@ -9,8 +9,8 @@ using ZingCast.Core.Measures;
 namespace ZingCast.Web.Hosting;
 
 /// <summary>
-/// The key everybody needs beyond this machine. A browser is asked for it once on a page of its own and then carries a session that is not the key and ends
-/// with this start; programs send it in X-Zing-Key. Whoever guesses is made to wait.
+/// The key everybody needs beyond this machine. A browser is asked for it once on a page of its own and then carries a session that is
+/// not the key and ends with this start; programs send it in X-Zing-Key. Whoever guesses is made to wait.
 /// </summary>
 public sealed partial class AccessKey(string secret, TimeProvider clock, ILogger<AccessKey> log)
 {
@@ -20,7 +20,9 @@ public sealed partial class AccessKey(string secret, TimeProvider clock, ILogger
 
     // Five slips are a tired hand; what comes after waits 5, 10, 20 … 60 seconds. A quarter of an hour of quiet forgives.
     private const int FreeTries = 5;
-    private static readonly TimeSpan FirstWait = TimeSpan.FromSeconds(5), LongestWait = TimeSpan.FromSeconds(60), Forgiven = TimeSpan.FromMinutes(15);
+    private static readonly TimeSpan FirstWait = TimeSpan.FromSeconds(5),
+        LongestWait = TimeSpan.FromSeconds(60),
+        Forgiven = TimeSpan.FromMinutes(15);
     private const int MostAddresses = 1000;
 
     private readonly record struct Tries(int Wrong, DateTimeOffset Last, DateTimeOffset NotBefore);
@@ -38,7 +40,8 @@ public sealed partial class AccessKey(string secret, TimeProvider clock, ILogger
         var cookie = $"zing-session-{request.Host.Port ?? 80}";
         if (request.Cookies[cookie] is { } carried && CryptographicOperations.FixedTimeEquals(Digest(carried), Digest(session)))
         {
-            if (!IsKeyForm(request)) return false;
+            if (!IsKeyForm(request))
+                return false;
             context.Response.Redirect("/");
             return true;
         }
@@ -52,19 +55,38 @@ public sealed partial class AccessKey(string secret, TimeProvider clock, ILogger
                 await AskAsync(context, to, wait.Value);
                 return true;
             }
-            context.Response.Cookies.Append(cookie, session, new() { HttpOnly = true, SameSite = SameSiteMode.Strict, Path = "/" });
+            context.Response.Cookies.Append(
+                cookie,
+                session,
+                new()
+                {
+                    HttpOnly = true,
+                    SameSite = SameSiteMode.Strict,
+                    Path = "/",
+                }
+            );
             context.Response.StatusCode = StatusCodes.Status303SeeOther;
             context.Response.Headers.Location = to;
             return true;
         }
         TimeSpan? refused = TimeSpan.Zero;
-        if (request.Headers[Header].FirstOrDefault() is { } offered && (refused = Offer(offered, context.Connection.RemoteIpAddress)) is null) return false;
-        if (request.Headers.Accept.ToString().Contains("text/html", StringComparison.OrdinalIgnoreCase) && HttpMethods.IsGet(request.Method))
+        if (
+            request.Headers[Header].FirstOrDefault() is { } offered
+            && (refused = Offer(offered, context.Connection.RemoteIpAddress)) is null
+        )
+            return false;
+        if (
+            request.Headers.Accept.ToString().Contains("text/html", StringComparison.OrdinalIgnoreCase) && HttpMethods.IsGet(request.Method)
+        )
             await AskAsync(context, LocalPath(request.Path + WithoutKey(request.Query)), null);
         else if (refused > TimeSpan.Zero)
             await Door.Refuse(context, Slow(context, refused.Value), Patience(refused.Value));
         else
-            await Door.Refuse(context, StatusCodes.Status401Unauthorized, "Zing Cast asks for its key: open it in a new tab, enter the key, and go on here.");
+            await Door.Refuse(
+                context,
+                StatusCodes.Status401Unauthorized,
+                "Zing Cast asks for its key: open it in a new tab, enter the key, and go on here."
+            );
         return true;
     }
 
@@ -81,16 +103,24 @@ public sealed partial class AccessKey(string secret, TimeProvider clock, ILogger
         {
             var now = clock.GetUtcNow();
             var before = tries.GetValueOrDefault(address);
-            if (now - before.Last > Forgiven) before = default;
-            if (before.NotBefore > now) return before.NotBefore - now;
+            if (now - before.Last > Forgiven)
+                before = default;
+            if (before.NotBefore > now)
+                return before.NotBefore - now;
             if (CryptographicOperations.FixedTimeEquals(Digest(offered), key))
             {
                 tries.Remove(address);
                 return null;
             }
             var wrong = before.Wrong + 1;
-            var wait = wrong < FreeTries ? TimeSpan.Zero : TimeSpan.FromSeconds(Math.Min(LongestWait.TotalSeconds, FirstWait.TotalSeconds * Math.Pow(2, Math.Min(10, wrong - FreeTries))));
-            if (tries.Count >= MostAddresses) tries.Remove(tries.MinBy(t => t.Value.Last).Key);
+            var wait =
+                wrong < FreeTries
+                    ? TimeSpan.Zero
+                    : TimeSpan.FromSeconds(
+                        Math.Min(LongestWait.TotalSeconds, FirstWait.TotalSeconds * Math.Pow(2, Math.Min(10, wrong - FreeTries)))
+                    );
+            if (tries.Count >= MostAddresses)
+                tries.Remove(tries.MinBy(t => t.Value.Last).Key);
             tries[address] = new(wrong, now, now + wait);
             WrongKey(log, address, wrong);
             return wait;
@@ -100,24 +130,38 @@ public sealed partial class AccessKey(string secret, TimeProvider clock, ILogger
     // A house with IPv6 has more addresses than anybody could count; its first half is the house.
     private static IPAddress Neighbourhood(IPAddress address)
     {
-        if (address.IsIPv4MappedToIPv6) return address.MapToIPv4();
-        if (address.AddressFamily != AddressFamily.InterNetworkV6) return address;
+        if (address.IsIPv4MappedToIPv6)
+            return address.MapToIPv4();
+        if (address.AddressFamily != AddressFamily.InterNetworkV6)
+            return address;
         var bytes = address.GetAddressBytes();
         bytes.AsSpan(8).Clear();
         return new(bytes);
     }
 
     // Only somewhere here, never to another site.
-    private static string LocalPath(string to) => to != KeyPath && to is ['/', not ('/' or '\\'), ..] or "/" && !to.Any(char.IsControl) ? to : "/";
+    private static string LocalPath(string to) =>
+        to != KeyPath && to is ['/', not ('/' or '\\'), ..] or "/" && !to.Any(char.IsControl) ? to : "/";
 
     private static string WithoutKey(IQueryCollection query) =>
-        QueryString.Create(query.Where(q => !q.Key.Equals("key", StringComparison.OrdinalIgnoreCase)).SelectMany(q => q.Value, (q, v) => KeyValuePair.Create(q.Key, v))).ToString();
+        QueryString
+            .Create(
+                query
+                    .Where(q => !q.Key.Equals("key", StringComparison.OrdinalIgnoreCase))
+                    .SelectMany(q => q.Value, (q, v) => KeyValuePair.Create(q.Key, v))
+            )
+            .ToString();
 
     private static async Task<Dictionary<string, string>> FormAsync(HttpRequest request, CancellationToken cancel)
     {
         try
         {
-            var fields = await new FormPipeReader(request.BodyReader) { KeyLengthLimit = 16, ValueLengthLimit = 4096, ValueCountLimit = 4 }.ReadFormAsync(cancel);
+            var fields = await new FormPipeReader(request.BodyReader)
+            {
+                KeyLengthLimit = 16,
+                ValueLengthLimit = 4096,
+                ValueCountLimit = 4,
+            }.ReadFormAsync(cancel);
             return fields.ToDictionary(f => f.Key, f => f.Value.ToString());
         }
         catch (InvalidDataException)
@@ -132,19 +176,24 @@ public sealed partial class AccessKey(string secret, TimeProvider clock, ILogger
         return StatusCodes.Status429TooManyRequests;
     }
 
-    private static string Patience(TimeSpan wait) => $"Too many wrong keys came from here. Try again in {Math.Ceiling(wait.TotalSeconds):0} seconds.";
+    private static string Patience(TimeSpan wait) =>
+        $"Too many wrong keys came from here. Try again in {Math.Ceiling(wait.TotalSeconds):0} seconds.";
 
     /// <param name="context">The request.</param>
     /// <param name="to">Where to go afterwards.</param>
     /// <param name="wait">How long the next try has to wait; null when none was made.</param>
     private static async Task AskAsync(HttpContext context, string to, TimeSpan? wait)
     {
-        var words = wait is not { } time ? "" : time > TimeSpan.Zero ? Patience(time) : "That is not the key. Try again.";
+        var words =
+            wait is not { } time ? ""
+            : time > TimeSpan.Zero ? Patience(time)
+            : "That is not the key. Try again.";
         context.Response.StatusCode = wait > TimeSpan.Zero ? Slow(context, wait.Value) : StatusCodes.Status401Unauthorized;
         context.Response.Headers.CacheControl = "no-store";
         context.Response.ContentType = "text/html; charset=utf-8";
         var nonce = Protection.AllowPage(context, formsHere: true);
-        await context.Response.WriteAsync($$"""
+        await context.Response.WriteAsync(
+            $$"""
             <!doctype html>
             <html lang="en">
             <head>
@@ -152,16 +201,20 @@ public sealed partial class AccessKey(string secret, TimeProvider clock, ILogger
             <meta name="viewport" content="width=device-width, initial-scale=1">
             <title>The key to Zing Cast</title>
             <style nonce="{{nonce}}">
-            body { margin: 0; min-height: 100vh; display: grid; place-items: center; background: #f5efe0; color: #16232d; font: 1.1rem/1.5 system-ui, sans-serif }
+            body { margin: 0; min-height: 100vh; display: grid; place-items: center; background: #f5efe0; color: #16232d;
+              font: 1.1rem/1.5 system-ui, sans-serif }
             main { width: min(26rem, 90vw); border-top: 3px solid #b0126a; padding-top: 1rem }
             h1 { font-size: 1.5rem; margin: 0 0 .5rem }
             label { display: block; font-weight: 600; margin: 1rem 0 .4rem }
-            input { box-sizing: border-box; width: 100%; min-height: 2.75rem; font: inherit; padding: .3rem .6rem; background: #fcf9f0; color: inherit; border: 1px solid #16232d }
-            button { margin-top: 1rem; min-height: 2.75rem; padding: 0 1.4rem; font: inherit; font-weight: 600; background: #16232d; color: #f5efe0; border: 0 }
+            input { box-sizing: border-box; width: 100%; min-height: 2.75rem; font: inherit; padding: .3rem .6rem;
+              background: #fcf9f0; color: inherit; border: 1px solid #16232d }
+            button { margin-top: 1rem; min-height: 2.75rem; padding: 0 1.4rem; font: inherit; font-weight: 600;
+              background: #16232d; color: #f5efe0; border: 0 }
             :focus-visible { outline: 3px solid #b0126a; outline-offset: 2px }
             p[role=alert] { font-weight: 600; color: #a3260f }
             @media (prefers-color-scheme: dark) {
-              body { background: #10171d; color: #f1e8d5 } main { border-color: #ff78b9 } input { background: #18212a; border-color: #f1e8d5 }
+              body { background: #10171d; color: #f1e8d5 } main { border-color: #ff78b9 }
+              input { background: #18212a; border-color: #f1e8d5 }
               button { background: #f1e8d5; color: #10171d } :focus-visible { outline-color: #ff78b9 } p[role=alert] { color: #ff9c86 }
             }
             </style>
@@ -180,7 +233,9 @@ public sealed partial class AccessKey(string secret, TimeProvider clock, ILogger
             </main>
             </body>
             </html>
-            """, context.RequestAborted);
+            """,
+            context.RequestAborted
+        );
     }
 
     [LoggerMessage(Level = LogLevel.Warning, Message = "A wrong access key from {Address}, number {Wrong} in a row.")]

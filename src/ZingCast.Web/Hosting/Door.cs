@@ -8,25 +8,32 @@ public static class Door
 {
     public static void Guard(WebApplication app, Settings settings)
     {
-        var key = settings.AccessKey is { } secret ? new AccessKey(secret, app.Services.GetRequiredService<TimeProvider>(), app.Services.GetRequiredService<ILogger<AccessKey>>()) : null;
-        app.Use(async (context, next) =>
-        {
-            if (settings.IsLocal && !Settings.IsLoopback(context.Request.Host.Host))
-                await Refuse(context, StatusCodes.Status421MisdirectedRequest, "This is not a name Zing Cast answers to.");
-            else if (IsForeignWrite(context.Request))
-                await Refuse(context, StatusCodes.Status403Forbidden, "Writes are taken only from Zing Cast's own pages.");
-            else if (key is null || !await key.TurnsAwayAsync(context))
-                await next(context);
-        });
+        var key = settings.AccessKey is { } secret
+            ? new AccessKey(secret, app.Services.GetRequiredService<TimeProvider>(), app.Services.GetRequiredService<ILogger<AccessKey>>())
+            : null;
+        app.Use(
+            async (context, next) =>
+            {
+                if (settings.IsLocal && !Settings.IsLoopback(context.Request.Host.Host))
+                    await Refuse(context, StatusCodes.Status421MisdirectedRequest, "This is not a name Zing Cast answers to.");
+                else if (IsForeignWrite(context.Request))
+                    await Refuse(context, StatusCodes.Status403Forbidden, "Writes are taken only from Zing Cast's own pages.");
+                else if (key is null || !await key.TurnsAwayAsync(context))
+                    await next(context);
+            }
+        );
     }
 
-    public static Task Refuse(HttpContext context, int status, string words) => Results.Problem(statusCode: status, title: words).ExecuteAsync(context);
+    public static Task Refuse(HttpContext context, int status, string words) =>
+        Results.Problem(statusCode: status, title: words).ExecuteAsync(context);
 
     // Browsers always say where a write comes from; programs that are not browsers say nothing and are no danger here.
     private static bool IsForeignWrite(HttpRequest request)
     {
-        if (HttpMethods.IsGet(request.Method) || HttpMethods.IsHead(request.Method)) return false;
-        if (request.Headers["Sec-Fetch-Site"].FirstOrDefault() is { } site && site is not ("same-origin" or "none")) return true;
+        if (HttpMethods.IsGet(request.Method) || HttpMethods.IsHead(request.Method))
+            return false;
+        if (request.Headers["Sec-Fetch-Site"].FirstOrDefault() is { } site && site is not ("same-origin" or "none"))
+            return true;
         return request.Headers.Origin.FirstOrDefault() is { } origin && origin != $"{request.Scheme}://{request.Host}";
     }
 }

@@ -3,8 +3,8 @@ using System.Threading.RateLimiting;
 namespace ZingCast.Web.Hosting;
 
 /// <summary>
-/// Searches and maps that keep every core busy: a few at a time, the rest wait their turn, and all of it ends when nobody waits for it any more or
-/// the house is being closed.
+/// Searches and maps that keep every core busy: a few at a time, the rest wait their turn, and all of it ends when nobody waits for it
+/// any more or the house is being closed.
 /// </summary>
 public static class HeavyWork
 {
@@ -19,7 +19,14 @@ public static class HeavyWork
     /// <summary>Holds the turns of one house.</summary>
     public sealed class Turns : IDisposable
     {
-        private readonly ConcurrencyLimiter limiter = new(new() { PermitLimit = Math.Max(2, Environment.ProcessorCount), QueueLimit = Waiting, QueueProcessingOrder = QueueProcessingOrder.OldestFirst });
+        private readonly ConcurrencyLimiter limiter = new(
+            new()
+            {
+                PermitLimit = Math.Max(2, Environment.ProcessorCount),
+                QueueLimit = Waiting,
+                QueueProcessingOrder = QueueProcessingOrder.OldestFirst,
+            }
+        );
 
         public ValueTask<RateLimitLease> NextAsync(CancellationToken cancel) => limiter.AcquireAsync(1, cancel);
 
@@ -30,23 +37,39 @@ public static class HeavyWork
     public static void EndHeavyWorkAtClosing(this WebApplication app)
     {
         var closing = app.Lifetime.ApplicationStopping;
-        app.Use(async (context, next) =>
-        {
-            if (context.GetEndpoint()?.Metadata.GetMetadata<Heavy>() is null)
+        app.Use(
+            async (context, next) =>
             {
+                if (context.GetEndpoint()?.Metadata.GetMetadata<Heavy>() is null)
+                {
+                    await next(context);
+                    return;
+                }
+                using var either = CancellationTokenSource.CreateLinkedTokenSource(context.RequestAborted, closing);
+                context.RequestAborted = either.Token;
                 await next(context);
-                return;
             }
-            using var either = CancellationTokenSource.CreateLinkedTokenSource(context.RequestAborted, closing);
-            context.RequestAborted = either.Token;
-            await next(context);
-        });
+        );
     }
 
-    /// <summary>Marks an endpoint whose work is heavy. It waits for its turn with its body already read, so that a slow sender holds up nobody.</summary>
-    public static RouteHandlerBuilder IsHeavy(this RouteHandlerBuilder endpoint) => endpoint.WithMetadata(Heavy.Mark).AddEndpointFilter(async (call, next) =>
-    {
-        using var turn = await call.HttpContext.RequestServices.GetRequiredService<Turns>().NextAsync(call.HttpContext.RequestAborted);
-        return turn.IsAcquired ? await next(call) : TypedResults.Problem(statusCode: StatusCodes.Status503ServiceUnavailable, title: "Zing Cast has its hands full. Try again in a moment.");
-    });
+    /// <summary>
+    /// Marks an endpoint whose work is heavy. It waits for its turn with its body already read, so that a slow sender holds up nobody.
+    /// </summary>
+    public static RouteHandlerBuilder IsHeavy(this RouteHandlerBuilder endpoint) =>
+        endpoint
+            .WithMetadata(Heavy.Mark)
+            .AddEndpointFilter(
+                async (call, next) =>
+                {
+                    using var turn = await call
+                        .HttpContext.RequestServices.GetRequiredService<Turns>()
+                        .NextAsync(call.HttpContext.RequestAborted);
+                    return turn.IsAcquired
+                        ? await next(call)
+                        : TypedResults.Problem(
+                            statusCode: StatusCodes.Status503ServiceUnavailable,
+                            title: "Zing Cast has its hands full. Try again in a moment."
+                        );
+                }
+            );
 }

@@ -22,9 +22,11 @@ namespace ZingCast.Web.Hosting;
 /// <summary>A sentence goes over the wire as its parts, so the reader's own units can be put in.</summary>
 public sealed class SentenceConverter : JsonConverter<Sentence>
 {
-    public override Sentence Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) => throw new JsonException("Sentences are only written.");
+    public override Sentence Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
+        throw new JsonException("Sentences are only written.");
 
-    public override void Write(Utf8JsonWriter writer, Sentence value, JsonSerializerOptions options) => JsonSerializer.Serialize(writer, value.Parts, options);
+    public override void Write(Utf8JsonWriter writer, Sentence value, JsonSerializerOptions options) =>
+        JsonSerializer.Serialize(writer, value.Parts, options);
 }
 
 /// <summary>A value that was read but cannot be meant. The serializer adds where it stands.</summary>
@@ -36,38 +38,51 @@ public sealed class OddValueException(string field, string problem) : JsonExcept
 }
 
 /// <summary>
-/// Lists that people send have no holes and numbers have an end. Nullable annotations are kept for members, not for what is in a list; a number too
-/// large for a double would be read as infinite.
+/// Lists that people send have no holes and numbers have an end. Nullable annotations are kept for members, not for what is in a list; a
+/// number too large for a double would be read as infinite.
 /// </summary>
 public static class WholeValues
 {
     public static void Demand(JsonTypeInfo type)
     {
-        if (type.Kind != JsonTypeInfoKind.Object) return;
+        if (type.Kind != JsonTypeInfoKind.Object)
+            return;
         var lists = type.Properties.Where(p => p.Get is not null && p.PropertyType.IsAssignableTo(typeof(IEnumerable<object>))).ToList();
-        var numbers = type.Properties.Where(p => p.Get is not null && (p.PropertyType == typeof(double) || p.PropertyType == typeof(double?))).ToList();
-        if (lists.Count + numbers.Count == 0) return;
+        var numbers = type
+            .Properties.Where(p => p.Get is not null && (p.PropertyType == typeof(double) || p.PropertyType == typeof(double?)))
+            .ToList();
+        if (lists.Count + numbers.Count == 0)
+            return;
         type.OnDeserialized = whole =>
         {
             foreach (var list in lists)
-                if (list.Get!(whole) is IEnumerable<object?> items && items.Contains(null)) throw new OddValueException(list.Name, "The list has a hole in it.");
+                if (list.Get!(whole) is IEnumerable<object?> items && items.Contains(null))
+                    throw new OddValueException(list.Name, "The list has a hole in it.");
             foreach (var number in numbers)
-                if (number.Get!(whole) is double value && !double.IsFinite(value)) throw new OddValueException(number.Name, "That number is too large.");
+                if (number.Get!(whole) is double value && !double.IsFinite(value))
+                    throw new OddValueException(number.Name, "That number is too large.");
         };
     }
 }
 
-/// <summary>Turns unreadable bodies, lost races and a full disk into problem details with words a person can use. What is a fault of ours says so and is logged.</summary>
+/// <summary>
+/// Turns unreadable bodies, lost races and a full disk into problem details with words a person can use. What is a fault of ours says so
+/// and is logged.
+/// </summary>
 public sealed partial class FriendlyFailures(IProblemDetailsService problems, ILogger<FriendlyFailures> log) : IExceptionHandler
 {
     // SQLite's words for a row that was free when it was asked for, and is not when it is written or brought back.
-    private const int TagTaken = 2067, ScrapTaken = 1555;
+    private const int TagTaken = 2067,
+        ScrapTaken = 1555;
 
     public async ValueTask<bool> TryHandleAsync(HttpContext httpContext, Exception exception, CancellationToken cancellationToken)
     {
         var problem = exception switch
         {
-            OperationCanceledException when httpContext.RequestAborted.IsCancellationRequested => Says(503, "Zing Cast is being stopped. Nothing was changed."),
+            OperationCanceledException when httpContext.RequestAborted.IsCancellationRequested => Says(
+                503,
+                "Zing Cast is being stopped. Nothing was changed."
+            ),
             BadHttpRequestException bad => Unreadable(bad),
             DbUpdateConcurrencyException => Says(412, "This was changed elsewhere in the same moment. Nothing was changed; look again."),
             DbUpdateException { InnerException: SqliteException failed } => Kept(failed),
@@ -80,50 +95,82 @@ public sealed partial class FriendlyFailures(IProblemDetailsService problems, IL
             OurFault(log, httpContext.Request.Method, httpContext.Request.Path, exception);
             problem = Says(500, "Something broke on our side. Nothing was changed.");
         }
-        if (problem.Status == 507) NoRoom(log, httpContext.Request.Method, httpContext.Request.Path, problem.Title!);
+        if (problem.Status == 507)
+            NoRoom(log, httpContext.Request.Method, httpContext.Request.Path, problem.Title!);
         httpContext.Response.StatusCode = problem.Status!.Value;
         return await problems.TryWriteAsync(new() { HttpContext = httpContext, ProblemDetails = problem });
     }
 
     /// <summary>Words for answers that would be a bare status.</summary>
-    public static void PutInWords(ProblemDetailsContext bare) => bare.ProblemDetails.Title = bare.ProblemDetails.Title switch
-    {
-        "Bad Request" => "This request could not be read: it broke off, or is not HTTP as it should be.",
-        "Not Found" => "There is nothing at this address.",
-        "Method Not Allowed" => "This address does not take such a request.",
-        "Content Too Large" => "This could not be read: it is more than Zing Cast takes in one go (1 MB).",
-        var words => words,
-    };
+    public static void PutInWords(ProblemDetailsContext bare) =>
+        bare.ProblemDetails.Title = bare.ProblemDetails.Title switch
+        {
+            "Bad Request" => "This request could not be read: it broke off, or is not HTTP as it should be.",
+            "Not Found" => "There is nothing at this address.",
+            "Method Not Allowed" => "This address does not take such a request.",
+            "Content Too Large" => "This could not be read: it is more than Zing Cast takes in one go (1 MB).",
+            var words => words,
+        };
 
     private static ProblemDetails Says(int status, string title) => new() { Status = status, Title = title };
 
-    private static ProblemDetails? Kept(SqliteException failed) => failed switch
-    {
-        { SqliteExtendedErrorCode: TagTaken } => Says(409, "Another piece has the same tag or name by now. Nothing was changed; give one of them another first."),
-        { SqliteExtendedErrorCode: ScrapTaken } => Says(409, "One of these pieces is in another job by now. Nothing was changed; look again."),
-        _ when DataFolder.IsFull(failed) => Says(507, "The disk is full, so nothing was kept. What was kept before is safe; make room and go on."),
-        _ when DataFolder.IsBusy(failed) => Says(503, "Another program is writing to the file just now, so nothing was kept. Try again in a moment."),
-        _ => null,
-    };
+    private static ProblemDetails? Kept(SqliteException failed) =>
+        failed switch
+        {
+            { SqliteExtendedErrorCode: TagTaken } => Says(
+                409,
+                "Another piece has the same tag or name by now. Nothing was changed; give one of them another first."
+            ),
+            { SqliteExtendedErrorCode: ScrapTaken } => Says(
+                409,
+                "One of these pieces is in another job by now. Nothing was changed; look again."
+            ),
+            _ when DataFolder.IsFull(failed) => Says(
+                507,
+                "The disk is full, so nothing was kept. What was kept before is safe; make room and go on."
+            ),
+            _ when DataFolder.IsBusy(failed) => Says(
+                503,
+                "Another program is writing to the file just now, so nothing was kept. Try again in a moment."
+            ),
+            _ => null,
+        };
 
     // The serializer and the router tell what they stumbled over only in their sentences.
-    [GeneratedRegex("missing required properties including: '(?<field>[^']+)'")] private static partial Regex MissingMember();
-    [GeneratedRegex("parameter \"[^\" ]+ (?<field>[A-Za-z]+)\"")] private static partial Regex OddParameter();
+    [GeneratedRegex("missing required properties including: '(?<field>[^']+)'")]
+    private static partial Regex MissingMember();
+
+    [GeneratedRegex("parameter \"[^\" ]+ (?<field>[A-Za-z]+)\"")]
+    private static partial Regex OddParameter();
 
     private static ProblemDetails Unreadable(BadHttpRequestException bad)
     {
         if (bad.InnerException is not JsonException json)
-            return OddParameter().Match(bad.Message) is { Success: true } parameter ? At(parameter.Groups["field"].Value, "is missing or of another kind") : Says(bad.StatusCode, "This request could not be read: there is nothing in it, or it broke off.");
+            return OddParameter().Match(bad.Message) is { Success: true } parameter
+                ? At(parameter.Groups["field"].Value, "is missing or of another kind")
+                : Says(bad.StatusCode, "This request could not be read: there is nothing in it, or it broke off.");
         var at = json.Path?.TrimStart('$').TrimStart('.') ?? "";
         string Below(string name) => at.Length > 0 ? $"{at}.{name}" : name;
-        if (json is OddValueException odd) return At(Below(odd.Field), "could not be read", odd.Problem);
-        if (MissingMember().Match(json.Message) is { Success: true } missing) return At(Below(missing.Groups["field"].Value), "is missing");
-        if (at.Length > 0) return At(at, "could not be read", "Check the value and its type.");
-        return Says(400, json.LineNumber is { } line ? $"This could not be read: something is wrong with the text at line {line + 1}, sign {json.BytePositionInLine + 1}." : "This could not be read as JSON.");
+        if (json is OddValueException odd)
+            return At(Below(odd.Field), "could not be read", odd.Problem);
+        if (MissingMember().Match(json.Message) is { Success: true } missing)
+            return At(Below(missing.Groups["field"].Value), "is missing");
+        if (at.Length > 0)
+            return At(at, "could not be read", "Check the value and its type.");
+        return Says(
+            400,
+            json.LineNumber is { } line
+                ? $"This could not be read: something is wrong with the text at line {line + 1}, sign {json.BytePositionInLine + 1}."
+                : "This could not be read as JSON."
+        );
     }
 
     private static HttpValidationProblemDetails At(string field, string what, string? words = null) =>
-        new(new Dictionary<string, string[]> { [field] = [words ?? $"This {what}."] }) { Status = 400, Title = what == "could not be read" ? $"“{field}” could not be read." : $"This could not be read: “{field}” {what}." };
+        new(new Dictionary<string, string[]> { [field] = [words ?? $"This {what}."] })
+        {
+            Status = 400,
+            Title = what == "could not be read" ? $"“{field}” could not be read." : $"This could not be read: “{field}” {what}.",
+        };
 
     [LoggerMessage(Level = LogLevel.Warning, Message = "No room for {Method} {Path}: {Words}")]
     private static partial void NoRoom(ILogger logger, string method, string path, string words);
@@ -135,27 +182,62 @@ public sealed partial class FriendlyFailures(IProblemDetailsService problems, IL
 /// <summary>Shape of the API description where the serializer alone does not tell.</summary>
 public static class Description
 {
-    private static readonly HashSet<Type> Partial = [typeof(BriefDraft), typeof(Pins), typeof(BriefEdit), typeof(SolveRequest), typeof(Rod), typeof(FlyLine), typeof(Reel), typeof(CastRequest), typeof(MapRequest),
-        typeof(BendTest), typeof(BendReading), typeof(RodBalance), typeof(RodLoad), typeof(Inspection), typeof(Calibration), typeof(FitRequest), typeof(BendRequest), typeof(BalanceRequest),
-        typeof(Weighing), typeof(ClassifyRequest), typeof(ProfileRequest), typeof(Scrap), typeof(CutTarget), typeof(LayRequest), typeof(PlanRequest)];
+    private static readonly HashSet<Type> Partial =
+    [
+        typeof(BriefDraft),
+        typeof(Pins),
+        typeof(BriefEdit),
+        typeof(SolveRequest),
+        typeof(Rod),
+        typeof(FlyLine),
+        typeof(Reel),
+        typeof(CastRequest),
+        typeof(MapRequest),
+        typeof(BendTest),
+        typeof(BendReading),
+        typeof(RodBalance),
+        typeof(RodLoad),
+        typeof(Inspection),
+        typeof(Calibration),
+        typeof(FitRequest),
+        typeof(BendRequest),
+        typeof(BalanceRequest),
+        typeof(Weighing),
+        typeof(ClassifyRequest),
+        typeof(ProfileRequest),
+        typeof(Scrap),
+        typeof(CutTarget),
+        typeof(LayRequest),
+        typeof(PlanRequest),
+    ];
 
     public static void Configure(OpenApiOptions options)
     {
-        options.AddDocumentTransformer((document, _, _) =>
-        {
-            document.Info = new() { Title = "Zing Cast", Version = "v1", Description = "SI units; the unit is in the field's name." };
-            document.Servers = [];
-            return Task.CompletedTask;
-        });
-        options.AddSchemaTransformer(async (schema, context, cancel) =>
-        {
-            // What we send is always whole; only what people send may leave things out.
-            var type = context.JsonTypeInfo.Type;
-            if (schema.Properties is { Count: > 0 } properties && !Partial.Contains(type))
-                schema.Required = properties.Keys.ToHashSet();
-            if (type != typeof(Sentence)) return;
-            schema.Type = JsonSchemaType.Array;
-            schema.Items = await context.GetOrCreateSchemaAsync(typeof(Part), null, cancel);
-        });
+        options.AddDocumentTransformer(
+            (document, _, _) =>
+            {
+                document.Info = new()
+                {
+                    Title = "Zing Cast",
+                    Version = "v1",
+                    Description = "SI units; the unit is in the field's name.",
+                };
+                document.Servers = [];
+                return Task.CompletedTask;
+            }
+        );
+        options.AddSchemaTransformer(
+            async (schema, context, cancel) =>
+            {
+                // What we send is always whole; only what people send may leave things out.
+                var type = context.JsonTypeInfo.Type;
+                if (schema.Properties is { Count: > 0 } properties && !Partial.Contains(type))
+                    schema.Required = properties.Keys.ToHashSet();
+                if (type != typeof(Sentence))
+                    return;
+                schema.Type = JsonSchemaType.Array;
+                schema.Items = await context.GetOrCreateSchemaAsync(typeof(Part), null, cancel);
+            }
+        );
     }
 }

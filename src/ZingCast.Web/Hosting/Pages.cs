@@ -14,15 +14,17 @@ public static class Pages
         var types = new FileExtensionContentTypeProvider();
         types.Mappings.Remove(".html");
         types.Mappings[".txt"] = "text/plain; charset=utf-8";
-        app.UseStaticFiles(new StaticFileOptions
-        {
-            ContentTypeProvider = types,
-            OnPrepareResponse = file =>
+        app.UseStaticFiles(
+            new StaticFileOptions
             {
-                if (file.Context.Request.Path.StartsWithSegments("/assets"))
-                    file.Context.Response.Headers[HeaderNames.CacheControl] = "public, max-age=31536000, immutable";
-            },
-        });
+                ContentTypeProvider = types,
+                OnPrepareResponse = file =>
+                {
+                    if (file.Context.Request.Path.StartsWithSegments("/assets"))
+                        file.Context.Response.Headers[HeaderNames.CacheControl] = "public, max-age=31536000, immutable";
+                },
+            }
+        );
         app.MapFallback("/api/{**rest}", () => TypedResults.Problem(statusCode: 404, title: "There is nothing at this address."));
         app.MapMethods("/index.html", Reading, () => TypedResults.Redirect("/")).ExcludeFromDescription();
         app.MapFallback(Page).WithMetadata(new HttpMethodMetadata(Reading));
@@ -41,7 +43,10 @@ public static class Pages
             var nonce = Protection.AllowPage(context);
             context.Response.Headers.CacheControl = "no-store";
             context.Response.ContentType = "text/html; charset=utf-8";
-            await context.Response.WriteAsync((await reader.ReadToEndAsync(context.RequestAborted)).Replace("__NONCE__", nonce), context.RequestAborted);
+            await context.Response.WriteAsync(
+                (await reader.ReadToEndAsync(context.RequestAborted)).Replace("__NONCE__", nonce),
+                context.RequestAborted
+            );
         }
     }
 }

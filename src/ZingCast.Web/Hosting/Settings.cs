@@ -7,8 +7,8 @@ namespace ZingCast.Web.Hosting;
 public sealed class StartupException(string message) : Exception(message);
 
 /// <summary>
-/// How Zing Cast was started. Read from its own switches and from variables that begin with ZING_, and from nowhere else: what other programs leave in
-/// the environment, or a settings file in some folder, opens no door here.
+/// How Zing Cast was started. Read from its own switches and from variables that begin with ZING_, and from nowhere else: what other
+/// programs leave in the environment, or a settings file in some folder, opens no door here.
 /// </summary>
 public sealed record Settings
 {
@@ -43,30 +43,55 @@ public sealed record Settings
         using var words = args.GetEnumerator();
         while (words.MoveNext())
         {
-            var (name, value) = words.Current.IndexOf('=') is > 0 and var at ? (words.Current[..at], words.Current[(at + 1)..]) : (words.Current, null);
-            if (name is not ("--port" or "--data" or "--host" or "--demo" or "--contentRoot")) throw new StartupException($"There is no switch {name}. There are {Switches}.");
-            said[name] = value ?? (name == "--demo" ? "true" : words.MoveNext() ? words.Current : throw new StartupException($"{name} needs a value behind it."));
+            var (name, value) = words.Current.IndexOf('=') is > 0 and var at
+                ? (words.Current[..at], words.Current[(at + 1)..])
+                : (words.Current, null);
+            if (name is not ("--port" or "--data" or "--host" or "--demo" or "--contentRoot"))
+                throw new StartupException($"There is no switch {name}. There are {Switches}.");
+            said[name] =
+                value
+                ?? (
+                    name == "--demo" ? "true"
+                    : words.MoveNext() ? words.Current
+                    : throw new StartupException($"{name} needs a value behind it.")
+                );
         }
         string? Said(string name) => said.GetValueOrDefault("--" + name) ?? variable("ZING_" + name.ToUpperInvariant());
 
         var settings = new Settings { AccessKey = variable("ZING_ACCESS_KEY") is { Length: > 0 } key ? key : null };
-        if (said.TryGetValue("--contentRoot", out var root)) settings = settings with { ContentRoot = Path.GetFullPath(root) };
-        if (Said("host") is { } host) settings = settings with { Host = host };
+        if (said.TryGetValue("--contentRoot", out var root))
+            settings = settings with { ContentRoot = Path.GetFullPath(root) };
+        if (Said("host") is { } host)
+            settings = settings with { Host = host };
         if (Said("port") is { } port)
             settings = settings with
             {
-                Port = int.TryParse(port, NumberStyles.None, CultureInfo.InvariantCulture, out var number) && number <= 65535
-                    ? number : throw new StartupException($"--port {port} is not a port: choose a number from 1 to 65535."),
+                Port =
+                    int.TryParse(port, NumberStyles.None, CultureInfo.InvariantCulture, out var number) && number <= 65535
+                        ? number
+                        : throw new StartupException($"--port {port} is not a port: choose a number from 1 to 65535."),
             };
-        if (Said("demo") is { } demo) settings = settings with { Demo = bool.TryParse(demo, out var on) ? on : throw new StartupException("--demo is on or left away.") };
-        if (Said("data") is "") throw new StartupException("--data needs a folder behind it.");
-        settings = settings with { Data = Path.GetFullPath(Said("data") ?? Path.Combine(settings.ContentRoot, "..", "..", ".zing", "data")) };
+        if (Said("demo") is { } demo)
+            settings = settings with
+            {
+                Demo = bool.TryParse(demo, out var on) ? on : throw new StartupException("--demo is on or left away."),
+            };
+        if (Said("data") is "")
+            throw new StartupException("--data needs a folder behind it.");
+        settings = settings with
+        {
+            Data = Path.GetFullPath(Said("data") ?? Path.Combine(settings.ContentRoot, "..", "..", ".zing", "data")),
+        };
         if (!settings.IsLocal && settings.AccessKey is not { Length: >= 12 })
-            throw new StartupException("Beyond this machine Zing Cast asks everyone for a key. Set ZING_ACCESS_KEY to at least 12 characters, or leave --host away.");
+            throw new StartupException(
+                "Beyond this machine Zing Cast asks everyone for a key. Set ZING_ACCESS_KEY "
+                    + "to at least 12 characters, or leave --host away."
+            );
         return settings;
     }
 
     /// <summary>Whether a host name or address is this machine's own.</summary>
     public static bool IsLoopback(string name) =>
-        name.Equals("localhost", StringComparison.OrdinalIgnoreCase) || (IPAddress.TryParse(name.Trim('[', ']'), out var ip) && IPAddress.IsLoopback(ip));
+        name.Equals("localhost", StringComparison.OrdinalIgnoreCase)
+        || (IPAddress.TryParse(name.Trim('[', ']'), out var ip) && IPAddress.IsLoopback(ip));
 }

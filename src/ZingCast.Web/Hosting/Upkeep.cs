@@ -3,16 +3,22 @@ using ZingCast.Store;
 
 namespace ZingCast.Web.Hosting;
 
-/// <summary>Keeps the file whole: what was written ahead goes into it whenever nobody has written for a while, and when the house is closed.</summary>
+/// <summary>
+/// Keeps the file whole: what was written ahead goes into it whenever nobody has written for a while, and when the house is closed.
+/// </summary>
 public sealed partial class Upkeep(Settings settings, TimeProvider clock, ILogger<Upkeep> log) : BackgroundService
 {
-    private static readonly TimeSpan Look = TimeSpan.FromSeconds(2), Quiet = TimeSpan.FromSeconds(3);
+    private static readonly TimeSpan Look = TimeSpan.FromSeconds(2),
+        Quiet = TimeSpan.FromSeconds(3);
 
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
         using var timer = new PeriodicTimer(Look, clock);
         while (await timer.WaitForNextTickAsync(stoppingToken))
-            if (new FileInfo(DataFolder.FileIn(settings.Data) + "-wal") is { Exists: true, Length: > 0 } ahead && clock.GetUtcNow().UtcDateTime - ahead.LastWriteTimeUtc > Quiet)
+            if (
+                new FileInfo(DataFolder.FileIn(settings.Data) + "-wal") is { Exists: true, Length: > 0 } ahead
+                && clock.GetUtcNow().UtcDateTime - ahead.LastWriteTimeUtc > Quiet
+            )
                 Settle();
     }
 

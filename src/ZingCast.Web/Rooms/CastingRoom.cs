@@ -11,7 +11,9 @@ using ZingCast.Web.Hosting;
 
 namespace ZingCast.Web.Rooms;
 
-/// <summary>A cast to throw: the day and the fly from the brief, with this rod, line and leader. Gusts are wind speeds at 10 m, m/s.</summary>
+/// <summary>
+/// A cast to throw: the day and the fly from the brief, with this rod, line and leader. Gusts are wind speeds at 10 m, m/s.
+/// </summary>
 public sealed record CastRequest(BriefDraft Brief, Rod Rod, FlyLine Line, Leader Leader, Spread? Gusts = null);
 
 /// <summary>The cast with everything a drawing of it needs.</summary>
@@ -33,8 +35,24 @@ public sealed record CastRequest(BriefDraft Brief, Rod Rod, FlyLine Line, Leader
 /// <param name="HeadwindMps">Wind in the face, m/s.</param>
 /// <param name="Gusts">What the gusts do, when they were given.</param>
 public sealed record CastAnswer(
-    Quantity Reach, double Doubt, double WithInHandM, double InHandM, bool Can, CastResult Cast, CastResult Farthest, string Says, IReadOnlyList<CastMoment> Moments, EnergyBudget Joules,
-    double LoopM, double TipHeightM, double LeaderM, double HeadM, double MostCarryM, double HeadwindMps, GustAnswer? Gusts);
+    Quantity Reach,
+    double Doubt,
+    double WithInHandM,
+    double InHandM,
+    bool Can,
+    CastResult Cast,
+    CastResult Farthest,
+    string Says,
+    IReadOnlyList<CastMoment> Moments,
+    EnergyBudget Joules,
+    double LoopM,
+    double TipHeightM,
+    double LeaderM,
+    double HeadM,
+    double MostCarryM,
+    double HeadwindMps,
+    GustAnswer? Gusts
+);
 
 /// <summary>What gusts do to a cast.</summary>
 /// <param name="HeadwindMps">Wind in the face between lull and gust, m/s; negative from behind.</param>
@@ -63,67 +81,139 @@ public sealed record HelpAnswer(Quantity Reach, IReadOnlyList<Help> Helps, IRead
 public static class CastingRoom
 {
     // The axes of the maps: whole classes, metres a second.
-    private static readonly IReadOnlyList<double> Classes = CastMaps.Steps(1, 15, 15), Winds = CastMaps.Steps(-5, 14, 20), FineWinds = CastMaps.Steps(-8, 16, 25);
+    private static readonly IReadOnlyList<double> Classes = CastMaps.Steps(1, 15, 15),
+        Winds = CastMaps.Steps(-5, 14, 20),
+        FineWinds = CastMaps.Steps(-8, 16, 25);
 
     public static void MapCasting(this WebApplication app)
     {
         var casting = app.MapGroup("/api/casting").WithTags("Casting");
 
-        casting.MapPost("/reach", Results<Ok<CastAnswer>, ValidationProblem> (CastRequest request) =>
-        {
-            if (Check(request.Brief, request.Rod, request.Line, request.Leader) is { Count: > 0 } problems) return Problems.Of(problems);
-            if (request.Gusts is { } g && !(g.Low >= BriefLimits.Handled.WindMps.Low && g.Low <= g.High && g.High <= BriefLimits.Handled.WindMps.High)) return Problems.At("gusts", "Gusts run from a lull to a higher speed, up to 40 m/s (78 kn).");
-            var brief = Brief.Complete(request.Brief);
-            var setup = CastSetup.Of(brief, request.Rod, request.Line, request.Leader);
-            var answer = CastSearch.Reach(setup, brief.DistanceM);
-            List<CastMoment> moments = [];
-            var shown = answer.Cast;
-            CastEngine.Throw(setup, shown.CarryM, shown.AngleRad, shown.ShotM, 1, moments, out var joules);
-            var gusts = request.Gusts is { } spread ? Gusting(InWind(spread.Low), InWind(spread.High)) : null;
-            return TypedResults.Ok(new CastAnswer(Casts.Estimate(answer.Farthest.ReachM), Casts.Doubt, (1 + ClassSearch.InHand) * brief.DistanceM, answer.InHandM, answer.Can, shown, answer.Farthest, Limits.Words(answer.Farthest.Limit),
-                moments, joules, CastEngine.Launch(setup, shown.CarryM).LoopM, setup.Day.TipHeightM, setup.Line.LeaderM, setup.HeadM, setup.MostCarryM, brief.HeadwindMps, gusts));
+        casting
+            .MapPost(
+                "/reach",
+                Results<Ok<CastAnswer>, ValidationProblem> (CastRequest request) =>
+                {
+                    if (Check(request.Brief, request.Rod, request.Line, request.Leader) is { Count: > 0 } problems)
+                        return Problems.Of(problems);
+                    if (
+                        request.Gusts is { } g
+                        && !(g.Low >= BriefLimits.Handled.WindMps.Low && g.Low <= g.High && g.High <= BriefLimits.Handled.WindMps.High)
+                    )
+                        return Problems.At("gusts", "Gusts run from a lull to a higher speed, up to 40 m/s (78 kn).");
+                    var brief = Brief.Complete(request.Brief);
+                    var setup = CastSetup.Of(brief, request.Rod, request.Line, request.Leader);
+                    var answer = CastSearch.Reach(setup, brief.DistanceM);
+                    List<CastMoment> moments = [];
+                    var shown = answer.Cast;
+                    CastEngine.Throw(setup, shown.CarryM, shown.AngleRad, shown.ShotM, 1, moments, out var joules);
+                    var gusts = request.Gusts is { } spread ? Gusting(InWind(spread.Low), InWind(spread.High)) : null;
+                    return TypedResults.Ok(
+                        new CastAnswer(
+                            Casts.Estimate(answer.Farthest.ReachM),
+                            Casts.Doubt,
+                            (1 + ClassSearch.InHand) * brief.DistanceM,
+                            answer.InHandM,
+                            answer.Can,
+                            shown,
+                            answer.Farthest,
+                            Limits.Words(answer.Farthest.Limit),
+                            moments,
+                            joules,
+                            CastEngine.Launch(setup, shown.CarryM).LoopM,
+                            setup.Day.TipHeightM,
+                            setup.Line.LeaderM,
+                            setup.HeadM,
+                            setup.MostCarryM,
+                            brief.HeadwindMps,
+                            gusts
+                        )
+                    );
 
-            (double FaceMps, double ReachM) InWind(double mps)
-            {
-                var blown = Brief.Complete(request.Brief with { WindMps = mps });
-                return (blown.HeadwindMps, CastSearch.Farthest(setup.In(blown.HeadwindMps, blown.FromRightMps), answer.Farthest).ReachM);
-            }
+                    (double FaceMps, double ReachM) InWind(double mps)
+                    {
+                        var blown = Brief.Complete(request.Brief with { WindMps = mps });
+                        return (
+                            blown.HeadwindMps,
+                            CastSearch.Farthest(setup.In(blown.HeadwindMps, blown.FromRightMps), answer.Farthest).ReachM
+                        );
+                    }
 
-            // A gust from behind helps: which of the two is the lower depends on where the wind comes from.
-            static GustAnswer Gusting((double FaceMps, double ReachM) lull, (double FaceMps, double ReachM) gust) =>
-                new(Spread.Between(lull.FaceMps, gust.FaceMps), Spread.Between(lull.ReachM, gust.ReachM));
-        }).WithSummary("Throws a brief's cast with one outfit: reach, margins, every moment, where the energy went.").IsHeavy();
+                    // A gust from behind helps: which of the two is the lower depends on where the wind comes from.
+                    static GustAnswer Gusting((double FaceMps, double ReachM) lull, (double FaceMps, double ReachM) gust) =>
+                        new(Spread.Between(lull.FaceMps, gust.FaceMps), Spread.Between(lull.ReachM, gust.ReachM));
+                }
+            )
+            .WithSummary("Throws a brief's cast with one outfit: reach, margins, every moment, where the energy went.")
+            .IsHeavy();
 
-        casting.MapPost("/map", Results<Ok<CastMap>, ValidationProblem> (MapRequest request, CancellationToken cancel) =>
-        {
-            if (Check(request.Brief, request.Rod, request.Line, request.Leader) is { Count: > 0 } problems) return Problems.Of(problems);
-            var brief = Brief.Complete(request.Brief);
-            var setup = CastSetup.Of(brief, request.Rod, request.Line, request.Leader);
-            return TypedResults.Ok(request.Kind switch
-            {
-                MapKind.Wind => new CastMap([request.Rod.Class ?? 0], FineWinds, [CastMaps.ByWind(setup, FineWinds, cancel)]),
-                MapKind.ClassByWind => CastMaps.ClassByWind(c => Casts.OfClass(brief, c, request.Leader.TippetM), Classes, Winds, cancel),
-                _ => CastMaps.CarryBySpeed(setup, CastMaps.Steps(4, setup.MostCarryM + 2, 12), CastMaps.Steps(10, 40, 16), cancel),
-            });
-        }).WithSummary("Reach over wind, over class and wind, or over carry and line speed. Stops when the caller goes away.").IsHeavy();
+        casting
+            .MapPost(
+                "/map",
+                Results<Ok<CastMap>, ValidationProblem> (MapRequest request, CancellationToken cancel) =>
+                {
+                    if (Check(request.Brief, request.Rod, request.Line, request.Leader) is { Count: > 0 } problems)
+                        return Problems.Of(problems);
+                    var brief = Brief.Complete(request.Brief);
+                    var setup = CastSetup.Of(brief, request.Rod, request.Line, request.Leader);
+                    return TypedResults.Ok(
+                        request.Kind switch
+                        {
+                            MapKind.Wind => new CastMap([request.Rod.Class ?? 0], FineWinds, [CastMaps.ByWind(setup, FineWinds, cancel)]),
+                            MapKind.ClassByWind => CastMaps.ClassByWind(
+                                c => Casts.OfClass(brief, c, request.Leader.TippetM),
+                                Classes,
+                                Winds,
+                                cancel
+                            ),
+                            _ => CastMaps.CarryBySpeed(
+                                setup,
+                                CastMaps.Steps(4, setup.MostCarryM + 2, 12),
+                                CastMaps.Steps(10, 40, 16),
+                                cancel
+                            ),
+                        }
+                    );
+                }
+            )
+            .WithSummary("Reach over wind, over class and wind, or over carry and line speed. Stops when the caller goes away.")
+            .IsHeavy();
 
-        casting.MapPost("/helps", async Task<Results<Ok<HelpAnswer>, ValidationProblem>> (SolveRequest request, ZingDb db, CancellationToken cancel) =>
-        {
-            var shed = await db.ShedAsync(cancel);
-            var pins = request.Pins ?? Pins.None;
-            if (Brief.Check(request.Brief) is { Count: > 0 } briefProblems) return Problems.Of(briefProblems, "brief.");
-            if (pins.Check(shed) is { Count: > 0 } pinProblems) return Problems.Of(pinProblems);
-            if (Rules.Check(request.Off ?? []) is { Count: > 0 } offProblems) return Problems.Of(offProblems);
-            var off = (request.Off ?? []).ToHashSet();
-            var (reach, helps) = WhatHelps.Rank(request.Brief, shed, pins, off, cancel);
-            return TypedResults.Ok(new HelpAnswer(reach, helps, WhatHelps.Always));
-        }).WithSummary("What a person could change, ranked by the distance it gives; each change solved in full.").IsHeavy();
+        casting
+            .MapPost(
+                "/helps",
+                async Task<Results<Ok<HelpAnswer>, ValidationProblem>> (SolveRequest request, ZingDb db, CancellationToken cancel) =>
+                {
+                    var shed = await db.ShedAsync(cancel);
+                    var pins = request.Pins ?? Pins.None;
+                    if (Brief.Check(request.Brief) is { Count: > 0 } briefProblems)
+                        return Problems.Of(briefProblems, "brief.");
+                    if (pins.Check(shed) is { Count: > 0 } pinProblems)
+                        return Problems.Of(pinProblems);
+                    if (Rules.Check(request.Off ?? []) is { Count: > 0 } offProblems)
+                        return Problems.Of(offProblems);
+                    var off = (request.Off ?? []).ToHashSet();
+                    var (reach, helps) = WhatHelps.Rank(request.Brief, shed, pins, off, cancel);
+                    return TypedResults.Ok(new HelpAnswer(reach, helps, WhatHelps.Always));
+                }
+            )
+            .WithSummary("What a person could change, ranked by the distance it gives; each change solved in full.")
+            .IsHeavy();
     }
 
     private static IReadOnlyList<FieldProblem> Check(BriefDraft brief, Rod rod, FlyLine line, Leader leader)
     {
-        static IEnumerable<FieldProblem> Under(string name, IReadOnlyList<FieldProblem> problems) => problems.Select(p => p with { Field = $"{name}.{p.Field}" });
-        return [.. Under("brief", Brief.Check(brief)), .. Under("rod", rod.Check()), .. Under("line", line.Check()), .. Under("leader", leader.Check()),
-            .. line.MassKg is null ? [new FieldProblem("line.headKg", "Nobody knows what this line weighs: weigh the head, or give its class.")] : Array.Empty<FieldProblem>()];
+        static IEnumerable<FieldProblem> Under(string name, IReadOnlyList<FieldProblem> problems) =>
+            problems.Select(p => p with { Field = $"{name}.{p.Field}" });
+        return
+        [
+            .. Under("brief", Brief.Check(brief)),
+            .. Under("rod", rod.Check()),
+            .. Under("line", line.Check()),
+            .. Under("leader", leader.Check()),
+            .. line.MassKg is null
+                ? [new FieldProblem("line.headKg", "Nobody knows what this line weighs: weigh the head, or give its class.")]
+                : Array.Empty<FieldProblem>(),
+        ];
     }
 }

@@ -6,12 +6,24 @@ using ZingCast.Web.Devices;
 namespace ZingCast.Web.Rooms;
 
 /// <summary>What the wind meter says, turned to the 10 m of a forecast. Speeds in m/s.</summary>
-public sealed record WindReading(string Name, double NowMps, double MeanMps, double LullMps, double GustMps, double HeightM, int Seconds, IReadOnlyList<double> LastMps);
+public sealed record WindReading(
+    string Name,
+    double NowMps,
+    double MeanMps,
+    double LullMps,
+    double GustMps,
+    double HeightM,
+    int Seconds,
+    IReadOnlyList<double> LastMps
+);
 
 /// <summary>What the bench scale says, kilograms.</summary>
 public sealed record ScaleAnswer(string Name, double Kg, bool Settled, double ResolutionKg, double PlusMinusKg, bool Simulated);
 
-/// <summary>Something to pretend to lay on the simulated scale: a mass, kilograms, and the name of the piece when it is one that people only believe to weigh that.</summary>
+/// <summary>
+/// Something to pretend to lay on the simulated scale: a mass, kilograms, and the name of the piece when it is one that people only
+/// believe to weigh that.
+/// </summary>
 public sealed record LayRequest(double Kg, string? Piece = null);
 
 public static class DevicesRoom
@@ -20,30 +32,55 @@ public static class DevicesRoom
 
     public static void MapDevices(this WebApplication app)
     {
-        app.MapGet("/api/devices/wind", async (IWindMeter meter, CancellationToken cancel) =>
-        {
-            var samples = await meter.ReadAsync(TimeSpan.FromSeconds(Seconds), cancel);
-            // Held low, it reads less than a forecast does; briefs speak of the wind at 10 m.
-            var toTen = 1 / new CastDay(0, 0, meter.HeightM).WindShare(meter.HeightM);
-            var last = samples.Select(s => s.Mps * toTen).ToList();
-            return TypedResults.Ok(new WindReading(meter.Name, last[^1], last.Average(), last.Min(), last.Max(), meter.HeightM, Seconds, last));
-        }).WithTags("Devices").WithSummary("The wind meter: now, and the spread of the last minute.");
+        app.MapGet(
+                "/api/devices/wind",
+                async (IWindMeter meter, CancellationToken cancel) =>
+                {
+                    var samples = await meter.ReadAsync(TimeSpan.FromSeconds(Seconds), cancel);
+                    // Held low, it reads less than a forecast does; briefs speak of the wind at 10 m.
+                    var toTen = 1 / new CastDay(0, 0, meter.HeightM).WindShare(meter.HeightM);
+                    var last = samples.Select(s => s.Mps * toTen).ToList();
+                    return TypedResults.Ok(
+                        new WindReading(meter.Name, last[^1], last.Average(), last.Min(), last.Max(), meter.HeightM, Seconds, last)
+                    );
+                }
+            )
+            .WithTags("Devices")
+            .WithSummary("The wind meter: now, and the spread of the last minute.");
 
         app.MapGet("/api/devices/scale", async (IBenchScale scale, CancellationToken cancel) => TypedResults.Ok(await Said(scale, cancel)))
-            .WithTags("Devices").WithSummary("The bench scale now.");
-        app.MapPost("/api/devices/scale/tare", async (IBenchScale scale, CancellationToken cancel) =>
-        {
-            await scale.TareAsync(cancel);
-            return TypedResults.Ok(await Said(scale, cancel));
-        }).WithTags("Devices").WithSummary("Tares the bench scale.");
-        app.MapPost("/api/devices/scale/lay", async Task<Results<Ok<ScaleAnswer>, ValidationProblem, ProblemHttpResult>> (LayRequest request, IBenchScale scale, CancellationToken cancel) =>
-        {
-            if (scale is not SimulatedBenchScale simulated) return TypedResults.Problem(statusCode: 409, title: "This scale is real: lay the piece on it.");
-            if (new FieldCheck().Text("piece", request.Piece, 80, optional: true).Problems is { Count: > 0 } odd) return Problems.Of(odd);
-            if (request.Kg is not (>= 0 and <= 5)) return Problems.At("kg", "The pan holds up to 5 kg.");
-            simulated.Lay(request.Piece is { } piece ? SimulatedBenchScale.Really(request.Kg, piece) : request.Kg);
-            return TypedResults.Ok(await Said(scale, cancel));
-        }).WithTags("Devices").WithSummary("Pretends to lay something on the simulated scale.");
+            .WithTags("Devices")
+            .WithSummary("The bench scale now.");
+        app.MapPost(
+                "/api/devices/scale/tare",
+                async (IBenchScale scale, CancellationToken cancel) =>
+                {
+                    await scale.TareAsync(cancel);
+                    return TypedResults.Ok(await Said(scale, cancel));
+                }
+            )
+            .WithTags("Devices")
+            .WithSummary("Tares the bench scale.");
+        app.MapPost(
+                "/api/devices/scale/lay",
+                async Task<Results<Ok<ScaleAnswer>, ValidationProblem, ProblemHttpResult>> (
+                    LayRequest request,
+                    IBenchScale scale,
+                    CancellationToken cancel
+                ) =>
+                {
+                    if (scale is not SimulatedBenchScale simulated)
+                        return TypedResults.Problem(statusCode: 409, title: "This scale is real: lay the piece on it.");
+                    if (new FieldCheck().Text("piece", request.Piece, 80, optional: true).Problems is { Count: > 0 } odd)
+                        return Problems.Of(odd);
+                    if (request.Kg is not (>= 0 and <= 5))
+                        return Problems.At("kg", "The pan holds up to 5 kg.");
+                    simulated.Lay(request.Piece is { } piece ? SimulatedBenchScale.Really(request.Kg, piece) : request.Kg);
+                    return TypedResults.Ok(await Said(scale, cancel));
+                }
+            )
+            .WithTags("Devices")
+            .WithSummary("Pretends to lay something on the simulated scale.");
     }
 
     private static async Task<ScaleAnswer> Said(IBenchScale scale, CancellationToken cancel)

@@ -14,7 +14,13 @@ public sealed record ClassifyRequest(Weighing Weighing, FlyLine? Line = null);
 public sealed record ClassifyAnswer(LineClass Class, BellyWeight? Belly, IReadOnlyList<RodSuits> Rods);
 
 /// <summary>A profile to read. Stretches from the fly end; carry in metres; tolerance as a share of the mass.</summary>
-public sealed record ProfileRequest(IReadOnlyList<Stretch> Stretches, double HeadM, double CarryM, double Share = .01, FlyLine? Line = null);
+public sealed record ProfileRequest(
+    IReadOnlyList<Stretch> Stretches,
+    double HeadM,
+    double CarryM,
+    double Share = .01,
+    FlyLine? Line = null
+);
 
 /// <summary>A profile read, the rods it suits, and how thin and thick line may be, metres.</summary>
 public sealed record ProfileAnswer(LineReading Reading, IReadOnlyList<RodSuits> Rods, Spread ThickM);
@@ -34,77 +40,164 @@ public static class LinesRoom
     {
         var lines = app.MapGroup("/api/lines").WithTags("Lines");
 
-        lines.MapPost("/classify", async Task<Results<Ok<ClassifyAnswer>, ValidationProblem>> (ClassifyRequest request, ZingDb db, CancellationToken cancel) =>
-        {
-            var on = request.Weighing;
-            if (request.Line?.Check() is { Count: > 0 } odd) return Problems.Of(odd, "line.");
-            if ((request.Line?.Check(on) ?? on.Check()) is { Count: > 0 } wrong) return Problems.Of(wrong, "weighing.");
-            var belly = on.FrontTaperM is > 0 and { } taper && on.RearTaperM is null or 0 ? BellyWeight.Of(on.MassKg, on.LengthM, taper, request.Line is { } l ? l.TipDiameterM / l.BellyDiameterM : .618) : (BellyWeight?)null;
-            var line = (request.Line ?? Nameless(on.LengthM)).With(on);
-            return TypedResults.Ok(new ClassifyAnswer(LineClass.Of(on), belly, LineSuits.Rods(line, (await db.ShedAsync(cancel)).Rods)));
-        }).WithSummary("Class of a line from a weighing, honestly, with the rods it suits.");
+        lines
+            .MapPost(
+                "/classify",
+                async Task<Results<Ok<ClassifyAnswer>, ValidationProblem>> (ClassifyRequest request, ZingDb db, CancellationToken cancel) =>
+                {
+                    var on = request.Weighing;
+                    if (request.Line?.Check() is { Count: > 0 } odd)
+                        return Problems.Of(odd, "line.");
+                    if ((request.Line?.Check(on) ?? on.Check()) is { Count: > 0 } wrong)
+                        return Problems.Of(wrong, "weighing.");
+                    var belly =
+                        on.FrontTaperM is > 0 and { } taper && on.RearTaperM is null or 0
+                            ? BellyWeight.Of(on.MassKg, on.LengthM, taper, request.Line is { } l ? l.TipDiameterM / l.BellyDiameterM : .618)
+                            : (BellyWeight?)null;
+                    var line = (request.Line ?? Nameless(on.LengthM)).With(on);
+                    return TypedResults.Ok(
+                        new ClassifyAnswer(LineClass.Of(on), belly, LineSuits.Rods(line, (await db.ShedAsync(cancel)).Rods))
+                    );
+                }
+            )
+            .WithSummary("Class of a line from a weighing, honestly, with the rods it suits.");
 
-        lines.MapPost("/profile", async Task<Results<Ok<ProfileAnswer>, ValidationProblem>> (ProfileRequest request, ZingDb db, CancellationToken cancel) =>
-        {
-            if (ProfileProblems(request) is { Count: > 0 } wrong) return Problems.Of(wrong);
-            var profile = new LineProfile(request.Stretches);
-            var line = (request.Line ?? Nameless(profile.LengthM)).With(profile, request.HeadM, request.Share);
-            return TypedResults.Ok(new ProfileAnswer(LineReading.Of(profile, request.HeadM, request.CarryM, request.Share), LineSuits.Rods(line, (await db.ShedAsync(cancel)).Rods), new(LineProfile.ThinnestM, LineProfile.ThickestM)));
-        }).WithSummary("Reads a profile: class, sums, belly, balance, front-loading, buoyancy, rods it suits.");
+        lines
+            .MapPost(
+                "/profile",
+                async Task<Results<Ok<ProfileAnswer>, ValidationProblem>> (ProfileRequest request, ZingDb db, CancellationToken cancel) =>
+                {
+                    if (ProfileProblems(request) is { Count: > 0 } wrong)
+                        return Problems.Of(wrong);
+                    var profile = new LineProfile(request.Stretches);
+                    var line = (request.Line ?? Nameless(profile.LengthM)).With(profile, request.HeadM, request.Share);
+                    return TypedResults.Ok(
+                        new ProfileAnswer(
+                            LineReading.Of(profile, request.HeadM, request.CarryM, request.Share),
+                            LineSuits.Rods(line, (await db.ShedAsync(cancel)).Rods),
+                            new(LineProfile.ThinnestM, LineProfile.ThickestM)
+                        )
+                    );
+                }
+            )
+            .WithSummary("Reads a profile: class, sums, belly, balance, front-loading, buoyancy, rods it suits.");
 
-        lines.MapPost("/fit", Results<Ok<StretchesAnswer>, ValidationProblem> (CaliperRequest request) =>
-            LineProfile.Check(request.Readings, request.LengthM, request.MassKg) is { Count: > 0 } wrong ? Problems.Of(wrong)
-            : TypedResults.Ok(Answer(LineProfile.Fit(request.Readings, request.LengthM, request.MassKg))))
+        lines
+            .MapPost(
+                "/fit",
+                Results<Ok<StretchesAnswer>, ValidationProblem> (CaliperRequest request) =>
+                    LineProfile.Check(request.Readings, request.LengthM, request.MassKg) is { Count: > 0 } wrong
+                        ? Problems.Of(wrong)
+                        : TypedResults.Ok(Answer(LineProfile.Fit(request.Readings, request.LengthM, request.MassKg)))
+            )
             .WithSummary("Fits one density to caliper readings and one weight.");
 
-        lines.MapPost("/csv", Results<Ok<StretchesAnswer>, ValidationProblem> (CsvRequest request) =>
-            ProfileCsv.Read(request.Text) is var (profile, faults) && profile is not null ? TypedResults.Ok(Answer(profile))
-            : Problems.Of(faults.Select(f => new FieldProblem($"line {f.Line}, {f.Column}", f.Problem))))
+        lines
+            .MapPost(
+                "/csv",
+                Results<Ok<StretchesAnswer>, ValidationProblem> (CsvRequest request) =>
+                    ProfileCsv.Read(request.Text) is var (profile, faults) && profile is not null
+                        ? TypedResults.Ok(Answer(profile))
+                        : Problems.Of(faults.Select(f => new FieldProblem($"line {f.Line}, {f.Column}", f.Problem)))
+            )
             .WithSummary("Reads a CSV profile for a look before it is kept; every bad row is named, nothing is kept.");
 
-        lines.MapGet("/{id:int}/profile", async Task<Results<Ok<StretchesAnswer>, ProblemHttpResult>> (int id, ZingDb db, CancellationToken cancel) =>
-            await Find(id, db, cancel) is not { } line ? Gone() : TypedResults.Ok(Answer(line.Profile(), guessed: line.MassKg is null)))
+        lines
+            .MapGet(
+                "/{id:int}/profile",
+                async Task<Results<Ok<StretchesAnswer>, ProblemHttpResult>> (int id, ZingDb db, CancellationToken cancel) =>
+                    await Find(id, db, cancel) is not { } line
+                        ? Gone()
+                        : TypedResults.Ok(Answer(line.Profile(), guessed: line.MassKg is null))
+            )
             .WithSummary("A line's profile, measured or as its figures describe it; guessed when nobody knows what it weighs.");
 
-        lines.MapGet("/{id:int}/profile.csv", async Task<Results<FileContentHttpResult, ProblemHttpResult>> (int id, ZingDb db, CancellationToken cancel) =>
-            await Find(id, db, cancel) is not { } line ? Gone()
-            : line.MassKg is null ? Unweighed()
-            : TypedResults.File(System.Text.Encoding.UTF8.GetBytes(ProfileCsv.Write(line.Profile())), "text/csv; charset=utf-8", $"{SafeName(line.Tag)}-profile.csv"))
+        lines
+            .MapGet(
+                "/{id:int}/profile.csv",
+                async Task<Results<FileContentHttpResult, ProblemHttpResult>> (int id, ZingDb db, CancellationToken cancel) =>
+                    await Find(id, db, cancel) is not { } line ? Gone()
+                    : line.MassKg is null ? Unweighed()
+                    : TypedResults.File(
+                        System.Text.Encoding.UTF8.GetBytes(ProfileCsv.Write(line.Profile())),
+                        "text/csv; charset=utf-8",
+                        $"{SafeName(line.Tag)}-profile.csv"
+                    )
+            )
             .WithSummary("A line's profile as CSV.");
 
-        lines.MapPost("/{id:int}/weighing", async Task<Results<Ok<FlyLine>, ValidationProblem, ProblemHttpResult>> (int id, Weighing weighing, ZingDb db, CancellationToken cancel) =>
-            await Find(id, db, cancel) is not { } line ? Gone()
-            : line.Check(weighing) is { Count: > 0 } wrong ? Problems.Of(wrong, "weighing.") : await Keep(line.With(weighing), db, cancel))
+        lines
+            .MapPost(
+                "/{id:int}/weighing",
+                async Task<Results<Ok<FlyLine>, ValidationProblem, ProblemHttpResult>> (
+                    int id,
+                    Weighing weighing,
+                    ZingDb db,
+                    CancellationToken cancel
+                ) =>
+                    await Find(id, db, cancel) is not { } line ? Gone()
+                    : line.Check(weighing) is { Count: > 0 } wrong ? Problems.Of(wrong, "weighing.")
+                    : await Keep(line.With(weighing), db, cancel)
+            )
             .WithSummary("Keeps a weighing with the line.");
 
-        lines.MapPost("/{id:int}/profile", async Task<Results<Ok<FlyLine>, ValidationProblem, ProblemHttpResult>> (int id, ProfileRequest request, ZingDb db, CancellationToken cancel) =>
-            await Find(id, db, cancel) is not { } line ? Gone()
-            : ProfileProblems(request) is { Count: > 0 } wrong ? Problems.Of(wrong) : await Keep(line.With(new LineProfile(request.Stretches), request.HeadM, request.Share), db, cancel))
+        lines
+            .MapPost(
+                "/{id:int}/profile",
+                async Task<Results<Ok<FlyLine>, ValidationProblem, ProblemHttpResult>> (
+                    int id,
+                    ProfileRequest request,
+                    ZingDb db,
+                    CancellationToken cancel
+                ) =>
+                    await Find(id, db, cancel) is not { } line ? Gone()
+                    : ProfileProblems(request) is { Count: > 0 } wrong ? Problems.Of(wrong)
+                    : await Keep(line.With(new LineProfile(request.Stretches), request.HeadM, request.Share), db, cancel)
+            )
             .WithSummary("Keeps a measured profile with the line.");
     }
 
     private static IReadOnlyList<FieldProblem> ProfileProblems(ProfileRequest request)
     {
         var stretches = LineProfile.Check(request.Stretches);
-        if (stretches.Count > 0) return stretches;
-        if (request.Line?.Check() is { Count: > 0 } odd) return [.. odd.Select(p => p with { Field = $"line.{p.Field}" })];
+        if (stretches.Count > 0)
+            return stretches;
+        if (request.Line?.Check() is { Count: > 0 } odd)
+            return [.. odd.Select(p => p with { Field = $"line.{p.Field}" })];
         var length = request.Stretches.Sum(s => s.LengthM);
-        return new FieldCheck().Range("headM", request.HeadM, .3, length + 1e-9, $"The head is part of the {length:0.00} m of line.")
-            .Range("carryM", request.CarryM, .1, 60, "Between 0.1 and 60 m are held in the air.").Range("share", request.Share, 0, .2, "A tolerance is a fifth at most.").Problems;
+        return new FieldCheck()
+            .Range("headM", request.HeadM, .3, length + 1e-9, $"The head is part of the {length:0.00} m of line.")
+            .Range("carryM", request.CarryM, .1, 60, "Between 0.1 and 60 m are held in the air.")
+            .Range("share", request.Share, 0, .2, "A tolerance is a fifth at most.")
+            .Problems;
     }
 
     // Stands in for a line that is only on the bench.
-    private static FlyLine Nameless(double lengthM) => new() { Tag = "—", Name = "on the bench", LengthM = Math.Max(lengthM, 3), HeadM = Math.Clamp(lengthM, 3, 40) };
+    private static FlyLine Nameless(double lengthM) =>
+        new()
+        {
+            Tag = "—",
+            Name = "on the bench",
+            LengthM = Math.Max(lengthM, 3),
+            HeadM = Math.Clamp(lengthM, 3, 40),
+        };
 
-    private static StretchesAnswer Answer(LineProfile profile, bool guessed = false) => new(profile.Stretches, profile.Kg / profile.Volume(profile.LengthM), profile.Kg, profile.LengthM, guessed);
+    private static StretchesAnswer Answer(LineProfile profile, bool guessed = false) =>
+        new(profile.Stretches, profile.Kg / profile.Volume(profile.LengthM), profile.Kg, profile.LengthM, guessed);
 
     private static string SafeName(string tag) => new([.. tag.Select(c => char.IsAsciiLetterOrDigit(c) ? c : '-')]);
 
-    private static Task<FlyLine?> Find(int id, ZingDb db, CancellationToken cancel) => db.Lines.AsNoTracking().FirstOrDefaultAsync(l => l.Id == id, cancel);
+    private static Task<FlyLine?> Find(int id, ZingDb db, CancellationToken cancel) =>
+        db.Lines.AsNoTracking().FirstOrDefaultAsync(l => l.Id == id, cancel);
 
-    private static async Task<Results<Ok<FlyLine>, ValidationProblem, ProblemHttpResult>> Keep(FlyLine line, ZingDb db, CancellationToken cancel)
+    private static async Task<Results<Ok<FlyLine>, ValidationProblem, ProblemHttpResult>> Keep(
+        FlyLine line,
+        ZingDb db,
+        CancellationToken cancel
+    )
     {
-        if (line.Check() is { Count: > 0 } wrong) return Problems.Of(wrong);
+        if (line.Check() is { Count: > 0 } wrong)
+            return Problems.Of(wrong);
         db.Lines.Update(line);
         await db.SaveChangesAsync(cancel);
         return TypedResults.Ok(line);
@@ -112,5 +205,6 @@ public static class LinesRoom
 
     private static ProblemHttpResult Gone() => TypedResults.Problem(statusCode: 404, title: "That line is not in the shed any more.");
 
-    private static ProblemHttpResult Unweighed() => TypedResults.Problem(statusCode: 409, title: "Nobody knows what this line weighs. Weigh it first.");
+    private static ProblemHttpResult Unweighed() =>
+        TypedResults.Problem(statusCode: 409, title: "Nobody knows what this line weighs. Weigh it first.");
 }

@@ -23,7 +23,16 @@ public sealed record FitRequest(double RodLengthM, BendTest Test);
 /// <param name="Line">Line whose casting load is shown, when there is one.</param>
 /// <param name="CarryM">Line held in the air, metres.</param>
 /// <param name="CasterId">Who casts.</param>
-public sealed record BendRequest(Rod Rod, double PullN, double AngleDeg, double SurgeM = .5, double? TippetM = null, FlyLine? Line = null, double CarryM = 9.144, string CasterId = "club");
+public sealed record BendRequest(
+    Rod Rod,
+    double PullN,
+    double AngleDeg,
+    double SurgeM = .5,
+    double? TippetM = null,
+    FlyLine? Line = null,
+    double CarryM = 9.144,
+    string CasterId = "club"
+);
 
 /// <summary>A rod bent.</summary>
 /// <param name="Straight">At rest: the length free to bend, metres.</param>
@@ -41,10 +50,32 @@ public sealed record BendRequest(Rod Rod, double PullN, double AngleDeg, double 
 /// <param name="SurgeSays">What the surge does to the tippet.</param>
 /// <param name="CastSays">Where the pull in the stroke comes from.</param>
 public sealed record BendAnswer(
-    double Straight, double HeldM, Bend Fish, IReadOnlyList<Bend> Usual, Bend? Cast, double ReachLostM, Spread HandNm, Spread HandMostN, double? SurgeN, double? KnottedN, bool Breaks, Sentence Says, Sentence SurgeSays, Sentence CastSays);
+    double Straight,
+    double HeldM,
+    Bend Fish,
+    IReadOnlyList<Bend> Usual,
+    Bend? Cast,
+    double ReachLostM,
+    Spread HandNm,
+    Spread HandMostN,
+    double? SurgeN,
+    double? KnottedN,
+    bool Breaks,
+    Sentence Says,
+    Sentence SurgeSays,
+    Sentence CastSays
+);
 
 /// <summary>A rod to balance with a reel and a line, this many metres of which hang outside the tip.</summary>
-public sealed record BalanceRequest(Rod Rod, RodBalance Balance, Reel? Reel = null, FlyLine? Line = null, double OutsideM = 10, double CastsADay = 400, double StrokesACast = 4);
+public sealed record BalanceRequest(
+    Rod Rod,
+    RodBalance Balance,
+    Reel? Reel = null,
+    FlyLine? Line = null,
+    double OutsideM = 10,
+    double CastsADay = 400,
+    double StrokesACast = 4
+);
 
 /// <summary>How it sits in the hand, and what hangs on it.</summary>
 public sealed record BalanceAnswer(Balanced Balance, RodLoad Load);
@@ -52,7 +83,8 @@ public sealed record BalanceAnswer(Balanced Balance, RodLoad Load);
 public static class RodsRoom
 {
     /// <summary>What a hand holds for minutes, N·m. Common practice.</summary>
-    private const double HandLowNm = 10, HandHighNm = 12;
+    private const double HandLowNm = 10,
+        HandHighNm = 12;
 
     // Pounds that people name when they speak of a pull.
     private static readonly int[] UsualPulls = [1, 2, 4];
@@ -61,65 +93,151 @@ public static class RodsRoom
     {
         var rods = app.MapGroup("/api/rods").WithTags("Rods");
 
-        rods.MapGet("/calibrations", async (ZingDb db, CancellationToken cancel) =>
-            TypedResults.Ok<IReadOnlyList<Calibration>>([Calibration.Usual, .. await db.Calibrations.AsNoTracking().OrderBy(c => c.Id).ToListAsync(cancel)]))
+        rods.MapGet(
+                "/calibrations",
+                async (ZingDb db, CancellationToken cancel) =>
+                    TypedResults.Ok<IReadOnlyList<Calibration>>([
+                        Calibration.Usual,
+                        .. await db.Calibrations.AsNoTracking().OrderBy(c => c.Id).ToListAsync(cancel),
+                    ])
+            )
             .WithSummary("Tables from bend-test weight to rod number; the first comes with the house.");
 
         rods.MapGet("/checklist", () => TypedResults.Ok(Inspection.Checklist)).WithSummary("What to look at on a rod.");
 
-        rods.MapPost("/fit", async Task<Results<Ok<BendFit>, ValidationProblem>> (FitRequest request, ZingDb db, CancellationToken cancel) =>
-        {
-            if (request.RodLengthM is not (>= 1.5 and <= 4.6)) return Problems.At("rodLengthM", "A single-hand rod is between 1.5 and 4.6 m (5 and 15 ft).");
-            if (request.Test.Check(request.RodLengthM) is { Count: > 0 } wrong) return Problems.Of(wrong, "test.");
-            if (await Table(request.Test, db, cancel) is not { } table) return NoTable();
-            return BendFit.Of(request.RodLengthM, request.Test, table, out var problems) is { } fit ? TypedResults.Ok(fit) : Problems.Of(problems, "test.");
-        }).WithSummary("Works out a bend test: class with tolerance, action angle, bend model.").IsHeavy();
+        rods.MapPost(
+                "/fit",
+                async Task<Results<Ok<BendFit>, ValidationProblem>> (FitRequest request, ZingDb db, CancellationToken cancel) =>
+                {
+                    if (request.RodLengthM is not (>= 1.5 and <= 4.6))
+                        return Problems.At("rodLengthM", "A single-hand rod is between 1.5 and 4.6 m (5 and 15 ft).");
+                    if (request.Test.Check(request.RodLengthM) is { Count: > 0 } wrong)
+                        return Problems.Of(wrong, "test.");
+                    if (await Table(request.Test, db, cancel) is not { } table)
+                        return NoTable();
+                    return BendFit.Of(request.RodLengthM, request.Test, table, out var problems) is { } fit
+                        ? TypedResults.Ok(fit)
+                        : Problems.Of(problems, "test.");
+                }
+            )
+            .WithSummary("Works out a bend test: class with tolerance, action angle, bend model.")
+            .IsHeavy();
 
-        rods.MapPost("/{id:int}/test", async Task<Results<Ok<Rod>, ValidationProblem, ProblemHttpResult>> (int id, BendTest test, ZingDb db, TimeProvider clock, CancellationToken cancel) =>
-        {
-            if (await Find(id, db, cancel) is not { } rod) return Gone();
-            if (test.Check(rod.LengthM) is { Count: > 0 } wrong) return Problems.Of(wrong, "test.");
-            if (await Table(test, db, cancel) is not { } table) return NoTable();
-            var dated = test with { On = test.On ?? Today(clock), Calibration = table.Name };
-            if (new FieldCheck().Day("on", dated.On, Today(clock)).Problems is { Count: > 0 } wrongDay) return Problems.Of(wrongDay, "test.");
-            return BendFit.Of(rod.LengthM, dated, table, out var problems) is { } fit ? await Keep(rod.Tested(dated, fit), db, cancel) : Problems.Of(problems, "test.");
-        }).WithSummary("Keeps a bend test with the rod; its measured class and action follow.").IsHeavy();
+        rods.MapPost(
+                "/{id:int}/test",
+                async Task<Results<Ok<Rod>, ValidationProblem, ProblemHttpResult>> (
+                    int id,
+                    BendTest test,
+                    ZingDb db,
+                    TimeProvider clock,
+                    CancellationToken cancel
+                ) =>
+                {
+                    if (await Find(id, db, cancel) is not { } rod)
+                        return Gone();
+                    if (test.Check(rod.LengthM) is { Count: > 0 } wrong)
+                        return Problems.Of(wrong, "test.");
+                    if (await Table(test, db, cancel) is not { } table)
+                        return NoTable();
+                    var dated = test with { On = test.On ?? Today(clock), Calibration = table.Name };
+                    if (new FieldCheck().Day("on", dated.On, Today(clock)).Problems is { Count: > 0 } wrongDay)
+                        return Problems.Of(wrongDay, "test.");
+                    return BendFit.Of(rod.LengthM, dated, table, out var problems) is { } fit
+                        ? await Keep(rod.Tested(dated, fit), db, cancel)
+                        : Problems.Of(problems, "test.");
+                }
+            )
+            .WithSummary("Keeps a bend test with the rod; its measured class and action follow.")
+            .IsHeavy();
 
-        rods.MapPost("/bend", Results<Ok<BendAnswer>, ValidationProblem> (BendRequest request) =>
-        {
-            if (request.Rod.Check() is { Count: > 0 } wrong) return Problems.Of(wrong, "rod.");
-            if (request.Rod.Bend is not { } model) return Problems.At("rod.bend", "This rod was never bend-tested: nobody knows how it bends.");
-            var problems = new FieldCheck()
-                .Range("pullN", request.PullN, 0, 150, "Pull between nothing and 15 kg (33 lb).").Range("angleDeg", request.AngleDeg, 5, 170, "The rod stands between 5 and 170° to the line.")
-                .Range("surgeM", request.SurgeM, 0, 5, "A surge is up to 5 m.").Range("tippetM", request.TippetM, .00005, .0015, "A tippet is between 0.05 and 1.5 mm thick.")
-                .Range("carryM", request.CarryM, 1, 40, "Between 1 and 40 m are held in the air.").Must("casterId", Casters.Find(request.CasterId) is not null, "Pick a caster from the list.").Problems;
-            if (problems.Count > 0) return Problems.Of(problems);
-            if (request.Line?.Check() is { Count: > 0 } odd) return Problems.Of(odd, "line.");
-            return TypedResults.Ok(Bent(request, model));
-        }).WithSummary("Bends a tested rod under a fish and under a line's casting load.");
+        rods.MapPost(
+                "/bend",
+                Results<Ok<BendAnswer>, ValidationProblem> (BendRequest request) =>
+                {
+                    if (request.Rod.Check() is { Count: > 0 } wrong)
+                        return Problems.Of(wrong, "rod.");
+                    if (request.Rod.Bend is not { } model)
+                        return Problems.At("rod.bend", "This rod was never bend-tested: nobody knows how it bends.");
+                    var problems = new FieldCheck()
+                        .Range("pullN", request.PullN, 0, 150, "Pull between nothing and 15 kg (33 lb).")
+                        .Range("angleDeg", request.AngleDeg, 5, 170, "The rod stands between 5 and 170° to the line.")
+                        .Range("surgeM", request.SurgeM, 0, 5, "A surge is up to 5 m.")
+                        .Range("tippetM", request.TippetM, .00005, .0015, "A tippet is between 0.05 and 1.5 mm thick.")
+                        .Range("carryM", request.CarryM, 1, 40, "Between 1 and 40 m are held in the air.")
+                        .Must("casterId", Casters.Find(request.CasterId) is not null, "Pick a caster from the list.")
+                        .Problems;
+                    if (problems.Count > 0)
+                        return Problems.Of(problems);
+                    if (request.Line?.Check() is { Count: > 0 } odd)
+                        return Problems.Of(odd, "line.");
+                    return TypedResults.Ok(Bent(request, model));
+                }
+            )
+            .WithSummary("Bends a tested rod under a fish and under a line's casting load.");
 
-        rods.MapPost("/balance", Results<Ok<BalanceAnswer>, ValidationProblem> (BalanceRequest request) =>
-        {
-            if (BalanceProblems(request.Rod, request.Balance) is { Count: > 0 } wrong) return Problems.Of(wrong);
-            if (request.Reel?.Check() is { Count: > 0 } oddReel) return Problems.Of(oddReel, "reel.");
-            if (request.Line?.Check() is { Count: > 0 } oddLine) return Problems.Of(oddLine, "line.");
-            if (request.OutsideM is not (>= 0 and <= 40)) return Problems.At("outsideM", "Up to 40 m hang outside.");
-            // What is outside does not lie on the reel.
-            var outside = request.Line?.MassWithinKg(request.OutsideM) ?? 0;
-            var load = new RodLoad((request.Reel?.MassKg ?? 0) + (request.Line?.MassWithinKg(request.Line.LengthM) ?? 0) - outside, outside, request.CastsADay, request.StrokesACast);
-            return load.Check() is { Count: > 0 } odd ? Problems.Of(odd) : TypedResults.Ok(new BalanceAnswer(Balanced.Of(request.Rod, request.Balance, load), load));
-        }).WithSummary("Balance, swing weight, the reel that balances, a day's arm work.");
+        rods.MapPost(
+                "/balance",
+                Results<Ok<BalanceAnswer>, ValidationProblem> (BalanceRequest request) =>
+                {
+                    if (BalanceProblems(request.Rod, request.Balance) is { Count: > 0 } wrong)
+                        return Problems.Of(wrong);
+                    if (request.Reel?.Check() is { Count: > 0 } oddReel)
+                        return Problems.Of(oddReel, "reel.");
+                    if (request.Line?.Check() is { Count: > 0 } oddLine)
+                        return Problems.Of(oddLine, "line.");
+                    if (request.OutsideM is not (>= 0 and <= 40))
+                        return Problems.At("outsideM", "Up to 40 m hang outside.");
+                    // What is outside does not lie on the reel.
+                    var outside = request.Line?.MassWithinKg(request.OutsideM) ?? 0;
+                    var load = new RodLoad(
+                        (request.Reel?.MassKg ?? 0) + (request.Line?.MassWithinKg(request.Line.LengthM) ?? 0) - outside,
+                        outside,
+                        request.CastsADay,
+                        request.StrokesACast
+                    );
+                    return load.Check() is { Count: > 0 } odd
+                        ? Problems.Of(odd)
+                        : TypedResults.Ok(new BalanceAnswer(Balanced.Of(request.Rod, request.Balance, load), load));
+                }
+            )
+            .WithSummary("Balance, swing weight, the reel that balances, a day's arm work.");
 
-        rods.MapPost("/{id:int}/balance", async Task<Results<Ok<Rod>, ValidationProblem, ProblemHttpResult>> (int id, RodBalance balance, ZingDb db, CancellationToken cancel) =>
-            await Find(id, db, cancel) is not { } rod ? Gone()
-            : BalanceProblems(rod, balance) is { Count: > 0 } wrong ? Problems.Of(wrong) : await Keep(rod with { Balance = balance }, db, cancel))
+        rods.MapPost(
+                "/{id:int}/balance",
+                async Task<Results<Ok<Rod>, ValidationProblem, ProblemHttpResult>> (
+                    int id,
+                    RodBalance balance,
+                    ZingDb db,
+                    CancellationToken cancel
+                ) =>
+                    await Find(id, db, cancel) is not { } rod ? Gone()
+                    : BalanceProblems(rod, balance) is { Count: > 0 } wrong ? Problems.Of(wrong)
+                    : await Keep(rod with { Balance = balance }, db, cancel)
+            )
             .WithSummary("Keeps balance and swing with the rod.");
 
-        rods.MapPost("/{id:int}/inspections", async Task<Results<Ok<Rod>, ValidationProblem, ProblemHttpResult>> (int id, Inspection inspection, ZingDb db, TimeProvider clock, CancellationToken cancel) =>
-            await Find(id, db, cancel) is not { } rod ? Gone()
-            : inspection.Check(Today(clock)) is { Count: > 0 } wrong ? Problems.Of(wrong)
-            : rod.Inspections.Count >= Rod.MostInspections ? Problems.At("on", $"A rod keeps {Rod.MostInspections} inspections at most.")
-            : await Keep(rod with { Inspections = [.. rod.Inspections.Append(inspection).OrderByDescending(i => i.On)] }, db, cancel))
+        rods.MapPost(
+                "/{id:int}/inspections",
+                async Task<Results<Ok<Rod>, ValidationProblem, ProblemHttpResult>> (
+                    int id,
+                    Inspection inspection,
+                    ZingDb db,
+                    TimeProvider clock,
+                    CancellationToken cancel
+                ) =>
+                    await Find(id, db, cancel) is not { } rod ? Gone()
+                    : inspection.Check(Today(clock)) is { Count: > 0 } wrong ? Problems.Of(wrong)
+                    : rod.Inspections.Count >= Rod.MostInspections
+                        ? Problems.At("on", $"A rod keeps {Rod.MostInspections} inspections at most.")
+                    : await Keep(
+                        rod with
+                        {
+                            Inspections = [.. rod.Inspections.Append(inspection).OrderByDescending(i => i.On)],
+                        },
+                        db,
+                        cancel
+                    )
+            )
             .WithSummary("Keeps a dated inspection with the rod.");
     }
 
@@ -128,35 +246,63 @@ public static class RodsRoom
         var angle = request.AngleDeg * Math.PI / 180;
         var fish = model.Under(request.PullN, angle);
         var caster = Casters.Find(request.CasterId)!;
-        var cast = request.Line is { MassKg: not null } line ? model.Under(CastingPull.Newtons(request.Rod, line, caster, request.CarryM), Math.PI / 2) : null;
-        double most = model.PullForMomentN(HandHighNm, angle) ?? double.PositiveInfinity, least = model.PullForMomentN(HandLowNm, angle) ?? double.PositiveInfinity;
+        var cast = request.Line is { MassKg: not null } line
+            ? model.Under(CastingPull.Newtons(request.Rod, line, caster, request.CarryM), Math.PI / 2)
+            : null;
+        double most = model.PullForMomentN(HandHighNm, angle) ?? double.PositiveInfinity,
+            least = model.PullForMomentN(HandLowNm, angle) ?? double.PositiveInfinity;
         var surge = model.PullAfterSurgeN(request.PullN, angle, request.SurgeM);
         var knotted = request.TippetM is { } tippet ? Tippets.StrengthN(tippet) * Tippets.KnotShare : (double?)null;
         var thirds = fish.Thirds;
-        Sentence says = request.PullN == 0 ? $"At rest" : thirds.Butt > .4 ? $"Bends down into the butt: the whole blank plays the fish"
-            : thirds.Tip > .45 ? (Sentence)$"Only the top third works; the butt is not in play yet" : $"Bends through the middle";
-        Sentence surgeSays = surge is not { } pull
-            ? $"The rod has not {Quantity.Length(request.SurgeM)} to give at this angle: on a locked line everything beyond comes on the tippet. Lift the rod or give line"
+        Sentence says =
+            request.PullN == 0 ? $"At rest"
+            : thirds.Butt > .4 ? $"Bends down into the butt: the whole blank plays the fish"
+            : thirds.Tip > .45 ? (Sentence)$"Only the top third works; the butt is not in play yet"
+            : $"Bends through the middle";
+        Sentence surgeSays =
+            surge is not { } pull
+                ? $"The rod has not {Quantity.Length(request.SurgeM)} to give at this angle: on a locked "
+                    + $"line everything beyond comes on the tippet. Lift the rod or give line"
             : knotted is { } stands && pull > stands
-                ? (Sentence)$"{Quantity.Length(request.SurgeM)} of surge on a locked line bring {Quantity.Force(pull)}: more than the {Quantity.Force(stands)} this tippet stands, knotted"
-                : $"{Quantity.Length(request.SurgeM)} of surge on a locked line bring {Quantity.Force(pull)} on the tippet";
+                ? (Sentence)$"{Quantity.Length(request.SurgeM)} of surge on a locked line bring {Quantity.Force(pull)}: "
+                    + $"more than the {Quantity.Force(stands)} this tippet stands, knotted"
+            : $"{Quantity.Length(request.SurgeM)} of surge on a locked line bring {Quantity.Force(pull)} on the tippet";
         // A hand that no pull can tire at this angle is limited by the tackle.
-        return new(model.LengthM, request.Rod.LengthM - model.LengthM, fish, [.. UsualPulls.Select(lb => model.Under(lb * Exact.PoundForceN, angle))], cast, model.LengthM - fish.OutM,
-            new(HandLowNm, HandHighNm), new(Math.Min(least, 400), Math.Min(most, 400)), surge, knotted, surge is null || surge > knotted, says, surgeSays, CastingPull.Says(caster));
+        return new(
+            model.LengthM,
+            request.Rod.LengthM - model.LengthM,
+            fish,
+            [.. UsualPulls.Select(lb => model.Under(lb * Exact.PoundForceN, angle))],
+            cast,
+            model.LengthM - fish.OutM,
+            new(HandLowNm, HandHighNm),
+            new(Math.Min(least, 400), Math.Min(most, 400)),
+            surge,
+            knotted,
+            surge is null || surge > knotted,
+            says,
+            surgeSays,
+            CastingPull.Says(caster)
+        );
     }
 
     // The balance asked about takes the place of the one kept with the rod.
-    private static IReadOnlyList<FieldProblem> BalanceProblems(Rod rod, RodBalance balance) => (rod with { Balance = null }).Check() is { Count: > 0 } odd
-        ? [.. odd.Select(p => p with { Field = $"rod.{p.Field}" })] : [.. balance.Check(rod).Select(p => p with { Field = $"balance.{p.Field}" })];
+    private static IReadOnlyList<FieldProblem> BalanceProblems(Rod rod, RodBalance balance) =>
+        (rod with { Balance = null }).Check() is { Count: > 0 } odd
+            ? [.. odd.Select(p => p with { Field = $"rod.{p.Field}" })]
+            : [.. balance.Check(rod).Select(p => p with { Field = $"balance.{p.Field}" })];
 
     private static DateOnly Today(TimeProvider clock) => DateOnly.FromDateTime(clock.GetLocalNow().Date);
 
-    private static async Task<Calibration?> Table(BendTest test, ZingDb db, CancellationToken cancel) => test.Calibration is null || test.Calibration == Calibration.Usual.Name
-        ? Calibration.Usual : await db.Calibrations.AsNoTracking().FirstOrDefaultAsync(c => c.Name == test.Calibration, cancel);
+    private static async Task<Calibration?> Table(BendTest test, ZingDb db, CancellationToken cancel) =>
+        test.Calibration is null || test.Calibration == Calibration.Usual.Name
+            ? Calibration.Usual
+            : await db.Calibrations.AsNoTracking().FirstOrDefaultAsync(c => c.Name == test.Calibration, cancel);
 
     private static ValidationProblem NoTable() => Problems.At("test.calibration", "That calibration is not here any more. Pick another.");
 
-    private static Task<Rod?> Find(int id, ZingDb db, CancellationToken cancel) => db.Rods.AsNoTracking().FirstOrDefaultAsync(r => r.Id == id, cancel);
+    private static Task<Rod?> Find(int id, ZingDb db, CancellationToken cancel) =>
+        db.Rods.AsNoTracking().FirstOrDefaultAsync(r => r.Id == id, cancel);
 
     private static async Task<Ok<Rod>> Keep(Rod rod, ZingDb db, CancellationToken cancel)
     {
