@@ -1,10 +1,10 @@
-import './theme.css';
+import './app/theme.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { setNonce } from 'get-nonce';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
-import { App } from './app';
+import { App } from './app/App';
 import { restoreTheme } from './ui/theme';
 
 setNonce(document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content ?? '');

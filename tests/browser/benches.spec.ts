@@ -238,7 +238,7 @@ test('a head from the drawer: planned, cut long, weighed, nibbled to the mark, j
   page,
 }) => {
   test.setTimeout(120_000);
-  await page.goto('/drawer');
+  await page.goto('/cutting');
   const plan = page.locator('[data-plan="D5+D6"]').first();
   await expect(plan).toContainText('nobody feels that');
   await plan.getByRole('button', { name: 'Take to the bench' }).click();
@@ -314,7 +314,7 @@ test.describe('with nothing in the drawer', () => {
   test('a first scrap is put in, makes a head at once, and its figures are refused where they cannot be', async ({
     page,
   }) => {
-    await page.goto('/drawer');
+    await page.goto('/cutting');
     await expect(page.getByText('Nothing here yet.')).toBeVisible();
     await expect(page.getByText('The drawer is empty')).toBeVisible();
     await page.getByRole('button', { name: 'Add a scrap' }).click();

@@ -29,7 +29,7 @@ const shots: Shot[] = [
   { name: 'rod-test', path: '/rods/3?brief=1' },
   { name: 'rod-bends', path: '/rods/3?part=bend', units: 'metric', theme: 'dusk', beside: /^R7/ },
   { name: 'line-profile', path: '/lines/8?part=profile' },
-  { name: 'drawer', path: '/drawer' },
+  { name: 'cutting', path: '/cutting' },
   { name: 'new-brief', path: '/briefs/new' },
   { name: 'shed', path: '/shed' },
   { name: 'reference', path: '/briefs/1?show=reference' },

@@ -19,7 +19,7 @@ const rest = [
   '/lines/5?part=weigh',
   '/lines/5?part=profile',
   '/lines/19',
-  '/drawer',
+  '/cutting',
 ];
 
 // A bench changes only the middle of the page, and all pages share their inks: what is the same is looked at once.
@@ -36,7 +36,7 @@ const looks = [
   {
     name: 'the chain, the shed, the cast and the measuring benches at dusk',
     theme: 'dusk',
-    views: ['/briefs/1', '/shed', '/briefs/1/hand', '/rods/3', '/drawer'],
+    views: ['/briefs/1', '/shed', '/briefs/1/hand', '/rods/3', '/cutting'],
     within: 'body',
     contrast: true,
   },
@@ -115,7 +115,7 @@ test('on a phone nothing runs off the side and the links are big enough for a we
     '/rods/3?part=balance',
     '/lines/5?part=weigh',
     '/lines/5?part=profile',
-    '/drawer',
+    '/cutting',
   ]) {
     await page.goto(view);
     await page.waitForLoadState('networkidle');

@@ -59,7 +59,7 @@ export type FieldWords = Record<string, string>;
 type ProblemBody = { title?: string | null; errors?: Record<string, string[]> };
 
 /** What went wrong, in words a person can use. */
-export class Trouble extends Error {
+export class ApiError extends Error {
   constructor(
     message: string,
     readonly status: number,
@@ -70,23 +70,23 @@ export class Trouble extends Error {
 }
 
 /** Nobody answered, the key is asked for again or the disk is full: it will work later just as it is. */
-export const isPassing = (trouble: Trouble) => [0, 401, 503, 507].includes(trouble.status);
+export const isPassing = (failure: ApiError) => [0, 401, 503, 507].includes(failure.status);
 
-export function trouble(error: unknown, status: number): Trouble {
+export function apiError(error: unknown, status: number): ApiError {
   const body = (error ?? {}) as ProblemBody;
   const fields = Object.fromEntries(Object.entries(body.errors ?? {}).map(([field, words]) => [field, words[0] ?? '']));
-  return new Trouble(body.title ?? 'Something broke. Nothing was changed.', status, fields);
+  return new ApiError(body.title ?? 'Something broke. Nothing was changed.', status, fields);
 }
 
-/** Unwraps an answer or throws its trouble; a lost connection becomes a trouble of status 0. */
-export async function need<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
+/** Unwraps an answer or throws what went wrong; a lost connection becomes an error of status 0. */
+export async function unwrap<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
   let answer;
   try {
     answer = await call;
   } catch (lost) {
     if (lost instanceof DOMException && lost.name === 'AbortError') throw lost;
-    throw new Trouble('Zing Cast does not answer. Is it still running?', 0, {});
+    throw new ApiError('Zing Cast does not answer. Is it still running?', 0, {});
   }
-  if (answer.error !== undefined || !answer.response.ok) throw trouble(answer.error, answer.response.status);
+  if (answer.error !== undefined || !answer.response.ok) throw apiError(answer.error, answer.response.status);
   return answer.data as T;
 }

@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { patient, useKept } from './asking';
-import { Trouble, type FieldWords } from './client';
+import { retryWhenBusy, useLastGood } from './answers';
+import { ApiError, type FieldWords } from './client';
 
 /**
  * An answer that follows what is asked, key by key. The last one stays while the next is worked out and while an entry is refused; the words of a
@@ -14,8 +14,8 @@ export function useAsk<T>(key: readonly unknown[], ask: (signal: AbortSignal) =>
     placeholderData: keepPreviousData,
     staleTime: Infinity,
     gcTime: 10_000,
-    retry: patient,
+    retry: retryWhenBusy,
   });
-  const fields: FieldWords = error instanceof Trouble ? error.fields : {};
-  return { data: useKept(enabled ? data : undefined), fields, error: enabled ? error : null };
+  const fields: FieldWords = error instanceof ApiError ? error.fields : {};
+  return { data: useLastGood(enabled ? data : undefined), fields, error: enabled ? error : null };
 }

@@ -1,20 +1,20 @@
 import { useState } from 'react';
-import { Trouble } from './client';
+import { ApiError } from './client';
 
 /** Does something that may be refused. What was said against it stays until the next attempt. */
 export function useAttempt() {
-  const [trouble, setTrouble] = useState<Trouble | null>(null);
+  const [failure, setFailure] = useState<ApiError | null>(null);
   const attempt = async (work: () => Promise<unknown>) => {
     try {
       await work();
-      setTrouble(null);
+      setFailure(null);
       return true;
     } catch (error) {
-      if (!(error instanceof Trouble)) throw error;
-      setTrouble(error);
+      if (!(error instanceof ApiError)) throw error;
+      setFailure(error);
       return false;
     }
   };
-  const fields = trouble?.fields ?? {};
-  return { attempt, fields, words: trouble && (Object.values(fields)[0] ?? trouble.message) };
+  const fields = failure?.fields ?? {};
+  return { attempt, fields, words: failure && (Object.values(fields)[0] ?? failure.message) };
 }

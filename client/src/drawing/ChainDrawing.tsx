@@ -1,11 +1,11 @@
 import { useMemo } from 'react';
 import { NavLink } from 'react-router';
-import type { Link, LinkId, Solution } from '../api/client';
+import type { Link, LinkId } from '../api/client';
 import { Mark, PinMark } from '../ui/Mark';
 import { Say, useSayText } from '../ui/Say';
 import { metres, useUnits } from '../ui/units';
 import { FlyMark } from './FlyMark';
-import { laidOut, linkIds } from './outfit';
+import { laidOut, linkIds, type OutfitFigures } from './outfit';
 import { lay, thickness } from './serpentine';
 import { Spool } from './Spool';
 import { useWidth } from './useWidth';
@@ -13,14 +13,14 @@ import { useWidth } from './useWidth';
 const labelWidth = 132;
 
 /** The whole outfit laid out on the bench, from the fly to the hand, to scale along its length. */
-export function ChainDrawing({ solution, base }: { solution: Solution; base: string }) {
+export function ChainDrawing({ figures, chain, base }: { figures: OutfitFigures; chain: Link[]; base: string }) {
   const [ref, width] = useWidth<HTMLDivElement>();
   const { show, system, unitOf } = useUnits();
   const text = useSayText();
   const roomy = width >= 560;
-  const g = useMemo(() => geometry(solution, width, roomy), [solution, width, roomy]);
+  const g = useMemo(() => geometry(figures, width, roomy), [figures, width, roomy]);
   const { laid, spans, half, butt } = g;
-  const { outfit, brief, chain } = solution;
+  const { fly, carryM, shootM, distanceM } = figures;
 
   const step = unitOf('length').scale * (system === 'trade' ? 10 : 2);
   const ticks = Array.from({ length: Math.floor((g.totalM - g.leaderM) / step) }, (_, i) => (i + 1) * step);
@@ -62,12 +62,12 @@ export function ChainDrawing({ solution, base }: { solution: Solution; base: str
         <path d={laid.ribbon(spans.head[0], spans.head[1], half)} fill="var(--signal)" />
 
         <g transform={`translate(${laid.at(0).x},${laid.at(0).y})`}>
-          <FlyMark kind={brief.fly.kind.id} hook={brief.fly.hook} bodyM={brief.fly.bodyM} pxPerM={g.flyScale} />
+          <FlyMark kind={fly.kind.id} hook={fly.hook} bodyM={fly.bodyM} pxPerM={g.flyScale} />
         </g>
 
-        <Flag at={laid.at(g.leaderM + outfit.carryM)} words={roomy ? 'held in the air' : ''} />
-        {outfit.shootM > 0.3 && brief.distanceM < g.totalM && (
-          <Flag at={laid.at(brief.distanceM)} words={roomy ? 'at the tip when the fly lands' : ''} />
+        <Flag at={laid.at(g.leaderM + carryM)} words={roomy ? 'held in the air' : ''} />
+        {shootM > 0.3 && distanceM < g.totalM && (
+          <Flag at={laid.at(distanceM)} words={roomy ? 'at the tip when the fly lands' : ''} />
         )}
 
         {/* Into the reel. */}
@@ -78,7 +78,7 @@ export function ChainDrawing({ solution, base }: { solution: Solution; base: str
           strokeOpacity="0.75"
           strokeWidth={Math.max(1.6, 2 * half(g.totalM))}
         />
-        <Spool cx={g.reel.x} cy={g.reel.y} radius={g.reel.r} reel={outfit.reel} fill={outfit.fill} />
+        <Spool cx={g.reel.x} cy={g.reel.y} radius={g.reel.r} reel={figures.reel} fill={figures.fill} />
         <line x1={g.reel.x} y1={g.reel.y - g.reel.r} x2={g.reel.x} y2={g.rodY} stroke="var(--ink)" strokeWidth="3" />
         <path
           d={`M${butt},${g.rodY - 4}H${butt + g.gripPx + 26}L${butt + g.rodPx},${g.rodY - 0.8}V${g.rodY + 0.8}L${butt + g.gripPx + 26},${g.rodY + 4}H${butt}Z`}
@@ -214,13 +214,13 @@ function Flag({ at, words }: { at: { x: number; y: number; nx: number; ny: numbe
   );
 }
 
-function geometry(solution: Solution, width: number, roomy: boolean) {
-  const { spans, totalM, stretches } = laidOut(solution);
+function geometry(figures: OutfitFigures, width: number, roomy: boolean) {
+  const { spans, totalM, stretches } = laidOut(figures);
   const leaderM = spans.leader[1];
   const gap = roomy ? 104 : 62;
   const rows = roomy ? 4 : 4;
   const left = roomy ? 4 : 2;
-  const fly = solution.brief.fly;
+  const { fly, reel: spool, rodM } = figures;
   // The fly hangs off the left end, so its drawn length is kept off the first row.
   const laid = lay({ totalM, rows, left, right: width - (roomy ? 4 : 2), top: roomy ? 74 : 40, gap });
   const flyScale = Math.min(Math.max(laid.pxPerM, 34 / Math.max(0.02, fly.bodyM)), laid.pxPerM * 8);
@@ -232,8 +232,8 @@ function geometry(solution: Solution, width: number, roomy: boolean) {
   const dropX = left;
   const rodY = laid.end.y + (roomy ? 110 : 56);
   const reel = { x: dropX + reelR * 0.9, y: rodY + reelR + 12, r: reelR };
-  const reelTimes = Math.max(1, Math.round(reelR / (((solution.outfit.reel.rimM ?? 0.09) / 2) * laid.pxPerM)));
-  const rodPx = solution.outfit.rod.lengthM * laid.pxPerM;
+  const reelTimes = Math.max(1, Math.round(reelR / (((spool.rimM ?? 0.09) / 2) * laid.pxPerM)));
+  const rodPx = rodM * laid.pxPerM;
   const gripPx = Math.max(24, 0.26 * laid.pxPerM);
   const butt = reel.x - 14;
   const middle = (span: [number, number]) => laid.straightMiddle(span[0], span[1]);

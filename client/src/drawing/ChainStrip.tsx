@@ -1,9 +1,9 @@
 import { NavLink } from 'react-router';
-import type { Figure, Solution } from '../api/client';
+import type { Figure, Link } from '../api/client';
 import { Mark, PinMark } from '../ui/Mark';
 import { useSayText } from '../ui/Say';
 import { useUnits } from '../ui/units';
-import { laidOut } from './outfit';
+import { laidOut, type OutfitFigures } from './outfit';
 import { thickness } from './serpentine';
 import { useWidth } from './useWidth';
 
@@ -12,12 +12,12 @@ const bare = (figure: Figure): Figure =>
   figure.quantity ? { ...figure, quantity: { ...figure.quantity, plusMinus: null } } : figure;
 
 /** The chain in one row, to scale, kept in view while a bench is open. */
-export function ChainStrip({ solution, base }: { solution: Solution; base: string }) {
+export function ChainStrip({ figures, chain, base }: { figures: OutfitFigures; chain: Link[]; base: string }) {
   const [ref, width] = useWidth<HTMLDivElement>();
   const { showFigure } = useUnits();
   const text = useSayText();
-  const { spans, totalM, stretches } = laidOut(solution);
-  const rodM = solution.outfit.rod.lengthM;
+  const { spans, totalM, stretches } = laidOut(figures);
+  const { rodM } = figures;
   const pxPerM = (width - 60) / (totalM + rodM);
   const thick = thickness(stretches);
   const x = (m: number) => 6 + m * pxPerM;
@@ -47,7 +47,7 @@ export function ChainStrip({ solution, base }: { solution: Solution; base: strin
         />
       </svg>
       <ul className="grid grid-cols-3 gap-px sm:grid-cols-[repeat(9,auto)]">
-        {solution.chain.map((link, i) => (
+        {chain.map((link, i) => (
           <li key={link.id} className="min-w-0">
             <NavLink
               to={`${base}/${link.id}`}

@@ -1,24 +1,28 @@
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
-import type { Solution } from '../api/client';
 import { metres, useUnits } from '../ui/units';
 
 const W = 300;
 const H = 132;
 const surface = 26;
 
+type Props = {
+  depthM: number;
+  /** The line floats: it lies on the water and the leader goes down from it. */
+  floats: boolean;
+  onDepth: (m: number) => void;
+};
+
 /** The water in section: how deep the fly fishes, to drag. */
-export function DepthSection({ solution, onDepth }: { solution: Solution; onDepth: (m: number) => void }) {
-  const { brief } = solution;
+export function DepthSection({ depthM, floats, onDepth }: Props) {
   const { show, unitOf, standards } = useUnits();
   const { low, high } = standards.limits.depthM;
   const svg = useRef<SVGSVGElement>(null);
   const held = useRef(false);
   const unitM = unitOf('length').scale;
-  const step = [0.5, 1, 2, 3, 5, 10, 20].find((s) => 4 * s * unitM >= Math.max(1, brief.depthM * 1.1)) ?? 25;
+  const step = [0.5, 1, 2, 3, 5, 10, 20].find((s) => 4 * s * unitM >= Math.max(1, depthM * 1.1)) ?? 25;
   const spanM = 4.3 * step * unitM;
   const pxPerM = (H - surface - 14) / spanM;
-  const y = surface + brief.depthM * pxPerM;
-  const floats = solution.outfit.line.density === 'floating';
+  const y = surface + depthM * pxPerM;
   const set = (m: number) => onDepth(Math.round(Math.min(high, Math.max(low, m)) * 20) / 20);
   const drag = (event: PointerEvent) => {
     if (!held.current) return;
@@ -31,7 +35,7 @@ export function DepthSection({ solution, onDepth }: { solution: Solution; onDept
     ];
     if (by === undefined) return;
     event.preventDefault();
-    set(brief.depthM + by);
+    set(depthM + by);
   };
   return (
     <svg
@@ -83,8 +87,8 @@ export function DepthSection({ solution, onDepth }: { solution: Solution; onDept
         aria-label="Depth of the fly"
         aria-valuemin={low}
         aria-valuemax={high}
-        aria-valuenow={brief.depthM}
-        aria-valuetext={show(metres(brief.depthM))}
+        aria-valuenow={depthM}
+        aria-valuetext={show(metres(depthM))}
         onKeyDown={keys}
         className="cursor-ns-resize"
         onPointerDown={(event) => {
@@ -106,7 +110,7 @@ export function DepthSection({ solution, onDepth }: { solution: Solution; onDept
           strokeWidth="3"
           paintOrder="stroke"
         >
-          {brief.depthM < 0.05 ? 'surface' : show(metres(brief.depthM))}
+          {depthM < 0.05 ? 'surface' : show(metres(depthM))}
         </text>
       </g>
     </svg>

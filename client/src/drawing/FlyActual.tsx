@@ -1,16 +1,15 @@
-import type { Solution } from '../api/client';
 import { useUnits } from '../ui/units';
 import { FlyMark } from './FlyMark';
+import type { FlyFigures } from './outfit';
 import { useWidth } from './useWidth';
 
 // A CSS millimetre: the ruler beside the fly lets anyone check what their screen makes of it.
 const cssMm = 96 / 25.4;
 
 /** The fly actual size beside a ruler; a giant is drawn smaller and says so. */
-export function FlyActual({ solution }: { solution: Solution }) {
+export function FlyActual({ fly }: { fly: FlyFigures }) {
   const [ref, width] = useWidth<HTMLElement>(292);
   const { system } = useUnits();
-  const { fly } = solution.brief;
   const reach = Math.max(fly.bodyM, fly.hook.lengthM) * 1000;
   const shrink = [1, 2, 4].find((s) => (reach * cssMm) / s < width - 24) ?? 8;
   const pxPerMm = cssMm / shrink;

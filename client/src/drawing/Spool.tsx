@@ -1,4 +1,4 @@
-import type { Reel, Solution } from '../api/client';
+import type { SpoolFigures } from './outfit';
 
 /** A spool seen from the side, rings to the radii that backing and line fill it to. Dashed when nobody measured it. */
 export function Spool({
@@ -11,9 +11,7 @@ export function Spool({
   cx: number;
   cy: number;
   radius: number;
-  reel: Reel;
-  fill: Solution['outfit']['fill'];
-}) {
+} & SpoolFigures) {
   const rim = (reel.rimM ?? 0) / 2;
   const measured = rim > 0 && reel.arborM && fill?.backingRadiusM && fill.lineRadiusM;
   const px = measured ? radius / rim : 0;

@@ -1,8 +1,18 @@
 import { useId, useRef, type KeyboardEvent, type PointerEvent } from 'react';
-import type { Solution } from '../api/client';
+import type { Quantity } from '../api/client';
 import { metres, useUnits } from '../ui/units';
 
-type Props = { solution: Solution; onWind: (mps: number, fromDeg: number) => void; onDistance: (m: number) => void };
+type Props = {
+  distanceM: number;
+  windMps: number;
+  windFromDeg: number;
+  hand: 'left' | 'right';
+  leaderM: number;
+  /** Farthest reach, with how far it may be off. */
+  reach: Quantity;
+  onWind: (mps: number, fromDeg: number) => void;
+  onDistance: (m: number) => void;
+};
 
 const W = 300;
 const H = 292;
@@ -24,10 +34,9 @@ export const windWords = (deg: number) =>
   ][Math.round(deg / 45) % 8]!;
 
 /** The water from above: the caster below, the fish ahead, the wind as an arrow to swing. */
-export function WaterPlan({ solution, onWind, onDistance }: Props) {
-  const { brief, outfit } = solution;
+export function WaterPlan({ distanceM, windMps, windFromDeg, hand, leaderM, reach, onWind, onDistance }: Props) {
   const { show, unitOf, standards } = useUnits();
-  const { distanceM, windMps } = standards.limits;
+  const { limits } = standards;
   const svg = useRef<SVGSVGElement>(null);
   const clip = useId();
   const held = useRef<'wind' | 'fish' | null>(null);
@@ -35,15 +44,14 @@ export function WaterPlan({ solution, onWind, onDistance }: Props) {
   const ground = useRef<DOMRect | null>(null);
   // Four rings of a round step in the reader's unit, so that the scale does not creep while dragging.
   const unitM = unitOf('length').scale;
-  const step = niceSteps.find((s) => 4 * s * unitM >= Math.max(brief.distanceM, 4) * 1.06) ?? 50;
+  const step = niceSteps.find((s) => 4 * s * unitM >= Math.max(distanceM, 4) * 1.06) ?? 50;
   const pxPerM = reachPx / (4 * step * unitM);
   const rings = [1, 2, 3, 4].map((n) => n * step * unitM);
-  const rad = (brief.windFromDeg * Math.PI) / 180;
-  const arrow = 18 + Math.min(26, brief.windMps * 1.9);
+  const rad = (windFromDeg * Math.PI) / 180;
+  const arrow = 18 + Math.min(26, windMps * 1.9);
   const tail = { x: windAt.x + Math.sin(rad) * arrow, y: windAt.y - Math.cos(rad) * arrow };
   const tip = { x: windAt.x - Math.sin(rad) * arrow, y: windAt.y + Math.cos(rad) * arrow };
-  const fish = { x: stand.x, y: stand.y - brief.distanceM * pxPerM };
-  const reach = outfit.reachM;
+  const fish = { x: stand.x, y: stand.y - distanceM * pxPerM };
   const [near, far] = [reach.value - (reach.plusMinus ?? 0), reach.value + (reach.plusMinus ?? 0)];
 
   const toPlan = (event: PointerEvent) => {
@@ -53,12 +61,12 @@ export function WaterPlan({ solution, onWind, onDistance }: Props) {
   const drag = (event: PointerEvent) => {
     if (!held.current) return;
     const p = toPlan(event);
-    if (held.current === 'fish') onDistance(clamp((stand.y - p.y) / pxPerM, distanceM));
+    if (held.current === 'fish') onDistance(clamp((stand.y - p.y) / pxPerM, limits.distanceM));
     else {
       const [dx, dy] = [p.x - windAt.x, windAt.y - p.y];
       const deg = (Math.atan2(dx, dy) * 180) / Math.PI;
       onWind(
-        clamp((Math.hypot(dx, dy) - 18) / 1.9, { low: windMps.low, high: 25 }),
+        clamp((Math.hypot(dx, dy) - 18) / 1.9, { low: limits.windMps.low, high: 25 }),
         Math.round(((deg + 360) % 360) / 5) * 5,
       );
     }
@@ -75,13 +83,13 @@ export function WaterPlan({ solution, onWind, onDistance }: Props) {
     const blow = { ArrowUp: 0.5, ArrowDown: -0.5 }[event.key];
     if (turn === undefined && blow === undefined) return;
     event.preventDefault();
-    onWind(clamp(brief.windMps + (blow ?? 0), windMps), (brief.windFromDeg + (turn ?? 0) + 360) % 360);
+    onWind(clamp(windMps + (blow ?? 0), limits.windMps), (windFromDeg + (turn ?? 0) + 360) % 360);
   };
   const fishKeys = (event: KeyboardEvent) => {
     const by = { ArrowUp: 0.5, ArrowRight: 0.5, ArrowDown: -0.5, ArrowLeft: -0.5, PageUp: 3, PageDown: -3 }[event.key];
     if (by === undefined) return;
     event.preventDefault();
-    onDistance(clamp(brief.distanceM + by, distanceM));
+    onDistance(clamp(distanceM + by, limits.distanceM));
   };
   // Middle of what can be seen of the left half of the reach, as a share of the arc.
   const seen = (Math.acos(Math.min(1, (W / 2 - 6) / (reach.value * pxPerM))) / Math.PI + 0.4) / 2;
@@ -157,7 +165,7 @@ export function WaterPlan({ solution, onWind, onDistance }: Props) {
         <line x1={stand.x} y1={stand.y} x2={fish.x} y2={fish.y} stroke="var(--signal)" strokeWidth="2.6" />
         <line
           x1={fish.x}
-          y1={fish.y + Math.min(outfit.leader.lengthM, brief.distanceM) * pxPerM}
+          y1={fish.y + Math.min(leaderM, distanceM) * pxPerM}
           x2={fish.x}
           y2={fish.y}
           stroke="var(--water)"
@@ -165,7 +173,7 @@ export function WaterPlan({ solution, onWind, onDistance }: Props) {
         />
         <line
           x1={fish.x}
-          y1={fish.y + Math.min(outfit.leader.lengthM, brief.distanceM) * pxPerM}
+          y1={fish.y + Math.min(leaderM, distanceM) * pxPerM}
           x2={fish.x}
           y2={fish.y}
           stroke="var(--ink)"
@@ -175,7 +183,7 @@ export function WaterPlan({ solution, onWind, onDistance }: Props) {
           <ellipse rx="10" ry="5" />
           <circle r="4.4" fill="var(--ink)" />
           <path
-            d={brief.hand === 'right' ? 'M9,0Q13,-4 8,-9' : 'M-9,0Q-13,-4 -8,-9'}
+            d={hand === 'right' ? 'M9,0Q13,-4 8,-9' : 'M-9,0Q-13,-4 -8,-9'}
             fill="none"
             strokeWidth="2.4"
             strokeLinecap="round"
@@ -186,10 +194,10 @@ export function WaterPlan({ solution, onWind, onDistance }: Props) {
           role="slider"
           tabIndex={0}
           aria-label="Distance to the fish"
-          aria-valuemin={distanceM.low}
-          aria-valuemax={distanceM.high}
-          aria-valuenow={Math.round(brief.distanceM * 10) / 10}
-          aria-valuetext={show(metres(brief.distanceM))}
+          aria-valuemin={limits.distanceM.low}
+          aria-valuemax={limits.distanceM.high}
+          aria-valuenow={Math.round(distanceM * 10) / 10}
+          aria-valuetext={show(metres(distanceM))}
           onPointerDown={(event) => grab('fish', event)}
           onKeyDown={fishKeys}
           className="cursor-ns-resize"
@@ -214,7 +222,7 @@ export function WaterPlan({ solution, onWind, onDistance }: Props) {
             strokeWidth="3.5"
             paintOrder="stroke"
           >
-            {show(metres(brief.distanceM))}
+            {show(metres(distanceM))}
           </text>
         </g>
 
@@ -224,8 +232,8 @@ export function WaterPlan({ solution, onWind, onDistance }: Props) {
           aria-label="Wind: left and right turn it, up and down change its strength"
           aria-valuemin={0}
           aria-valuemax={360}
-          aria-valuenow={Math.round(brief.windFromDeg)}
-          aria-valuetext={`${show({ value: brief.windMps, kind: 'windSpeed', plusMinus: null })} ${windWords(brief.windFromDeg)}`}
+          aria-valuenow={Math.round(windFromDeg)}
+          aria-valuetext={`${show({ value: windMps, kind: 'windSpeed', plusMinus: null })} ${windWords(windFromDeg)}`}
           onPointerDown={(event) => grab('wind', event)}
           onKeyDown={windKeys}
           className="cursor-grab"
@@ -262,7 +270,7 @@ export function WaterPlan({ solution, onWind, onDistance }: Props) {
           />
           <path
             d="M0,0l-5.5,-11h11z"
-            transform={`translate(${tip.x},${tip.y}) rotate(${brief.windFromDeg})`}
+            transform={`translate(${tip.x},${tip.y}) rotate(${windFromDeg})`}
             fill="var(--ink)"
           />
           <circle cx={tail.x} cy={tail.y} r="6" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="1.8" />
@@ -277,7 +285,7 @@ export function WaterPlan({ solution, onWind, onDistance }: Props) {
             strokeWidth="3.5"
             paintOrder="stroke"
           >
-            {show({ value: brief.windMps, kind: 'windSpeed', plusMinus: null })}
+            {show({ value: windMps, kind: 'windSpeed', plusMinus: null })}
           </text>
         </g>
         <ScaleBar x={12} y={14} pxPerM={pxPerM} />

@@ -1,10 +1,35 @@
-import type { LinkId, Solution } from '../api/client';
+import type { Leader, LinkId, Solution, Stretch } from '../api/client';
 
 export const linkIds: LinkId[] = ['fly', 'tippet', 'leader', 'head', 'running', 'backing', 'reel', 'rod', 'hand'];
 
+/** A fly as it is drawn. Lengths in metres. */
+export type FlyFigures = {
+  kind: { id: string; name: string };
+  hook: { lengthM: number; gapeM: number; wireM: number };
+  bodyM: number;
+};
+
+/** A spool as it is drawn: across, in metres; what nobody measured is null. */
+export type SpoolFigures = {
+  reel: { arborM?: number | null; rimM?: number | null };
+  fill: Solution['outfit']['fill'];
+};
+
+/** What the chain is drawn from: lengths in metres, of any outfit, whoever put it together. */
+export type OutfitFigures = SpoolFigures & {
+  fly: FlyFigures;
+  leader: Pick<Leader, 'pieces' | 'lengthM' | 'tippetLengthM'>;
+  headM: number;
+  lineM: number;
+  stretches: Stretch[];
+  rodM: number;
+  carryM: number;
+  shootM: number;
+  distanceM: number;
+};
+
 /** Where each drawn link begins and ends along the line, metres from the fly, and how thick it is. */
-export function laidOut(solution: Solution) {
-  const { leader, line } = solution.outfit;
+export function laidOut({ leader, headM, lineM, stretches }: OutfitFigures) {
   const pieces = [...leader.pieces].reverse().map((p) => ({ lengthM: p.lengthM, startM: p.endM, endM: p.startM }));
   const leaderM = leader.lengthM;
   const tippetM = leader.tippetLengthM;
@@ -12,10 +37,10 @@ export function laidOut(solution: Solution) {
     spans: {
       tippet: [0, tippetM],
       leader: [tippetM, leaderM],
-      head: [leaderM, leaderM + line.headM],
-      running: [leaderM + line.headM, leaderM + line.lengthM],
+      head: [leaderM, leaderM + headM],
+      running: [leaderM + headM, leaderM + lineM],
     } as Record<'tippet' | 'leader' | 'head' | 'running', [number, number]>,
-    totalM: leaderM + line.lengthM,
-    stretches: [...pieces, ...(line.stretches ?? [])],
+    totalM: leaderM + lineM,
+    stretches: [...pieces, ...stretches],
   };
 }

@@ -1,5 +1,5 @@
 import { useId } from 'react';
-import { api, need, type Kind } from '../api/client';
+import { api, unwrap, type Kind } from '../api/client';
 import { useReading } from './useReading';
 import { useUnits } from './units';
 
@@ -103,7 +103,7 @@ function AnyMeasure({
       read={async (text) =>
         mayBeEmpty && text.trim() === ''
           ? { value: null }
-          : need(api.POST('/api/measures/read', { body: { kind, text, metric: system === 'metric' } }))
+          : unwrap(api.POST('/api/measures/read', { body: { kind, text, metric: system === 'metric' } }))
       }
       onRead={(read) => onChange(read.value)}
     />
@@ -120,7 +120,7 @@ export function HookField({
     <TypedField
       {...field}
       shown={hook}
-      read={(text) => need(api.GET('/api/measures/hook', { params: { query: { text } } }))}
+      read={(text) => unwrap(api.GET('/api/measures/hook', { params: { query: { text } } }))}
       onRead={(read) => onChange(read.number)}
     />
   );

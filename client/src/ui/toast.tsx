@@ -1,6 +1,6 @@
 import { Toast } from 'radix-ui';
 import { createContext, useCallback, useContext, useEffect, useState, type ReactNode } from 'react';
-import { Trouble } from '../api/client';
+import { ApiError } from '../api/client';
 
 type Message = { words: string; undo?: () => Promise<unknown> | void };
 
@@ -16,7 +16,7 @@ export function ToastProvider({ children }: { children: ReactNode }) {
   // What a button tried and nobody else had words for is said here, never lost in silence.
   useEffect(() => {
     const unsaid = (event: PromiseRejectionEvent) => {
-      if (!(event.reason instanceof Trouble)) return;
+      if (!(event.reason instanceof ApiError)) return;
       event.preventDefault();
       toast({ words: event.reason.message });
     };
@@ -27,7 +27,7 @@ export function ToastProvider({ children }: { children: ReactNode }) {
     try {
       await undo?.();
     } catch (error) {
-      if (!(error instanceof Trouble)) throw error;
+      if (!(error instanceof ApiError)) throw error;
       toast({ words: error.message });
     }
   };

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
-import { Trouble } from '../api/client';
+import { ApiError } from '../api/client';
 
 const underWay = new Set<Promise<void>>();
 const listeners = new Set<() => void>();
@@ -57,7 +57,7 @@ export function useReading<T>(read: (text: string) => Promise<T>, onRead: (value
         onRead(value);
         if (left.current) setTyped(null);
       } catch (error) {
-        if (mine === turn.current && error instanceof Trouble) setUnread(error.fields.text ?? error.message);
+        if (mine === turn.current && error instanceof ApiError) setUnread(error.fields.text ?? error.message);
       } finally {
         // A moment for the screen to take it up.
         setTimeout(end);

@@ -1,14 +1,15 @@
 import { useQuery } from '@tanstack/react-query';
 import { memo, useDeferredValue, useMemo, useState, type ReactNode } from 'react';
-import { api, need, Trouble, type BriefDraft, type CastAnswer, type Solution } from '../../api/client';
+import { api, unwrap, ApiError, type BriefDraft, type CastAnswer, type Solution } from '../../api/client';
 import { EnergyBar, WindCurve } from '../../drawing/CastCharts';
 import type { Thrown } from '../../drawing/CastDrawing';
-import { ReachBar } from '../../drawing/scales';
+import { ReachBar } from '../../drawing/ReachBar';
+import { castFigures } from '../../state/figures';
 import { MeasureField } from '../../ui/TypedField';
 import { Pick } from '../../ui/Pick';
 import { metres, useUnits } from '../../ui/units';
-import { choices } from '../brief/choices';
-import type { BriefWork } from '../brief/useBrief';
+import { choices } from '../../state/choices';
+import type { BriefWork } from '../../state/useBrief';
 import { ReachMap, type Axis } from './ReachMap';
 import { Helps } from './Helps';
 import { Throw } from './Throw';
@@ -67,7 +68,7 @@ export function CastingBench({ work, solution }: Props) {
   if (!cast.data)
     return cast.error ? (
       <p role="alert" className="my-3">
-        {cast.error instanceof Trouble ? (Object.values(cast.error.fields)[0] ?? cast.error.message) : 'No cast.'}
+        {cast.error instanceof ApiError ? (Object.values(cast.error.fields)[0] ?? cast.error.message) : 'No cast.'}
       </p>
     ) : (
       <p className="my-3 text-soft">Throwing…</p>
@@ -120,7 +121,7 @@ export function CastingBench({ work, solution }: Props) {
       {settled && <Maps {...settled} />}
 
       <Part name="Carry and shoot">
-        <ReachBar solution={solution} />
+        <ReachBar {...castFigures(solution)} />
       </Part>
 
       <Part name="Where the energy goes">
@@ -415,7 +416,7 @@ function useBeside(work: BriefWork, solution: Solution) {
   const { outfit } = solution;
   const { data: shed } = useQuery({
     queryKey: ['shed'],
-    queryFn: ({ signal }) => need(api.GET('/api/shed', { signal })),
+    queryFn: ({ signal }) => unwrap(api.GET('/api/shed', { signal })),
   });
   const lineId = outfit.line.id;
   const rodId = outfit.rod.id;

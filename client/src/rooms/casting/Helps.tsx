@@ -1,12 +1,12 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useDeferredValue } from 'react';
-import { useKept } from '../../api/asking';
-import { api, need, type Help } from '../../api/client';
+import { useLastGood } from '../../api/answers';
+import { api, unwrap, type Help } from '../../api/client';
 import { Say } from '../../ui/Say';
 import { useCommands } from '../../ui/commands';
 import { useToast } from '../../ui/toast';
 import { metres, useUnits } from '../../ui/units';
-import type { BriefWork } from '../brief/useBrief';
+import type { BriefWork } from '../../state/useBrief';
 
 /** What could be changed, best first; one press makes the change and one takes it back. */
 export function Helps({ work }: { work: BriefWork }) {
@@ -23,13 +23,13 @@ export function Helps({ work }: { work: BriefWork }) {
       // Every change is solved in full: that waits until the hand has come to rest.
       await new Promise((rest) => setTimeout(rest, 250));
       if (signal.aborted) throw new DOMException('Aborted', 'AbortError');
-      return need(api.POST('/api/casting/helps', { body: asked, signal }));
+      return unwrap(api.POST('/api/casting/helps', { body: asked, signal }));
     },
     placeholderData: keepPreviousData,
     staleTime: Infinity,
     gcTime: 30_000,
   });
-  const data = useKept(fresh);
+  const data = useLastGood(fresh);
   const worth = data?.helps.filter((h) => h.worth === 'more') ?? [];
   const apply = (help: Help) => {
     const before = { draft: work.draft, pins: work.pins };

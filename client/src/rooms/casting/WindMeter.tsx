@@ -1,14 +1,14 @@
 import { useQuery } from '@tanstack/react-query';
 import { scaleLinear } from 'd3-scale';
 import { useEffect } from 'react';
-import { api, need, type WindReading } from '../../api/client';
+import { api, unwrap, type WindReading } from '../../api/client';
 import { useUnits } from '../../ui/units';
 
 /** What the wind meter says while it is listened to; null while it is off. */
 export function useWindMeter(on: boolean) {
   return useQuery({
     queryKey: ['wind-meter'],
-    queryFn: ({ signal }) => need(api.GET('/api/devices/wind', { signal })),
+    queryFn: ({ signal }) => unwrap(api.GET('/api/devices/wind', { signal })),
     enabled: on,
     refetchInterval: on ? 1000 : false,
     gcTime: 0,

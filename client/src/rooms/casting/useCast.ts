@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { patient, useKept } from '../../api/asking';
-import { api, need, type BriefDraft, type FlyLine, type Leader, type Rod } from '../../api/client';
+import { retryWhenBusy, useLastGood } from '../../api/answers';
+import { api, unwrap, type BriefDraft, type FlyLine, type Leader, type Rod } from '../../api/client';
 
 export type Thrower = { brief: BriefDraft; rod: Rod; line: FlyLine; leader: Leader };
 
@@ -8,14 +8,14 @@ export type Thrower = { brief: BriefDraft; rod: Rod; line: FlyLine; leader: Lead
 export function useCast(what: Thrower | null, gusts: { low: number; high: number } | null) {
   const { data, error } = useQuery({
     queryKey: ['cast', what, gusts],
-    queryFn: ({ signal }) => need(api.POST('/api/casting/reach', { body: { ...what!, gusts }, signal })),
+    queryFn: ({ signal }) => unwrap(api.POST('/api/casting/reach', { body: { ...what!, gusts }, signal })),
     enabled: what !== null,
     placeholderData: keepPreviousData,
     staleTime: Infinity,
     gcTime: 10_000,
-    retry: patient,
+    retry: retryWhenBusy,
   });
-  return { data: useKept(data), error };
+  return { data: useLastGood(data), error };
 }
 
 // A map over wind covers every wind and distance, so neither is a reason to work it out again.
@@ -27,12 +27,12 @@ export function useCastMap(kind: 'wind' | 'classByWind' | 'carryBySpeed', what: 
   const body = what && { ...what, brief: kind === 'carryBySpeed' ? anyDistance(what.brief) : anyWind(what.brief) };
   const { data } = useQuery({
     queryKey: ['cast-map', kind, body],
-    queryFn: ({ signal }) => need(api.POST('/api/casting/map', { body: { ...body!, kind }, signal })),
+    queryFn: ({ signal }) => unwrap(api.POST('/api/casting/map', { body: { ...body!, kind }, signal })),
     enabled: what !== null,
     placeholderData: keepPreviousData,
     staleTime: Infinity,
     gcTime: 60_000,
-    retry: patient,
+    retry: retryWhenBusy,
   });
-  return useKept(data);
+  return useLastGood(data);
 }

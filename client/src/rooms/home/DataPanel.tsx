@@ -1,19 +1,19 @@
 import { useQuery } from '@tanstack/react-query';
-import { api, need } from '../../api/client';
+import { api, unwrap } from '../../api/client';
 import { Panel } from '../../ui/Panel';
-import { Words } from '../../ui/Words';
+import { Message } from '../../ui/Message';
 
 const size = (bytes: number) =>
   bytes < 1e6 ? `${Math.max(1, Math.round(bytes / 1e3))} kB` : `${(bytes / 1e6).toFixed(1)} MB`;
 
 /** Where everything is kept, how to save it and how to put it back. */
 export function DataPanel({ onClose }: { onClose: () => void }) {
-  const { data, error } = useQuery({ queryKey: ['data'], queryFn: () => need(api.GET('/api/data')), gcTime: 0 });
+  const { data, error } = useQuery({ queryKey: ['data'], queryFn: () => unwrap(api.GET('/api/data')), gcTime: 0 });
   const named = data && (/[^\w./-]/.test(data.folder) ? `'${data.folder.replaceAll("'", "'\\''")}'` : data.folder);
   return (
     <Panel title="Where your data is" onClose={onClose}>
       <div className="flex flex-col gap-4">
-        <Words>{error?.message}</Words>
+        <Message>{error?.message}</Message>
         {data && (
           <>
             <p>

@@ -1,8 +1,9 @@
 import { Collapsible } from 'radix-ui';
 import { memo } from 'react';
-import type { Caution, LedgerStep, Pins, Solution, Source } from '../../api/client';
+import type { LedgerStep, Pins, Solution, Source } from '../../api/client';
 import { Say } from '../../ui/Say';
 import { useUnits } from '../../ui/units';
+import { Cautions } from '../chain/Cautions';
 
 const sourceWords: Record<Source['mark'], string> = {
   published: 'published',
@@ -200,24 +201,3 @@ const Reason = memo(
     JSON.stringify(a.pin) === JSON.stringify(b.pin) &&
     JSON.stringify(a.step) === JSON.stringify(b.step),
 );
-
-export function Cautions({ cautions, link }: { cautions: Caution[]; link?: string }) {
-  const shown = link ? cautions.filter((c) => c.link === link) : cautions;
-  if (shown.length === 0) return null;
-  return (
-    <section aria-label={link ? 'Cautions here' : 'Cautions'} className="mt-4">
-      <h3 className="font-semibold">Cautions</h3>
-      <ul className="mt-1 flex flex-col gap-1.5 text-[0.9rem] leading-snug">
-        {shown.map((caution) => (
-          <li
-            key={caution.id}
-            className={`border-l-4 pl-2 ${caution.urgent ? 'border-fails font-semibold' : 'border-hair text-soft'}`}
-          >
-            {caution.urgent && <span className="text-fails">Today: </span>}
-            <Say parts={caution.says} />
-          </li>
-        ))}
-      </ul>
-    </section>
-  );
-}

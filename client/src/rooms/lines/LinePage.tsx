@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
-import { api, need, type FlyLine, type Solution } from '../../api/client';
+import { api, unwrap, type FlyLine, type Solution } from '../../api/client';
 import { metres, useUnits } from '../../ui/units';
-import { Words } from '../../ui/Words';
-import { MeasurePage } from '../shed/MeasurePage';
+import { Message } from '../../ui/Message';
+import { MeasurePage } from '../shared/MeasurePage';
 import { ProfileTab } from './ProfileTab';
 import { WeighTab } from './WeighTab';
 
@@ -23,9 +23,9 @@ export function LinePage() {
 function Profile({ line, today }: { line: FlyLine; today: Solution | null }) {
   const profile = useQuery({
     queryKey: ['profile', line],
-    queryFn: () => need(api.GET('/api/lines/{id}/profile', { params: { path: { id: line.id! } } })),
+    queryFn: () => unwrap(api.GET('/api/lines/{id}/profile', { params: { path: { id: line.id! } } })),
   });
-  if (profile.error) return <Words>{profile.error.message}</Words>;
+  if (profile.error) return <Message>{profile.error.message}</Message>;
   if (!profile.data) return <p>Laying the line out…</p>;
   return (
     <ProfileTab

@@ -1,18 +1,18 @@
 import { useState } from 'react';
-import { api, need, Trouble, type FlyLine, type Stretch } from '../../api/client';
+import { api, unwrap, ApiError, type FlyLine, type Stretch } from '../../api/client';
 import { useAsk } from '../../api/useAsk';
 import { useAttempt } from '../../api/useAttempt';
 import { LineDrawing } from '../../drawing/LineDrawing';
 import { Facts } from '../../ui/Facts';
 import { Panel } from '../../ui/Panel';
 import { Say } from '../../ui/Say';
-import { Scale } from '../../ui/Scale';
+import { BenchScale } from '../../ui/BenchScale';
 import { Slide } from '../../ui/Slide';
 import { MeasureField } from '../../ui/TypedField';
 import { useSettled } from '../../ui/useSettled';
 import { metres, useUnits } from '../../ui/units';
-import { Words } from '../../ui/Words';
-import { useKeeping } from '../shed/keeping';
+import { Message } from '../../ui/Message';
+import { useKeeping } from '../../state/gear';
 import { RodsItSuits } from './RodsItSuits';
 import { offBy, usePerFoot } from './usePerFoot';
 
@@ -39,7 +39,9 @@ export function ProfileTab({
   const ends = Math.min(headM, length);
   const body = { stretches, headM: ends, carryM, share: 0.01, line };
   const settled = useSettled(body);
-  const answer = useAsk(['suits', 'profile', body], (signal) => need(api.POST('/api/lines/profile', { body, signal })));
+  const answer = useAsk(['suits', 'profile', body], (signal) =>
+    unwrap(api.POST('/api/lines/profile', { body, signal })),
+  );
   const change = (next: Stretch[]) => {
     setPast((p) => [...p.slice(-50), stretches]);
     setStretches(next);
@@ -116,7 +118,7 @@ export function ProfileTab({
             void settled(e.currentTarget, (now) =>
               keep(
                 () =>
-                  need(
+                  unwrap(
                     api.POST('/api/lines/{id}/profile', {
                       params: { path: { id: line.id! } },
                       body: { ...now, line: null },
@@ -130,8 +132,8 @@ export function ProfileTab({
           Keep this profile with {line.tag}
         </button>
       </div>
-      <Words>{words ?? Object.values(problems)[0]}</Words>
-      {bad && <Words>{Object.values(answer.fields)[0]}</Words>}
+      <Message>{words ?? Object.values(problems)[0]}</Message>
+      {bad && <Message>{Object.values(answer.fields)[0]}</Message>}
       <div className="grid gap-x-8 gap-y-4 lg:grid-cols-2">
         <section aria-label="Stretches" className="min-w-0">
           <h2 className="border-b border-ink pb-1 text-lg font-semibold">Stretches, from the fly</h2>
@@ -272,7 +274,7 @@ function Calipers({
   const body = { readings, lengthM, massKg };
   const settled = useSettled(body);
   const { attempt, words } = useAttempt();
-  const answer = useAsk(['calipers', body], (signal) => need(api.POST('/api/lines/fit', { body, signal })));
+  const answer = useAsk(['calipers', body], (signal) => unwrap(api.POST('/api/lines/fit', { body, signal })));
   const bad = Object.keys(answer.fields).length > 0;
   const set = (i: number, next: Partial<(typeof readings)[number]>) =>
     setReadings((all) => all.map((r, k) => (k === i ? { ...r, ...next } : r)));
@@ -287,7 +289,7 @@ function Calipers({
         onSubmit={(e) => {
           e.preventDefault();
           void settled(e.currentTarget, (now) =>
-            attempt(async () => onFitted((await need(api.POST('/api/lines/fit', { body: now }))).stretches)),
+            attempt(async () => onFitted((await unwrap(api.POST('/api/lines/fit', { body: now }))).stretches)),
           );
         }}
       >
@@ -308,7 +310,7 @@ function Calipers({
           />
         </div>
         <div className="mt-2">
-          <Scale
+          <BenchScale
             pan={{ kg: massKg, piece: line.headKg == null ? line.tag : null, words: line.tag }}
             onTake={setMassKg}
           />
@@ -355,7 +357,7 @@ function Calipers({
             </>
           )}
         </p>
-        <Words>{bad ? null : words}</Words>
+        <Message>{bad ? null : words}</Message>
         <button className="btn mt-2 bg-ink! text-paper!" type="submit" disabled={bad || !answer.data}>
           Use this profile
         </button>
@@ -373,10 +375,10 @@ function File({ onClose, onRead }: { onClose: () => void; onRead: (s: Stretch[])
   const look = async (csv: string) => {
     setText(csv);
     try {
-      setFound(await need(api.POST('/api/lines/csv', { body: { text: csv } })));
+      setFound(await unwrap(api.POST('/api/lines/csv', { body: { text: csv } })));
       setFaults([]);
     } catch (error) {
-      if (!(error instanceof Trouble)) throw error;
+      if (!(error instanceof ApiError)) throw error;
       setFound(null);
       const fields = Object.entries(error.fields);
       setFaults(fields.length > 0 ? fields : [['file', error.message]]);

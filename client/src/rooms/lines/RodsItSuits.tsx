@@ -1,9 +1,9 @@
 import { Link } from 'react-router';
 import type { RodSuits } from '../../api/client';
-import { LoadBar } from '../../drawing/scales';
+import { LoadBar } from '../../drawing/LoadBar';
 import { Mark } from '../../ui/Mark';
 import { Say } from '../../ui/Say';
-import { useMeasuringBench } from '../brief/atHand';
+import { useMeasuringBench } from '../../state/atHand';
 
 /** Rods of the shed for a line, best first, and why. */
 export function RodsItSuits({ rods }: { rods: RodSuits[] }) {

@@ -1,15 +1,15 @@
 import { useState } from 'react';
-import { api, need, type FlyLine, type Weighing } from '../../api/client';
+import { api, unwrap, type FlyLine, type Weighing } from '../../api/client';
 import { useAsk } from '../../api/useAsk';
 import { ClassRuler } from '../../drawing/LineDrawing';
 import { Facts } from '../../ui/Facts';
 import { Say } from '../../ui/Say';
-import { Scale } from '../../ui/Scale';
+import { BenchScale } from '../../ui/BenchScale';
 import { MeasureField, OptionalMeasureField } from '../../ui/TypedField';
 import { metres, useUnits } from '../../ui/units';
 import { useSettled } from '../../ui/useSettled';
-import { Words } from '../../ui/Words';
-import { useKeeping } from '../shed/keeping';
+import { Message } from '../../ui/Message';
+import { useKeeping } from '../../state/gear';
 import { RodsItSuits } from './RodsItSuits';
 import { offBy, usePerFoot } from './usePerFoot';
 
@@ -31,7 +31,7 @@ export function WeighTab({ line }: { line: FlyLine }) {
   const settled = useSettled(on);
   const answer = useAsk(
     ['suits', 'weigh', on, line],
-    (signal) => need(api.POST('/api/lines/classify', { body: { weighing: on, line }, signal })),
+    (signal) => unwrap(api.POST('/api/lines/classify', { body: { weighing: on, line }, signal })),
     measured,
   );
   const set = (next: Partial<Weighing>) => {
@@ -110,19 +110,19 @@ export function WeighTab({ line }: { line: FlyLine }) {
           />
         </div>
         <div className="mt-3">
-          <Scale
+          <BenchScale
             pan={{ kg: on.massKg, piece: line.headKg == null ? line.tag : null, words: line.tag }}
             onTake={(massKg, scalePlusMinusKg) => set({ massKg, scalePlusMinusKg })}
           />
         </div>
-        <Words>{words}</Words>
+        <Message>{words}</Message>
         <button
           className="btn mt-4 bg-ink! text-paper!"
           disabled={!measured || bad}
           onClick={(e) =>
             void settled(e.currentTarget, (now) =>
               keep(
-                () => need(api.POST('/api/lines/{id}/weighing', { params: { path: { id: line.id! } }, body: now })),
+                () => unwrap(api.POST('/api/lines/{id}/weighing', { params: { path: { id: line.id! } }, body: now })),
                 `${line.tag} is known by its weight.`,
               ),
             )

@@ -1,6 +1,6 @@
 import { scaleLinear } from 'd3-scale';
 import { useState } from 'react';
-import { api, need, type GearShed, type Rod, type RodBalance, type Solution } from '../../api/client';
+import { api, unwrap, type GearShed, type Rod, type RodBalance, type Solution } from '../../api/client';
 import { useAsk } from '../../api/useAsk';
 import { useWidth } from '../../drawing/useWidth';
 import { Facts } from '../../ui/Facts';
@@ -8,8 +8,8 @@ import { Pick } from '../../ui/Pick';
 import { MeasureField, OptionalMeasureField } from '../../ui/TypedField';
 import { metres, useUnits } from '../../ui/units';
 import { useSettled } from '../../ui/useSettled';
-import { Words } from '../../ui/Words';
-import { lineToStart, useKeeping } from '../shed/keeping';
+import { Message } from '../../ui/Message';
+import { lineToStart, useKeeping } from '../../state/gear';
 
 /** How the outfit sits in the hand, and what a day of swinging it comes to. */
 export function BalanceTab({ rod, shed, today }: { rod: Rod; shed: GearShed; today: Solution | null }) {
@@ -26,7 +26,7 @@ export function BalanceTab({ rod, shed, today }: { rod: Rod; shed: GearShed; tod
   const { keep, words } = useKeeping('rods', rod);
   const settled = useSettled(at);
   const body = { rod, balance: at, reel: reel ?? null, line: line ?? null, ...load };
-  const answer = useAsk(['balance', body], (signal) => need(api.POST('/api/rods/balance', { body, signal })));
+  const answer = useAsk(['balance', body], (signal) => unwrap(api.POST('/api/rods/balance', { body, signal })));
   const gear = (kg: number) => show({ value: kg, kind: 'gearMass', plusMinus: null });
   const b = answer.data?.balance;
   const reelKg = answer.data?.load.reelKg ?? 0;
@@ -154,14 +154,14 @@ export function BalanceTab({ rod, shed, today }: { rod: Rod; shed: GearShed; tod
             onChange={(castsADay) => setLoad((l) => ({ ...l, castsADay }))}
           />
         </div>
-        <Words>{words}</Words>
+        <Message>{words}</Message>
         <button
           className="btn mt-4 bg-ink! text-paper!"
           disabled={Object.keys(answer.fields).length > 0 || JSON.stringify(at) === JSON.stringify(rod.balance)}
           onClick={(e) =>
             void settled(e.currentTarget, (now) =>
               keep(
-                () => need(api.POST('/api/rods/{id}/balance', { params: { path: { id: rod.id! } }, body: now })),
+                () => unwrap(api.POST('/api/rods/{id}/balance', { params: { path: { id: rod.id! } }, body: now })),
                 `Balance kept with ${rod.tag}.`,
               ),
             )

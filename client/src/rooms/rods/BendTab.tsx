@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { api, need, type BendAnswer, type FlyLine, type GearShed, type Rod, type Solution } from '../../api/client';
+import { api, unwrap, type BendAnswer, type FlyLine, type GearShed, type Rod, type Solution } from '../../api/client';
 import { useAsk } from '../../api/useAsk';
 import { PullDrawing, ThirdsBar, type Bent } from '../../drawing/RodBends';
 import { Pick } from '../../ui/Pick';
@@ -8,9 +8,9 @@ import { Say } from '../../ui/Say';
 import { Slide } from '../../ui/Slide';
 import { MeasureField } from '../../ui/TypedField';
 import { metres, useUnits } from '../../ui/units';
-import { Caution } from '../../ui/Words';
-import { useMeasuringBench } from '../brief/atHand';
-import { lineToStart } from '../shed/keeping';
+import { Caution } from '../../ui/Message';
+import { useMeasuringBench } from '../../state/atHand';
+import { lineToStart } from '../../state/gear';
 
 type Load = {
   pullN: number;
@@ -24,7 +24,7 @@ type Load = {
 function useBend(rod: Rod | null, load: Load, line: FlyLine | null) {
   return useAsk(
     ['bend', rod, load, line],
-    (signal) => need(api.POST('/api/rods/bend', { body: { rod: rod!, ...load, line }, signal })),
+    (signal) => unwrap(api.POST('/api/rods/bend', { body: { rod: rod!, ...load, line }, signal })),
     rod?.bend != null,
   );
 }

@@ -1,17 +1,17 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, need, type BendReading, type BendTest, type Rod } from '../../api/client';
+import { api, unwrap, type BendReading, type BendTest, type Rod } from '../../api/client';
 import { useAsk } from '../../api/useAsk';
 import { TestDrawing } from '../../drawing/RodBends';
 import { Facts } from '../../ui/Facts';
 import { Pick } from '../../ui/Pick';
-import { Scale } from '../../ui/Scale';
+import { BenchScale } from '../../ui/BenchScale';
 import { MeasureField, OptionalMeasureField } from '../../ui/TypedField';
 import { metres, useUnits } from '../../ui/units';
 import { useSettled } from '../../ui/useSettled';
-import { Caution, Words } from '../../ui/Words';
+import { Caution, Message } from '../../ui/Message';
 import { CalibrationPanel } from './Calibrations';
-import { useKeeping } from '../shed/keeping';
+import { useKeeping } from '../../state/gear';
 
 /** The one-third bend test, step by step, with the class it comes to. */
 export function BendTestTab({ rod }: { rod: Rod }) {
@@ -26,12 +26,12 @@ export function BendTestTab({ rod }: { rod: Rod }) {
   const settled = useSettled(test);
   const calibrations = useQuery({
     queryKey: ['calibrations'],
-    queryFn: () => need(api.GET('/api/rods/calibrations')),
+    queryFn: () => unwrap(api.GET('/api/rods/calibrations')),
   });
   // The example weight is nobody's measurement: nothing is worked out until something was typed.
   const fit = useAsk(
     ['fit', rod.lengthM, test],
-    (signal) => need(api.POST('/api/rods/fit', { body: { rodLengthM: rod.lengthM, test }, signal })),
+    (signal) => unwrap(api.POST('/api/rods/fit', { body: { rodLengthM: rod.lengthM, test }, signal })),
     measured,
   );
   const change = (next: Partial<BendTest>) => setTest((t) => ({ ...t, ...next }));
@@ -195,7 +195,7 @@ export function BendTestTab({ rod }: { rod: Rod }) {
                   )}
                 </div>
                 {weighing === i && (
-                  <Scale
+                  <BenchScale
                     onTake={(massKg, scalePlusMinusKg) => {
                       setWeighing(null);
                       change({ scalePlusMinusKg: Math.max(scalePlusMinusKg, 0.0001) });
@@ -261,7 +261,7 @@ export function BendTestTab({ rod }: { rod: Rod }) {
             </div>
           </li>
         </ol>
-        <Words>{words ?? (fit.error && !bad ? fit.error.message : null)}</Words>
+        <Message>{words ?? (fit.error && !bad ? fit.error.message : null)}</Message>
         <button
           className="btn mt-4 bg-ink! text-paper!"
           disabled={!measured || bad || !answer || same}
@@ -269,7 +269,7 @@ export function BendTestTab({ rod }: { rod: Rod }) {
             void settled(e.currentTarget, (now) =>
               keep(
                 () =>
-                  need(
+                  unwrap(
                     api.POST('/api/rods/{id}/test', {
                       params: { path: { id: rod.id! } },
                       body: { ...now, on: null },

@@ -1,11 +1,11 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, need, Trouble, type Calibration, type FieldWords } from '../../api/client';
+import { api, unwrap, ApiError, type Calibration, type FieldWords } from '../../api/client';
 import { MeasureField } from '../../ui/TypedField';
 import { Panel } from '../../ui/Panel';
 import { useToast } from '../../ui/toast';
 import { useSettled } from '../../ui/useSettled';
-import { Words } from '../../ui/Words';
+import { Message } from '../../ui/Message';
 
 /** A table from weight to number: the one that comes with the house to look at, one's own to change. */
 export function CalibrationPanel({
@@ -33,34 +33,34 @@ export function CalibrationPanel({
   const which = { params: { path: { which: own.id ?? 0 } } };
   const keep = async (now: Calibration) => {
     try {
-      await need(
+      await unwrap(
         now.id
           ? api.PUT('/api/shed/calibrations/{which}', { ...which, body: now })
           : api.POST('/api/shed/calibrations', { body: now }),
       );
       await onRead(now.name);
     } catch (error) {
-      if (!(error instanceof Trouble)) throw error;
+      if (!(error instanceof ApiError)) throw error;
       setFields(error.fields);
       setWords(error.message);
       if (error.status !== 412) return;
-      const other = (await need(api.GET('/api/rods/calibrations'))).find((c) => c.id === now.id);
+      const other = (await unwrap(api.GET('/api/rods/calibrations'))).find((c) => c.id === now.id);
       setOwn((c) => ({ ...c, version: other?.version }));
       setWords(`${error.message} Yours is still here: keep it again to put it over the other.`);
     }
   };
   const putAway = async () => {
     try {
-      await need<unknown>(api.DELETE('/api/shed/calibrations/{which}', which));
+      await unwrap<unknown>(api.DELETE('/api/shed/calibrations/{which}', which));
     } catch (error) {
-      if (!(error instanceof Trouble)) throw error;
+      if (!(error instanceof ApiError)) throw error;
       setWords(error.message);
       return;
     }
     toast({
       words: `“${start.name}” is put away.`,
       undo: async () => {
-        await need<unknown>(api.POST('/api/shed/calibrations/{which}/restore', which));
+        await unwrap<unknown>(api.POST('/api/shed/calibrations/{which}/restore', which));
         await queries.invalidateQueries({ queryKey: ['calibrations'] });
       },
     });
@@ -88,7 +88,7 @@ export function CalibrationPanel({
               aria-invalid={fields.name ? true : undefined}
               onChange={(e) => setOwn((c) => ({ ...c, name: e.target.value }))}
             />
-            <Words>{fields.name}</Words>
+            <Message>{fields.name}</Message>
           </label>
         )}
         <table>
@@ -142,7 +142,7 @@ export function CalibrationPanel({
             ))}
           </tbody>
         </table>
-        <Words>{fields.points}</Words>
+        <Message>{fields.points}</Message>
         {editable && (
           <div className="mt-2 flex items-end gap-3">
             <button
@@ -168,7 +168,7 @@ export function CalibrationPanel({
             </div>
           </div>
         )}
-        <Words>{words}</Words>
+        <Message>{words}</Message>
         <div className="mt-4 flex gap-3">
           {/* Two buttons, not one that changes: a press on the first must not submit as the second. */}
           {editable ? (

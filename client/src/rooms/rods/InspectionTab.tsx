@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, need, type Found, type Rod } from '../../api/client';
-import { Caution, Words } from '../../ui/Words';
-import { useKeeping } from '../shed/keeping';
+import { api, unwrap, type Found, type Rod } from '../../api/client';
+import { Caution, Message } from '../../ui/Message';
+import { useKeeping } from '../../state/gear';
 
 const found: { id: Found; name: string }[] = [
   { id: 'unseen', name: 'not looked at' },
@@ -16,7 +16,7 @@ const today = () => new Date().toLocaleDateString('en-CA');
 export function InspectionTab({ rod }: { rod: Rod }) {
   const { data: checklist } = useQuery({
     queryKey: ['checklist'],
-    queryFn: () => need(api.GET('/api/rods/checklist')),
+    queryFn: () => unwrap(api.GET('/api/rods/checklist')),
     staleTime: Infinity,
   });
   const [points, setPoints] = useState<Record<string, Found>>({});
@@ -60,21 +60,21 @@ export function InspectionTab({ rod }: { rod: Rod }) {
             max={today()}
             onChange={(e) => setOn(e.target.value)}
           />
-          <Words>{problems.on}</Words>
+          <Message>{problems.on}</Message>
         </label>
         <label className="mt-2 block">
           <span className="rubric block">Note</span>
           <textarea className="entry w-full" rows={3} value={note} onChange={(e) => setNote(e.target.value)} />
-          <Words>{problems.note}</Words>
+          <Message>{problems.note}</Message>
         </label>
-        <Words>{problems.points ?? (Object.keys(problems).length === 0 ? words : null)}</Words>
+        <Message>{problems.points ?? (Object.keys(problems).length === 0 ? words : null)}</Message>
         <button
           className="btn mt-3 bg-ink! text-paper!"
           disabled={!on}
           onClick={async () => {
             const kept = await keep(
               () =>
-                need(
+                unwrap(
                   api.POST('/api/rods/{id}/inspections', {
                     params: { path: { id: rod.id! } },
                     body: { on, points, note: note.trim() || null },

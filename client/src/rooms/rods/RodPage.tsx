@@ -1,6 +1,6 @@
 import type { Rod } from '../../api/client';
 import { metres, useUnits } from '../../ui/units';
-import { MeasurePage } from '../shed/MeasurePage';
+import { MeasurePage } from '../shared/MeasurePage';
 import { BalanceTab } from './BalanceTab';
 import { BendTab } from './BendTab';
 import { BendTestTab } from './BendTestTab';

@@ -1,10 +1,10 @@
 import { Link } from 'react-router';
-import { api, need, type Solution } from '../../api/client';
+import { api, unwrap, type Solution } from '../../api/client';
 import { useAsk } from '../../api/useAsk';
 import { PullDrawing } from '../../drawing/RodBends';
 import { Say } from '../../ui/Say';
 import { metres, useUnits } from '../../ui/units';
-import { useMeasuringBench } from '../brief/atHand';
+import { useMeasuringBench } from '../../state/atHand';
 
 /** The chosen rod bent by today's line, and by the pull its fish asks of the tippet: half its weight. */
 export function RodToday({ solution }: { solution: Solution }) {
@@ -25,7 +25,7 @@ export function RodToday({ solution }: { solution: Solution }) {
   };
   const { data } = useAsk(
     ['bend', body],
-    (signal) => need(api.POST('/api/rods/bend', { body, signal })),
+    (signal) => unwrap(api.POST('/api/rods/bend', { body, signal })),
     rod.bend != null,
   );
   if (rod.id === 0) return null;

@@ -1,14 +1,14 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
-import { api, need, type FlyLine, type Reel, type Rod } from '../../api/client';
+import type { FlyLine, Reel, Rod } from '../../api/client';
 import { metres, useUnits } from '../../ui/units';
-import { GearForm } from './GearForm';
-import type { GearKind } from './keeping';
+import { GearForm } from '../shared/GearForm';
+import { useShed, type GearKind } from '../../state/gear';
+import { EmptyShed } from '../shared/EmptyShed';
 
 /** Everything there is to choose from, labels beside what was measured. */
 export function ShedPage() {
-  const { data } = useQuery({ queryKey: ['shed'], queryFn: () => need(api.GET('/api/shed')) });
+  const { data } = useShed();
   const { show, standards } = useUnits();
   const [form, setForm] = useState<{ kind: GearKind; id: number | null } | null>(null);
   if (!data) return <p className="p-6">Opening the shed…</p>;
@@ -136,31 +136,5 @@ function Disagree({ on, children }: { on: boolean; children: ReactNode }) {
     </span>
   ) : (
     children
-  );
-}
-
-/** The first minute with nothing in the shed. */
-export function EmptyShed() {
-  const queries = useQueryClient();
-  const [busy, setBusy] = useState(false);
-  return (
-    <section className="border-l-4 border-hair bg-sheet px-4 py-3">
-      <p className="text-lg">Nothing in the shed yet.</p>
-      <p className="text-soft">
-        Add your own rods, lines and reels below, or borrow the made-up loan shed of Marram Quay to look around. Without
-        gear the chain says what to look for.
-      </p>
-      <button
-        className="btn mt-2"
-        disabled={busy}
-        onClick={async () => {
-          setBusy(true);
-          await need(api.POST('/api/shed/demo')).finally(() => setBusy(false));
-          await queries.invalidateQueries();
-        }}
-      >
-        Borrow the loan shed
-      </button>
-    </section>
   );
 }

@@ -1,0 +1,49 @@
+import { lazy, type ComponentType, type LazyExoticComponent } from 'react';
+
+/** A room of the house: where it stands, how one gets there, and its page, which is fetched when somebody first goes in. */
+type Room = {
+  path: string;
+  page: LazyExoticComponent<ComponentType>;
+  fetch: () => Promise<unknown>;
+  /** Its name in the bar. */
+  name?: string;
+  /** Other addresses that belong to it, for the bar. */
+  also?: RegExp;
+  /** How the palette and the keys get there. */
+  command?: { id: string; name: string; keys: string[] };
+};
+
+function room(path: string, load: () => Promise<ComponentType>, more: Partial<Room> = {}): Room {
+  const fetch = () => load().then((page) => ({ default: page }));
+  return { path, fetch, page: lazy(fetch), ...more };
+}
+
+export const rooms: Room[] = [
+  room('/', () => import('../rooms/home/HomePage').then((m) => m.HomePage)),
+  room('/briefs', () => import('../rooms/briefs/BriefsPage').then((m) => m.BriefsPage), {
+    name: 'Briefs',
+    command: { id: 'briefs', name: 'All briefs', keys: ['b'] },
+  }),
+  room('/briefs/new', () => import('../rooms/briefs/NewBriefPage').then((m) => m.NewBriefPage), {
+    command: { id: 'new', name: 'New brief', keys: ['n'] },
+  }),
+  room('/briefs/:id/:link?', () => import('../rooms/briefs/BriefPage').then((m) => m.BriefPage)),
+  room('/shed', () => import('../rooms/shed/ShedPage').then((m) => m.ShedPage), {
+    name: 'Shed',
+    // A bench for a piece belongs to the shed.
+    also: /^\/(rods|lines)\//,
+    command: { id: 'shed', name: 'Shed', keys: ['s'] },
+  }),
+  room('/rods/:id', () => import('../rooms/rods/RodPage').then((m) => m.RodPage)),
+  room('/lines/:id', () => import('../rooms/lines/LinePage').then((m) => m.LinePage)),
+  room('/cutting', () => import('../rooms/cutting/CuttingPage').then((m) => m.CuttingPage), {
+    name: 'Drawer',
+    command: { id: 'cutting', name: 'A head from scraps', keys: ['w'] },
+  }),
+];
+
+/** Addresses that people may have kept, and where those rooms stand now. */
+export const moved: Record<string, string> = { '/drawer': '/cutting' };
+
+/** Fetches every page, so that all of them are there when the server is not. */
+export const fetchAll = () => Promise.allSettled(rooms.map((r) => r.fetch()));

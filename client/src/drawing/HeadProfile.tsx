@@ -1,0 +1,80 @@
+import { scaleLinear } from 'd3-scale';
+import type { Stretch } from '../api/client';
+import { metres, useUnits } from '../ui/units';
+import { useWidth } from './useWidth';
+
+/** A line's head to scale along its length, thickness exaggerated, with the 30-ft mark. */
+export function HeadProfile({ stretches, headM, carryM }: { stretches: Stretch[]; headM: number; carryM: number }) {
+  const [ref, width] = useWidth<HTMLDivElement>();
+  const { show, standards } = useUnits();
+  const span = Math.min(
+    stretches.reduce((sum, s) => sum + s.lengthM, 0),
+    Math.max(headM * 1.25, 12),
+  );
+  const belly = Math.max(...stretches.flatMap((s) => [s.startM, s.endM]));
+  const x = scaleLinear([0, span], [6, width - 6]);
+  const y = scaleLinear([0, belly], [0, 15]);
+  const ends = stretches.map((_, i) => stretches.slice(0, i).reduce((sum, s) => sum + s.lengthM, 0));
+  const path = stretches
+    .map((s, i) => ({
+      from: ends[i]!,
+      to: Math.min(span, ends[i]! + s.lengthM),
+      a: s.startM,
+      b: s.endM,
+      whole: s.lengthM,
+    }))
+    .filter((s) => s.from < span);
+  const times = Math.round(30 / (belly * 1000) / ((width - 12) / (span * 1000)));
+  const thirtyFeet = 30 * standards.units.find((u) => u.kind === 'length')!.trade.scale;
+  return (
+    <div ref={ref}>
+      <svg
+        width={width}
+        height={86}
+        role="img"
+        aria-label={`Head of ${show(metres(headM))}, to scale along its length`}
+        className="block"
+      >
+        {path.map((s, i) => {
+          const b = s.a + ((s.b - s.a) * (s.to - s.from)) / s.whole;
+          return (
+            <path
+              key={i}
+              d={`M${x(s.from)},${36 - y(s.a)}L${x(s.to)},${36 - y(b)}V${36 + y(b)}L${x(s.from)},${36 + y(s.a)}Z`}
+              fill="var(--signal)"
+              opacity={s.from >= headM - 0.01 ? 0.6 : 1}
+            />
+          );
+        })}
+        {[
+          { m: thirtyFeet, words: '30 ft', at: 66 },
+          { m: carryM, words: 'held in the air', at: 82 },
+          { m: headM, words: `head ${show(metres(headM))}`, at: 14 },
+        ]
+          .filter((mark) => mark.m <= span)
+          .map((mark) => (
+            <g key={mark.words}>
+              <line
+                x1={x(mark.m)}
+                x2={x(mark.m)}
+                y1="16"
+                y2={mark.at > 40 ? mark.at - 11 : 56}
+                stroke="var(--ink)"
+                strokeWidth="1.2"
+              />
+              <text
+                x={x(mark.m)}
+                y={mark.at}
+                fontSize="12.5"
+                textAnchor={x(mark.m) > width - 60 ? 'end' : 'middle'}
+                fill="var(--ink)"
+              >
+                {mark.words}
+              </text>
+            </g>
+          ))}
+      </svg>
+      <p className="rubric font-normal">Length to scale, fly end on the left; thickness {times} times exaggerated.</p>
+    </div>
+  );
+}

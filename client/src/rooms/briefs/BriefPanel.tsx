@@ -1,0 +1,140 @@
+import { Collapsible } from 'radix-ui';
+import type { BriefDraft } from '../../api/client';
+import { DepthSection } from '../../drawing/DepthSection';
+import { FlyActual } from '../../drawing/FlyActual';
+import { WaterPlan } from '../../drawing/WaterPlan';
+import { MeasureField } from '../../ui/TypedField';
+import { Pick } from '../../ui/Pick';
+import { useUnits } from '../../ui/units';
+import { depthFigures, planFigures } from '../../state/figures';
+import { asSaid } from '../../state/asSaid';
+import { BriefSentence } from './BriefSentence';
+import { choices } from '../../state/choices';
+import type { BriefWork } from '../../state/useBrief';
+
+/** The day: one sentence, the water to drag about in, and every answer to type. */
+export function BriefPanel({ work }: { work: BriefWork }) {
+  const { solution, setDraft, problems } = work;
+  const { standards } = useUnits();
+  if (!solution) return null;
+  const brief = solution.brief;
+  const shown = asSaid(solution, work.draft, problems, standards.limits);
+  const assumed = (field: keyof BriefDraft) => brief.assumed.includes(field);
+  const pick = <K extends keyof BriefDraft>(
+    label: string,
+    field: K,
+    value: string,
+    options: { id: string; name: string; about?: string | null }[],
+  ) => (
+    <Pick
+      label={label}
+      value={value}
+      options={options}
+      assumed={assumed(field)}
+      problem={problems[field]}
+      onChange={(id) => setDraft(field, { [field]: id } as Partial<BriefDraft>)}
+    />
+  );
+  const measure = (
+    label: string,
+    field: keyof BriefDraft & string,
+    kind: Parameters<typeof MeasureField>[0]['kind'],
+    value: number,
+  ) => (
+    <MeasureField
+      label={label}
+      kind={kind}
+      value={work.draft[field] === undefined || work.draft[field] === null ? value : (work.draft[field] as number)}
+      assumed={assumed(field)}
+      problem={problems[field]}
+      onChange={(si) => setDraft(field, { [field]: si } as Partial<BriefDraft>)}
+    />
+  );
+
+  return (
+    <section aria-label="Brief" id="brief" className="flex min-w-0 flex-col gap-3">
+      <input
+        aria-label="Name of this brief"
+        className="w-full border-b border-transparent bg-transparent text-xl font-semibold hover:border-hair focus:border-ink"
+        value={work.name}
+        maxLength={80}
+        onChange={(event) => work.change('name', (w) => ({ ...w, name: event.target.value }))}
+      />
+      <BriefSentence
+        draft={work.draft}
+        brief={brief}
+        problems={problems}
+        onChange={(key, patch) => setDraft(key, patch)}
+      />
+      <WaterPlan
+        {...planFigures(shown)}
+        onWind={(windMps, windFromDeg) => setDraft('wind', { windMps, windFromDeg })}
+        onDistance={(distanceM) => setDraft('plan-distance', { distanceM })}
+      />
+      <DepthSection {...depthFigures(shown)} onDepth={(depthM) => setDraft('section-depth', { depthM })} />
+      <FlyActual fly={brief.fly} />
+
+      <Collapsible.Root defaultOpen>
+        <Collapsible.Trigger className="quiet -ml-1 text-lg font-semibold">The day, in full</Collapsible.Trigger>
+        <Collapsible.Content>
+          <div className="grid grid-cols-2 gap-x-3 gap-y-2">
+            {pick('Water', 'water', brief.water, choices.water)}
+            {pick('Cover', 'cover', brief.cover, choices.cover)}
+            {pick('You stand', 'stance', brief.stance, choices.stance)}
+            {pick('The fish are', 'wariness', brief.wariness, choices.wariness)}
+            {measure('Fish of about', 'fishKg', 'fishMass', brief.fishKg)}
+            {measure('Depth of the fly', 'depthM', 'length', brief.depthM)}
+            {measure('Current', 'currentMps', 'waterSpeed', brief.currentMps)}
+            {measure('Water temperature', 'waterC', 'temperature', brief.waterC)}
+            {measure('Wind from', 'windFromDeg', 'angle', brief.windFromDeg)}
+            <Pick
+              label="Water is"
+              value={brief.salt ? 'salt' : 'fresh'}
+              options={choices.salt}
+              assumed={assumed('salt')}
+              onChange={(id) => setDraft('salt', { salt: id === 'salt' })}
+            />
+            {pick('Casting hand', 'hand', brief.hand, choices.hand)}
+            <MeasureField
+              label="Fly, soaked"
+              kind="lineMass"
+              value={work.draft.flyWetKg ?? brief.fly.wetKg}
+              assumed={!brief.fly.weighed}
+              problem={problems.flyWetKg}
+              onChange={(flyWetKg) => setDraft('flyWetKg', { flyWetKg })}
+            />
+            {pick('Start from', 'school', brief.school, choices.school)}
+            {pick('Lean', 'lean', brief.lean, choices.lean)}
+          </div>
+          {Object.keys(work.draft).some((key) => work.draft[key as keyof BriefDraft] != null) && (
+            <div className="mt-2 flex flex-wrap gap-1 text-sm">
+              <span className="rubric self-center">Back to assumed:</span>
+              {(['flyWetKg', 'fishKg', 'depthM', 'currentMps', 'waterC'] as const)
+                .filter((field) => work.draft[field] != null)
+                .map((field) => (
+                  <button
+                    key={field}
+                    className="quiet underline"
+                    onClick={() => setDraft(`clear-${field}`, { [field]: null })}
+                  >
+                    {
+                      {
+                        flyWetKg: 'fly',
+                        fishKg: 'fish size',
+                        depthM: 'depth',
+                        currentMps: 'current',
+                        waterC: 'temperature',
+                      }[field]
+                    }
+                  </button>
+                ))}
+            </div>
+          )}
+          <p className="rubric mt-2 font-normal">
+            Like {brief.caster.article} {brief.caster.name}: {brief.caster.about}.
+          </p>
+        </Collapsible.Content>
+      </Collapsible.Root>
+    </section>
+  );
+}

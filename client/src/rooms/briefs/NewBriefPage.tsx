@@ -1,0 +1,90 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { api, unwrap, ApiError, type BriefDraft } from '../../api/client';
+import { FlyActual } from '../../drawing/FlyActual';
+import { WaterPlan } from '../../drawing/WaterPlan';
+import { useUnits } from '../../ui/units';
+import { planFigures } from '../../state/figures';
+import { asSaid } from '../../state/asSaid';
+import { BriefSentence } from './BriefSentence';
+import { settleEntries } from '../../ui/useReading';
+import { useAnswer } from '../../state/useAnswer';
+
+const none = {};
+const nothing: string[] = [];
+
+/** A newcomer's first brief: one sentence, everything else assumed until said. */
+export function NewBriefPage() {
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const { standards } = useUnits();
+  const [draft, showDraft] = useState<BriefDraft>({});
+  const latest = useRef<BriefDraft>({});
+  const say = (patch: Partial<BriefDraft>) => {
+    latest.current = { ...latest.current, ...patch };
+    showDraft(latest.current);
+  };
+  const [name, setName] = useState('');
+  const [words, setWords] = useState<string | null>(null);
+  // The core completes the sentence, so that the blanks show what is assumed.
+  const { solution, problems, failure } = useAnswer({ draft, pins: none, off: nothing });
+  if (!solution) return failure ? <p className="p-6">{failure.message}</p> : null;
+  const fish = standards.species.find((s) => s.id === solution.brief.species.id)?.name ?? 'fish';
+  const usual = `${fish[0]!.toUpperCase()}${fish.slice(1)}, ${solution.brief.fly.kind.name}`;
+  return (
+    <main className="mx-auto max-w-2xl px-5 py-8">
+      <h1 className="text-2xl font-semibold">A new brief</h1>
+      <p className="mb-4 text-soft">Say what you know. What is dotted is assumed until you change it.</p>
+      <form
+        onSubmit={async (event) => {
+          event.preventDefault();
+          if (await settleEntries(event.currentTarget)) return;
+          try {
+            const brief = await unwrap(
+              api.POST('/api/briefs', {
+                body: { name: name.trim() || usual, draft: latest.current, pins: {}, off: [] },
+              }),
+            );
+            await queries.invalidateQueries({ queryKey: ['briefs'] });
+            navigate(`/briefs/${brief.id}`);
+          } catch (failure) {
+            setWords(
+              failure instanceof ApiError ? (Object.values(failure.fields)[0] ?? failure.message) : 'Not saved.',
+            );
+          }
+        }}
+      >
+        <div className="border-y border-hair py-4 text-[1.2rem]">
+          <BriefSentence draft={draft} brief={solution.brief} problems={problems} onChange={(_, patch) => say(patch)} />
+        </div>
+        <label className="mt-4 block">
+          <span className="rubric block">Call it</span>
+          <input
+            className="entry w-full max-w-md"
+            value={name}
+            maxLength={80}
+            placeholder={usual}
+            onChange={(event) => setName(event.target.value)}
+          />
+        </label>
+        {words && (
+          <p role="alert" className="mt-2 font-semibold text-fails">
+            {words}
+          </p>
+        )}
+        <button className="btn mt-5 bg-ink! text-lg text-paper!" type="submit">
+          Lay out the chain
+        </button>
+        <div className="mt-8 grid gap-6 sm:grid-cols-2">
+          <WaterPlan
+            {...planFigures(asSaid(solution, draft, problems, standards.limits))}
+            onWind={(windMps, windFromDeg) => say({ windMps, windFromDeg })}
+            onDistance={(distanceM) => say({ distanceM })}
+          />
+          <FlyActual fly={solution.brief.fly} />
+        </div>
+      </form>
+    </main>
+  );
+}

@@ -1,0 +1,47 @@
+import { FlyActual } from '../../drawing/FlyActual';
+import { Facts } from '../../ui/Facts';
+import { Pick } from '../../ui/Pick';
+import { HookField, MeasureField } from '../../ui/TypedField';
+import { useUnits } from '../../ui/units';
+import { PinFields, type BenchProps } from '../shared/bench';
+
+/** The fly at life size, what it weighs soaked and how it pulls in the air. */
+export function FlyBench({ work, solution }: BenchProps) {
+  const { fly } = solution.brief;
+  const { show, standards } = useUnits();
+  return (
+    <>
+      <FlyActual fly={fly} />
+      <Facts
+        rows={[
+          ['soaked', show({ value: fly.wetKg, kind: 'lineMass', plusMinus: null })],
+          ['drag area in the air', show({ value: fly.areaM2, kind: 'area', plusMinus: null })],
+          ['hook wire', show({ value: fly.hook.wireM, kind: 'diameter', plusMinus: null })],
+          ['length over all', show({ value: fly.bodyM, kind: 'shortLength', plusMinus: null })],
+        ]}
+      />
+      <PinFields>
+        <Pick
+          label="Family"
+          value={fly.kind.id}
+          options={standards.flyKinds}
+          onChange={(flyKind) => work.setDraft('flyKind', { flyKind, hookSize: null, flyWetKg: null })}
+        />
+        <HookField
+          label="Hook"
+          hook={fly.sizeName ?? ''}
+          problem={work.problems.hookSize}
+          onChange={(hookSize) => work.setDraft('hookSize', { hookSize })}
+        />
+        <MeasureField
+          label="Weighed, soaked"
+          kind="lineMass"
+          value={work.draft.flyWetKg ?? fly.wetKg}
+          assumed={!fly.weighed}
+          problem={work.problems.flyWetKg}
+          onChange={(flyWetKg) => work.setDraft('flyWetKg', { flyWetKg })}
+        />
+      </PinFields>
+    </>
+  );
+}

@@ -1,0 +1,48 @@
+import { HeadProfile } from '../../drawing/HeadProfile';
+import { LoadBar } from '../../drawing/LoadBar';
+import { Facts } from '../../ui/Facts';
+import { Pick } from '../../ui/Pick';
+import { metres, useUnits } from '../../ui/units';
+import { PinFields, type BenchProps } from '../shared/bench';
+import { Candidates } from '../shared/Candidates';
+
+/** The head in the rod's grain window, among the lines of the shed. */
+export function HeadBench({ work, solution }: BenchProps) {
+  const { outfit } = solution;
+  const { show, standards } = useUnits();
+  const { load, line } = outfit;
+  const wanted = [{ id: 'free', name: 'as the depth asks' }, ...standards.densities];
+  return (
+    <>
+      <HeadProfile stretches={line.stretches ?? []} headM={line.headM} carryM={outfit.carryM} />
+      <Facts
+        rows={[
+          ['head', show({ value: line.massKg ?? 0, kind: 'lineMass', plusMinus: null })],
+          [
+            'judged',
+            `${show({ value: load.lineKg, kind: 'lineMass', plusMinus: null })} in ${show(metres(load.judgedM))}`,
+          ],
+          ['with the fly, of the class', show({ value: load.ratio, kind: 'ratio', plusMinus: null })],
+          ['ideal, line alone', show({ value: load.ideal, kind: 'ratio', plusMinus: null })],
+        ]}
+      />
+      <PinFields>
+        <Pick
+          label="Density"
+          value={work.pins.density ?? 'free'}
+          options={wanted}
+          onChange={(id) => work.setPins('density', { density: id === 'free' ? null : id })}
+        />
+      </PinFields>
+      <Candidates
+        kind="lines"
+        rows={solution.lines}
+        pinned={work.pins.line}
+        onPin={(line) => work.setPins('line', { line })}
+        figure="of the class"
+        drawing={(c) => <LoadBar ratio={c.scale} ideal={load.ideal} window={load.window} />}
+        legend="Bar: the rod's window; upright line: the ideal; diamond: this line and the fly."
+      />
+    </>
+  );
+}

@@ -1,0 +1,324 @@
+import { useQuery } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import { api, unwrap, ApiError, type FieldWords, type Kind, type Rod } from '../../api/client';
+import { MeasureField, OptionalMeasureField } from '../../ui/TypedField';
+import { Panel } from '../../ui/Panel';
+import { Pick, type Option } from '../../ui/Pick';
+import { useToast } from '../../ui/toast';
+import { useUnits } from '../../ui/units';
+import { settleEntries } from '../../ui/useReading';
+import { bringBack, current, keepPiece, putAway, useRefreshGear, useShed, type GearKind } from '../../state/gear';
+
+type Piece = Record<string, unknown>;
+type Field = { key: string; label: string } & (
+  | { text: true }
+  | { kind: Kind; must?: boolean }
+  | { options: Option[]; none?: string }
+  | { yes: string }
+  | { count: true }
+);
+
+const none = 'none';
+
+function fieldsOf(kind: GearKind, standards: ReturnType<typeof useUnits>['standards']): Field[] {
+  const tag: Field[] = [
+    { key: 'tag', label: 'Tag', text: true },
+    { key: 'name', label: 'Name', text: true },
+  ];
+  const note: Field = { key: 'note', label: 'Note', text: true };
+  if (kind === 'rods')
+    return [
+      ...tag,
+      { key: 'lengthM', label: 'Length', kind: 'length', must: true },
+      { key: 'massKg', label: 'Mass', kind: 'gearMass', must: true },
+      { key: 'printedClass', label: 'Class on the label', kind: 'lineClass' },
+      { key: 'measuredClass', label: 'Class measured', kind: 'lineClass' },
+      { key: 'measuredPlusMinus', label: 'Measured, ±', kind: 'lineClass' },
+      { key: 'actionAngleDeg', label: 'Tip angle, bend test', kind: 'angle' },
+      {
+        key: 'printedAction',
+        label: 'Action on the label',
+        none: 'none',
+        options: [
+          { id: 'slow', name: 'slow' },
+          { id: 'medium', name: 'medium' },
+          { id: 'mediumFast', name: 'medium-fast' },
+          { id: 'fast', name: 'fast' },
+        ],
+      },
+      { key: 'pieces', label: 'Pieces', count: true },
+      note,
+    ];
+  if (kind === 'lines')
+    return [
+      ...tag,
+      {
+        key: 'build',
+        label: 'Build',
+        options: [
+          { id: 'weightForward', name: 'weight forward' },
+          { id: 'doubleTaper', name: 'double taper' },
+          { id: 'shootingHead', name: 'shooting head' },
+        ],
+      },
+      { key: 'printedClass', label: 'Class on the label', kind: 'lineClass' },
+      { key: 'lengthM', label: 'Whole length', kind: 'length', must: true },
+      { key: 'headM', label: 'Head length', kind: 'length', must: true },
+      { key: 'headKg', label: 'Head, weighed', kind: 'lineMass' },
+      { key: 'density', label: 'Density', options: standards.densities },
+      { key: 'coating', label: 'Coating', options: standards.coatings },
+      { key: 'saltRated', label: 'Salt', yes: 'rated for salt' },
+      { key: 'frontTaperM', label: 'Front taper', kind: 'length', must: true },
+      { key: 'rearTaperM', label: 'Rear taper', kind: 'length', must: true },
+      { key: 'tipDiameterM', label: 'Tip, thick', kind: 'diameter', must: true },
+      { key: 'bellyDiameterM', label: 'Belly, thick', kind: 'diameter', must: true },
+      { key: 'runningDiameterM', label: 'Running line, thick', kind: 'diameter', must: true },
+      note,
+    ];
+  if (kind === 'scraps')
+    return [
+      ...tag,
+      { key: 'lengthM', label: 'Length', kind: 'length', must: true },
+      { key: 'massKg', label: 'Weighed', kind: 'lineMass', must: true },
+      { key: 'taperM', label: 'Taper at its thin end', kind: 'length', must: true },
+      { key: 'tipShare', label: 'Tip to belly, thick', kind: 'ratio', must: true },
+      { key: 'density', label: 'Density', options: standards.densities },
+      note,
+    ];
+  return [
+    ...tag,
+    { key: 'massKg', label: 'Mass, empty', kind: 'gearMass', must: true },
+    { key: 'saltProof', label: 'Salt', yes: 'made for salt' },
+    { key: 'arborM', label: 'Arbor across', kind: 'shortLength' },
+    { key: 'rimM', label: 'Rim across', kind: 'shortLength' },
+    { key: 'widthM', label: 'Width inside', kind: 'shortLength' },
+    { key: 'dragN', label: 'Most drag', kind: 'force' },
+    { key: 'labelLow', label: 'Label, lowest class', kind: 'lineClass' },
+    { key: 'labelHigh', label: 'Label, highest class', kind: 'lineClass' },
+    { key: 'statedBackingM', label: 'Backing it says it holds', kind: 'length' },
+    { key: 'statedBacking', label: 'Backing of', none: 'not said', options: standards.backings },
+    note,
+  ];
+}
+
+const fresh: Record<GearKind, Piece> = {
+  rods: { tag: '', name: '', lengthM: 2.7432, massKg: 0.095, pieces: 4 },
+  lines: {
+    tag: '',
+    name: '',
+    lengthM: 27,
+    headM: 11.5,
+    build: 'weightForward',
+    density: 'floating',
+    coating: 'temperate',
+    saltRated: false,
+    frontTaperM: 2,
+    rearTaperM: 1.5,
+    tipDiameterM: 0.0009,
+    bellyDiameterM: 0.0014,
+    runningDiameterM: 0.0009,
+  },
+  reels: { tag: '', name: '', massKg: 0.14, saltProof: false },
+  scraps: { tag: '', name: '', lengthM: 6, massKg: 0.009, taperM: 0, tipShare: 0.618, density: 'floating' },
+};
+
+const one = (kind: GearKind) => kind.slice(0, -1);
+
+/** Adds a piece to the shed or changes it. What was typed stays until it is kept or thrown away. */
+export function GearForm({ kind, id, onClose }: { kind: GearKind; id: number | null; onClose: () => void }) {
+  const shed = useShed();
+  const scraps = useQuery({
+    queryKey: ['scraps'],
+    queryFn: () => unwrap(api.GET('/api/shed/scraps')),
+    enabled: kind === 'scraps',
+  });
+  const all = (kind === 'scraps' ? scraps.data : shed.data?.[kind]) as Piece[] | undefined;
+  const piece = id === null ? fresh[kind] : all?.find((p) => p.id === id);
+  if (!piece) return null;
+  return <Form kind={kind} start={piece} id={id} onClose={onClose} />;
+}
+
+function Form({ kind, start, id, onClose }: { kind: GearKind; start: Piece; id: number | null; onClose: () => void }) {
+  const { standards } = useUnits();
+  const again = useRefreshGear();
+  const toast = useToast();
+  const [piece, setPiece] = useState(start);
+  const [problems, setProblems] = useState<FieldWords>({});
+  const [words, setWords] = useState<string | null>(null);
+  const [stale, setStale] = useState(false);
+  const latest = useRef(start);
+  const changed = useRef<Piece>({});
+  const set = (key: string, value: unknown) => {
+    changed.current = { ...changed.current, [key]: value };
+    latest.current = { ...latest.current, ...changed.current };
+    setPiece(latest.current);
+    setProblems((all) => Object.fromEntries(Object.entries(all).filter(([field]) => field !== key)));
+  };
+
+  const attempt = async (work: () => Promise<unknown>, done: () => void) => {
+    try {
+      await work();
+      await again();
+      done();
+      onClose();
+    } catch (error) {
+      if (!(error instanceof ApiError)) throw error;
+      setProblems(error.fields);
+      setWords(error.message);
+      setStale(error.status === 412);
+    }
+  };
+  const submit = () =>
+    attempt(
+      () => keepPiece(kind, latest.current as Rod),
+      () => toast({ words: `${String(latest.current.tag)} is in the shed.` }),
+    );
+  // Somebody changed it meanwhile: what was typed here goes over theirs and leaves the rest of it alone, or theirs is shown.
+  const over = async (mine: boolean) => {
+    const theirs = (await current(kind, id!)) as Piece | undefined;
+    if (!theirs) return setWords(`${String(piece.tag)} is not in the shed any more.`);
+    if (!mine) changed.current = {};
+    latest.current = { ...theirs, ...changed.current };
+    if (mine) return submit();
+    setPiece(theirs);
+    setWords(null);
+    setStale(false);
+    await again();
+  };
+
+  return (
+    <Panel
+      title={id === null ? `A ${one(kind)} for the shed` : `${String(start.tag)} ${String(start.name)}`}
+      onClose={onClose}
+    >
+      <form
+        onSubmit={async (event) => {
+          event.preventDefault();
+          if (await settleEntries(event.currentTarget)) return;
+          await submit();
+        }}
+      >
+        <div className="grid grid-cols-2 gap-x-4 gap-y-3 sm:grid-cols-3">
+          {fieldsOf(kind, standards).map((field) => (
+            <GearField
+              key={field.key}
+              field={field}
+              value={piece[field.key]}
+              problem={problems[field.key]}
+              onChange={(value) => set(field.key, value)}
+            />
+          ))}
+        </div>
+        {words && (
+          <p role="alert" className="mt-3 font-semibold text-fails">
+            {words} {stale && 'Yours is still here and not yet kept.'}
+          </p>
+        )}
+        {stale && (
+          <div className="mt-4 flex gap-3">
+            <button className="btn" type="button" onClick={() => void over(true)}>
+              Keep mine
+            </button>
+            <button className="btn" type="button" onClick={() => void over(false)}>
+              Take the other
+            </button>
+          </div>
+        )}
+        <div className={stale ? 'hidden' : 'mt-4 flex gap-3'}>
+          <button
+            className="btn bg-ink! text-paper!"
+            type="submit"
+            // Words that come or go above may move the button during a press; the press still counts.
+            onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
+          >
+            Keep it
+          </button>
+          {id !== null && (
+            <button
+              className="btn"
+              type="button"
+              onClick={() =>
+                void attempt(
+                  () => putAway(kind, id),
+                  () =>
+                    toast({
+                      words: `${String(piece.tag)} was put away.`,
+                      undo: async () => {
+                        await bringBack(kind, id);
+                        await again();
+                      },
+                    }),
+                )
+              }
+            >
+              Put it away
+            </button>
+          )}
+        </div>
+      </form>
+    </Panel>
+  );
+}
+
+function GearField({
+  field,
+  value,
+  problem,
+  onChange,
+}: {
+  field: Field;
+  value: unknown;
+  problem: string | undefined;
+  onChange: (value: unknown) => void;
+}) {
+  if ('kind' in field) {
+    const common = { label: field.label, kind: field.kind, value: value as number | null | undefined, problem };
+    return field.must ? (
+      <MeasureField {...common} onChange={onChange} />
+    ) : (
+      <OptionalMeasureField {...common} onChange={onChange} />
+    );
+  }
+  if ('options' in field) {
+    const options = field.none ? [{ id: none, name: field.none }, ...field.options] : field.options;
+    return (
+      <Pick
+        label={field.label}
+        value={(value as string | null | undefined) ?? none}
+        options={options}
+        problem={problem}
+        onChange={(id) => onChange(id === none ? null : id)}
+      />
+    );
+  }
+  if ('yes' in field)
+    return (
+      <label className="flex items-end gap-2 pb-1">
+        <input
+          type="checkbox"
+          className="size-5"
+          checked={Boolean(value)}
+          onChange={(event) => onChange(event.target.checked)}
+        />
+        {field.yes}
+      </label>
+    );
+  const count = 'count' in field;
+  return (
+    <label className="block min-w-0">
+      <span className="rubric block">{field.label}</span>
+      <input
+        className="entry w-full"
+        inputMode={count ? 'numeric' : undefined}
+        value={String(value ?? '')}
+        aria-invalid={problem ? true : undefined}
+        onChange={(event) => onChange(count ? Number(event.target.value.replace(/\D/g, '')) : event.target.value)}
+      />
+      {problem && (
+        <span role="alert" className="block text-sm leading-snug font-semibold text-fails">
+          {problem}
+        </span>
+      )}
+    </label>
+  );
+}

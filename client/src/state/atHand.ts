@@ -1,0 +1,73 @@
+import { useQuery } from '@tanstack/react-query';
+import { useMatch, useNavigate, useSearchParams } from 'react-router';
+import { retryWhenBusy } from '../api/answers';
+import { api, unwrap, type LinkId } from '../api/client';
+import { linkIds } from '../drawing/outfit';
+import { useAnswer } from './useAnswer';
+import { useCommands } from '../ui/commands';
+
+/** The brief somebody is at work on: its own pages say so by their path, a measuring bench by ?brief=. */
+export function useBriefAtHand() {
+  const page = useMatch('/briefs/:id/*');
+  const [params] = useSearchParams();
+  const id = Number(page?.params.id ?? params.get('brief'));
+  return id > 0 ? id : null;
+}
+
+/** A brief as it was kept when it was opened; changes to it are at its own page. */
+export const useKeptBrief = (id: number | null) =>
+  useQuery({
+    queryKey: ['brief', id],
+    queryFn: () => unwrap(api.GET('/api/briefs/{id}', { params: { path: { id: id! } } })),
+    enabled: id !== null,
+    staleTime: Infinity,
+    retry: retryWhenBusy,
+  });
+
+/** The brief at hand and what it comes to, for a bench to start from; nothing when there is none or it cannot be had. */
+export function useToday() {
+  const id = useBriefAtHand();
+  const { data: brief, isError } = useKeptBrief(id);
+  const { solution, failure } = useAnswer(brief ?? null);
+  return {
+    brief: brief ?? null,
+    today: solution ?? null,
+    waiting: id !== null && !isError && !solution && !failure,
+  };
+}
+
+/** Where a piece is measured; the brief at hand comes along. */
+export function useMeasuringBench() {
+  const brief = useBriefAtHand();
+  return (kind: 'rods' | 'lines', id: number, part?: string) => {
+    const search = new URLSearchParams({ ...(part && { part }), ...(brief && { brief: String(brief) }) }).toString();
+    return `/${kind}/${id}${search && `?${search}`}`;
+  };
+}
+
+/** Number keys and brackets walk the chain of a brief. */
+export function useChainKeys(base: string, open?: LinkId) {
+  const navigate = useNavigate();
+  const step = (by: number, from: LinkId) => {
+    const next = open ? linkIds.indexOf(open) + by : linkIds.indexOf(from);
+    void navigate(`${base}/${linkIds[Math.min(8, Math.max(0, next))]}`);
+  };
+  useCommands([
+    ...linkIds.map((l, i) => ({
+      id: `link-${l}`,
+      name: `Open the ${l === 'running' ? 'running line' : l}`,
+      keys: [String(i + 1)],
+      group: 'Chain',
+      run: () => void navigate(`${base}/${l}`),
+    })),
+    {
+      id: 'chain',
+      name: 'Back to the whole chain',
+      keys: ['0', 'Escape'],
+      group: 'Chain',
+      run: () => void navigate(base),
+    },
+    { id: 'next', name: 'Next link towards the hand', keys: [']'], group: 'Chain', run: () => step(1, 'fly') },
+    { id: 'previous', name: 'Next link towards the fly', keys: ['['], group: 'Chain', run: () => step(-1, 'hand') },
+  ]);
+}

@@ -1,0 +1,89 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import {
+  api,
+  unwrap,
+  ApiError,
+  type FlyLine,
+  type GearShed,
+  type Reel,
+  type Rod,
+  type Scrap,
+  type Solution,
+} from '../api/client';
+import { useAttempt } from '../api/useAttempt';
+import { useToast } from '../ui/toast';
+
+type Gear = { rods: Rod; lines: FlyLine; reels: Reel; scraps: Scrap };
+export type GearKind = keyof Gear;
+
+export const useShed = () => useQuery({ queryKey: ['shed'], queryFn: () => unwrap(api.GET('/api/shed')) });
+
+/** The line a bench starts with: today's when it is in the shed and its weight is known, else the first of which it is. */
+export const lineToStart = ({ lines }: GearShed, today: Solution | null) => {
+  const weighed = lines.filter((l) => (l.massKg ?? null) !== null);
+  return weighed.find((l) => l.id === today?.outfit.line.id) ?? weighed[0];
+};
+
+/** Everything that shows gear looks again. */
+export function useRefreshGear() {
+  const queries = useQueryClient();
+  return async () => {
+    for (const key of ['shed', 'scraps', 'jobs', 'solve', 'suits'])
+      await queries.invalidateQueries({ queryKey: [key] });
+  };
+}
+
+// The paths of all gear differ by one word, which the types of the contract cannot say.
+const shelf = (kind: GearKind) => `/api/shed/${kind}` as '/api/shed/rods';
+
+/** A piece as it is kept now; undefined when it was put away. */
+export async function current<K extends GearKind>(kind: K, id: number): Promise<Gear[K] | undefined> {
+  const pieces: (Rod | FlyLine | Reel | Scrap)[] =
+    kind === 'scraps'
+      ? await unwrap(api.GET('/api/shed/scraps'))
+      : (await unwrap(api.GET('/api/shed')))[kind as Exclude<GearKind, 'scraps'>];
+  return pieces.find((p) => p.id === id) as Gear[K] | undefined;
+}
+
+/** Adds a piece, or changes it when it has an identity; refused (412) when it has moved on since the version it carries. */
+export const keepPiece = <K extends GearKind>(kind: K, piece: Gear[K]) =>
+  unwrap(
+    piece.id
+      ? api.PUT(`${shelf(kind)}/{which}`, { params: { path: { which: piece.id } }, body: piece as Rod })
+      : api.POST(shelf(kind), { body: piece as Rod }),
+  ) as Promise<Gear[K]>;
+
+export const putAway = (kind: GearKind, which: number): Promise<unknown> =>
+  unwrap<unknown>(api.DELETE(`${shelf(kind)}/{which}`, { params: { path: { which } } }));
+
+export const bringBack = (kind: GearKind, which: number): Promise<unknown> =>
+  unwrap<unknown>(api.POST(`${shelf(kind)}/{which}/restore`, { params: { path: { which } } }));
+
+const alike = (a: object, b: object) => JSON.stringify({ ...a, version: 0 }) === JSON.stringify({ ...b, version: 0 });
+
+/** Takes one change back, unless the piece is no longer as that change left it. */
+async function takeBack<K extends GearKind>(kind: K, before: Gear[K], left: Gear[K]) {
+  const now = await current(kind, before.id!);
+  if (!now || !alike(now, left)) throw new ApiError(`${before.tag} was changed again since, so this stays.`, 412, {});
+  await keepPiece(kind, { ...before, version: now.version });
+}
+
+/** Keeps what was measured with a piece, tells so, and offers the way back. */
+export function useKeeping<K extends 'rods' | 'lines'>(kind: K, piece: Gear[K]) {
+  const again = useRefreshGear();
+  const toast = useToast();
+  const { attempt, fields, words } = useAttempt();
+  const keep = (work: () => Promise<Gear[K]>, said: string) =>
+    attempt(async () => {
+      const left = await work();
+      await again();
+      toast({
+        words: said,
+        undo: async () => {
+          await takeBack(kind, piece, left);
+          await again();
+        },
+      });
+    });
+  return { keep, problems: fields, words };
+}

@@ -1,0 +1,104 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api, unwrap } from '../api/client';
+import { MeasureField } from './TypedField';
+import { useSettled } from './useSettled';
+import { useUnits } from './units';
+
+/** A piece to lay on the pan: what it is believed to weigh, and its name while nobody has weighed it. */
+export type OnPan = { kg: number; piece: string | null; words: string };
+
+/** The bench scale: lay on, tare, wait until it settles, take the reading. */
+export function BenchScale({ pan, onTake }: { pan?: OnPan; onTake: (kg: number, plusMinusKg: number) => void }) {
+  const { standards } = useUnits();
+  const queries = useQueryClient();
+  const [on, setOn] = useState(false);
+  const [weight, setWeight] = useState(0.14);
+  const settled = useSettled(weight);
+  const { data, error } = useQuery({
+    queryKey: ['scale'],
+    queryFn: ({ signal }) => unwrap(api.GET('/api/devices/scale', { signal })),
+    enabled: on,
+    refetchInterval: on ? 350 : false,
+    gcTime: 0,
+  });
+  // A reading under way is of what lay there before; it must not come in after this one.
+  const change = async (work: () => Promise<NonNullable<typeof data>>) => {
+    await queries.cancelQueries({ queryKey: ['scale'] });
+    queries.setQueryData(['scale'], await work());
+  };
+  const lay = (kg: number, piece: string | null) =>
+    change(() => unwrap(api.POST('/api/devices/scale/lay', { body: { kg, piece } })));
+  const grain = standards.units.find((u) => u.kind === 'lineMass')!.trade.scale;
+  if (!on)
+    return (
+      <button className="btn" type="button" onClick={() => setOn(true)}>
+        Use the bench scale
+      </button>
+    );
+  return (
+    <section aria-label="Bench scale" data-entries className="max-w-md border border-ink bg-sheet p-3">
+      {error && <p role="alert">The scale does not answer. {error.message}</p>}
+      {data && (
+        <>
+          <p className="flex items-baseline gap-3" aria-live="off">
+            <output className="text-3xl font-bold" data-settled={data.settled}>
+              {(data.kg * 1000).toFixed(2)} g
+            </output>
+            <span className="text-soft">{(data.kg / grain).toFixed(1)} gr</span>
+            <span className={data.settled ? 'font-semibold text-fits' : 'text-look'}>
+              {data.settled ? 'settled' : 'settling…'}
+            </span>
+          </p>
+          <div className="mt-2 flex flex-wrap items-end gap-2">
+            {pan ? (
+              <button className="btn" type="button" onClick={() => void lay(pan.kg, pan.piece)}>
+                Lay {pan.words} on it
+              </button>
+            ) : (
+              <>
+                <div className="w-28">
+                  <MeasureField label="Weight to lay on" kind="benchMass" value={weight} onChange={setWeight} />
+                </div>
+                <button
+                  className="btn"
+                  type="button"
+                  onClick={(e) => void settled(e.currentTarget, (kg) => lay(kg, null))}
+                >
+                  Lay it on
+                </button>
+              </>
+            )}
+            <button className="btn" type="button" onClick={() => void lay(0, null)}>
+              Clear the pan
+            </button>
+            <button
+              className="btn"
+              type="button"
+              onClick={() => void change(() => unwrap(api.POST('/api/devices/scale/tare')))}
+            >
+              Tare
+            </button>
+            <button
+              className="btn bg-ink! text-paper!"
+              type="button"
+              // Less than the scale can be off by is nothing.
+              disabled={!data.settled || data.kg <= data.plusMinusKg}
+              onClick={() => onTake(data.kg, data.plusMinusKg)}
+            >
+              Take this reading
+            </button>
+            <button className="quiet" type="button" onClick={() => setOn(false)}>
+              Put it away
+            </button>
+          </div>
+          <p className="mt-2 text-sm text-soft">
+            A {data.name}
+            {data.simulated ? ': nothing real lies on it' : ''}. Good to ± {(data.plusMinusKg * 1000).toFixed(1)} g soon
+            after taring; it wanders, so tare it empty before each weighing.
+          </p>
+        </>
+      )}
+    </section>
+  );
+}
