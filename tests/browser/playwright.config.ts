@@ -3,6 +3,8 @@ import { browser } from './house';
 
 export default defineConfig({
   testDir: '.',
+  globalSetup: './prepare.ts',
+  outputDir: './test-results/runs',
   testMatch: '*.spec.ts',
   timeout: 150_000,
   expect: { timeout: 25_000 },
@@ -12,6 +14,7 @@ export default defineConfig({
     ...browser,
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
-    timezoneId: 'UTC',
+    // Far from UTC and off the hour: an instant that loses its zone on the way shows.
+    timezoneId: 'Asia/Kathmandu',
   },
 });
