@@ -18,7 +18,7 @@ namespace ZingCast.Bench;
 /// </summary>
 public class Allocations
 {
-    private readonly CastSetup setup = Casts.OfClass(
+    private readonly CastSetup setup = MatchedOutfit.OfClass(
         Brief.Complete(
             new()
             {

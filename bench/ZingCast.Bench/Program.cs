@@ -3,6 +3,7 @@ using System.Net.Http.Json;
 using ZingCast.Bench;
 using ZingCast.Core.Briefs;
 using ZingCast.Core.Casting;
+using ZingCast.Core.Cutting;
 using ZingCast.Core.Lines;
 using ZingCast.Core.Matching;
 using ZingCast.Core.Measures;
@@ -15,8 +16,8 @@ using ZingCast.Web;
 using ZingCast.Web.Hosting;
 
 // Every row is measured in this run, on this machine, and set against the same first row.
-var loan = DemoWorld.Shed();
-var brief = Brief.Complete(DemoWorld.Briefs(DateTime.UnixEpoch)[0].Draft);
+var loan = DemoGear.Shed();
+var brief = Brief.Complete(DemoGear.Briefs[0].Draft);
 var fighting = new Pins
 {
     Rod = 1,
@@ -68,11 +69,11 @@ await using var house = ZingApp.Build(settings);
 await ZingApp.FillAsync(house, settings);
 await house.StartAsync();
 using var client = new HttpClient { BaseAddress = new(house.Urls.Single()) };
-var draft = DemoWorld.Briefs(DateTime.UnixEpoch)[0].Draft;
+var draft = DemoGear.Briefs[0].Draft;
 var wind = 0.0;
 
 // One cast, and the same equations in a general solver whose step is as coarse as the engine's own error allows.
-var setup = Casts.OfClass(
+var setup = MatchedOutfit.OfClass(
     Brief.Complete(
         new()
         {
@@ -191,8 +192,12 @@ var counting = new Counter(() => reports++);
         0
     ),
     ("farthest: carry, angle and shot searched", Median(200, () => CastSearch.Farthest(setup)), 0),
-    ("smallest class for a distance", Median(40, () => new Casts(brief).Need(.0004)), 0),
-    ("map of 15 classes x 20 winds", Median(12, () => CastMaps.ClassByWind(c => Casts.OfClass(brief, c, .0004), classes, winds)), .15),
+    ("smallest class for a distance", Median(40, () => ClassSearch.Solve(c => MatchedOutfit.OfClass(brief, c, .0004), brief.DistanceM)), 0),
+    (
+        "map of 15 classes x 20 winds",
+        Median(12, () => CastMaps.ClassByWind(c => MatchedOutfit.OfClass(brief, c, .0004), classes, winds)),
+        .15
+    ),
     (
         "map of 12 carries x 16 speeds",
         Median(12, () => CastMaps.CarryBySpeed(setup, CastMaps.Steps(4, 13, 12), CastMaps.Steps(10, 40, 16))),
@@ -216,7 +221,7 @@ var counting = new Counter(() => reports++);
     ("solve, empty shed", Median(60, () => Matcher.Solve(brief, GearShed.Empty)), 0),
     ("solve, four pins that fight, nearest change searched", Median(30, () => Matcher.Solve(brief, loan, fighting)), 0),
     ("solve, 500 rods and 2000 lines, with progress", Median(3, () => Matcher.Solve(brief, big, progress: counting)), 1.5),
-    ("what would help, every change solved in full", Median(8, () => WhatHelps.Rank(draft, loan, Pins.None, new HashSet<string>())), 0),
+    ("what would help, every change solved in full", Median(8, () => ReachGains.Rank(draft, loan, Pins.None, new HashSet<string>())), 0),
     (
         "solve over loopback HTTP, shed read from SQLite, JSON both ways",
         Median(

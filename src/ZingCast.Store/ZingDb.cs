@@ -3,7 +3,8 @@ using System.Text.Json.Serialization;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.ChangeTracking;
 using Microsoft.EntityFrameworkCore.Metadata.Builders;
-using ZingCast.Core.Briefs;
+using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
+using ZingCast.Core.Cutting;
 using ZingCast.Core.Lines;
 using ZingCast.Core.Matching;
 using ZingCast.Core.Measures;
@@ -12,27 +13,6 @@ using ZingCast.Core.Rods;
 using ZingCast.Core.Shed;
 
 namespace ZingCast.Store;
-
-/// <summary>A brief as kept: what the person said, pinned and switched off.</summary>
-public sealed class SavedBrief
-{
-    public int Id { get; set; }
-
-    public required string Name { get; set; }
-
-    public required BriefDraft Draft { get; set; }
-
-    public required Pins Pins { get; set; }
-
-    public required List<string> Off { get; set; }
-
-    /// <summary>Counts edits; the entity tag of the brief over HTTP.</summary>
-    public int Version { get; set; }
-
-    public DateTime ChangedAt { get; set; }
-
-    public DateTime? DeletedAt { get; set; }
-}
 
 /// <summary>The shed and the briefs in SQLite. Gear tables are the Core's own records; deleting only hides, so it can be undone.</summary>
 public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options)
@@ -73,6 +53,22 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
             await Reels.AsNoTracking().OrderBy(r => r.Id).ToListAsync(cancel)
         );
 
+    /// <summary>
+    /// Pins that point at pieces nobody knows. One that was put away since is known: it is told when the brief is solved, and stays when
+    /// anything else is changed.
+    /// </summary>
+    public async Task<IReadOnlyList<FieldProblem>> CheckAsync(Pins pins, CancellationToken cancel)
+    {
+        var rod = pins.Rod is null || await Rods.IgnoreQueryFilters().AnyAsync(r => r.Id == pins.Rod, cancel);
+        var line = pins.Line is null || await Lines.IgnoreQueryFilters().AnyAsync(l => l.Id == pins.Line, cancel);
+        var reel = pins.Reel is null || await Reels.IgnoreQueryFilters().AnyAsync(r => r.Id == pins.Reel, cancel);
+        return pins.Check(_ => rod, _ => line, _ => reel);
+    }
+
+    /// <summary>The shelf of one kind of thing.</summary>
+    public Shelf<T> Shelf<T>(TimeProvider clock)
+        where T : Kept => new(this, clock);
+
     protected override void OnModelCreating(ModelBuilder modelBuilder)
     {
         Gear(modelBuilder.Entity<Rod>(), r => r.Tag);
@@ -97,7 +93,7 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
         Json(modelBuilder.Entity<Calibration>().Property(c => c.Points));
         modelBuilder.Entity<CutJob>(job =>
         {
-            job.HasQueryFilter(j => j.DeletedAt == null);
+            CanBePutAway(job);
             job.Property(j => j.Version).IsConcurrencyToken();
             Json(job.Property(j => j.Target));
             Json(job.Property(j => j.Pieces));
@@ -112,7 +108,7 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
         });
         modelBuilder.Entity<SavedBrief>(brief =>
         {
-            brief.HasQueryFilter(b => b.DeletedAt == null);
+            CanBePutAway(brief);
             brief.Property(b => b.Version).IsConcurrencyToken();
             Json(brief.Property(b => b.Draft));
             Json(brief.Property(b => b.Pins));
@@ -147,11 +143,24 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
         where T : Kept
     {
         gear.Property(g => g.Version).IsConcurrencyToken().HasDefaultValue(1);
-        gear.Property<DateTime?>(DeletedAt);
-        gear.HasQueryFilter(x => EF.Property<DateTime?>(x, DeletedAt) == null);
+        CanBePutAway(gear);
         // A tag names one piece in the shed; a hidden piece does not block its tag.
         gear.HasIndex(tag).IsUnique().HasFilter($"\"{DeletedAt}\" IS NULL");
     }
+
+    private static void CanBePutAway<T>(EntityTypeBuilder<T> kept)
+        where T : Kept
+    {
+        kept.Property<DateTime?>(DeletedAt);
+        kept.HasQueryFilter(x => EF.Property<DateTime?>(x, DeletedAt) == null);
+    }
+
+    // Instants are UTC in the file, in memory and on the wire; SQLite itself does not say.
+    protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder) =>
+        configurationBuilder.Properties<DateTime>().HaveConversion<UtcConverter>();
+
+    private sealed class UtcConverter()
+        : ValueConverter<DateTime, DateTime>(at => at.ToUniversalTime(), at => DateTime.SpecifyKind(at, DateTimeKind.Utc));
 
     private static PropertyBuilder<T> Json<T>(PropertyBuilder<T> property) =>
         property.HasConversion(
@@ -159,8 +168,9 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
             text => JsonSerializer.Deserialize<T>(text, Documents)!,
             new ValueComparer<T>(
                 (a, b) => JsonSerializer.Serialize(a, Documents) == JsonSerializer.Serialize(b, Documents),
-                value => value == null ? 0 : value.GetHashCode(),
-                value => value
+                value => JsonSerializer.Serialize(value, Documents).GetHashCode(StringComparison.Ordinal),
+                // A copy: what is changed inside a list is seen as a change.
+                value => JsonSerializer.Deserialize<T>(JsonSerializer.Serialize(value, Documents), Documents)!
             )
         );
 }

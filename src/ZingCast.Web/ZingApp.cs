@@ -64,7 +64,9 @@ public static class ZingApp
             // What is missing is refused where it is read, in words, and never reaches a rule as a null.
             options.SerializerOptions.RespectNullableAnnotations = true;
             options.SerializerOptions.RespectRequiredConstructorParameters = true;
-            options.SerializerOptions.TypeInfoResolver = options.SerializerOptions.TypeInfoResolver?.WithAddedModifier(WholeValues.Demand);
+            options.SerializerOptions.TypeInfoResolver = options.SerializerOptions.TypeInfoResolver?.WithAddedModifier(
+                CompleteValues.RejectNullItems
+            );
         });
         // Outside development an unreadable body would be answered with a bare status; FriendlyFailures has words for it.
         builder.Services.Configure<RouteHandlerOptions>(options => options.ThrowOnBadRequest = true);
@@ -83,7 +85,7 @@ public static class ZingApp
         // What is refused in words needs no log; FriendlyFailures logs what is a fault of ours.
         app.UseExceptionHandler(new ExceptionHandlerOptions { SuppressDiagnosticsCallback = _ => true });
         app.UseStatusCodePages();
-        Door.Guard(app, settings);
+        RequestGuard.Guard(app, settings);
         app.UseResponseCompression();
         app.RefuseOtherBodies();
         app.EndHeavyWorkAtClosing();
@@ -122,7 +124,7 @@ public static class ZingApp
                 if (!MediaTypeHeaderValue.TryParse(request.ContentType, out var type) || !request.Path.StartsWithSegments("/api"))
                     return next(context);
                 if (!request.HasJsonContentType())
-                    return Door.Refuse(
+                    return RequestGuard.Refuse(
                         context,
                         StatusCodes.Status415UnsupportedMediaType,
                         "This could not be read: send it as JSON, with Content-Type application/json."
@@ -130,7 +132,7 @@ public static class ZingApp
                 if (
                     type.Charset.HasValue && !HeaderUtilities.RemoveQuotes(type.Charset).Equals("utf-8", StringComparison.OrdinalIgnoreCase)
                 )
-                    return Door.Refuse(context, StatusCodes.Status400BadRequest, "This could not be read: send it as UTF-8.");
+                    return RequestGuard.Refuse(context, StatusCodes.Status400BadRequest, "This could not be read: send it as UTF-8.");
                 // Said again without the quotes that some put around it, on which the reader of bodies stumbles.
                 if (type.Charset.HasValue)
                     request.ContentType = type.MediaType.Value;

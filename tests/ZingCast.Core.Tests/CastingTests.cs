@@ -434,7 +434,7 @@ public class CastingTests
                     Caster = "expert",
                 }
             );
-        CastSetup Of(Brief b) => Casts.OfClass(b, 6, .0002);
+        CastSetup Of(Brief b) => MatchedOutfit.OfClass(b, 6, .0002);
         var open = Of(With(Cover.Open, Stance.Bank));
         Assert.True(Of(With(Cover.Behind, Stance.Bank)).SteepestRad(10) < open.SteepestRad(10));
         Assert.True(Of(With(Cover.Open, Stance.DeepWading)).SteepestRad(10) < open.SteepestRad(10));
@@ -508,7 +508,8 @@ public class CastingTests
     [Fact]
     public void Climbing_stops_where_a_class_more_adds_less_than_two_per_cent()
     {
-        Assert.Equal(3, ClassSearch.Flattening([0, 8, 9, 10, 10.1, 10.2, 10.2]));
+        double[] reach = [0, 8, 9, 10, 10.1, 10.2, 10.2];
+        Assert.Equal(3, Enumerable.Range(0, reach.Length).First(c => ClassSearch.StopsPaying(reach, c)));
         var far = ClassSearch.Solve(c => Outfit("club", c, Dry), 40);
         Assert.False(far.Gets);
         Assert.True(far.Class <= far.Flattens && far.Flattens <= 8);

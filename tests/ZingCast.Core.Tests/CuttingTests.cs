@@ -1,3 +1,4 @@
+using ZingCast.Core.Cutting;
 using ZingCast.Core.Lines;
 using ZingCast.Core.Measures;
 

@@ -11,9 +11,9 @@ namespace ZingCast.Core.Tests;
 
 public class MatchingTests
 {
-    private static readonly GearShed Loan = DemoWorld.Shed();
-    private static readonly BriefDraft Skerries = DemoWorld.Briefs(DateTime.UnixEpoch)[0].Draft;
-    private static readonly BriefDraft Fennet = DemoWorld.Briefs(DateTime.UnixEpoch)[1].Draft;
+    private static readonly GearShed Loan = DemoGear.Shed();
+    private static readonly BriefDraft Skerries = DemoGear.Briefs[0].Draft;
+    private static readonly BriefDraft Fennet = DemoGear.Briefs[1].Draft;
 
     private static Solution Solve(BriefDraft draft, GearShed? shed = null, Pins? pins = null, params string[] off) =>
         Matcher.Solve(Brief.Complete(draft), shed ?? Loan, pins, off.ToHashSet());
@@ -110,7 +110,7 @@ public class MatchingTests
     [Fact]
     public void The_loan_shed_answers_the_three_demo_briefs_with_nothing_failing()
     {
-        foreach (var brief in DemoWorld.Briefs(DateTime.UnixEpoch))
+        foreach (var brief in DemoGear.Briefs)
         {
             var solution = Solve(brief.Draft);
             Assert.All(solution.Chain, link => Assert.NotEqual(Verdict.Fails, link.Verdict));

@@ -1,6 +1,7 @@
 using MathNet.Numerics.LinearAlgebra;
 using MathNet.Numerics.OdeSolvers;
 using ZingCast.Core.Measures;
+using ZingCast.Core.Reels;
 using ZingCast.Core.Rods;
 using ZingCast.Core.Standards;
 
@@ -432,7 +433,7 @@ public class RodBenchTests
         var bare = Balanced.Of(rod, at, new(.17, 0));
         Assert.Equal(0, Balanced.Of(rod, at, new(bare.BalancingReelKg, 0)).ResidualKg, 9);
         // Common practice, no source: 1.3 to 1.8 times the rod, without line outside.
-        Assert.InRange(bare.BalancingReelKg / rod.MassKg, Balanced.UsualReelToRod.Low, Balanced.UsualReelToRod.High);
+        Assert.InRange(bare.BalancingReelKg / rod.MassKg, ReelBalance.Usual.Low, ReelBalance.Usual.High);
         Assert.True(Balanced.Of(rod, at, new(.17, .01)).BalancingReelKg > bare.BalancingReelKg);
         Assert.Equal(1000 * Exact.OunceKg, Balanced.Of(rod, at, new(.17, 0, 1000)).OunceDayKg, 9);
     }

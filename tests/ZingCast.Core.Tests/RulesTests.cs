@@ -357,8 +357,8 @@ public class RulesTests
         Assert.Equal(0, storm.Outfit.ReachM.Value);
     }
 
-    private static IReadOnlyList<Help> Helps(BriefDraft draft) =>
-        WhatHelps.Rank(draft, DemoWorld.Shed(), Pins.None, new HashSet<string>()).Helps;
+    private static IReadOnlyList<ReachGain> Helps(BriefDraft draft) =>
+        ReachGains.Rank(draft, DemoGear.Shed(), Pins.None, new HashSet<string>()).Gains;
 
     // Common practice, no source: what a person can change, and only what is still open to them.
     [Fact]
@@ -438,9 +438,9 @@ public class RulesTests
     public void A_cast_is_loaded_against_the_rods_measured_window()
     {
         var brief = Brief.Complete(new() { FlyKind = "baitfish" });
-        var line = DemoWorld.Shed().Lines.Single(l => l.Tag == "L8");
+        var line = DemoGear.Shed().Lines.Single(l => l.Tag == "L8");
         var leader = Core.Leaders.Leader.Build(2.7, line.TipDiameterM, .0004, 0);
-        Rods.Rod Rod(string tag) => DemoWorld.Shed().Rods.Single(r => r.Tag == tag);
+        Rods.Rod Rod(string tag) => DemoGear.Shed().Rods.Single(r => r.Tag == tag);
         CastSetup Of(string tag) => CastSetup.Of(brief, Rod(tag), line, leader);
         Assert.Equal(LineWeights.MassKg(Rod("R7").MeasuredClass!.Value - 1), Of("R7").StandardKg, 1e-9);
         Assert.Equal(LineWeights.MassKg(Rod("R3").MeasuredClass!.Value), Of("R3").StandardKg, 1e-9);
@@ -528,7 +528,7 @@ public class RulesTests
     public void Pike_carry_the_number_of_their_flies(string species, string fly, double floor) =>
         Assert.Equal(
             floor,
-            Specification.FloorOf(
+            ClassRules.FloorOf(
                 Brief.Complete(
                     new()
                     {
@@ -546,7 +546,7 @@ public class RulesTests
     [Fact]
     public void Strong_current_helps_the_fish()
     {
-        double Floor(double current) => Specification.FloorOf(Brief.Complete(new() { Species = "steelhead", CurrentMps = current }));
+        double Floor(double current) => ClassRules.FloorOf(Brief.Complete(new() { Species = "steelhead", CurrentMps = current }));
         Assert.Equal(.5, Floor(1.2) - Floor(.3), 6);
     }
 
@@ -644,7 +644,7 @@ public class RulesTests
     [Fact]
     public void The_chosen_pieces_stand_among_the_candidates_which_are_best_first()
     {
-        var solution = Solve(DemoWorld.Briefs(DateTime.UnixEpoch)[0].Draft, DemoWorld.Shed());
+        var solution = Solve(DemoGear.Briefs[0].Draft, DemoGear.Shed());
         Assert.Equal("R3", Assert.Single(solution.Rods, r => r.Chosen).Tag);
         Assert.Equal("L11", solution.Lines[0].Tag);
         var order = solution.Lines.Select(l => (int)l.Verdict).ToList();
@@ -666,7 +666,7 @@ public class RulesTests
                 MassKg = .1,
             })
             .ToList();
-        Assert.Equal(Matcher.MostCandidates, Solve(new(), new(many, [], [])).Rods.Count);
+        Assert.Equal(Candidates.Most, Solve(new(), new(many, [], [])).Rods.Count);
     }
 
     [Theory]
@@ -737,10 +737,10 @@ public class RulesTests
                 .Select(p => p.Field)
         );
         Assert.Empty(
-            DemoWorld
+            DemoGear
                 .Rods.SelectMany(r => r.Check())
-                .Concat(DemoWorld.Lines.SelectMany(l => l.Check()))
-                .Concat(DemoWorld.Reels.SelectMany(r => r.Check()))
+                .Concat(DemoGear.Lines.SelectMany(l => l.Check()))
+                .Concat(DemoGear.Reels.SelectMany(r => r.Check()))
         );
         Assert.Equal(
             ["pins.rod", "pins.density", "pins.leaderM"],

@@ -1,6 +1,7 @@
 using NetArchTest.Rules;
 using ZingCast.Core.Matching;
 using ZingCast.Store;
+using ZingCast.Web.Rooms;
 
 namespace ZingCast.Web.Tests;
 
@@ -42,34 +43,69 @@ public class ArchitectureTests
                 .IsSuccessful
         );
 
-    // From the ground up: a room knows only those below it.
-    [Fact]
-    public void Inside_the_core_there_are_no_circles()
-    {
-        string[][] floors =
+    // From the ground up: a room knows only those on floors below it, and among those on its own floor there are no circles.
+    private static readonly string[][] Floors =
+    [
+        ["Measures"],
+        ["Standards"],
+        ["Flies", "Leaders", "Lines", "Reels", "Rods", "Cutting"],
+        ["Briefs", "Shed"],
+        ["Casting"],
+        ["Matching"],
+        ["Reference"],
+    ];
+
+    private static readonly string[] Rooms =
+    [
+        .. typeof(Matcher).Assembly.GetTypes().Select(t => RoomOf(t.Namespace)).OfType<string>().Distinct().Order(StringComparer.Ordinal),
+    ];
+
+    private static string? RoomOf(string? name) =>
+        name?.StartsWith("ZingCast.Core.", StringComparison.Ordinal) == true ? name.Split('.')[2] : null;
+
+    private static string[] Uses(string room) =>
         [
-            ["Measures"],
-            ["Standards"],
-            ["Flies", "Leaders", "Lines", "Rods"],
-            ["Reels", "Briefs"],
-            ["Casting", "Shed"],
-            ["Matching"],
-            ["Reference"],
-        ];
-        for (var floor = 0; floor < floors.Length; floor++)
-        {
-            var above = floors.Skip(floor + 1).SelectMany(f => f).Select(room => $"ZingCast.Core.{room}").ToArray();
-            foreach (var room in floors[floor].Where(_ => above.Length > 0))
-            {
-                var result = Types
+            .. Rooms.Where(other =>
+                other != room
+                && !Types
                     .InAssembly(typeof(Matcher).Assembly)
                     .That()
                     .ResideInNamespace($"ZingCast.Core.{room}")
                     .ShouldNot()
-                    .HaveDependencyOnAny(above)
-                    .GetResult();
-                Assert.True(result.IsSuccessful, $"{room}: {string.Join(", ", result.FailingTypeNames ?? [])}");
-            }
-        }
+                    .HaveDependencyOn($"ZingCast.Core.{other}")
+                    .GetResult()
+                    .IsSuccessful
+            ),
+        ];
+
+    [Fact]
+    public void Every_room_of_the_core_stands_on_a_floor() => Assert.Equal(Rooms, Floors.SelectMany(f => f).Order(StringComparer.Ordinal));
+
+    [Fact]
+    public void A_room_of_the_core_looks_only_downstairs_or_sideways_and_never_in_a_circle()
+    {
+        int FloorOf(string room) => Array.FindIndex(Floors, f => f.Contains(room));
+        var uses = Rooms.ToDictionary(room => room, Uses);
+        Assert.All(
+            uses,
+            room => Assert.All(room.Value, other => Assert.True(FloorOf(other) <= FloorOf(room.Key), $"{room.Key} → {other}"))
+        );
+        bool Reaches(string from, string to, HashSet<string> seen) =>
+            uses[from].Any(next => next == to || (seen.Add(next) && Reaches(next, to, seen)));
+        Assert.DoesNotContain(Rooms, room => Reaches(room, room, []));
+    }
+
+    // One name on every floor: what the core calls a room is what its addresses, its endpoints and its folder of pages are called.
+    [Fact]
+    public void A_room_has_one_name_on_every_floor()
+    {
+        var web = typeof(ShedRoom)
+            .Assembly.GetTypes()
+            .Where(t => t.Namespace == typeof(ShedRoom).Namespace && t.Name.EndsWith("Room", StringComparison.Ordinal))
+            .Select(t => t.Name[..^4]);
+        // What serves the house itself and not the trade.
+        Assert.Empty(web.Except([.. Rooms, "Data", "Devices"]));
+        var pages = Directory.GetDirectories(Path.Combine(House.Root, "client", "src", "rooms")).Select(Path.GetFileName);
+        Assert.Empty(pages.Except([.. Rooms.Select(r => r.ToLowerInvariant()), "bench", "chain", "home", "ledger", "shared"]));
     }
 }

@@ -459,15 +459,15 @@ public sealed class BenchApiTests : IDisposable
     {
         var target = new { lengthM = 7.0, massKg = 190 * 64.79891e-6 };
         var before = await client.GetJson("/api/shed/scraps");
-        var plan = (await (await client.Post("/api/lines/plan", new { target })).Json())
+        var plan = (await (await client.Post("/api/cutting/plan", new { target })).Json())
             .GetProperty("plans")
             .EnumerateArray()
             .First(p => p.GetProperty("cuts").GetInt32() == 1);
-        var job = await (await client.Post("/api/lines/jobs", new { target, pieces = plan.GetProperty("pieces") })).Json();
-        var path = $"/api/lines/jobs/{job.GetProperty("id").GetInt32()}";
+        var job = await (await client.Post("/api/cutting/jobs", new { target, pieces = plan.GetProperty("pieces") })).Json();
+        var path = $"/api/cutting/jobs/{job.GetProperty("id").GetInt32()}";
         Assert.Equal(
             HttpStatusCode.Conflict,
-            (await client.Post("/api/lines/jobs", new { target, pieces = plan.GetProperty("pieces") })).StatusCode
+            (await client.Post("/api/cutting/jobs", new { target, pieces = plan.GetProperty("pieces") })).StatusCode
         );
 
         var which = Enumerable
@@ -531,7 +531,7 @@ public sealed class BenchApiTests : IDisposable
         );
         // A second window that has not seen the cuts may not cut.
         Assert.Equal(
-            HttpStatusCode.Conflict,
+            HttpStatusCode.PreconditionFailed,
             (
                 await client.Post(
                     $"{path}/blade",
@@ -608,21 +608,21 @@ public sealed class BenchApiTests : IDisposable
     {
         var before = (await client.GetJson("/api/shed/scraps")).ToString();
         var target = new { lengthM = 7.0, massKg = .012 };
-        var plan = (await (await client.Post("/api/lines/plan", new { target })).Json()).GetProperty("plans")[0];
-        var job = await (await client.Post("/api/lines/jobs", new { target, pieces = plan.GetProperty("pieces") })).Json();
+        var plan = (await (await client.Post("/api/cutting/plan", new { target })).Json()).GetProperty("plans")[0];
+        var job = await (await client.Post("/api/cutting/jobs", new { target, pieces = plan.GetProperty("pieces") })).Json();
         Assert.Equal(
             HttpStatusCode.NoContent,
             (
-                await client.DeleteAsync($"/api/lines/jobs/{job.GetProperty("id").GetInt32()}", TestContext.Current.CancellationToken)
+                await client.DeleteAsync($"/api/cutting/jobs/{job.GetProperty("id").GetInt32()}", TestContext.Current.CancellationToken)
             ).StatusCode
         );
         Assert.Equal(before, (await client.GetJson("/api/shed/scraps")).ToString());
-        Assert.Equal(0, (await client.GetJson("/api/lines/jobs")).GetArrayLength());
+        Assert.Equal(0, (await client.GetJson("/api/cutting/jobs")).GetArrayLength());
         Assert.Equal(
             ["target.tipKg"],
             await Fields(
                 await client.Post(
-                    "/api/lines/plan",
+                    "/api/cutting/plan",
                     new
                     {
                         target = new
@@ -641,12 +641,12 @@ public sealed class BenchApiTests : IDisposable
     public async Task The_wrong_piece_on_the_scale_and_a_cut_before_its_weighing_are_refused_and_nothing_moves()
     {
         var target = new { lengthM = 7.0, massKg = 190 * 64.79891e-6 };
-        var plan = (await (await client.Post("/api/lines/plan", new { target })).Json())
+        var plan = (await (await client.Post("/api/cutting/plan", new { target })).Json())
             .GetProperty("plans")
             .EnumerateArray()
             .First(p => p.GetProperty("pieces")[0].GetProperty("fromM").GetDouble() == 0 && p.GetProperty("cuts").GetInt32() == 1);
-        var job = await (await client.Post("/api/lines/jobs", new { target, pieces = plan.GetProperty("pieces") })).Json();
-        var path = $"/api/lines/jobs/{job.GetProperty("id").GetInt32()}";
+        var job = await (await client.Post("/api/cutting/jobs", new { target, pieces = plan.GetProperty("pieces") })).Json();
+        var path = $"/api/cutting/jobs/{job.GetProperty("id").GetInt32()}";
         var piece = Enumerable
             .Range(0, job.GetProperty("pieces").GetArrayLength())
             .Single(i => job.GetProperty("pieces")[i].GetProperty("move").GetString() == "cut");
@@ -750,7 +750,11 @@ public sealed class BenchApiTests : IDisposable
     public async Task A_head_for_a_rod_weighs_what_its_measured_window_likes()
     {
         async Task<double> Grains(string tag, double headM) =>
-            (await client.GetJson($"/api/lines/head-for-rod?rodId={(await Piece("rods", tag)).GetProperty("id").GetInt32()}&headM={headM}"))
+            (
+                await client.GetJson(
+                    $"/api/cutting/head-for-rod?rodId={(await Piece("rods", tag)).GetProperty("id").GetInt32()}&headM={headM}"
+                )
+            )
                 .GetProperty("massKg")
                 .GetDouble() / 64.79891e-6;
         // Common practice, no source: short heads are built a class and a half to two above the rod, a six's near 200 grains.

@@ -117,8 +117,8 @@ public sealed class CastingApiTests : IDisposable
     [Fact]
     public async Task What_would_help_is_ranked_and_comes_true_when_it_is_done()
     {
-        var answer = await (await client.Post("/api/casting/helps", new { brief = Skerries })).Json();
-        var helps = answer.GetProperty("helps").EnumerateArray().ToList();
+        var answer = await (await client.Post("/api/casting/gains", new { brief = Skerries })).Json();
+        var helps = answer.GetProperty("gains").EnumerateArray().ToList();
         var gains = helps.Select(h => h.GetProperty("gainM").GetDouble()).ToList();
         Assert.Equal(gains.OrderDescending(), gains);
         Assert.Superset(
@@ -156,7 +156,7 @@ public sealed class CastingApiTests : IDisposable
     [Theory]
     [InlineData("reach")]
     [InlineData("map")]
-    [InlineData("helps")]
+    [InlineData("gains")]
     public async Task A_cast_without_its_outfit_is_refused_in_words(string what)
     {
         var response = await client.Post($"/api/casting/{what}", new { });

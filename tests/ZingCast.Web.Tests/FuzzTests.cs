@@ -107,7 +107,7 @@ public sealed class FuzzTests : IDisposable
     private async Task StillLives(List<string> faults)
     {
         foreach (
-            var path in new[] { "/api/shed", "/api/shed/scraps", "/api/briefs", "/api/lines/jobs", "/api/rods/calibrations", "/api/data" }
+            var path in new[] { "/api/shed", "/api/shed/scraps", "/api/briefs", "/api/cutting/jobs", "/api/rods/calibrations", "/api/data" }
         )
             if (await client.GetAsync(path, Now) is { IsSuccessStatusCode: false } broken)
                 faults.Add($"afterwards {path} → {(int)broken.StatusCode} {await broken.Content.ReadAsStringAsync(Now)}");
@@ -129,8 +129,8 @@ public sealed class FuzzTests : IDisposable
         static JsonNode Said(string json) => JsonNode.Parse(json)!;
         var leader = Said(
             """
-            {"pieces":[{"name":"butt","lengthM":1.6,"startM":0.0006,"endM":0.0006},
-              {"name":"tippet","lengthM":1.1,"startM":0.0003,"endM":0.0003}],"tippetM":0.0003,"guardM":0}
+            {"pieces":[{"part":"butt","lengthM":1.6,"startM":0.0006,"endM":0.0006},
+              {"part":"tippet","lengthM":1.1,"startM":0.0003,"endM":0.0003}],"tippetM":0.0003,"guardM":0}
             """
         );
         var stretches = Said(
@@ -171,7 +171,7 @@ public sealed class FuzzTests : IDisposable
             ["post /api/briefs"] = saved,
             ["put /api/briefs/{id}"] = saved,
             ["post /api/matching/solve"] = solve,
-            ["post /api/casting/helps"] = solve,
+            ["post /api/casting/gains"] = solve,
             ["post /api/casting/reach"] = cast,
             ["post /api/casting/map"] = With(
                 ("kind", Said("\"wind\"")),
@@ -212,19 +212,19 @@ public sealed class FuzzTests : IDisposable
             ["post /api/lines/csv"] = Said(
                 """{"text":"position_m,diameter_mm,linear_density_g_per_m\n0,0.9,0.6\n2,1.4,1.4\n12,1.4,1.4\n"}"""
             ),
-            ["post /api/lines/plan"] = With(("target", target), ("rodId", Said("3"))),
-            ["post /api/lines/jobs"] = With(
+            ["post /api/cutting/plan"] = With(("target", target), ("rodId", Said("3"))),
+            ["post /api/cutting/jobs"] = With(
                 ("target", target),
                 ("pieces", Said("""[{"scrapId":4,"fromM":0,"toM":3,"turned":false},{"scrapId":7,"fromM":0,"toM":4.6,"turned":false}]"""))
             ),
-            ["post /api/lines/jobs/{id}/blade"] = Said("""{"piece":0,"takeM":0.5,"front":false,"version":1}"""),
-            ["post /api/lines/jobs/{id}/weigh"] = Said("""{"piece":0,"massKg":0.004,"plusMinusKg":0.0001,"version":1}"""),
-            ["post /api/lines/jobs/{id}/finish"] = Said("""{"tag":"L77","name":"made","version":1}"""),
+            ["post /api/cutting/jobs/{id}/blade"] = Said("""{"piece":0,"takeM":0.5,"front":false,"version":1}"""),
+            ["post /api/cutting/jobs/{id}/weigh"] = Said("""{"piece":0,"massKg":0.004,"plusMinusKg":0.0001,"version":1}"""),
+            ["post /api/cutting/jobs/{id}/finish"] = Said("""{"tag":"L77","name":"made","version":1}"""),
         };
         foreach (
             var (kind, piece) in new[] { ("rods", rod), ("lines", line), ("reels", reel), ("scraps", scrap), ("calibrations", calibration) }
         )
-            (good[$"post /api/shed/{kind}"], good[$"put /api/shed/{kind}/{{which}}"]) = (piece, piece);
+            (good[$"post /api/shed/{kind}"], good[$"put /api/shed/{kind}/{{id}}"]) = (piece, piece);
         return good;
     }
 

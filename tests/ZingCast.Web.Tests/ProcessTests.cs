@@ -166,7 +166,7 @@ public sealed partial class ProcessTests : IDisposable
             ).EnsureSuccessStatusCode();
         var plan = new { target = new { lengthM = 9, massKg = .0194 } };
         var watch = Stopwatch.StartNew();
-        var found = await (await client.PostAsJsonAsync("/api/lines/plan", plan, Now)).Json();
+        var found = await (await client.PostAsJsonAsync("/api/cutting/plan", plan, Now)).Json();
         Assert.True(watch.Elapsed < TimeSpan.FromSeconds(2.5), $"the plan took {watch.Elapsed}");
         Assert.False(found.GetProperty("complete").GetBoolean());
         Assert.NotEqual(0, found.GetProperty("plans").GetArrayLength());
@@ -177,8 +177,8 @@ public sealed partial class ProcessTests : IDisposable
                 .Range(0, 24)
                 .Select(i =>
                     i % 2 == 0
-                        ? client.PostAsJsonAsync("/api/lines/plan", plan, impatient.Token)
-                        : client.PostAsJsonAsync("/api/casting/helps", new { brief = new { } }, impatient.Token)
+                        ? client.PostAsJsonAsync("/api/cutting/plan", plan, impatient.Token)
+                        : client.PostAsJsonAsync("/api/casting/gains", new { brief = new { } }, impatient.Token)
                 )
                 .ToList();
             await Task.Delay(300, Now);
@@ -186,7 +186,7 @@ public sealed partial class ProcessTests : IDisposable
             foreach (var left in asked)
                 await Assert.ThrowsAnyAsync<OperationCanceledException>(() => left);
         }
-        var waiting = Enumerable.Range(0, 6).Select(_ => client.PostAsJsonAsync("/api/lines/plan", plan, Now)).ToList();
+        var waiting = Enumerable.Range(0, 6).Select(_ => client.PostAsJsonAsync("/api/cutting/plan", plan, Now)).ToList();
         (
             await client.PostAsJsonAsync("/api/briefs", new { name = "The last word", draft = new { species = "perch" } }, Now)
         ).EnsureSuccessStatusCode();

@@ -19,7 +19,7 @@ public sealed class ScrapTests : IDisposable
             .EnumerateArray()
             .ToDictionary(s => s.GetProperty("id").GetInt32(), s => s.GetProperty("lengthM").GetDouble());
         return await client.Post(
-            "/api/lines/jobs",
+            "/api/cutting/jobs",
             new
             {
                 target = new { lengthM = 9.0, massKg = .012 },
@@ -37,7 +37,7 @@ public sealed class ScrapTests : IDisposable
     private async Task<(string Path, int Version)> Begun(params int[] scraps)
     {
         var job = await (await Begin(scraps)).Json();
-        return ($"/api/lines/jobs/{job.GetProperty("id").GetInt32()}", job.GetProperty("version").GetInt32());
+        return ($"/api/cutting/jobs/{job.GetProperty("id").GetInt32()}", job.GetProperty("version").GetInt32());
     }
 
     private Task<HttpResponseMessage> Bare(HttpMethod method, string path) => client.SendAsync(new(method, path), Now);
@@ -64,10 +64,10 @@ public sealed class ScrapTests : IDisposable
             var answers = await Task.WhenAll(Begin(1, 2), Begin(2, 3), Begin(3, 1), Begin(1, 2, 3));
             var won = Assert.Single(answers, a => a.IsSuccessStatusCode);
             Assert.All(answers.Where(a => a != won), a => Assert.Equal(HttpStatusCode.Conflict, a.StatusCode));
-            Assert.Equal(1, (await client.GetJson("/api/lines/jobs")).GetArrayLength());
+            Assert.Equal(1, (await client.GetJson("/api/cutting/jobs")).GetArrayLength());
             Assert.Equal(
                 HttpStatusCode.NoContent,
-                (await Bare(HttpMethod.Delete, $"/api/lines/jobs/{(await won.Json()).GetProperty("id").GetInt32()}")).StatusCode
+                (await Bare(HttpMethod.Delete, $"/api/cutting/jobs/{(await won.Json()).GetProperty("id").GetInt32()}")).StatusCode
             );
         }
     }
@@ -78,7 +78,7 @@ public sealed class ScrapTests : IDisposable
         var job = await Begun(1, 2);
         var lines = (await client.GetJson("/api/shed")).GetProperty("lines").GetArrayLength();
         var finished = await Task.WhenAll(Enumerable.Range(0, 6).Select(i => Finish(job, $"H{i}")));
-        Assert.Equal([HttpStatusCode.OK, .. Enumerable.Repeat(HttpStatusCode.Conflict, 5)], Sorted(finished));
+        Assert.Equal([HttpStatusCode.OK, .. Enumerable.Repeat(HttpStatusCode.PreconditionFailed, 5)], Sorted(finished));
         Assert.Equal(lines + 1, (await client.GetJson("/api/shed")).GetProperty("lines").GetArrayLength());
         var apart = await Task.WhenAll(Enumerable.Range(0, 6).Select(_ => Bare(HttpMethod.Post, $"{job.Path}/reopen")));
         Assert.Equal([HttpStatusCode.NoContent, .. Enumerable.Repeat(HttpStatusCode.Conflict, 5)], Sorted(apart));
@@ -95,7 +95,7 @@ public sealed class ScrapTests : IDisposable
         await Bare(HttpMethod.Delete, second.Path);
         var back = await Task.WhenAll(Bare(HttpMethod.Post, $"{first.Path}/restore"), Bare(HttpMethod.Post, $"{second.Path}/restore"));
         Assert.Equal([HttpStatusCode.NoContent, HttpStatusCode.Conflict], Sorted(back));
-        Assert.Equal(1, (await client.GetJson("/api/lines/jobs")).GetArrayLength());
+        Assert.Equal(1, (await client.GetJson("/api/cutting/jobs")).GetArrayLength());
     }
 
     [Fact]
@@ -115,7 +115,7 @@ public sealed class ScrapTests : IDisposable
         var line = await Bare(HttpMethod.Post, $"/api/shed/lines/{made}/restore");
         Assert.Contains("taken apart", (await line.Json()).GetProperty("title").GetString());
         Assert.Equal(HttpStatusCode.Conflict, (await Begin(2, 3)).StatusCode);
-        var jobs = await client.GetJson("/api/lines/jobs");
+        var jobs = await client.GetJson("/api/cutting/jobs");
         Assert.Equal(HttpStatusCode.OK, (await Finish((job.Path, jobs[0].GetProperty("version").GetInt32()), "H2")).StatusCode);
         Assert.Equal(
             ["H2"],

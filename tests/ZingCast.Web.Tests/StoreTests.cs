@@ -124,7 +124,7 @@ public sealed class StoreTests : IDisposable
         var shed = await db.ShedAsync(TestContext.Current.CancellationToken);
         // Measurements hold lists, so what is compared is what is written; keeping gives each piece its first version.
         Assert.Equal(
-            JsonSerializer.Serialize(DemoWorld.Shed()).Replace("\"Version\":0", "\"Version\":1", StringComparison.Ordinal),
+            JsonSerializer.Serialize(DemoGear.Shed()).Replace("\"Version\":0", "\"Version\":1", StringComparison.Ordinal),
             JsonSerializer.Serialize(shed)
         );
         Assert.Equal(Pins.None, (await db.Briefs.FirstAsync(TestContext.Current.CancellationToken)).Pins);

@@ -24,7 +24,8 @@ export const browser = {
 const root = resolve(import.meta.dirname, '../..');
 
 /** Folders filled once by the set-up; every house begins on a copy of one, so that none has to be made anew. */
-export const prepared = (demo: boolean) => join(import.meta.dirname, 'test-results', demo ? 'house-demo' : 'house-empty');
+export const prepared = (demo: boolean) =>
+  join(import.meta.dirname, 'test-results', demo ? 'house-demo' : 'house-empty');
 
 /** A running Zing Cast with a data folder of its own. */
 export class House {

@@ -439,6 +439,15 @@ export interface paths {
                         "application/json": components["schemas"]["BriefAnswer"];
                     };
                 };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
             };
         };
         /** Changes a brief; If-Match holds the entity tag last seen. */
@@ -477,10 +486,28 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Precondition Failed */
+                412: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
             };
         };
         post?: never;
-        /** Puts a brief away. */
+        /** Puts a brief away; it can be brought back. */
         delete: {
             parameters: {
                 query?: never;
@@ -499,8 +526,62 @@ export interface paths {
                     };
                     content?: never;
                 };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
             };
         };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/briefs/away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was put away of these, the last first. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SavedBrief"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -515,7 +596,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Brings a brief back. */
+        /** Brings back a brief that was put away. */
         post: {
             parameters: {
                 query?: never;
@@ -533,6 +614,24 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
                 };
             };
         };
@@ -640,7 +739,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/casting/helps": {
+    "/api/casting/gains": {
         parameters: {
             query?: never;
             header?: never;
@@ -669,7 +768,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["HelpAnswer"];
+                        "application/json": components["schemas"]["GainsAnswer"];
                     };
                 };
                 /** @description Bad Request */
@@ -790,6 +889,7 @@ export interface paths {
             };
         };
         put?: never;
+        /** Keeps a scrap. */
         post: {
             parameters: {
                 query?: never;
@@ -799,7 +899,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["Scrap"];
+                    "application/json": components["schemas"]["ScrapInput"];
                 };
             };
             responses: {
@@ -819,6 +919,15 @@ export interface paths {
                     };
                     content: {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
                     };
                 };
             };
@@ -838,6 +947,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** Keeps a rod. */
         post: {
             parameters: {
                 query?: never;
@@ -847,7 +957,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["Rod"];
+                    "application/json": components["schemas"]["RodInput"];
                 };
             };
             responses: {
@@ -867,6 +977,15 @@ export interface paths {
                     };
                     content: {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
                     };
                 };
             };
@@ -877,7 +996,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/shed/rods/{which}": {
+    "/api/shed/rods/{id}": {
         parameters: {
             query?: never;
             header?: never;
@@ -885,18 +1004,19 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        /** Changes a rod; refused when it has moved on since the version it carries. */
         put: {
             parameters: {
                 query?: never;
                 header?: never;
                 path: {
-                    which: number;
+                    id: number;
                 };
                 cookie?: never;
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["Rod"];
+                    "application/json": components["schemas"]["RodInput"];
                 };
             };
             responses: {
@@ -918,15 +1038,43 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Precondition Failed */
+                412: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
             };
         };
         post?: never;
+        /** Puts a rod away; it can be brought back. */
         delete: {
             parameters: {
                 query?: never;
                 header?: never;
                 path: {
-                    which: number;
+                    id: number;
                 };
                 cookie?: never;
             };
@@ -938,6 +1086,24 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
                 };
             };
         };
@@ -946,7 +1112,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/shed/rods/{which}/restore": {
+    "/api/shed/rods/away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was put away of these, the last first. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Rod"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shed/rods/{id}/restore": {
         parameters: {
             query?: never;
             header?: never;
@@ -955,12 +1157,13 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** Brings back a rod that was put away. */
         post: {
             parameters: {
                 query?: never;
                 header?: never;
                 path: {
-                    which: number;
+                    id: number;
                 };
                 cookie?: never;
             };
@@ -972,6 +1175,24 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
                 };
             };
         };
@@ -990,6 +1211,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** Keeps a line. */
         post: {
             parameters: {
                 query?: never;
@@ -999,7 +1221,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["FlyLine"];
+                    "application/json": components["schemas"]["FlyLineInput"];
                 };
             };
             responses: {
@@ -1019,6 +1241,15 @@ export interface paths {
                     };
                     content: {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
                     };
                 };
             };
@@ -1029,7 +1260,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/shed/lines/{which}": {
+    "/api/shed/lines/{id}": {
         parameters: {
             query?: never;
             header?: never;
@@ -1037,18 +1268,19 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        /** Changes a line; refused when it has moved on since the version it carries. */
         put: {
             parameters: {
                 query?: never;
                 header?: never;
                 path: {
-                    which: number;
+                    id: number;
                 };
                 cookie?: never;
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["FlyLine"];
+                    "application/json": components["schemas"]["FlyLineInput"];
                 };
             };
             responses: {
@@ -1070,15 +1302,43 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Precondition Failed */
+                412: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
             };
         };
         post?: never;
+        /** Puts a line away; it can be brought back. */
         delete: {
             parameters: {
                 query?: never;
                 header?: never;
                 path: {
-                    which: number;
+                    id: number;
                 };
                 cookie?: never;
             };
@@ -1090,6 +1350,24 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
                 };
             };
         };
@@ -1098,7 +1376,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/shed/lines/{which}/restore": {
+    "/api/shed/lines/away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was put away of these, the last first. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FlyLine"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shed/lines/{id}/restore": {
         parameters: {
             query?: never;
             header?: never;
@@ -1107,12 +1421,13 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** Brings back a line that was put away. */
         post: {
             parameters: {
                 query?: never;
                 header?: never;
                 path: {
-                    which: number;
+                    id: number;
                 };
                 cookie?: never;
             };
@@ -1124,6 +1439,24 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
                 };
             };
         };
@@ -1142,6 +1475,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** Keeps a reel. */
         post: {
             parameters: {
                 query?: never;
@@ -1151,7 +1485,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["Reel"];
+                    "application/json": components["schemas"]["ReelInput"];
                 };
             };
             responses: {
@@ -1171,6 +1505,15 @@ export interface paths {
                     };
                     content: {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
                     };
                 };
             };
@@ -1181,7 +1524,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/shed/reels/{which}": {
+    "/api/shed/reels/{id}": {
         parameters: {
             query?: never;
             header?: never;
@@ -1189,18 +1532,19 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        /** Changes a reel; refused when it has moved on since the version it carries. */
         put: {
             parameters: {
                 query?: never;
                 header?: never;
                 path: {
-                    which: number;
+                    id: number;
                 };
                 cookie?: never;
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["Reel"];
+                    "application/json": components["schemas"]["ReelInput"];
                 };
             };
             responses: {
@@ -1222,15 +1566,43 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Precondition Failed */
+                412: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
             };
         };
         post?: never;
+        /** Puts a reel away; it can be brought back. */
         delete: {
             parameters: {
                 query?: never;
                 header?: never;
                 path: {
-                    which: number;
+                    id: number;
                 };
                 cookie?: never;
             };
@@ -1243,6 +1615,24 @@ export interface paths {
                     };
                     content?: never;
                 };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
             };
         };
         options?: never;
@@ -1250,7 +1640,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/shed/reels/{which}/restore": {
+    "/api/shed/reels/away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was put away of these, the last first. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Reel"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shed/reels/{id}/restore": {
         parameters: {
             query?: never;
             header?: never;
@@ -1259,12 +1685,13 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** Brings back a reel that was put away. */
         post: {
             parameters: {
                 query?: never;
                 header?: never;
                 path: {
-                    which: number;
+                    id: number;
                 };
                 cookie?: never;
             };
@@ -1277,6 +1704,24 @@ export interface paths {
                     };
                     content?: never;
                 };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
             };
         };
         delete?: never;
@@ -1285,7 +1730,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/shed/scraps/{which}": {
+    "/api/shed/scraps/{id}": {
         parameters: {
             query?: never;
             header?: never;
@@ -1293,18 +1738,19 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        /** Changes a scrap; refused when it has moved on since the version it carries. */
         put: {
             parameters: {
                 query?: never;
                 header?: never;
                 path: {
-                    which: number;
+                    id: number;
                 };
                 cookie?: never;
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["Scrap"];
+                    "application/json": components["schemas"]["ScrapInput"];
                 };
             };
             responses: {
@@ -1326,15 +1772,43 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Precondition Failed */
+                412: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
             };
         };
         post?: never;
+        /** Puts a scrap away; it can be brought back. */
         delete: {
             parameters: {
                 query?: never;
                 header?: never;
                 path: {
-                    which: number;
+                    id: number;
                 };
                 cookie?: never;
             };
@@ -1346,6 +1820,24 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
                 };
             };
         };
@@ -1354,7 +1846,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/shed/scraps/{which}/restore": {
+    "/api/shed/scraps/away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was put away of these, the last first. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Scrap"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shed/scraps/{id}/restore": {
         parameters: {
             query?: never;
             header?: never;
@@ -1363,12 +1891,13 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** Brings back a scrap that was put away. */
         post: {
             parameters: {
                 query?: never;
                 header?: never;
                 path: {
-                    which: number;
+                    id: number;
                 };
                 cookie?: never;
             };
@@ -1380,6 +1909,24 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
                 };
             };
         };
@@ -1398,6 +1945,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** Keeps a calibration. */
         post: {
             parameters: {
                 query?: never;
@@ -1407,7 +1955,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["Calibration"];
+                    "application/json": components["schemas"]["CalibrationInput"];
                 };
             };
             responses: {
@@ -1427,6 +1975,15 @@ export interface paths {
                     };
                     content: {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
                     };
                 };
             };
@@ -1437,7 +1994,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/shed/calibrations/{which}": {
+    "/api/shed/calibrations/{id}": {
         parameters: {
             query?: never;
             header?: never;
@@ -1445,18 +2002,19 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        /** Changes a calibration; refused when it has moved on since the version it carries. */
         put: {
             parameters: {
                 query?: never;
                 header?: never;
                 path: {
-                    which: number;
+                    id: number;
                 };
                 cookie?: never;
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["Calibration"];
+                    "application/json": components["schemas"]["CalibrationInput"];
                 };
             };
             responses: {
@@ -1478,15 +2036,43 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Precondition Failed */
+                412: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
             };
         };
         post?: never;
+        /** Puts a calibration away; it can be brought back. */
         delete: {
             parameters: {
                 query?: never;
                 header?: never;
                 path: {
-                    which: number;
+                    id: number;
                 };
                 cookie?: never;
             };
@@ -1498,6 +2084,24 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
                 };
             };
         };
@@ -1506,7 +2110,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/shed/calibrations/{which}/restore": {
+    "/api/shed/calibrations/away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was put away of these, the last first. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Calibration"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shed/calibrations/{id}/restore": {
         parameters: {
             query?: never;
             header?: never;
@@ -1515,12 +2155,13 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** Brings back a calibration that was put away. */
         post: {
             parameters: {
                 query?: never;
                 header?: never;
                 path: {
-                    which: number;
+                    id: number;
                 };
                 cookie?: never;
             };
@@ -1532,6 +2173,24 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
                 };
             };
         };
@@ -1683,7 +2342,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["BendTest"];
+                    "application/json": components["schemas"]["BendTestInput"];
                 };
             };
             responses: {
@@ -1703,6 +2362,24 @@ export interface paths {
                     };
                     content: {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Precondition Failed */
+                412: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
                     };
                 };
             };
@@ -1832,7 +2509,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["RodBalance"];
+                    "application/json": components["schemas"]["RodBalanceInput"];
                 };
             };
             responses: {
@@ -1852,6 +2529,24 @@ export interface paths {
                     };
                     content: {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Precondition Failed */
+                412: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
                     };
                 };
             };
@@ -1883,7 +2578,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["Inspection"];
+                    "application/json": components["schemas"]["InspectionInput"];
                 };
             };
             responses: {
@@ -1903,6 +2598,24 @@ export interface paths {
                     };
                     content: {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Precondition Failed */
+                412: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
                     };
                 };
             };
@@ -2137,6 +2850,15 @@ export interface paths {
                         "application/json": components["schemas"]["StretchesAnswer"];
                     };
                 };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
             };
         };
         put?: never;
@@ -2174,6 +2896,24 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Precondition Failed */
+                412: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
             };
         };
         delete?: never;
@@ -2201,12 +2941,23 @@ export interface paths {
             };
             requestBody?: never;
             responses: {
-                /** @description OK */
-                200: {
+                /** @description Not Found */
+                404: {
                     headers: {
                         [name: string]: unknown;
                     };
-                    content?: never;
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
                 };
             };
         };
@@ -2239,7 +2990,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["Weighing"];
+                    "application/json": components["schemas"]["WeighingInput"];
                 };
             };
             responses: {
@@ -2261,6 +3012,24 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Precondition Failed */
+                412: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
             };
         };
         delete?: never;
@@ -2269,7 +3038,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/lines/plan": {
+    "/api/cutting/plan": {
         parameters: {
             query?: never;
             header?: never;
@@ -2318,7 +3087,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/lines/head-for-rod": {
+    "/api/cutting/head-for-rod": {
         parameters: {
             query?: never;
             header?: never;
@@ -2356,6 +3125,15 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
             };
         };
         put?: never;
@@ -2366,7 +3144,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/lines/jobs": {
+    "/api/cutting/jobs": {
         parameters: {
             query?: never;
             header?: never;
@@ -2427,77 +3205,14 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/lines/jobs/{id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post?: never;
-        /** Takes a job off the bench; its pieces stay in the drawer as they are now. */
-        delete: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: number;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description No Content */
-                204: {
+                /** @description Conflict */
+                409: {
                     headers: {
                         [name: string]: unknown;
                     };
-                    content?: never;
-                };
-            };
-        };
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/lines/jobs/{id}/restore": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Puts a job back on the bench. */
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: number;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description No Content */
-                204: {
-                    headers: {
-                        [name: string]: unknown;
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
                     };
-                    content?: never;
                 };
             };
         };
@@ -2507,7 +3222,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/lines/jobs/{id}/blade": {
+    "/api/cutting/jobs/{id}/blade": {
         parameters: {
             query?: never;
             header?: never;
@@ -2550,6 +3265,33 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Precondition Failed */
+                412: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
             };
         };
         delete?: never;
@@ -2558,7 +3300,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/lines/jobs/{id}/weigh": {
+    "/api/cutting/jobs/{id}/weigh": {
         parameters: {
             query?: never;
             header?: never;
@@ -2601,6 +3343,33 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Precondition Failed */
+                412: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
             };
         };
         delete?: never;
@@ -2609,7 +3378,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/lines/jobs/{id}/finish": {
+    "/api/cutting/jobs/{id}/finish": {
         parameters: {
             query?: never;
             header?: never;
@@ -2652,6 +3421,33 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Precondition Failed */
+                412: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
             };
         };
         delete?: never;
@@ -2660,7 +3456,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/lines/jobs/{id}/reopen": {
+    "/api/cutting/jobs/{id}/reopen": {
         parameters: {
             query?: never;
             header?: never;
@@ -2687,6 +3483,168 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cutting/jobs/away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was put away of these, the last first. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CutJob"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cutting/jobs/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Puts a job away; it can be brought back. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cutting/jobs/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Brings back a job that was put away. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
                 };
             };
         };
@@ -2784,10 +3742,10 @@ export interface components {
             load: components["schemas"]["RodLoad"];
         };
         BalanceRequest: {
-            rod: components["schemas"]["Rod"];
-            balance: components["schemas"]["RodBalance"];
-            reel?: null | components["schemas"]["Reel"];
-            line?: null | components["schemas"]["FlyLine"];
+            rod: components["schemas"]["RodInput"];
+            balance: components["schemas"]["RodBalanceInput"];
+            reel?: null | components["schemas"]["ReelInput"];
+            line?: null | components["schemas"]["FlyLineInput"];
             /**
              * Format: double
              * @default 10
@@ -2831,11 +3789,20 @@ export interface components {
             /** Format: double */
             ounceDayKg: number;
             usualRatio: components["schemas"]["Spread"];
-            word: null | string;
+            word: string;
         };
         BeginRequest: {
-            target: components["schemas"]["CutTarget"];
-            pieces: components["schemas"]["CutPiece"][];
+            target: components["schemas"]["CutTargetInput"];
+            pieces: components["schemas"]["CutPieceInput"][];
+        };
+        Beginnings: {
+            rod: components["schemas"]["Rod"];
+            line: components["schemas"]["FlyLine"];
+            reel: components["schemas"]["Reel"];
+            scrap: components["schemas"]["Scrap"];
+            weighing: components["schemas"]["Weighing"];
+            fight: components["schemas"]["FightLoad"];
+            casterId: string;
         };
         BellyWeight: {
             /** Format: double */
@@ -2923,6 +3890,14 @@ export interface components {
             taper: number;
             sound: boolean;
         };
+        BendModelInput: {
+            /** Format: double */
+            lengthM: number;
+            /** Format: double */
+            buttNm2: number;
+            /** Format: double */
+            taper: number;
+        };
         BendPoint: {
             /** Format: double */
             alongM: number;
@@ -2937,12 +3912,22 @@ export interface components {
             /** Format: double */
             dropM: number;
             /** Format: double */
+            angleDeg: null | number;
+            /** Format: double */
+            outM: null | number;
+        };
+        BendReadingInput: {
+            /** Format: double */
+            massKg: number;
+            /** Format: double */
+            dropM: number;
+            /** Format: double */
             angleDeg?: null | number;
             /** Format: double */
             outM?: null | number;
         };
         BendRequest: {
-            rod: components["schemas"]["Rod"];
+            rod: components["schemas"]["RodInput"];
             /** Format: double */
             pullN: number;
             /** Format: double */
@@ -2954,7 +3939,7 @@ export interface components {
             surgeM: number;
             /** Format: double */
             tippetM?: null | number;
-            line?: null | components["schemas"]["FlyLine"];
+            line?: null | components["schemas"]["FlyLineInput"];
             /**
              * Format: double
              * @default 9.144
@@ -2965,8 +3950,22 @@ export interface components {
         };
         BendTest: {
             /** Format: date */
-            on?: null | string;
+            on: null | string;
             readings: components["schemas"]["BendReading"][];
+            /** Format: double */
+            heldM: number;
+            calibration: null | string;
+            /** Format: double */
+            tapePlusMinusM: number;
+            /** Format: double */
+            scalePlusMinusKg: number;
+            /** Format: double */
+            anglePlusMinusDeg: number;
+        };
+        BendTestInput: {
+            /** Format: date */
+            on?: null | string;
+            readings: components["schemas"]["BendReadingInput"][];
             /** Format: double */
             heldM?: number;
             calibration?: null | string;
@@ -3025,6 +4024,8 @@ export interface components {
             headwindMps: number;
             /** Format: double */
             fromRightMps: number;
+            /** Format: double */
+            shoulderMps: number;
         };
         BriefAnswer: {
             /** Format: int32 */
@@ -3039,6 +4040,43 @@ export interface components {
             changedAt: string;
         };
         BriefDraft: {
+            flyKind: null | string;
+            /** Format: int32 */
+            hookSize: null | number;
+            /** Format: double */
+            flyWetKg: null | number;
+            species: null | string;
+            /** Format: double */
+            fishKg: null | number;
+            water: null | components["schemas"]["Water"];
+            cover: null | components["schemas"]["Cover"];
+            stance: null | components["schemas"]["Stance"];
+            /** Format: double */
+            depthM: null | number;
+            /** Format: double */
+            currentMps: null | number;
+            /** Format: double */
+            waterC: null | number;
+            salt: null | boolean;
+            /** Format: double */
+            windMps: null | number;
+            /** Format: double */
+            windFromDeg: null | number;
+            /** Format: double */
+            distanceM: null | number;
+            wariness: null | components["schemas"]["Wariness"];
+            caster: null | string;
+            /** Format: double */
+            casterFreeMps: null | number;
+            /** Format: double */
+            casterLoopM: null | number;
+            /** Format: double */
+            casterCarryM: null | number;
+            hand: null | components["schemas"]["Hand"];
+            school: null | components["schemas"]["School"];
+            lean: null | components["schemas"]["Lean"];
+        };
+        BriefDraftInput: {
             flyKind?: null | string;
             /** Format: int32 */
             hookSize?: null | number;
@@ -3077,8 +4115,8 @@ export interface components {
         };
         BriefEdit: {
             name: string;
-            draft: components["schemas"]["BriefDraft"];
-            pins?: null | components["schemas"]["Pins"];
+            draft: components["schemas"]["BriefDraftInput"];
+            pins?: null | components["schemas"]["PinsInput"];
             off?: null | string[];
         };
         BriefLimits: {
@@ -3099,9 +4137,19 @@ export interface components {
         Calibration: {
             name: string;
             /** Format: double */
-            plusMinus?: number;
+            plusMinus: number;
             points: components["schemas"]["CalibrationPoint"][];
-            source?: components["schemas"]["Source"];
+            source: components["schemas"]["Source"];
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            version: number;
+        };
+        CalibrationInput: {
+            name: string;
+            /** Format: double */
+            plusMinus?: number;
+            points: components["schemas"]["CalibrationPointInput"][];
             /** Format: int32 */
             id?: number;
             /** Format: int32 */
@@ -3113,11 +4161,17 @@ export interface components {
             /** Format: double */
             number: number;
         };
+        CalibrationPointInput: {
+            /** Format: double */
+            grams?: number;
+            /** Format: double */
+            number?: number;
+        };
         CaliperReading: {
             /** Format: double */
-            positionM: number;
+            positionM?: number;
             /** Format: double */
-            diameterM: number;
+            diameterM?: number;
         };
         CaliperRequest: {
             readings: components["schemas"]["CaliperReading"][];
@@ -3133,7 +4187,7 @@ export interface components {
             name: string;
             figure: components["schemas"]["Figure"];
             /** Format: double */
-            scale: null | number;
+            value: null | number;
             verdict: components["schemas"]["Verdict"];
             why: components["schemas"]["Sentence"];
             chosen: boolean;
@@ -3194,11 +4248,11 @@ export interface components {
         /** @enum {unknown} */
         CastOutcome: "turnedOver" | "piled" | "fellShort" | "cannotCarry";
         CastRequest: {
-            brief: components["schemas"]["BriefDraft"];
-            rod: components["schemas"]["Rod"];
-            line: components["schemas"]["FlyLine"];
-            leader: components["schemas"]["Leader"];
-            gusts?: null | components["schemas"]["Spread"];
+            brief: components["schemas"]["BriefDraftInput"];
+            rod: components["schemas"]["RodInput"];
+            line: components["schemas"]["FlyLineInput"];
+            leader: components["schemas"]["LeaderInput"];
+            gusts?: null | components["schemas"]["SpreadInput"];
         };
         CastResult: {
             outcome: components["schemas"]["CastOutcome"];
@@ -3250,7 +4304,12 @@ export interface components {
             /** Format: double */
             loopM: number;
             haul: components["schemas"]["Haul"];
-            article: null | string;
+            /** Format: double */
+            reachTolerance: number;
+            source: components["schemas"]["Source"];
+            /** @default false */
+            learning: boolean;
+            article: string;
         };
         Caution: {
             id: string;
@@ -3262,6 +4321,27 @@ export interface components {
             id: string;
             name: string;
             about: null | string;
+        };
+        Choices: {
+            water: components["schemas"]["PickOfWater"][];
+            cover: components["schemas"]["PickOfCover"][];
+            stance: components["schemas"]["PickOfStance"][];
+            wariness: components["schemas"]["PickOfWariness"][];
+            hand: components["schemas"]["PickOfHand"][];
+            school: components["schemas"]["PickOfSchool"][];
+            lean: components["schemas"]["PickOfLean"][];
+            windFrom: components["schemas"]["WindFrom"][];
+            action: components["schemas"]["PickOfRodAction"][];
+            build: components["schemas"]["PickOfBuild"][];
+            found: components["schemas"]["PickOfFound"][];
+        };
+        ClassRange: {
+            /** Format: int32 */
+            class: number;
+            /** Format: double */
+            lowKg: number;
+            /** Format: double */
+            highKg: number;
         };
         ClassTarget: {
             /** Format: double */
@@ -3278,8 +4358,8 @@ export interface components {
             rods: components["schemas"]["RodSuits"][];
         };
         ClassifyRequest: {
-            weighing: components["schemas"]["Weighing"];
-            line?: null | components["schemas"]["FlyLine"];
+            weighing: components["schemas"]["WeighingInput"];
+            line?: null | components["schemas"]["FlyLineInput"];
         };
         Contradiction: {
             links: components["schemas"]["LinkId"][];
@@ -3291,6 +4371,20 @@ export interface components {
         Cover: "open" | "behind" | "canopy";
         CsvRequest: {
             text: string;
+        };
+        CutJob: {
+            target: components["schemas"]["CutTarget"];
+            pieces: components["schemas"]["CutJobPiece"][];
+            steps: components["schemas"]["CutStep"][];
+            /** Format: date-time */
+            begunAt: string;
+            /** Format: int32 */
+            lineId: null | number;
+            takenApart: number[];
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            version: number;
         };
         CutJobPiece: {
             /** Format: int32 */
@@ -3307,6 +4401,10 @@ export interface components {
             turned: boolean;
             nibbleFront: boolean;
             done: boolean;
+            /** Format: double */
+            toGoM: number;
+            frontFirst: boolean;
+            cutFirst: boolean;
         };
         CutPiece: {
             /** Format: int32 */
@@ -3316,6 +4414,15 @@ export interface components {
             /** Format: double */
             toM: number;
             turned: boolean;
+        };
+        CutPieceInput: {
+            /** Format: int32 */
+            scrapId?: number;
+            /** Format: double */
+            fromM?: number;
+            /** Format: double */
+            toM?: number;
+            turned?: boolean;
         };
         CutPlan: {
             pieces: components["schemas"]["CutPiece"][];
@@ -3357,10 +4464,20 @@ export interface components {
             /** Format: double */
             massKg: number;
             /** Format: double */
+            tipM: null | number;
+            /** Format: double */
+            tipKg: null | number;
+            hasTip: boolean;
+        };
+        CutTargetInput: {
+            /** Format: double */
+            lengthM: number;
+            /** Format: double */
+            massKg: number;
+            /** Format: double */
             tipM?: null | number;
             /** Format: double */
             tipKg?: null | number;
-            hasTip?: boolean;
         };
         DataAnswer: {
             folder: string;
@@ -3373,6 +4490,8 @@ export interface components {
             name: string;
             /** Format: double */
             scale: number;
+            /** Format: int32 */
+            decimals: number;
             /**
              * Format: double
              * @default 0
@@ -3396,6 +4515,20 @@ export interface components {
             check: number;
             /** Format: double */
             left: number;
+        };
+        Factor: {
+            name: string;
+            figure: components["schemas"]["Figure"];
+        };
+        FightLoad: {
+            /** Format: double */
+            pullN: number;
+            /** Format: double */
+            angleDeg: number;
+            /** Format: double */
+            surgeM: number;
+            /** Format: double */
+            tippetM: null | number;
         };
         Figure: {
             quantity: null | components["schemas"]["Quantity"];
@@ -3432,7 +4565,7 @@ export interface components {
         FitRequest: {
             /** Format: double */
             rodLengthM: number;
-            test: components["schemas"]["BendTest"];
+            test: components["schemas"]["BendTestInput"];
         };
         Fly: {
             kind: components["schemas"]["FlyKind"];
@@ -3446,7 +4579,7 @@ export interface components {
             areaM2: number;
             inUsualSizes: boolean;
             weighed: boolean;
-            sizeName: null | string;
+            sizeName: string;
         };
         FlyKind: {
             id: string;
@@ -3463,8 +4596,52 @@ export interface components {
             bushy: boolean;
             /** @default false */
             weighted: boolean;
+            /** @default false */
+            nymph: boolean;
+            /** @default false */
+            delicate: boolean;
+            /** @default false */
+            onTop: boolean;
+            sparser: null | string;
         };
         FlyLine: {
+            tag: string;
+            name: string;
+            /** Format: double */
+            printedClass: null | number;
+            build: components["schemas"]["Build"];
+            /** Format: double */
+            lengthM: number;
+            /** Format: double */
+            headM: number;
+            /** Format: double */
+            headKg: null | number;
+            /** Format: double */
+            frontTaperM: number;
+            /** Format: double */
+            rearTaperM: number;
+            /** Format: double */
+            tipDiameterM: number;
+            /** Format: double */
+            bellyDiameterM: number;
+            /** Format: double */
+            runningDiameterM: number;
+            density: string;
+            coating: string;
+            saltRated: boolean;
+            note: null | string;
+            measured: null | components["schemas"]["Stretch"][];
+            /** Format: double */
+            headPlusMinusKg: null | number;
+            /** Format: double */
+            massKg: null | number;
+            stretches: components["schemas"]["Stretch"][];
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            version: number;
+        };
+        FlyLineInput: {
             tag: string;
             name: string;
             /** Format: double */
@@ -3490,12 +4667,9 @@ export interface components {
             coating?: string;
             saltRated?: boolean;
             note?: null | string;
-            measured?: null | components["schemas"]["Stretch"][];
+            measured?: null | components["schemas"]["StretchInput"][];
             /** Format: double */
             headPlusMinusKg?: null | number;
-            /** Format: double */
-            massKg?: null | number;
-            stretches?: null | components["schemas"]["Stretch"][];
             /** Format: int32 */
             id?: number;
             /** Format: int32 */
@@ -3503,6 +4677,11 @@ export interface components {
         };
         /** @enum {unknown} */
         Found: "unseen" | "sound" | "watch" | "mend";
+        GainsAnswer: {
+            reach: components["schemas"]["Quantity"];
+            gains: components["schemas"]["ReachGain"][];
+            always: string[];
+        };
         GearShed: {
             rods: components["schemas"]["Rod"][];
             lines: components["schemas"]["FlyLine"][];
@@ -3521,21 +4700,6 @@ export interface components {
             massKg: number;
             /** Format: double */
             windowClass: number;
-        };
-        Help: {
-            id: string;
-            says: components["schemas"]["Sentence"];
-            reach: components["schemas"]["Quantity"];
-            /** Format: double */
-            gainM: number;
-            brief: components["schemas"]["BriefDraft"];
-            pins: components["schemas"]["Pins"];
-            worth: components["schemas"]["Worth"];
-        };
-        HelpAnswer: {
-            reach: components["schemas"]["Quantity"];
-            helps: components["schemas"]["Help"][];
-            always: string[];
         };
         Hook: {
             /** Format: double */
@@ -3571,18 +4735,22 @@ export interface components {
                 [key: string]: string[];
             };
         };
-        Input: {
-            name: string;
-            figure: components["schemas"]["Figure"];
-        };
         Inspection: {
             /** Format: date */
             on: string;
             points: {
                 [key: string]: components["schemas"]["Found"];
             };
+            note: null | string;
+            worst: components["schemas"]["Found"];
+        };
+        InspectionInput: {
+            /** Format: date */
+            on: string;
+            points: {
+                [key: string]: components["schemas"]["Found"];
+            };
             note?: null | string;
-            worst?: components["schemas"]["Found"];
         };
         InspectionPoint: {
             id: string;
@@ -3620,6 +4788,7 @@ export interface components {
             kind: components["schemas"]["Kind"];
             trade: components["schemas"]["DisplayUnit"];
             metric: components["schemas"]["DisplayUnit"];
+            asKnown: boolean;
         };
         LayRequest: {
             /** Format: double */
@@ -3632,13 +4801,33 @@ export interface components {
             tippetM: number;
             /** Format: double */
             guardM: number;
+            butt: components["schemas"]["LeaderPiece"];
             /** Format: double */
             lengthM: number;
             /** Format: double */
             tippetLengthM: number;
         };
+        LeaderInput: {
+            pieces: components["schemas"]["LeaderPieceInput"][];
+            /** Format: double */
+            tippetM: number;
+            /** Format: double */
+            guardM: number;
+        };
+        /** @enum {unknown} */
+        LeaderPart: "butt" | "taper" | "tippet" | "guard";
         LeaderPiece: {
+            part: components["schemas"]["LeaderPart"];
+            /** Format: double */
+            lengthM: number;
+            /** Format: double */
+            startM: number;
+            /** Format: double */
+            endM: number;
             name: string;
+        };
+        LeaderPieceInput: {
+            part: components["schemas"]["LeaderPart"];
             /** Format: double */
             lengthM: number;
             /** Format: double */
@@ -3656,10 +4845,11 @@ export interface components {
             from: null | number;
             /** Format: double */
             to: null | number;
-            inputs: components["schemas"]["Input"][];
+            inputs: components["schemas"]["Factor"][];
             source: components["schemas"]["Source"];
             off: boolean;
             doubt: boolean;
+            pin: null | components["schemas"]["Pins"];
         };
         LineClass: {
             head: components["schemas"]["Quantity"];
@@ -3730,14 +4920,18 @@ export interface components {
         };
         /** @enum {unknown} */
         LinkId: "fly" | "tippet" | "leader" | "head" | "running" | "backing" | "reel" | "rod" | "hand";
+        LinkPins: {
+            link: components["schemas"]["LinkId"];
+            pins: components["schemas"]["Pin"][];
+        };
         /** @enum {unknown} */
         MapKind: "wind" | "classByWind" | "carryBySpeed";
         MapRequest: {
             kind: components["schemas"]["MapKind"];
-            brief: components["schemas"]["BriefDraft"];
-            rod: components["schemas"]["Rod"];
-            line: components["schemas"]["FlyLine"];
-            leader: components["schemas"]["Leader"];
+            brief: components["schemas"]["BriefDraftInput"];
+            rod: components["schemas"]["RodInput"];
+            line: components["schemas"]["FlyLineInput"];
+            leader: components["schemas"]["LeaderInput"];
         };
         /**
          * @default soft
@@ -3768,6 +4962,46 @@ export interface components {
             text: null | string;
             quantity: null | components["schemas"]["Quantity"];
         };
+        PickOfBuild: {
+            id: components["schemas"]["Build"];
+            name: string;
+        };
+        PickOfCover: {
+            id: components["schemas"]["Cover"];
+            name: string;
+        };
+        PickOfFound: {
+            id: components["schemas"]["Found"];
+            name: string;
+        };
+        PickOfHand: {
+            id: components["schemas"]["Hand"];
+            name: string;
+        };
+        PickOfLean: {
+            id: components["schemas"]["Lean"];
+            name: string;
+        };
+        PickOfRodAction: {
+            id: components["schemas"]["RodAction"];
+            name: string;
+        };
+        PickOfSchool: {
+            id: components["schemas"]["School"];
+            name: string;
+        };
+        PickOfStance: {
+            id: components["schemas"]["Stance"];
+            name: string;
+        };
+        PickOfWariness: {
+            id: components["schemas"]["Wariness"];
+            name: string;
+        };
+        PickOfWater: {
+            id: components["schemas"]["Water"];
+            name: string;
+        };
         PieceNow: {
             piece: components["schemas"]["CutJobPiece"];
             name: string;
@@ -3793,7 +5027,29 @@ export interface components {
             /** Format: int32 */
             version: number;
         };
+        /** @enum {unknown} */
+        Pin: "rod" | "line" | "reel" | "rodClass" | "rodLengthM" | "density" | "tippetM" | "leaderM" | "backing" | "backingM";
         Pins: {
+            /** Format: int32 */
+            rod: null | number;
+            /** Format: int32 */
+            line: null | number;
+            /** Format: int32 */
+            reel: null | number;
+            /** Format: double */
+            rodClass: null | number;
+            /** Format: double */
+            rodLengthM: null | number;
+            density: null | string;
+            /** Format: double */
+            tippetM: null | number;
+            /** Format: double */
+            leaderM: null | number;
+            backing: null | string;
+            /** Format: double */
+            backingM: null | number;
+        };
+        PinsInput: {
             /** Format: int32 */
             rod?: null | number;
             /** Format: int32 */
@@ -3826,9 +5082,17 @@ export interface components {
             complete: boolean;
         };
         PlanRequest: {
-            target: components["schemas"]["CutTarget"];
+            target: components["schemas"]["CutTargetInput"];
             /** Format: int32 */
             rodId?: null | number;
+        };
+        ProblemDetails: {
+            type: null | string;
+            title: null | string;
+            /** Format: int32 */
+            status: null | number;
+            detail: null | string;
+            instance: null | string;
         };
         ProfileAnswer: {
             reading: components["schemas"]["LineReading"];
@@ -3846,7 +5110,7 @@ export interface components {
             sumKg: number;
         };
         ProfileRequest: {
-            stretches: components["schemas"]["Stretch"][];
+            stretches: components["schemas"]["StretchInput"][];
             /** Format: double */
             headM: number;
             /** Format: double */
@@ -3856,7 +5120,7 @@ export interface components {
              * @default 0.01
              */
             share: number;
-            line?: null | components["schemas"]["FlyLine"];
+            line?: null | components["schemas"]["FlyLineInput"];
         };
         Quantity: {
             /** Format: double */
@@ -3864,6 +5128,16 @@ export interface components {
             kind: components["schemas"]["Kind"];
             /** Format: double */
             plusMinus: null | number;
+        };
+        ReachGain: {
+            id: string;
+            says: components["schemas"]["Sentence"];
+            reach: components["schemas"]["Quantity"];
+            /** Format: double */
+            gainM: number;
+            brief: components["schemas"]["BriefDraft"];
+            pins: components["schemas"]["Pins"];
+            worth: components["schemas"]["Worth"];
         };
         ReadAnswer: {
             /** Format: double */
@@ -3875,6 +5149,33 @@ export interface components {
             metric: boolean;
         };
         Reel: {
+            tag: string;
+            name: string;
+            /** Format: double */
+            labelLow: null | number;
+            /** Format: double */
+            labelHigh: null | number;
+            /** Format: double */
+            arborM: null | number;
+            /** Format: double */
+            rimM: null | number;
+            /** Format: double */
+            widthM: null | number;
+            /** Format: double */
+            statedBackingM: null | number;
+            statedBacking: null | string;
+            /** Format: double */
+            massKg: number;
+            saltProof: boolean;
+            /** Format: double */
+            dragN: null | number;
+            note: null | string;
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            version: number;
+        };
+        ReelInput: {
             tag: string;
             name: string;
             /** Format: double */
@@ -3915,6 +5216,73 @@ export interface components {
             /** Format: double */
             lengthM: number;
             /** Format: double */
+            printedClass: null | number;
+            /** Format: double */
+            measuredClass: null | number;
+            /** Format: double */
+            measuredPlusMinus: null | number;
+            /** Format: double */
+            actionAngleDeg: null | number;
+            printedAction: null | components["schemas"]["RodAction"];
+            /** Format: double */
+            massKg: number;
+            /** Format: int32 */
+            pieces: number;
+            note: null | string;
+            test: null | components["schemas"]["BendTest"];
+            bend: null | components["schemas"]["BendModel"];
+            balance: null | components["schemas"]["RodBalance"];
+            inspections: components["schemas"]["Inspection"][];
+            /** Format: double */
+            tipKg: null | number;
+            /** Format: double */
+            thirdM: number;
+            usualBalance: components["schemas"]["RodBalance"];
+            usualTest: components["schemas"]["BendTest"];
+            /** Format: double */
+            class: null | number;
+            action: components["schemas"]["RodAction"];
+            veryFast: boolean;
+            labelDisagrees: boolean;
+            /** Format: double */
+            windowClass: null | number;
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            version: number;
+        };
+        /** @enum {unknown} */
+        RodAction: "slow" | "medium" | "mediumFast" | "fast";
+        RodBalance: {
+            /** Format: double */
+            balanceM: number;
+            /** Format: double */
+            seatM: number;
+            /** Format: double */
+            fulcrumM: number;
+            /** Format: double */
+            swingS: null | number;
+            /** Format: double */
+            pivotM: number;
+        };
+        RodBalanceInput: {
+            /** Format: double */
+            balanceM: number;
+            /** Format: double */
+            seatM?: number;
+            /** Format: double */
+            fulcrumM?: number;
+            /** Format: double */
+            swingS?: null | number;
+            /** Format: double */
+            pivotM?: number;
+        };
+        RodInput: {
+            tag: string;
+            name: string;
+            /** Format: double */
+            lengthM: number;
+            /** Format: double */
             printedClass?: null | number;
             /** Format: double */
             measuredClass?: null | number;
@@ -3928,41 +5296,14 @@ export interface components {
             /** Format: int32 */
             pieces?: number;
             note?: null | string;
-            test?: null | components["schemas"]["BendTest"];
-            bend?: null | components["schemas"]["BendModel"];
-            balance?: null | components["schemas"]["RodBalance"];
-            inspections?: components["schemas"]["Inspection"][];
-            /** Format: double */
-            tipKg?: null | number;
-            /** Format: double */
-            thirdM?: number;
-            usualBalance?: components["schemas"]["RodBalance"];
-            usualTest?: components["schemas"]["BendTest"];
-            /** Format: double */
-            class?: null | number;
-            action?: components["schemas"]["RodAction"];
-            veryFast?: boolean;
-            labelDisagrees?: boolean;
-            /** Format: double */
-            windowClass?: null | number;
+            test?: null | components["schemas"]["BendTestInput"];
+            bend?: null | components["schemas"]["BendModelInput"];
+            balance?: null | components["schemas"]["RodBalanceInput"];
+            inspections?: components["schemas"]["InspectionInput"][];
             /** Format: int32 */
             id?: number;
             /** Format: int32 */
             version?: number;
-        };
-        /** @enum {unknown} */
-        RodAction: "slow" | "medium" | "mediumFast" | "fast" | null;
-        RodBalance: {
-            /** Format: double */
-            balanceM: number;
-            /** Format: double */
-            seatM?: number;
-            /** Format: double */
-            fulcrumM?: number;
-            /** Format: double */
-            swingS?: null | number;
-            /** Format: double */
-            pivotM?: number;
         };
         RodLoad: {
             /** Format: double */
@@ -3998,6 +5339,18 @@ export interface components {
             /** @default false */
             canSwitchOff: boolean;
         };
+        SavedBrief: {
+            name: string;
+            draft: components["schemas"]["BriefDraft"];
+            pins: components["schemas"]["Pins"];
+            off: string[];
+            /** Format: date-time */
+            changedAt: string;
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            version: number;
+        };
         ScaleAnswer: {
             name: string;
             /** Format: double */
@@ -4019,11 +5372,30 @@ export interface components {
             /** Format: double */
             massKg: number;
             /** Format: double */
+            taperM: number;
+            /** Format: double */
+            tipShare: number;
+            density: string;
+            measured: null | components["schemas"]["Stretch"][];
+            note: null | string;
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            version: number;
+        };
+        ScrapInput: {
+            tag: string;
+            name: string;
+            /** Format: double */
+            lengthM: number;
+            /** Format: double */
+            massKg: number;
+            /** Format: double */
             taperM?: number;
             /** Format: double */
             tipShare?: number;
             density?: string;
-            measured?: null | components["schemas"]["Stretch"][];
+            measured?: null | components["schemas"]["StretchInput"][];
             note?: null | string;
             /** Format: int32 */
             id?: number;
@@ -4042,13 +5414,19 @@ export interface components {
             rods: components["schemas"]["Candidate"][];
             lines: components["schemas"]["Candidate"][];
             reels: components["schemas"]["Candidate"][];
+            /** Format: double */
+            cost: number;
         };
         SolveRequest: {
-            brief: components["schemas"]["BriefDraft"];
-            pins?: null | components["schemas"]["Pins"];
+            brief: components["schemas"]["BriefDraftInput"];
+            pins?: null | components["schemas"]["PinsInput"];
             off?: null | string[];
         };
         Source: {
+            mark: components["schemas"]["SourceMark"];
+            note: string;
+        };
+        SourceInput: {
             mark: components["schemas"]["SourceMark"];
             note: string;
         };
@@ -4080,6 +5458,7 @@ export interface components {
             /** Format: double */
             rimGapM: null | number;
             source: components["schemas"]["Source"];
+            holds: boolean;
         };
         Spread: {
             /** Format: double */
@@ -4087,11 +5466,19 @@ export interface components {
             /** Format: double */
             high: number;
         };
+        SpreadInput: {
+            /** Format: double */
+            low?: number;
+            /** Format: double */
+            high?: number;
+        };
         /** @enum {unknown} */
         Stance: "bank" | "wading" | "deepWading" | "boat";
         StandardsAnswer: {
             units: components["schemas"]["KindUnits"][];
             xNumber: components["schemas"]["DisplayUnit"];
+            /** Format: double */
+            thirtyFeetM: number;
             flyKinds: components["schemas"]["Choice"][];
             hooks: components["schemas"]["HookChoice"][];
             species: components["schemas"]["Choice"][];
@@ -4099,7 +5486,11 @@ export interface components {
             densities: components["schemas"]["Choice"][];
             coatings: components["schemas"]["Choice"][];
             backings: components["schemas"]["Choice"][];
+            choices: components["schemas"]["Choices"];
             limits: components["schemas"]["BriefLimits"];
+            pins: components["schemas"]["LinkPins"][];
+            lineClasses: components["schemas"]["ClassRange"][];
+            beginnings: components["schemas"]["Beginnings"];
             tables: components["schemas"]["ReferenceTable"][];
             rules: components["schemas"]["Rule"][];
         };
@@ -4112,6 +5503,16 @@ export interface components {
             endM: number;
             /** Format: double */
             kgM3: number;
+        };
+        StretchInput: {
+            /** Format: double */
+            lengthM?: number;
+            /** Format: double */
+            startM?: number;
+            /** Format: double */
+            endM?: number;
+            /** Format: double */
+            kgM3?: number;
         };
         StretchesAnswer: {
             stretches: components["schemas"]["Stretch"][];
@@ -4147,6 +5548,21 @@ export interface components {
             /** Format: double */
             massKg: number;
             /** Format: double */
+            lengthM: number;
+            wholeHead: boolean;
+            /** Format: double */
+            frontTaperM: null | number;
+            /** Format: double */
+            rearTaperM: null | number;
+            /** Format: double */
+            scalePlusMinusKg: number;
+            /** Format: double */
+            tapeShare: number;
+        };
+        WeighingInput: {
+            /** Format: double */
+            massKg: number;
+            /** Format: double */
             lengthM?: number;
             wholeHead?: boolean;
             /** Format: double */
@@ -4157,6 +5573,12 @@ export interface components {
             scalePlusMinusKg?: number;
             /** Format: double */
             tapeShare?: number;
+        };
+        WindFrom: {
+            /** Format: double */
+            deg: number;
+            name: string;
+            ofMe: string;
         };
         WindReading: {
             name: string;

@@ -120,7 +120,7 @@ function useWays() {
       name: `Measure ${p.tag} ${p.name}`,
       keys: [],
       group,
-      run: to(bench(kind, p.id!)),
+      run: to(bench(kind, p.id)),
     }));
   useCommands([
     ...rooms.flatMap((r) => (r.command ? [{ ...r.command, group: 'Go to', run: to(r.path) }] : [])),

@@ -25,7 +25,7 @@ export function HeadProfile({ stretches, headM, carryM }: { stretches: Stretch[]
     }))
     .filter((s) => s.from < span);
   const times = Math.round(30 / (belly * 1000) / ((width - 12) / (span * 1000)));
-  const thirtyFeet = 30 * standards.units.find((u) => u.kind === 'length')!.trade.scale;
+  const thirtyFeet = standards.thirtyFeetM;
   return (
     <div ref={ref}>
       <svg

@@ -14,12 +14,6 @@ export const edges = (stretches: { lengthM: number }[]) => {
 // Closer together two handles cannot be told apart.
 const shortestM = 0.1;
 
-/** The ranges of the line classes, kilograms in the first 30 ft. */
-const classRanges = (standards: Standards) =>
-  standards.tables
-    .find((t) => t.id === 'line-weights')!
-    .rows.map((r) => ({ cls: r[0]!.quantity!.value, low: r[2]!.quantity!.value, high: r[3]!.quantity!.value }));
-
 type Handle = { edge: number; m: number; thickM: number };
 
 /**
@@ -46,7 +40,7 @@ export function LineDrawing({
   const dragging = useRef<{ edge: number; from: Stretch[]; x: number; y: number } | null>(null);
   const starts = edges(stretches);
   const length = starts.at(-1)!;
-  const thirtyM = 30 * standards.units.find((u) => u.kind === 'length')!.trade.scale;
+  const thirtyM = standards.thirtyFeetM;
   const span = Math.max(Math.min(length, Math.max(headM * 1.2, thirtyM * 1.15)), 1);
   const x = scaleLinear([0, span], [44, width - 14]);
   const most = Math.max(...stretches.flatMap((s) => [s.startM, s.endM]));
@@ -260,7 +254,7 @@ function SumChart({
   const most = Math.max(...points.map((p) => p.sumKg)) * 1.08;
   const height = 216;
   const y = scaleLinear([0, most], [height - 26, 12]);
-  const ranges = classRanges(standards).filter((r) => r.low < most);
+  const ranges = standards.lineClasses.filter((r) => r.lowKg < most);
   const inUnits = scaleLinear([0, most / grain.scale], [0, 1]).ticks(5);
   const mass = (kg: number) => show({ value: kg, kind: 'lineMass', plusMinus: null });
   const sum = (m: number) => at(reading.points, m).sumKg;
@@ -287,23 +281,23 @@ function SumChart({
         <>
           {/* Ranges of the classes stand on the mark they are weighed to. */}
           {ranges.map((r) => (
-            <g key={r.cls}>
+            <g key={r.class}>
               <rect
                 x={x(thirtyM)}
                 width="13"
-                y={y(Math.min(most, r.high))}
-                height={Math.max(2, y(r.low) - y(Math.min(most, r.high)))}
+                y={y(Math.min(most, r.highKg))}
+                height={Math.max(2, y(r.lowKg) - y(Math.min(most, r.highKg)))}
                 fill="var(--water)"
                 stroke="var(--soft)"
                 strokeWidth="0.8"
               />
               <text
                 x={x(thirtyM) + 17}
-                y={y((r.low + Math.min(most, r.high)) / 2) + 4}
+                y={y((r.lowKg + Math.min(most, r.highKg)) / 2) + 4}
                 fontSize="11.5"
                 fill="var(--ink)"
               >
-                {r.cls}
+                {r.class}
               </text>
             </g>
           ))}
@@ -362,13 +356,13 @@ export function ClassRuler({
 }) {
   const [ref, width] = useWidth<HTMLDivElement>();
   const { show, standards } = useUnits();
-  const rows = classRanges(standards);
+  const rows = standards.lineClasses;
   // As many classes either side as there is room for their figures.
   const beside = width < 560 ? 1.1 : 2.6;
-  const near = rows.filter((r) => r.cls >= spread.low - beside && r.cls <= spread.high + beside);
+  const near = rows.filter((r) => r.class >= spread.low - beside && r.class <= spread.high + beside);
   const [from, to] = [
-    Math.min(near[0]!.low, thirtyKg - plusMinusKg) * 0.98,
-    Math.max(near.at(-1)!.high, thirtyKg + plusMinusKg) * 1.02,
+    Math.min(near[0]!.lowKg, thirtyKg - plusMinusKg) * 0.98,
+    Math.max(near.at(-1)!.highKg, thirtyKg + plusMinusKg) * 1.02,
   ];
   const x = scaleLinear([from, to], [10, width - 10]);
   const mass = (kg: number) => show({ value: kg, kind: 'lineMass', plusMinus: null });
@@ -383,27 +377,27 @@ export function ClassRuler({
       >
         <line x1="10" x2={width - 10} y1="66" y2="66" stroke="var(--soft)" />
         {near.map((r) => (
-          <g key={r.cls}>
+          <g key={r.class}>
             <rect
-              x={x(r.low)}
-              width={x(r.high) - x(r.low)}
+              x={x(r.lowKg)}
+              width={x(r.highKg) - x(r.lowKg)}
               y="52"
               height="28"
               fill="var(--water)"
               stroke="var(--soft)"
             />
             <text
-              x={x((r.low + r.high) / 2)}
+              x={x((r.lowKg + r.highKg) / 2)}
               y="71"
               textAnchor="middle"
               fontSize="15"
               fontWeight="650"
               fill="var(--ink)"
             >
-              {r.cls}
+              {r.class}
             </text>
-            <text x={x((r.low + r.high) / 2)} y="98" textAnchor="middle" fontSize="11.5" fill="var(--soft)">
-              {mass(r.low)}–{mass(r.high)}
+            <text x={x((r.lowKg + r.highKg) / 2)} y="98" textAnchor="middle" fontSize="11.5" fill="var(--soft)">
+              {mass(r.lowKg)}–{mass(r.highKg)}
             </text>
           </g>
         ))}

@@ -21,22 +21,12 @@ const reachPx = 196;
 const windAt = { x: 240, y: 66 };
 const niceSteps = [2, 3, 5, 8, 10, 15, 20, 25, 30, 40, 50];
 
-export const windWords = (deg: number) =>
-  [
-    'in the face',
-    'from the front right',
-    'from the right',
-    'from behind right',
-    'from behind',
-    'from behind left',
-    'from the left',
-    'from the front left',
-  ][Math.round(deg / 45) % 8]!;
-
 /** The water from above: the caster below, the fish ahead, the wind as an arrow to swing. */
 export function WaterPlan({ distanceM, windMps, windFromDeg, hand, leaderM, reach, onWind, onDistance }: Props) {
   const { show, unitOf, standards } = useUnits();
   const { limits } = standards;
+  const eighths = standards.choices.windFrom;
+  const windWords = eighths[Math.round(windFromDeg / (360 / eighths.length)) % eighths.length]!.name;
   const svg = useRef<SVGSVGElement>(null);
   const clip = useId();
   const held = useRef<'wind' | 'fish' | null>(null);
@@ -233,7 +223,7 @@ export function WaterPlan({ distanceM, windMps, windFromDeg, hand, leaderM, reac
           aria-valuemin={0}
           aria-valuemax={360}
           aria-valuenow={Math.round(windFromDeg)}
-          aria-valuetext={`${show({ value: windMps, kind: 'windSpeed', plusMinus: null })} ${windWords(windFromDeg)}`}
+          aria-valuetext={`${show({ value: windMps, kind: 'windSpeed', plusMinus: null })} ${windWords}`}
           onPointerDown={(event) => grab('wind', event)}
           onKeyDown={windKeys}
           className="cursor-grab"

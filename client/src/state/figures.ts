@@ -8,7 +8,7 @@ export const outfitFigures = ({ outfit, brief }: Solution): OutfitFigures => ({
   leader: outfit.leader,
   headM: outfit.line.headM,
   lineM: outfit.line.lengthM,
-  stretches: outfit.line.stretches ?? [],
+  stretches: outfit.line.stretches,
   reel: outfit.reel,
   fill: outfit.fill,
   rodM: outfit.rod.lengthM,

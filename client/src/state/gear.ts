@@ -49,21 +49,21 @@ export async function current<K extends GearKind>(kind: K, id: number): Promise<
 export const keepPiece = <K extends GearKind>(kind: K, piece: Gear[K]) =>
   unwrap(
     piece.id
-      ? api.PUT(`${shelf(kind)}/{which}`, { params: { path: { which: piece.id } }, body: piece as Rod })
+      ? api.PUT(`${shelf(kind)}/{id}`, { params: { path: { id: piece.id } }, body: piece as Rod })
       : api.POST(shelf(kind), { body: piece as Rod }),
   ) as Promise<Gear[K]>;
 
 export const putAway = (kind: GearKind, which: number): Promise<unknown> =>
-  unwrap<unknown>(api.DELETE(`${shelf(kind)}/{which}`, { params: { path: { which } } }));
+  unwrap<unknown>(api.DELETE(`${shelf(kind)}/{id}`, { params: { path: { id: which } } }));
 
 export const bringBack = (kind: GearKind, which: number): Promise<unknown> =>
-  unwrap<unknown>(api.POST(`${shelf(kind)}/{which}/restore`, { params: { path: { which } } }));
+  unwrap<unknown>(api.POST(`${shelf(kind)}/{id}/restore`, { params: { path: { id: which } } }));
 
 const alike = (a: object, b: object) => JSON.stringify({ ...a, version: 0 }) === JSON.stringify({ ...b, version: 0 });
 
 /** Takes one change back, unless the piece is no longer as that change left it. */
 async function takeBack<K extends GearKind>(kind: K, before: Gear[K], left: Gear[K]) {
-  const now = await current(kind, before.id!);
+  const now = await current(kind, before.id);
   if (!now || !alike(now, left)) throw new ApiError(`${before.tag} was changed again since, so this stays.`, 412, {});
   await keepPiece(kind, { ...before, version: now.version });
 }

@@ -2,16 +2,16 @@ import { expect, test } from 'vitest';
 import type { Kind, Quantity } from '../api/client';
 import { formatQuantity } from './quantity';
 
-const unit = (name: string, scale: number, offset = 0) => ({ name, scale, offset });
+const unit = (name: string, scale: number, decimals: number, offset = 0) => ({ name, scale, decimals, offset });
 const standards = {
   units: [
-    { kind: 'length' as Kind, trade: unit('ft', 0.3048), metric: unit('m', 1) },
-    { kind: 'lineMass' as Kind, trade: unit('gr', 64.79891e-6), metric: unit('g', 1e-3) },
-    { kind: 'diameter' as Kind, trade: unit('thou', 25.4e-6), metric: unit('mm', 1e-3) },
-    { kind: 'temperature' as Kind, trade: unit('°F', 1 / 1.8, -32 / 1.8), metric: unit('°C', 1) },
-    { kind: 'lineClass' as Kind, trade: unit('#', 1), metric: unit('#', 1) },
+    { kind: 'length' as Kind, trade: unit('ft', 0.3048, 1), metric: unit('m', 1, 1), asKnown: false },
+    { kind: 'lineMass' as Kind, trade: unit('gr', 64.79891e-6, 0), metric: unit('g', 1e-3, 1), asKnown: false },
+    { kind: 'diameter' as Kind, trade: unit('thou', 25.4e-6, 3), metric: unit('mm', 1e-3, 2), asKnown: false },
+    { kind: 'temperature' as Kind, trade: unit('°F', 1 / 1.8, 0, -32 / 1.8), metric: unit('°C', 1, 0), asKnown: false },
+    { kind: 'lineClass' as Kind, trade: unit('#', 1, 2), metric: unit('#', 1, 2), asKnown: true },
   ],
-  xNumber: unit('X', -25.4e-6, 11 * 25.4e-6),
+  xNumber: unit('X', -25.4e-6, 0, 11 * 25.4e-6),
 };
 const say = (value: number, kind: Kind, system: 'trade' | 'metric', plusMinus: number | null = null) =>
   formatQuantity({ value, kind, plusMinus } as Quantity, system, standards).replace(' ', ' ');

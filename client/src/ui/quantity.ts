@@ -1,32 +1,6 @@
-import type { Kind, Quantity, Standards } from '../api/client';
+import type { Quantity, Standards } from '../api/client';
 
 export type UnitSystem = 'trade' | 'metric';
-
-const decimals: Partial<Record<Kind, [trade: number, metric: number]>> = {
-  length: [1, 1],
-  shortLength: [1, 1],
-  lineMass: [0, 1],
-  gearMass: [1, 0],
-  fishMass: [1, 2],
-  windSpeed: [0, 1],
-  waterSpeed: [1, 2],
-  sinkRate: [1, 1],
-  temperature: [0, 0],
-  angle: [0, 0],
-  force: [0, 1],
-  area: [1, 1],
-  lineClass: [2, 2],
-  ratio: [2, 2],
-  time: [0, 0],
-  lineSpeed: [0, 1],
-  energy: [2, 2],
-  pull: [1, 0],
-  diameter: [3, 2],
-  benchMass: [1, 1],
-  moment: [1, 1],
-};
-
-const measured = new Set<Kind>(['lineClass', 'benchMass', 'angle', 'ratio']);
 
 function round(value: number, places: number) {
   // Two figures at least, so a small fly does not weigh nothing.
@@ -41,8 +15,8 @@ export function formatQuantity(
   system: UnitSystem,
   standards: Pick<Standards, 'units' | 'xNumber'>,
 ): string {
-  const unit = standards.units.find((u) => u.kind === q.kind)?.[system] ?? { name: '', scale: 1, offset: 0 };
-  const places = decimals[q.kind]?.[system === 'trade' ? 0 : 1] ?? 2;
+  const { asKnown, [system]: unit } = standards.units.find((u) => u.kind === q.kind)!;
+  const places = unit.decimals;
   if (q.kind === 'diameter' && system === 'trade') {
     const x = (q.value - standards.xNumber.offset) / standards.xNumber.scale;
     // X numbers are whole; what lies between is said in inches.
@@ -55,8 +29,8 @@ export function formatQuantity(
   // A pendulum is timed to hundredths, a sinking line to seconds.
   const usual = far ? 0 : q.kind === 'time' && Math.abs(number) < 10 ? 2 : places;
   const off = (q.plusMinus ?? 0) / Math.abs(unit.scale);
-  // What was measured is shown no finer than it is known. A reach keeps its tenths: casts are compared by them.
-  const known = off > 0 && measured.has(q.kind) ? Math.max(0, Math.ceil(-Math.log10(off) - 1e-9)) : usual;
+  // What was measured is shown no finer than it is known.
+  const known = off > 0 && asKnown ? Math.max(0, Math.ceil(-Math.log10(off) - 1e-9)) : usual;
   const kept = Math.min(usual, known);
   const tight = unit.name.startsWith('°');
   const name = unit.name === '' || unit.name === '#' ? '' : tight ? unit.name : ` ${unit.name}`;

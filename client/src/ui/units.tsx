@@ -41,3 +41,7 @@ export function useUnits() {
 }
 
 export const metres = (value: number): Quantity => ({ value, kind: 'length', plusMinus: null });
+
+/** The word for one of a list of choices. */
+export const named = <T extends string>(list: readonly { id: T; name: string }[], id: T) =>
+  list.find((x) => x.id === id)?.name ?? id;

@@ -4,184 +4,6 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Briefs;
 
-/// <summary>The kind of water fished.</summary>
-public enum Water
-{
-    /// <summary>A stream that can be cast across from the bank.</summary>
-    SmallStream,
-
-    /// <summary>A river.</summary>
-    River,
-
-    /// <summary>A lake, mere or reservoir.</summary>
-    Stillwater,
-
-    /// <summary>Shallow open flats.</summary>
-    Flat,
-
-    /// <summary>Open rock, beach or surf.</summary>
-    Shore,
-}
-
-/// <summary>What stands in the way of the back cast.</summary>
-public enum Cover
-{
-    /// <summary>Nothing.</summary>
-    Open,
-
-    /// <summary>Bushes or a high bank behind.</summary>
-    Behind,
-
-    /// <summary>Branches overhead and behind.</summary>
-    Canopy,
-}
-
-/// <summary>Where the person stands.</summary>
-public enum Stance
-{
-    /// <summary>On the bank or rocks.</summary>
-    Bank,
-
-    /// <summary>Wading to the knee or thigh.</summary>
-    Wading,
-
-    /// <summary>Wading to the waist or in a float tube.</summary>
-    DeepWading,
-
-    /// <summary>In a boat.</summary>
-    Boat,
-}
-
-/// <summary>How easily the fish spook.</summary>
-public enum Wariness
-{
-    /// <summary>Hungry or in broken water.</summary>
-    Bold,
-
-    /// <summary>Ordinary.</summary>
-    Usual,
-
-    /// <summary>Wary, or flat calm and clear.</summary>
-    Spooky,
-}
-
-/// <summary>Hand that holds the rod.</summary>
-public enum Hand
-{
-    /// <summary>Right.</summary>
-    Right,
-
-    /// <summary>Left.</summary>
-    Left,
-}
-
-/// <summary>Which end of the chain the class starts from.</summary>
-public enum School
-{
-    /// <summary>What the fly needs, with the fish last, as a floor.</summary>
-    FlyFirst,
-
-    /// <summary>The species' own number, then checked against the fly.</summary>
-    FishFirst,
-}
-
-/// <summary>What the outfit is leaned towards.</summary>
-public enum Lean
-{
-    /// <summary>Nine feet and the middle of the road unless something forbids it.</summary>
-    AllRound,
-
-    /// <summary>Lightest class that delivers, longest rod that fits.</summary>
-    Finesse,
-
-    /// <summary>A class up, for wind and for turning fish.</summary>
-    Power,
-}
-
-/// <summary>
-/// What a person said about the day. Everything may be left out; <see cref="Brief.Complete"/> fills the rest. SI units.
-/// </summary>
-public sealed record BriefDraft
-{
-    /// <summary>Fly family id.</summary>
-    public string? FlyKind { get; init; }
-
-    /// <summary>Hook size number on the scale of <see cref="HookSize"/> (12 is #12, 0 is 1/0, −1 is 2/0).</summary>
-    public int? HookSize { get; init; }
-
-    /// <summary>Soaked mass of the fly when weighed, kilograms.</summary>
-    public double? FlyWetKg { get; init; }
-
-    /// <summary>Species id.</summary>
-    public string? Species { get; init; }
-
-    /// <summary>Mass of fish expected, kilograms.</summary>
-    public double? FishKg { get; init; }
-
-    /// <summary>Kind of water.</summary>
-    public Water? Water { get; init; }
-
-    /// <summary>Cover about the caster.</summary>
-    public Cover? Cover { get; init; }
-
-    /// <summary>Stance.</summary>
-    public Stance? Stance { get; init; }
-
-    /// <summary>Depth the fly should fish at, metres.</summary>
-    public double? DepthM { get; init; }
-
-    /// <summary>Current, m/s.</summary>
-    public double? CurrentMps { get; init; }
-
-    /// <summary>Water temperature, °C.</summary>
-    public double? WaterC { get; init; }
-
-    /// <summary>Salt water.</summary>
-    public bool? Salt { get; init; }
-
-    /// <summary>Wind speed at 10 m, m/s.</summary>
-    public double? WindMps { get; init; }
-
-    /// <summary>Where the wind comes from against the cast: 0 in the face, 90 from the right, 180 from behind, 270 from the left.</summary>
-    public double? WindFromDeg { get; init; }
-
-    /// <summary>Rod tip to fly, metres.</summary>
-    public double? DistanceM { get; init; }
-
-    /// <summary>Wariness.</summary>
-    public Wariness? Wariness { get; init; }
-
-    /// <summary>Caster preset id.</summary>
-    public string? Caster { get; init; }
-
-    /// <summary>The person's own line speed instead of the preset's, m/s with nothing on the rod.</summary>
-    public double? CasterFreeMps { get; init; }
-
-    /// <summary>The person's own loop instead of the preset's, metres high.</summary>
-    public double? CasterLoopM { get; init; }
-
-    /// <summary>The person's own longest carry instead of the preset's, metres.</summary>
-    public double? CasterCarryM { get; init; }
-
-    /// <summary>Casting hand.</summary>
-    public Hand? Hand { get; init; }
-
-    /// <summary>School.</summary>
-    public School? School { get; init; }
-
-    /// <summary>Lean.</summary>
-    public Lean? Lean { get; init; }
-}
-
-/// <summary>
-/// How far what can be dragged on a drawing may go; what is typed is held to the same ends. SI: metres, m/s, degrees of the cast.
-/// </summary>
-public sealed record BriefLimits(Spread DepthM, Spread WindMps, Spread WindFromDeg, Spread DistanceM)
-{
-    /// <summary>The ends themselves.</summary>
-    public static readonly BriefLimits Handled = new(new(0, 30), new(0, 40), new(0, 360), new(2, 60));
-}
-
 /// <summary>A complete day: every field known, with the assumed ones named. SI units, see <see cref="BriefDraft"/>.</summary>
 public sealed record Brief
 {
@@ -248,13 +70,21 @@ public sealed record Brief
     /// <summary>Part of the wind from the caster's right, m/s; negative from the left.</summary>
     public double FromRightMps => WindMps * Math.Sin(WindFromDeg * Math.PI / 180);
 
+    /// <summary>Wind onto the casting shoulder, m/s; negative when it blows off it.</summary>
+    public double ShoulderMps => Hand == Hand.Right ? FromRightMps : -FromRightMps;
+
+    /// <summary>From this much wind onto the casting shoulder on, m/s, the hook comes too near. Common practice.</summary>
+    public const double ShoulderWarnsMps = 2;
+
     /// <summary>
-    /// Fills in what was left out, from the species and the water, and says which fields were assumed.
+    /// Fills in what was left out, from the species and the water, and says which fields were assumed. The caster is one of
+    /// <paramref name="casters"/>, the presets when none are given.
     /// Call <see cref="Check"/> first: unknown ids throw <see cref="ArgumentException"/>.
     /// </summary>
-    public static Brief Complete(BriefDraft draft)
+    public static Brief Complete(BriefDraft draft, IReadOnlyList<Caster>? casters = null)
     {
-        if (Check(draft) is [var first, ..])
+        casters ??= Casters.Rows;
+        if (Check(draft, casters) is [var first, ..])
             throw new ArgumentException($"{first.Field}: {first.Problem}", nameof(draft));
         List<string> assumed = [];
         T Or<T>(T? said, T otherwise, string field)
@@ -270,7 +100,7 @@ public sealed record Brief
         var species = Fishes.Find(draft.Species ?? "river-trout")!;
         if (draft.FlyKind is null)
             assumed.Add("flyKind");
-        var kind = FlyKinds.Find(draft.FlyKind ?? UsualFly(species))!;
+        var kind = FlyKinds.Find(draft.FlyKind ?? UsualDays.Of(species).Fly)!;
         var middle = new HookSize((int)Math.Round((kind.Small.Number + kind.Large.Number) / 2.0));
         // Between #24 and #4 hooks are made in even numbers only.
         if (middle.Number > 4 && middle.Number % 2 != 0)
@@ -278,9 +108,9 @@ public sealed record Brief
         var size = new HookSize(Or(draft.HookSize, middle.Number, "hookSize"));
         if (draft.Caster is null)
             assumed.Add("caster");
-        var caster = Casters.Find(draft.Caster ?? "club")!;
+        var caster = casters.FirstOrDefault(c => c.Id == (draft.Caster ?? Casters.Usual.Id)) ?? casters[0];
         var salt = Or(draft.Salt, species.Salt, "salt");
-        var water = Or(draft.Water, UsualWater(species, salt), "water");
+        var water = Or(draft.Water, UsualDays.Of(species).WaterIn(salt), "water");
         return new()
         {
             Fly = Fly.Of(kind, size, draft.FlyWetKg),
@@ -293,7 +123,7 @@ public sealed record Brief
                 water is Briefs.Water.SmallStream or Briefs.Water.River ? Briefs.Stance.Wading : Briefs.Stance.Bank,
                 "stance"
             ),
-            DepthM = Or(draft.DepthM, kind.Id is "dry" or "terrestrial" or "hair-bug" ? 0 : .5, "depthM"),
+            DepthM = Or(draft.DepthM, kind.OnTop ? 0 : .5, "depthM"),
             CurrentMps = Or(
                 draft.CurrentMps,
                 water switch
@@ -334,8 +164,11 @@ public sealed record Brief
         };
     }
 
-    /// <summary>Every field of the draft that cannot be used; empty when all is well.</summary>
-    public static IReadOnlyList<FieldProblem> Check(BriefDraft draft)
+    /// <summary>
+    /// Every field of the draft that cannot be used; empty when all is well. The caster must be one of <paramref name="casters"/>, the
+    /// presets when none are given.
+    /// </summary>
+    public static IReadOnlyList<FieldProblem> Check(BriefDraft draft, IReadOnlyList<Caster>? casters = null)
     {
         List<FieldProblem> problems = [];
         void Within(string field, double? value, Spread limits, string words)
@@ -349,7 +182,7 @@ public sealed record Brief
             problems.Add(new("flyKind", $"No fly family is called “{draft.FlyKind}”. Pick one from the list."));
         if (draft.Species is not null && Fishes.Find(draft.Species) is null)
             problems.Add(new("species", $"No fish here is called “{draft.Species}”. Pick one from the list."));
-        if (draft.Caster is not null && Casters.Find(draft.Caster) is null)
+        if (draft.Caster is not null && (casters ?? Casters.Rows).All(c => c.Id != draft.Caster))
             problems.Add(new("caster", $"No caster is called “{draft.Caster}”. Pick one from the list."));
         Range("hookSize", draft.HookSize, Standards.HookSize.Largest, Standards.HookSize.Smallest, "Hooks run from #32 to 10/0.");
         Range("flyWetKg", draft.FlyWetKg, 0, .05, "A fly weighs between 0 and 50 g, soaked.");
@@ -379,30 +212,4 @@ public sealed record Brief
         Known("lean", draft.Lean);
         return problems;
     }
-
-    private static string UsualFly(Species species) =>
-        species.Group.Id switch
-        {
-            "stream-trout" => "dry",
-            "trout" => species.Salt ? "slim-streamer" : "beaded-nymph",
-            "panfish" or "sea-trout" => "slim-streamer",
-            "bass" => "hair-bug",
-            "carp" or "bonefish" or "permit" => "shrimp-crab",
-            "pike" => species.Id == "zander" ? "slim-streamer" : "predator",
-            "giant-esox" => "giant",
-            "salmon" or "big-salmon" => "slim-streamer",
-            "bluewater" or "big-tarpon" => "weighted-baitfish",
-            _ => "baitfish",
-        };
-
-    private static Water UsualWater(Species species, bool salt) =>
-        species.Group.Id switch
-        {
-            "stream-trout" => Briefs.Water.SmallStream,
-            "panfish" or "carp" or "pike" or "giant-esox" => Briefs.Water.Stillwater,
-            "bonefish" or "permit" or "redfish" => Briefs.Water.Flat,
-            _ => salt ? Briefs.Water.Shore
-            : species.Id == "lake-trout" ? Briefs.Water.Stillwater
-            : Briefs.Water.River,
-        };
 }

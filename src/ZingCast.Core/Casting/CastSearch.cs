@@ -24,23 +24,23 @@ public static class CastSearch
     public static CastResult Farthest(CastSetup setup, CastResult? near = null)
     {
         var most = setup.MostCarryM;
-        var (carry, lean, shot) = near is { ReachM: > 0 } n
-            ? (Math.Clamp(n.CarryM, Math.Min(1, most), most), Lean(setup, n), n.ShotM)
+        var (carry, steep, shot) = near is { ReachM: > 0 } n
+            ? (Math.Clamp(n.CarryM, Math.Min(1, most), most), Steepness(setup, n), n.ShotM)
             : (most, 1.0, 6.0);
         // The longest carry is the kindest to a heavy fly.
         if (setup.FlyKg > CastEngine.MostFlyRatio * CastEngine.LineKg(setup, most))
             return Nothing(setup);
-        var best = At(setup, carry, lean, ref shot);
+        var best = At(setup, carry, steep, ref shot);
         if (near is null || best.ReachM <= 0)
         {
             // From the longest carry down while it helps; a strong wind or a slow arm wants less line in the air, or a flatter cast.
-            foreach (var tilt in (ReadOnlySpan<double>)[1, .6, .3])
+            foreach (var steepness in (ReadOnlySpan<double>)[1, .6, .3])
             {
                 for (var share = .88; share > .15; share *= .88)
                 {
-                    var next = At(setup, most * share, tilt, ref shot);
+                    var next = At(setup, most * share, steepness, ref shot);
                     if (next.ReachM > best.ReachM)
-                        (best, carry, lean) = (next, most * share, tilt);
+                        (best, carry, steep) = (next, most * share, steepness);
                     else if (best.ReachM > 0)
                         break;
                 }
@@ -53,20 +53,20 @@ public static class CastSearch
         shot = best.ShotM;
         for (var (width, tilt) = near is null ? (.12, .25) : (.08, .2); width > .015; width *= .4, tilt *= .4)
         {
-            Try(Math.Min(most, carry * (1 + width)), lean);
-            Try(carry * (1 - width), lean);
-            Try(carry, Math.Min(1, lean + tilt));
-            Try(carry, Math.Max(0, lean - tilt));
+            Try(Math.Min(most, carry * (1 + width)), steep);
+            Try(carry * (1 - width), steep);
+            Try(carry, Math.Min(1, steep + tilt));
+            Try(carry, Math.Max(0, steep - tilt));
         }
         return best.Limit == CastLimit.None && best.CarryM > most - .01 ? best with { Limit = CastLimit.Carry } : best;
 
-        void Try(double toCarry, double toLean)
+        void Try(double toCarry, double toSteep)
         {
-            if (toCarry == carry && toLean == lean)
+            if (toCarry == carry && toSteep == steep)
                 return;
-            var next = At(setup, toCarry, toLean, ref shot);
+            var next = At(setup, toCarry, toSteep, ref shot);
             if (next.ReachM > best.ReachM)
-                (best, carry, lean) = (next, toCarry, toLean);
+                (best, carry, steep) = (next, toCarry, toSteep);
             shot = best.ShotM;
         }
     }
@@ -84,9 +84,9 @@ public static class CastSearch
         foreach (var share in (ReadOnlySpan<double>)[1, .8, .6])
         {
             var carry = Math.Max(1, share * Math.Min(setup.MostCarryM, wantedM - setup.Line.LeaderM));
-            foreach (var lean in (ReadOnlySpan<double>)[.1, .3, .5, .75, 1])
+            foreach (var steep in (ReadOnlySpan<double>)[.1, .3, .5, .75, 1])
             {
-                var angle = lean * setup.SteepestRad(carry);
+                var angle = steep * setup.SteepestRad(carry);
                 var cast = CastEngine.Throw(setup, carry, angle, wantedM / Math.Cos(angle) - carry - setup.Line.LeaderM);
                 if (cast.Outcome != CastOutcome.TurnedOver || cast.ReachM < wantedM - .1)
                     continue;
@@ -111,9 +111,9 @@ public static class CastSearch
         );
         double shot = 4;
         CastResult best = default;
-        foreach (var lean in (ReadOnlySpan<double>)[1, .7, .4])
+        foreach (var steep in (ReadOnlySpan<double>)[1, .7, .4])
         {
-            var cast = At(asked, carryM, lean, ref shot);
+            var cast = At(asked, carryM, steep, ref shot);
             if (cast.ReachM > best.ReachM)
                 best = cast;
         }
@@ -128,13 +128,13 @@ public static class CastSearch
     }
 
     // Share of the steepest angle this cast used.
-    private static double Lean(CastSetup setup, CastResult cast) =>
+    private static double Steepness(CastSetup setup, CastResult cast) =>
         setup.SteepestRad(cast.CarryM) is > 0 and var steepest ? Math.Min(1, cast.AngleRad / steepest) : 0;
 
-    // Best cast with this carry and angle: lets go as much line as still turns over. Reach 0 when none fishes.
-    private static CastResult At(CastSetup setup, double carry, double lean, ref double shot)
+    // Best cast with this carry and share of the steepest angle: lets go as much line as still turns over. Reach 0 when none fishes.
+    private static CastResult At(CastSetup setup, double carry, double steep, ref double shot)
     {
-        var angle = lean * setup.SteepestRad(carry);
+        var angle = steep * setup.SteepestRad(carry);
         var most = Math.Max(0, setup.Line.LengthM - setup.Line.LeaderM - carry - .02);
         CastResult best = default;
         // A secant kept between a shot that fishes and one that does not (with the Illinois halving, so that neither end sticks); the first

@@ -39,7 +39,7 @@ public sealed class LineInAir
             throw new ArgumentException($"Nobody knows what {line.Tag} weighs.", nameof(line));
         var leaderStretches = leader
             .Pieces.Reverse()
-            .Select(p => new Stretch(p.LengthM, p.EndM, p.StartM, p.Name == "bite guard" ? FluorocarbonKgM3 : NylonKgM3));
+            .Select(p => new Stretch(p.LengthM, p.EndM, p.StartM, p.Part == LeaderPart.Guard ? FluorocarbonKgM3 : NylonKgM3));
         return Of([.. leaderStretches, .. line.Stretches], leader.LengthM);
     }
 

@@ -14,6 +14,10 @@ namespace ZingCast.Core.Flies;
 /// <param name="LargeBodyM">Body length of the largest, metres; null when the hook gives it.</param>
 /// <param name="Bushy">True when stiff tippet is needed to turn it over.</param>
 /// <param name="Weighted">True when it flies on an open loop because of its weight.</param>
+/// <param name="Nymph">True when it is led or drifted under a long rod and sinks by its own weight.</param>
+/// <param name="Delicate">True when it wants a soft landing: a long belly and a fine front taper.</param>
+/// <param name="OnTop">True when it is fished on the surface.</param>
+/// <param name="Sparser">Id of the next sparser family to change to; null when there is none.</param>
 public sealed record FlyKind(
     string Id,
     string Name,
@@ -24,7 +28,11 @@ public sealed record FlyKind(
     double? SmallBodyM = null,
     double? LargeBodyM = null,
     bool Bushy = false,
-    bool Weighted = false
+    bool Weighted = false,
+    bool Nymph = false,
+    bool Delicate = false,
+    bool OnTop = false,
+    string? Sparser = null
 );
 
 /// <summary>Bulk and soaked mass of flies by family. Common practice.</summary>
@@ -36,18 +44,39 @@ public static class FlyKinds
     /// <summary>Small to large.</summary>
     public static readonly IReadOnlyList<FlyKind> Rows =
     [
-        new("midge", "midge or small nymph", new(24), new(18), new(.05, .15), new(.01, .05)),
-        new("dry", "hackled dry", new(16), new(12), new(.3, .5), new(.04, .08)),
-        new("terrestrial", "big terrestrial", new(8), new(6), new(.8, 1.2), new(.2, .35), Bushy: true),
-        new("beaded-nymph", "beaded nymph", new(14), new(10), new(.2, .3), new(.2, .6)),
-        new("nymph-rig", "two-nymph rig, indicator and shot", new(16), new(10), new(1, 2), new(1.5, 3), Weighted: true),
+        new("midge", "midge or small nymph", new(24), new(18), new(.05, .15), new(.01, .05), Delicate: true),
+        new("dry", "hackled dry", new(16), new(12), new(.3, .5), new(.04, .08), Delicate: true, OnTop: true),
+        new("terrestrial", "big terrestrial", new(8), new(6), new(.8, 1.2), new(.2, .35), Bushy: true, OnTop: true, Sparser: "dry"),
+        new("beaded-nymph", "beaded nymph", new(14), new(10), new(.2, .3), new(.2, .6), Nymph: true),
+        new(
+            "nymph-rig",
+            "two-nymph rig, indicator and shot",
+            new(16),
+            new(10),
+            new(1, 2),
+            new(1.5, 3),
+            Weighted: true,
+            Nymph: true,
+            Sparser: "beaded-nymph"
+        ),
         new("slim-streamer", "slim streamer", new(8), new(4), new(.6, .9), new(.4, .8), .045, .07),
-        new("hair-bug", "hair bug or popper", new(4), new(2), new(2, 3), new(.8, 1.5), Bushy: true),
-        new("shrimp-crab", "weighted shrimp or crab", new(2), new(-1), new(.8, 2), new(.6, 2), Weighted: true),
-        new("baitfish", "sparse baitfish", new(0), new(-2), new(1.2, 2), new(1, 2), .08, .12),
-        new("weighted-baitfish", "weighted-eye baitfish", new(0), new(-2), new(1.2, 2), new(1.5, 3), .08, .12, Weighted: true),
-        new("predator", "bulky predator fly", new(-3), new(-5), new(4, 6), new(4, 7), .15, .20, Bushy: true),
-        new("giant", "articulated giant", new(-5), new(-7), new(8, 12), new(9, 16), .25, .35, Bushy: true),
+        new("hair-bug", "hair bug or popper", new(4), new(2), new(2, 3), new(.8, 1.5), Bushy: true, OnTop: true, Sparser: "slim-streamer"),
+        new("shrimp-crab", "weighted shrimp or crab", new(2), new(-1), new(.8, 2), new(.6, 2), Weighted: true, Sparser: "slim-streamer"),
+        new("baitfish", "sparse baitfish", new(0), new(-2), new(1.2, 2), new(1, 2), .08, .12, Sparser: "slim-streamer"),
+        new(
+            "weighted-baitfish",
+            "weighted-eye baitfish",
+            new(0),
+            new(-2),
+            new(1.2, 2),
+            new(1.5, 3),
+            .08,
+            .12,
+            Weighted: true,
+            Sparser: "baitfish"
+        ),
+        new("predator", "bulky predator fly", new(-3), new(-5), new(4, 6), new(4, 7), .15, .20, Bushy: true, Sparser: "baitfish"),
+        new("giant", "articulated giant", new(-5), new(-7), new(8, 12), new(9, 16), .25, .35, Bushy: true, Sparser: "predator"),
     ];
 
     /// <summary>The family with this id, or null.</summary>

@@ -16,6 +16,19 @@ public enum Build
     ShootingHead,
 }
 
+/// <summary>Words for how a line is built.</summary>
+public static class BuildWords
+{
+    /// <summary>The words people use.</summary>
+    public static string Of(Build build) =>
+        build switch
+        {
+            Build.DoubleTaper => "double taper",
+            Build.ShootingHead => "shooting head",
+            _ => "weight forward",
+        };
+}
+
 /// <summary>A fly line on a spool or in a drawer.</summary>
 public sealed record FlyLine : Kept
 {
@@ -84,6 +97,15 @@ public sealed record FlyLine : Kept
 
     /// <summary>Tolerance of the head's mass, kilograms, when it was weighed on the bench.</summary>
     public double? HeadPlusMinusKg { get; init; }
+
+    /// <summary>A line to start filling in: an ordinary weight-forward one.</summary>
+    public static readonly FlyLine Blank = new()
+    {
+        Tag = "",
+        Name = "",
+        LengthM = 27,
+        HeadM = 11.5,
+    };
 
     /// <summary>
     /// Mass of the head in kilograms: weighed, or worked out from the label as if the head were uniform. Null for an
@@ -241,7 +263,7 @@ public sealed record FlyLine : Kept
             .Text("tag", Tag, 12)
             .Text("name", Name, 80)
             .Text("note", Note, 400, optional: true)
-            .Range("printedClass", PrintedClass, 0, 15, "Classes run from 0 to 15.")
+            .Within("printedClass", PrintedClass, LineWeights.Classes)
             .Range("lengthM", LengthM, 3, 60, "A line is between 3 and 60 m (10 and 197 ft).")
             .Range("headM", HeadM, 3, 40, "A head is between 3 and 40 m (10 and 131 ft).")
             .Must("headM", HeadM <= LengthM, "The head cannot be longer than the line.")

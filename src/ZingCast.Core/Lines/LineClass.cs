@@ -6,6 +6,9 @@ namespace ZingCast.Core.Lines;
 /// <summary>How a line was put on the scale.</summary>
 public sealed record Weighing
 {
+    /// <summary>A weighing to start from where nobody knows the mass: an ordinary five-weight head.</summary>
+    public static readonly Weighing Usual = new() { MassKg = .0104 };
+
     /// <summary>What the scale said, kilograms.</summary>
     public required double MassKg { get; init; }
 

@@ -11,8 +11,8 @@ internal static class Cautions
         List<Caution> all = [];
         void Say(string id, LinkId link, bool urgent, Sentence says) => all.Add(new(id, link, says, urgent));
 
-        var shoulder = Matcher.ShoulderWind(brief);
-        if (shoulder > 2)
+        var shoulder = brief.ShoulderMps;
+        if (shoulder > Brief.ShoulderWarnsMps)
             Say(
                 "shoulder",
                 LinkId.Hand,

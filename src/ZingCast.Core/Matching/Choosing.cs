@@ -20,6 +20,18 @@ public static class Choosing
     /// <summary>From this length on a head is long and judged at what is carried, metres (38 ft, common practice).</summary>
     public const double LongHeadM = 38 * Exact.FootM;
 
+    /// <summary>Beyond this a separate head on thin running line goes farthest, metres. Common practice.</summary>
+    public const double FarM = 28;
+
+    /// <summary>A density this many steps of the ladder off is another job's line.</summary>
+    public const int FarDensity = 2;
+
+    // A rod this much longer than the place allows cannot be swung under branches, metres; common practice.
+    private const double CanopySpareM = .45;
+
+    /// <summary>Whether a rod this much longer than wanted, metres, cannot be swung where the brief stands.</summary>
+    public static bool TooLongForCanopy(Brief brief, double longerM) => brief.Cover == Cover.Canopy && longerM > CanopySpareM;
+
     /// <summary>How the line loads this rod for this brief. Needs a line of known mass and a rod of known class.</summary>
     public static LineLoad Load(Rod rod, FlyLine line, Brief brief)
     {
@@ -31,11 +43,11 @@ public static class Choosing
         var mass = line.MassWithinKg(judged);
         // Short heads are built 1½ to 2 classes heavy on purpose; between short and long the ideal passes over smoothly.
         var ideal = Blend.Between(
-            LineWeights.MassKg(window + 1.75) / standard,
+            LineWeights.MassKg(window + MatchedOutfit.ShortHeadHeavier) / standard,
             Math.Min(1.35, judged / Exact.ThirtyFeetM),
             Blend.Fraction(Exact.ThirtyFeetM, LongHeadM, line.HeadM)
         );
-        ideal += (rod.Action == RodAction.Fast && !rod.VeryFast ? .05 : 0) + (brief.Caster.Id == "learner" ? .05 : 0);
+        ideal += (rod.Action == RodAction.Fast && !rod.VeryFast ? .05 : 0) + (brief.Caster.Learning ? .05 : 0);
         return new(
             judged,
             mass,
@@ -64,7 +76,7 @@ public static class Choosing
         var cost = Math.Abs(miss) + 2 * Math.Max(0, spec.Class.Delivery - .5 - c);
         var longer = rod.LengthM - spec.RodLengthM;
         cost += Math.Abs(longer) / Exact.FootM * .6 + .35 * Math.Abs((int)rod.Action - (int)spec.Action);
-        if (Math.Abs(miss) > 1.5 || (brief.Cover == Cover.Canopy && longer > .45))
+        if (Math.Abs(miss) > ClassTarget.Far || TooLongForCanopy(brief, longer))
             cost += Impossible;
         return cost;
     }
@@ -80,12 +92,12 @@ public static class Choosing
             cost += Impossible;
         var heavier = Densities.Rank(line.Density) - Densities.Rank(spec.Density);
         cost += heavier < 0 ? -1.5 * heavier : 1.2 * heavier;
-        if (Math.Abs(heavier) > 2)
+        if (Math.Abs(heavier) > FarDensity)
             cost += Impossible;
-        cost += .25 * Math.Max(0, Math.Max(spec.HeadM.From - line.HeadM, line.HeadM - spec.HeadM.To));
+        cost += .25 * Math.Max(0, Math.Max(spec.HeadM.Low - line.HeadM, line.HeadM - spec.HeadM.High));
         if (spec.Coatings.Count > 0 && !spec.Coatings.Contains(line.Coating))
             cost += .6;
-        if (CoatingFails(line, brief))
+        if (Coatings.Of(line.Coating).FailsIn(brief.WaterC) is not null)
             cost += Impossible;
         if (brief.Salt && !line.SaltRated)
             cost += .3;
@@ -93,10 +105,6 @@ public static class Choosing
             cost += 1.5;
         return cost;
     }
-
-    /// <summary>A tropical line in cold water or a cold line in hot water cannot be fished.</summary>
-    public static bool CoatingFails(FlyLine line, Brief brief) =>
-        (line.Coating is "tropical" or "warm" && brief.WaterC < 12) || (line.Coating == "cold" && brief.WaterC > 24);
 
     /// <summary>Cost of a reel for a rod and line with this much backing.</summary>
     public static double Cost(Reel reel, Rod rod, FlyLine line, Backing backing, double backingM, Brief brief)
@@ -110,7 +118,7 @@ public static class Choosing
             { Share: < .6 } => 2 * (.6 - fill.Share),
             _ => 0,
         };
-        cost += 1.5 * Math.Abs(Balance(reel, rod, line) - 1.55);
+        cost += 1.5 * Math.Abs(Balance(reel, rod, line) - ReelBalance.Ideal);
         if (brief.Salt && !reel.SaltProof)
             cost += 1.2;
         if (rod.Class is { } c && reel is { LabelLow: { } low, LabelHigh: { } high })
@@ -185,7 +193,7 @@ public static class Choosing
     /// <summary>The line to look for: ideal load on this rod, the density and coating asked for.</summary>
     public static FlyLine Wanted(Specification spec, Rod rod, Brief brief)
     {
-        var head = (spec.HeadM.From + spec.HeadM.To) / 2;
+        var head = (spec.HeadM.Low + spec.HeadM.High) / 2;
         var draft = Reel.TypicalLine(rod.WindowClass ?? spec.Class.Target) with
         {
             Tag = "—",
@@ -194,9 +202,9 @@ public static class Choosing
             HeadM = head,
             LengthM = Math.Max(27, head + 8),
             Density = spec.Density,
-            Coating = spec.Coatings.Count > 0 ? spec.Coatings[0] : "temperate",
+            Coating = spec.Coatings.Count > 0 ? spec.Coatings[0] : Coatings.Temperate.Id,
             SaltRated = brief.Salt,
-            Build = brief.DistanceM > 28 ? Build.ShootingHead : Build.WeightForward,
+            Build = brief.DistanceM > FarM ? Build.ShootingHead : Build.WeightForward,
             HeadKg = .01,
         };
         // Scale the head so that what hangs out comes to the ideal.
@@ -217,7 +225,7 @@ public static class Choosing
             ArborM = arbor,
             WidthM = width,
             RimM = 2 * (Math.Sqrt(arbor * arbor / 4 + volume / (Math.PI * width)) + Reel.RimGapM),
-            MassKg = Math.Max(.06, 1.55 * rod.MassKg - line.MassWithinKg(line.LengthM)),
+            MassKg = Math.Max(.06, ReelBalance.Ideal * rod.MassKg - line.MassWithinKg(line.LengthM)),
             SaltProof = brief.Salt,
             LabelLow = Math.Floor(rod.Class ?? 0),
             LabelHigh = Math.Floor(rod.Class ?? 0) + 1,

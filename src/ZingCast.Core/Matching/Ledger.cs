@@ -71,7 +71,7 @@ public readonly record struct Figure(Quantity? Quantity, string? Word)
 /// <summary>Something that went into a step.</summary>
 /// <param name="Name">What it is.</param>
 /// <param name="Figure">Its value.</param>
-public readonly record struct Input(string Name, Figure Figure);
+public readonly record struct Factor(string Name, Figure Figure);
 
 /// <summary>One reason, written by the rule as it decided.</summary>
 /// <param name="Rule">The rule.</param>
@@ -83,43 +83,82 @@ public readonly record struct Input(string Name, Figure Figure);
 /// <param name="Source">How far to trust it here.</param>
 /// <param name="Off">True when the person switched it off: it is shown but changed nothing.</param>
 /// <param name="Doubt">True when the step reports a disagreement somebody should look at.</param>
+/// <param name="Pin">What would hold on to what it came to; null where there is nothing to hold on to.</param>
 public sealed record LedgerStep(
     Rule Rule,
     Figure Figure,
     Sentence Says,
     double? From,
     double? To,
-    IReadOnlyList<Input> Inputs,
+    IReadOnlyList<Factor> Inputs,
     Source Source,
     bool Off,
-    bool Doubt
+    bool Doubt,
+    Pins? Pin
 );
 
-/// <summary>The ledger being written. Rules add their step as they decide; order is the order of the work.</summary>
+/// <summary>What a rule says of what it decided.</summary>
+/// <param name="Figure">What it came to.</param>
+/// <param name="Says">The reason in one line.</param>
+/// <param name="Inputs">What went in.</param>
+/// <param name="Source">How far to trust it here; the rule's own mark when null.</param>
+/// <param name="Doubt">True when somebody should look at it.</param>
+/// <param name="Pin">What would hold on to it; null where there is nothing to hold on to.</param>
+public readonly record struct Told(
+    Figure Figure,
+    Sentence Says,
+    IReadOnlyList<Factor> Inputs,
+    Source? Source = null,
+    bool Doubt = false,
+    Pins? Pin = null
+);
+
+/// <summary>
+/// The ledger being written. Rules add their step as they decide; order is the order of the work. What a step says is put into words when
+/// the ledger is told, and never for outfits that were only weighed up.
+/// </summary>
 /// <param name="off">Ids of the rules the person switched off.</param>
 public sealed class LedgerBook(IReadOnlySet<string> off)
 {
-    private readonly List<LedgerStep> steps = [];
-
-    /// <summary>The steps so far.</summary>
-    public IReadOnlyList<LedgerStep> Steps => steps;
+    private readonly List<(Rule Rule, double? From, double? To, Func<Told> Tell)> steps = [];
 
     /// <summary>Whether the person left this rule out.</summary>
     public bool IsOff(Rule rule) => rule.CanSwitchOff && off.Contains(rule.Id);
 
-    /// <summary>Writes a step that states or chooses something.</summary>
-    public void Note(Rule rule, Figure figure, Sentence says, Input[] inputs, Source? source = null, bool doubt = false) =>
-        steps.Add(new(rule, figure, says, null, null, inputs, source ?? rule.Source, IsOff(rule), doubt));
+    /// <summary>Adds a step that states or chooses something.</summary>
+    public void Note(Rule rule, Func<Told> tell) => steps.Add((rule, null, null, tell));
 
     /// <summary>
-    /// Writes a step that moves the running class and returns the class to go on with: the new one, or the old one when
-    /// the rule is switched off.
+    /// Adds a step that moves the running class and returns the class to go on with: the new one, or the old one when the rule is
+    /// switched off. Its figure is that class, and so is its pin.
     /// </summary>
-    public double Move(Rule rule, double from, double to, Sentence says, Input[] inputs, Source? source = null, bool doubt = false)
+    public double Move(Rule rule, double from, double to, Func<Told> tell)
     {
-        var isOff = IsOff(rule);
-        var after = isOff ? from : to;
-        steps.Add(new(rule, Quantity.Class(after), says, from, after, inputs, source ?? rule.Source, isOff, doubt));
+        var after = IsOff(rule) ? from : to;
+        steps.Add((rule, from, after, tell));
         return after;
+    }
+
+    /// <summary>Puts every step into words.</summary>
+    public IReadOnlyList<LedgerStep> Tell() => [.. steps.Select(Tell)];
+
+    private LedgerStep Tell((Rule Rule, double? From, double? To, Func<Told> Tell) step)
+    {
+        var (rule, from, to, tell) = step;
+        var told = tell();
+        var isOff = IsOff(rule);
+        var pin = to is { } c && !isOff ? new Pins { RodClass = c } : told.Pin;
+        return new(
+            rule,
+            to is { } moved ? Quantity.Class(moved) : told.Figure,
+            told.Says,
+            from,
+            to,
+            told.Inputs,
+            told.Source ?? rule.Source,
+            isOff,
+            told.Doubt,
+            pin
+        );
     }
 }

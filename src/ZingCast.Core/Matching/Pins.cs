@@ -4,6 +4,40 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Matching;
 
+/// <summary>The pins there are, by the names they have in <see cref="Pins"/>.</summary>
+public enum Pin
+{
+    /// <summary>A rod of the shed.</summary>
+    Rod,
+
+    /// <summary>A line of the shed.</summary>
+    Line,
+
+    /// <summary>A reel of the shed.</summary>
+    Reel,
+
+    /// <summary>A rod class.</summary>
+    RodClass,
+
+    /// <summary>A rod length.</summary>
+    RodLengthM,
+
+    /// <summary>A line density.</summary>
+    Density,
+
+    /// <summary>A tippet thickness.</summary>
+    TippetM,
+
+    /// <summary>A leader length.</summary>
+    LeaderM,
+
+    /// <summary>A kind of backing.</summary>
+    Backing,
+
+    /// <summary>A length of backing.</summary>
+    BackingM,
+}
+
 /// <summary>What the person has fixed. Anything left null is free to be solved. SI units.</summary>
 public sealed record Pins
 {
@@ -40,30 +74,40 @@ public sealed record Pins
     /// <summary>Backing length, metres.</summary>
     public double? BackingM { get; init; }
 
-    /// <summary>Whether a link is held by any pin.</summary>
-    public bool Holds(LinkId link) =>
+    /// <summary>Which pins hold a link; none for the links that follow from the others.</summary>
+    public static IReadOnlyList<Pin> On(LinkId link) =>
         link switch
         {
-            LinkId.Rod => Rod is not null || RodClass is not null || RodLengthM is not null,
-            LinkId.Head => Line is not null || Density is not null,
-            LinkId.Reel => Reel is not null,
-            LinkId.Tippet => TippetM is not null,
-            LinkId.Leader => LeaderM is not null,
-            LinkId.Backing => Backing is not null || BackingM is not null,
-            _ => false,
+            LinkId.Rod => [Pin.Rod, Pin.RodClass, Pin.RodLengthM],
+            LinkId.Head => [Pin.Line, Pin.Density],
+            LinkId.Reel => [Pin.Reel],
+            LinkId.Tippet => [Pin.TippetM],
+            LinkId.Leader => [Pin.LeaderM],
+            LinkId.Backing => [Pin.Backing, Pin.BackingM],
+            _ => [],
         };
 
+    /// <summary>Whether a link is held by any pin.</summary>
+    public bool Holds(LinkId link) => On(link).Any(Has);
+
     /// <summary>The pins with everything on one link let go.</summary>
-    public Pins Without(LinkId link) =>
-        link switch
+    public Pins Without(LinkId link) => On(link).Aggregate(this, (pins, pin) => pins.Without(pin));
+
+    private bool Has(Pin pin) => Without(pin) != this;
+
+    private Pins Without(Pin pin) =>
+        pin switch
         {
-            LinkId.Rod => this with { Rod = null, RodClass = null, RodLengthM = null },
-            LinkId.Head => this with { Line = null, Density = null },
-            LinkId.Reel => this with { Reel = null },
-            LinkId.Tippet => this with { TippetM = null },
-            LinkId.Leader => this with { LeaderM = null },
-            LinkId.Backing => this with { Backing = null, BackingM = null },
-            _ => this,
+            Pin.Rod => this with { Rod = null },
+            Pin.Line => this with { Line = null },
+            Pin.Reel => this with { Reel = null },
+            Pin.RodClass => this with { RodClass = null },
+            Pin.RodLengthM => this with { RodLengthM = null },
+            Pin.Density => this with { Density = null },
+            Pin.TippetM => this with { TippetM = null },
+            Pin.LeaderM => this with { LeaderM = null },
+            Pin.Backing => this with { Backing = null },
+            _ => this with { BackingM = null },
         };
 
     /// <summary>Every pin that cannot be used with this shed; empty when all is well.</summary>
@@ -76,12 +120,12 @@ public sealed record Pins
             .Must("pins.rod", Rod is not { } rod || isRod(rod), "That rod is no longer in the shed.")
             .Must("pins.line", Line is not { } line || isLine(line), "That line is no longer in the shed.")
             .Must("pins.reel", Reel is not { } reel || isReel(reel), "That reel is no longer in the shed.")
-            .Range("pins.rodClass", RodClass, 0, 15, "Classes run from 0 to 15.")
-            .Range("pins.rodLengthM", RodLengthM, 1.5, 4.6, "A single-hand rod is between 1.5 and 4.6 m (5 and 15 ft).")
+            .Within("pins.rodClass", RodClass, LineWeights.Classes)
+            .Within("pins.rodLengthM", RodLengthM, Rods.Rod.Lengths)
             .Must("pins.density", Density is null || Densities.Rank(Density) >= 0, "Pick a density from the list.")
-            .Range("pins.tippetM", TippetM, .00005, .0015, "Tippet is between 0.05 and 1.5 mm thick.")
+            .Within("pins.tippetM", TippetM, Tippets.Limits)
             .Range("pins.leaderM", LeaderM, .5, 9, "A leader is between 0.5 and 9 m (20 in and 30 ft).")
             .Must("pins.backing", Backing is null || Backings.Find(Backing) is not null, "Pick a backing from the list.")
-            .Range("pins.backingM", BackingM, 0, 1000, "Backing is between 0 and 1000 m.")
+            .Within("pins.backingM", BackingM, Backings.Lengths)
             .Problems;
 }

@@ -87,11 +87,11 @@ public sealed record Link(
 /// <param name="Tag">Shed tag.</param>
 /// <param name="Name">Name.</param>
 /// <param name="Figure">The number that matters.</param>
-/// <param name="Scale">That number as a bare value for a drawing, null when unknown.</param>
+/// <param name="Value">That number as a bare value for a drawing, null when unknown.</param>
 /// <param name="Verdict">How it would do.</param>
 /// <param name="Why">Why.</param>
 /// <param name="Chosen">True for the one in the chain.</param>
-public sealed record Candidate(int Id, string Tag, string Name, Figure Figure, double? Scale, Verdict Verdict, Sentence Why, bool Chosen);
+public sealed record Candidate(int Id, string Tag, string Name, Figure Figure, double? Value, Verdict Verdict, Sentence Why, bool Chosen);
 
 /// <summary>A caution to show at the point of use.</summary>
 /// <param name="Id">Stable id.</param>
@@ -116,6 +116,9 @@ public sealed record ClassTarget(double Delivery, double Target, double Floor)
     /// <summary>A rod this near the target, in classes, fits without a remark.</summary>
     public const double Near = .75;
 
+    /// <summary>A class this far off is a disagreement; such a rod is not offered.</summary>
+    public const double Far = 1.5;
+
     /// <summary>Classes that fit without a remark, for drawings.</summary>
     public Spread Fits => new(Math.Max(0, Target - Near), Target + Near);
 }
@@ -131,6 +134,7 @@ public sealed record ClassTarget(double Delivery, double Target, double Floor)
 /// <param name="Rods">Rods considered, best first.</param>
 /// <param name="Lines">Lines considered on the chosen rod, best first.</param>
 /// <param name="Reels">Reels considered, best first.</param>
+/// <param name="Cost">What the outfit gives up against what the brief asks for, see <see cref="Score"/>.</param>
 public sealed record Solution(
     Brief Brief,
     ClassTarget Class,
@@ -141,5 +145,6 @@ public sealed record Solution(
     Contradiction? Contradiction,
     IReadOnlyList<Candidate> Rods,
     IReadOnlyList<Candidate> Lines,
-    IReadOnlyList<Candidate> Reels
+    IReadOnlyList<Candidate> Reels,
+    double Cost
 );

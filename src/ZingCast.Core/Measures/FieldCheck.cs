@@ -5,6 +5,12 @@ namespace ZingCast.Core.Measures;
 /// <param name="Problem">What is wrong and what would do.</param>
 public sealed record FieldProblem(string Field, string Problem);
 
+/// <summary>What a number may be, stated once with the words for one that is not.</summary>
+/// <param name="Low">Lowest, included; unit as the field's.</param>
+/// <param name="High">Highest, included.</param>
+/// <param name="Words">What to say of a number outside.</param>
+public sealed record Limit(double Low, double High, string Words);
+
 /// <summary>Gathers what is wrong with a filled-in form, field by field.</summary>
 public sealed class FieldCheck
 {
@@ -39,6 +45,9 @@ public sealed class FieldCheck
     /// <summary>A number that, when given, must lie within limits (both included).</summary>
     public FieldCheck Range(string field, double? value, double low, double high, string words) =>
         Must(field, value is not { } v || (v >= low && v <= high), words);
+
+    /// <summary>A number that, when given, must lie within limits that stand elsewhere.</summary>
+    public FieldCheck Within(string field, double? value, Limit limit) => Range(field, value, limit.Low, limit.High, limit.Words);
 
     /// <summary>A condition that must hold.</summary>
     public FieldCheck Must(string field, bool holds, string words)

@@ -27,6 +27,9 @@ public static class PlainText
         ('\u0328', "AĄEĘIĮUŲaąeęiįuų"),
     ];
 
+    /// <summary>The same words with a capital first letter; at least one character.</summary>
+    public static string Capital(string words) => char.ToUpperInvariant(words[0]) + words[1..];
+
     /// <summary>
     /// The text as it is kept: no space at either end, single spaces within a line, letters and their accents as one sign. Null stays
     /// null.

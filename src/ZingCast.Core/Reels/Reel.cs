@@ -58,6 +58,14 @@ public sealed record Reel : Kept
         init => field = PlainText.Clean(value);
     }
 
+    /// <summary>A reel to start filling in.</summary>
+    public static readonly Reel Blank = new()
+    {
+        Tag = "",
+        Name = "",
+        MassKg = .14,
+    };
+
     /// <summary>Room left between line and rim, metres; 3 mm is common practice.</summary>
     public const double RimGapM = .003;
 
@@ -98,14 +106,14 @@ public sealed record Reel : Kept
             .Text("tag", Tag, 12)
             .Text("name", Name, 80)
             .Text("note", Note, 400, optional: true)
-            .Range("labelLow", LabelLow, 0, 15, "Classes run from 0 to 15.")
-            .Range("labelHigh", LabelHigh, 0, 15, "Classes run from 0 to 15.")
+            .Within("labelLow", LabelLow, LineWeights.Classes)
+            .Within("labelHigh", LabelHigh, LineWeights.Classes)
             .Must("labelHigh", !(LabelHigh < LabelLow), "The label's upper class cannot be below its lower one.")
             .Range("arborM", ArborM, .005, .15, "An arbor is between 5 and 150 mm across.")
             .Range("rimM", RimM, .03, .2, "A rim is between 30 and 200 mm across.")
             .Range("widthM", WidthM, .005, .08, "A spool is between 5 and 80 mm wide.")
             .Must("rimM", !(RimM - 2 * RimGapM <= ArborM), "The rim must stand at least 3 mm clear of the arbor all round.")
-            .Range("statedBackingM", StatedBackingM, 0, 1000, "Backing is between 0 and 1000 m.")
+            .Within("statedBackingM", StatedBackingM, Backings.Lengths)
             .Must("statedBacking", StatedBacking is null || Backings.Find(StatedBacking) is not null, "Pick a backing from the list.")
             .Range("massKg", MassKg, .03, 1, "A reel weighs between 30 g and 1 kg.")
             .Range("dragN", DragN, 0, 200, "Drag is between 0 and 200 N.")
@@ -132,6 +140,12 @@ public sealed record SpoolFill(
     Source Source
 )
 {
+    /// <summary>A spool this full still takes the last wraps, share of its room. Common practice.</summary>
+    public const double MostShare = 1.02;
+
+    /// <summary>Whether it takes line and backing.</summary>
+    public bool Holds => Share <= MostShare;
+
     /// <summary>
     /// Fills a spool with backing and then a line. Wound volume is the line's own volume divided by the packing; the outer
     /// radius follows from R² = r² + V/(π·width). Null when the reel's room is unknown.

@@ -1,4 +1,5 @@
 using ZingCast.Core.Measures;
+using ZingCast.Core.Reels;
 
 namespace ZingCast.Core.Rods;
 
@@ -115,11 +116,8 @@ public sealed record Balanced(
     /// </summary>
     public const double StrokeRadps = 6.3;
 
-    /// <summary>Loaded reel over rod mass that usually balances a nine-foot rod. Common practice.</summary>
-    public static readonly Spread UsualReelToRod = new(1.3, 1.8);
-
-    /// <summary>The same, for who reads the answer.</summary>
-    public Spread UsualRatio { get; } = UsualReelToRod;
+    /// <summary>Loaded reel over rod mass that usually balances.</summary>
+    public Spread UsualRatio { get; } = ReelBalance.Usual;
 
     /// <summary>In a word. Three grams at the butt are not felt; common practice.</summary>
     public string Word =>

@@ -18,6 +18,20 @@ public enum Found
     Mend,
 }
 
+/// <summary>Words for what was found.</summary>
+public static class FoundWords
+{
+    /// <summary>The words people use.</summary>
+    public static string Of(Found found) =>
+        found switch
+        {
+            Found.Sound => "sound",
+            Found.Watch => "watch it",
+            Found.Mend => "mend first",
+            _ => "not looked at",
+        };
+}
+
 /// <summary>A point to look at.</summary>
 /// <param name="Id">Stable id.</param>
 /// <param name="Name">What.</param>

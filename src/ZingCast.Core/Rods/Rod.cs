@@ -72,6 +72,15 @@ public sealed record Rod : Kept
             ? Balanced.SwingOf(this, at) / Math.Pow(LengthM - at.FulcrumM, 2)
             : null;
 
+    /// <summary>A rod to start filling in: nine feet, as most are.</summary>
+    public static readonly Rod Blank = new()
+    {
+        Tag = "",
+        Name = "",
+        LengthM = 9 * Exact.FootM,
+        MassKg = .095,
+    };
+
     /// <summary>How far its tip goes down in the bend test, metres.</summary>
     public double ThirdM => BendTest.ThirdM(LengthM);
 
@@ -144,6 +153,9 @@ public sealed record Rod : Kept
         ];
     }
 
+    /// <summary>What the length of a single-hand rod may be, metres.</summary>
+    public static readonly Limit Lengths = new(1.5, 4.6, "A single-hand rod is between 1.5 and 4.6 m (5 and 15 ft).");
+
     /// <summary>Most inspections kept with one rod: one a week for ten years.</summary>
     public const int MostInspections = 520;
 
@@ -152,8 +164,8 @@ public sealed record Rod : Kept
             .Text("tag", Tag, 12)
             .Text("name", Name, 80)
             .Text("note", Note, 400, optional: true)
-            .Range("lengthM", LengthM, 1.5, 4.6, "A single-hand rod is between 1.5 and 4.6 m (5 and 15 ft).")
-            .Range("printedClass", PrintedClass, 0, 15, "Classes run from 0 to 15.")
+            .Within("lengthM", LengthM, Lengths)
+            .Within("printedClass", PrintedClass, LineWeights.Classes)
             .Range("measuredClass", MeasuredClass, 0, 17, "Measured classes run from 0 to 17.")
             .Range("measuredPlusMinus", MeasuredPlusMinus, 0, 3, "A tolerance wider than 3 classes measures nothing.")
             .Range("actionAngleDeg", ActionAngleDeg, 40, 85, "The tip's angle is between 40 and 85°.")

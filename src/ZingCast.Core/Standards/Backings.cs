@@ -16,6 +16,9 @@ public static class Backings
     /// <summary>Source mark of the diameters.</summary>
     public static readonly Source Source = new(SourceMark.Memory, "Usual braids, recalled");
 
+    /// <summary>What a length of backing may be, metres.</summary>
+    public static readonly Limit Lengths = new(0, 1000, "Backing is between 0 and 1000 m.");
+
     /// <summary>Share of the wound cross-section that is line: tight machine wind, ordinary, loose hand wind. Common practice.</summary>
     public const double TightPacking = .78,
         OrdinaryPacking = .74,
@@ -34,6 +37,9 @@ public static class Backings
         B("gel65", "gel-spun 65 lb", .41, 65, true),
         B("gel80", "gel-spun 80 lb", .48, 80, true),
     ];
+
+    /// <summary>The strongest that is kind to fingers.</summary>
+    public static readonly Backing StrongestPolyester = Rows.Where(b => !b.GelSpun).MaxBy(b => b.StrengthN)!;
 
     /// <summary>The backing with this id, or null.</summary>
     public static Backing? Find(string? id) => Rows.FirstOrDefault(b => b.Id == id);

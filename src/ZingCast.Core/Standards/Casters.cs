@@ -14,6 +14,9 @@ namespace ZingCast.Core.Standards;
 /// <param name="ArmKg">Line mass that halves the energy given per gram, kilograms; heavier lines get more energy and less speed.</param>
 /// <param name="LoopM">Height of the loop, metres.</param>
 /// <param name="Haul">Pull with the line hand; it is already in the speed.</param>
+/// <param name="ReachTolerance">How far a reach computed from these values may be off, as a share of it.</param>
+/// <param name="Source">How far to trust these values.</param>
+/// <param name="Learning">True for one who wants mass to feel: of two equal answers the heavier, a rod that loads, a short head.</param>
 public sealed record Caster(
     string Id,
     string Name,
@@ -25,9 +28,15 @@ public sealed record Caster(
     double FreeMps,
     double ArmKg,
     double LoopM,
-    Haul Haul
+    Haul Haul,
+    double ReachTolerance,
+    Source Source,
+    bool Learning = false
 )
 {
+    /// <summary>A length computed for this caster with how far it may be off, metres.</summary>
+    public Quantity Reach(double metres) => Quantity.Length(metres, ReachTolerance * metres);
+
     /// <summary>What goes before the name: "a" or "an".</summary>
     public string Article => "aeiou".Contains(Name[0], StringComparison.Ordinal) ? "an" : "a";
 }
@@ -51,6 +60,12 @@ public static class Casters
     /// <summary>Source mark of the presets.</summary>
     public static readonly Source Source = new(SourceMark.Practice, "Usual reaches of casters; your own log will beat them");
 
+    /// <summary>
+    /// How far a reach computed for one of them may be off, as a share: half the width of what such casters usually reach. A person's own
+    /// logged casts narrow it.
+    /// </summary>
+    public const double ReachTolerance = .11;
+
     private const double Ft = Exact.FootM;
 
     /// <summary>Learner to expert.</summary>
@@ -67,7 +82,10 @@ public static class Casters
             19,
             .030,
             1.4,
-            Haul.None
+            Haul.None,
+            ReachTolerance,
+            Source,
+            Learning: true
         ),
         new(
             "club",
@@ -80,7 +98,9 @@ public static class Casters
             27,
             .035,
             1.0,
-            Haul.Single
+            Haul.Single,
+            ReachTolerance,
+            Source
         ),
         new(
             "skilled",
@@ -93,11 +113,30 @@ public static class Casters
             34,
             .040,
             .75,
-            Haul.Double
+            Haul.Double,
+            ReachTolerance,
+            Source
         ),
-        new("expert", "expert caster", "fast double haul, carries long heads", 65 * Ft, 2.0, 103 * Ft, 126 * Ft, 41, .045, .6, Haul.Double),
+        new(
+            "expert",
+            "expert caster",
+            "fast double haul, carries long heads",
+            65 * Ft,
+            2.0,
+            103 * Ft,
+            126 * Ft,
+            41,
+            .045,
+            .6,
+            Haul.Double,
+            ReachTolerance,
+            Source
+        ),
     ];
 
-    /// <summary>The caster with this id, or null.</summary>
+    /// <summary>The one taken when nobody said.</summary>
+    public static Caster Usual => Rows[1];
+
+    /// <summary>The preset with this id, or null.</summary>
     public static Caster? Find(string? id) => Rows.FirstOrDefault(c => c.Id == id);
 }

@@ -19,6 +19,9 @@ public static class LineWeights
     public const int Lowest = 0,
         Highest = 15;
 
+    /// <summary>What a class may be.</summary>
+    public static readonly Limit Classes = new(Lowest, Highest, "Classes run from 0 to 15.");
+
     /// <summary>Lowest and highest load of a rod's grain window, over the standard mass of its class. Common practice.</summary>
     public const double WindowLow = .80,
         WindowTop = 1.45;
@@ -50,16 +53,16 @@ public static class LineWeights
         new(15, 550, 535, 565),
     ];
 
-    private static readonly double[] Classes = [.. Rows.Select(r => (double)r.Class)];
+    private static readonly double[] Numbers = [.. Rows.Select(r => (double)r.Class)];
     private static readonly double[] TargetsKg = [.. Rows.Select(r => r.TargetGr * Exact.GrainKg)];
 
     /// <summary>Standard mass in kilograms for a class, interpolated between whole classes. Class is clamped to 0–15.</summary>
-    public static double MassKg(double lineClass) => Blend.Along(Classes, TargetsKg, Math.Clamp(lineClass, Lowest, Highest));
+    public static double MassKg(double lineClass) => Blend.Along(Numbers, TargetsKg, Math.Clamp(lineClass, Lowest, Highest));
 
     /// <summary>
     /// Fractional class of a 30-ft mass in kilograms. Continues past the table's ends along the last slope, never below zero.
     /// </summary>
-    public static double ClassOf(double massKg) => Math.Max(0, Blend.Along(TargetsKg, Classes, massKg));
+    public static double ClassOf(double massKg) => Math.Max(0, Blend.Along(TargetsKg, Numbers, massKg));
 
     /// <summary>The row whose range holds this 30-ft mass (kilograms), or null when it falls in a gap between classes.</summary>
     public static LineWeight? RowOf(double massKg)

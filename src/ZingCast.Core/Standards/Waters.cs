@@ -74,6 +74,15 @@ public static class Densities
         new("type8", "type 8", 8, 9),
     ];
 
+    /// <summary>Ranks that rules speak of, on the scale of <see cref="Rank"/>.</summary>
+    public static readonly int Intermediate = Rank("intermediate"),
+        Type3 = Rank("type3"),
+        Type4 = Rank("type4"),
+        Type5 = Rank("type5");
+
+    /// <summary>The floating one.</summary>
+    public static Density Floating => Rows[0];
+
     /// <summary>Position of a density from light to heavy, or −1 when the id is unknown.</summary>
     public static int Rank(string id)
     {
@@ -105,7 +114,16 @@ public static class Densities
 /// <param name="Name">Trade name.</param>
 /// <param name="FromC">Coldest water it suits, °C.</param>
 /// <param name="ToC">Warmest water it suits, °C.</param>
-public sealed record Coating(string Id, string Name, double FromC, double ToC);
+/// <param name="StiffBelowC">Water below which it is stiff as wire, °C; null when it never is.</param>
+/// <param name="LimpAboveC">Water above which it is limp and sticky, °C; null when it never is.</param>
+public sealed record Coating(string Id, string Name, double FromC, double ToC, double? StiffBelowC = null, double? LimpAboveC = null)
+{
+    /// <summary>What makes it unfishable in this water, in words; null when nothing does.</summary>
+    public string? FailsIn(double waterC) =>
+        waterC < StiffBelowC ? "stiff as wire"
+        : waterC > LimpAboveC ? "limp and sticky"
+        : null;
+}
 
 /// <summary>Coatings by water temperature. Common practice; the bands overlap.</summary>
 public static class Coatings
@@ -113,11 +131,14 @@ public static class Coatings
     /// <summary>Cold to hot.</summary>
     public static readonly IReadOnlyList<Coating> Rows =
     [
-        new("cold", "cold-water", -2, 12),
+        new("cold", "cold-water", -2, 12, LimpAboveC: 24),
         new("temperate", "temperate", 10, 24),
-        new("warm", "warm-water", 22, 28),
-        new("tropical", "tropical", 26, 40),
+        new("warm", "warm-water", 22, 28, StiffBelowC: 12),
+        new("tropical", "tropical", 26, 40, StiffBelowC: 12),
     ];
+
+    /// <summary>The one for ordinary water.</summary>
+    public static readonly Coating Temperate = Of("temperate");
 
     /// <summary>The coating with this id. Throws <see cref="ArgumentException"/> for an unknown id.</summary>
     public static Coating Of(string id) =>

@@ -80,9 +80,9 @@ public sealed partial class AccessKey(string secret, TimeProvider clock, ILogger
         )
             await AskAsync(context, LocalPath(request.Path + WithoutKey(request.Query)), null);
         else if (refused > TimeSpan.Zero)
-            await Door.Refuse(context, Slow(context, refused.Value), Patience(refused.Value));
+            await RequestGuard.Refuse(context, Slow(context, refused.Value), Patience(refused.Value));
         else
-            await Door.Refuse(
+            await RequestGuard.Refuse(
                 context,
                 StatusCodes.Status401Unauthorized,
                 "Zing Cast asks for its key: open it in a new tab, enter the key, and go on here."

@@ -4,18 +4,10 @@ using System.Text.Json.Serialization.Metadata;
 using System.Text.RegularExpressions;
 using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.OpenApi;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
-using Microsoft.OpenApi;
-using ZingCast.Core.Briefs;
-using ZingCast.Core.Lines;
-using ZingCast.Core.Matching;
 using ZingCast.Core.Measures;
-using ZingCast.Core.Reels;
-using ZingCast.Core.Rods;
 using ZingCast.Store;
-using ZingCast.Web.Rooms;
 
 namespace ZingCast.Web.Hosting;
 
@@ -41,9 +33,9 @@ public sealed class OddValueException(string field, string problem) : JsonExcept
 /// Lists that people send have no holes and numbers have an end. Nullable annotations are kept for members, not for what is in a list; a
 /// number too large for a double would be read as infinite.
 /// </summary>
-public static class WholeValues
+public static class CompleteValues
 {
-    public static void Demand(JsonTypeInfo type)
+    public static void RejectNullItems(JsonTypeInfo type)
     {
         if (type.Kind != JsonTypeInfoKind.Object)
             return;
@@ -84,6 +76,7 @@ public sealed partial class FriendlyFailures(IProblemDetailsService problems, IL
                 "Zing Cast is being stopped. Nothing was changed."
             ),
             BadHttpRequestException bad => Unreadable(bad),
+            StaleException stale => Says(412, stale.Message),
             DbUpdateConcurrencyException => Says(412, "This was changed elsewhere in the same moment. Nothing was changed; look again."),
             DbUpdateException { InnerException: SqliteException failed } => Kept(failed),
             SqliteException failed => Kept(failed),
@@ -177,67 +170,4 @@ public sealed partial class FriendlyFailures(IProblemDetailsService problems, IL
 
     [LoggerMessage(Level = LogLevel.Error, Message = "A fault of ours answering {Method} {Path}.")]
     private static partial void OurFault(ILogger logger, string method, string path, Exception fault);
-}
-
-/// <summary>Shape of the API description where the serializer alone does not tell.</summary>
-public static class Description
-{
-    private static readonly HashSet<Type> Partial =
-    [
-        typeof(BriefDraft),
-        typeof(Pins),
-        typeof(BriefEdit),
-        typeof(SolveRequest),
-        typeof(Rod),
-        typeof(FlyLine),
-        typeof(Reel),
-        typeof(CastRequest),
-        typeof(MapRequest),
-        typeof(BendTest),
-        typeof(BendReading),
-        typeof(RodBalance),
-        typeof(RodLoad),
-        typeof(Inspection),
-        typeof(Calibration),
-        typeof(FitRequest),
-        typeof(BendRequest),
-        typeof(BalanceRequest),
-        typeof(Weighing),
-        typeof(ClassifyRequest),
-        typeof(ProfileRequest),
-        typeof(Scrap),
-        typeof(CutTarget),
-        typeof(LayRequest),
-        typeof(PlanRequest),
-    ];
-
-    public static void Configure(OpenApiOptions options)
-    {
-        options.AddDocumentTransformer(
-            (document, _, _) =>
-            {
-                document.Info = new()
-                {
-                    Title = "Zing Cast",
-                    Version = "v1",
-                    Description = "SI units; the unit is in the field's name.",
-                };
-                document.Servers = [];
-                return Task.CompletedTask;
-            }
-        );
-        options.AddSchemaTransformer(
-            async (schema, context, cancel) =>
-            {
-                // What we send is always whole; only what people send may leave things out.
-                var type = context.JsonTypeInfo.Type;
-                if (schema.Properties is { Count: > 0 } properties && !Partial.Contains(type))
-                    schema.Required = properties.Keys.ToHashSet();
-                if (type != typeof(Sentence))
-                    return;
-                schema.Type = JsonSchemaType.Array;
-                schema.Items = await context.GetOrCreateSchemaAsync(typeof(Part), null, cancel);
-            }
-        );
-    }
 }

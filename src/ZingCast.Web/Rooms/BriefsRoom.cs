@@ -47,40 +47,19 @@ public static class BriefsRoom
                 async Task<Results<Ok<BriefAnswer>, ProblemHttpResult>> (
                     int id,
                     ZingDb db,
+                    TimeProvider clock,
                     HttpResponse response,
                     CancellationToken cancel
-                ) =>
-                    await db.Briefs.AsNoTracking().FirstOrDefaultAsync(b => b.Id == id, cancel) is { } brief
-                        ? Tagged(brief, response)
-                        : Gone()
+                ) => await db.Shelf<SavedBrief>(clock).FindAsync(id, cancel) is { } brief ? Tagged(brief, response) : Problems.Gone(One)
             )
-            .WithSummary("One brief.");
+            .WithSummary("One brief.")
+            .Refuses(404);
 
         briefs
             .MapPost(
                 "",
-                async Task<Results<Ok<BriefAnswer>, ValidationProblem>> (
-                    BriefEdit edit,
-                    ZingDb db,
-                    TimeProvider clock,
-                    HttpResponse response,
-                    CancellationToken cancel
-                ) =>
-                {
-                    if (await CheckAsync(edit, db, cancel) is { Count: > 0 } problems)
-                        return Problems.Of(problems);
-                    var brief = new SavedBrief
-                    {
-                        Name = PlainText.Clean(edit.Name),
-                        Draft = edit.Draft,
-                        Pins = edit.Pins ?? Pins.None,
-                        Off = [.. edit.Off ?? []],
-                        ChangedAt = clock.GetUtcNow().UtcDateTime,
-                    };
-                    db.Briefs.Add(brief);
-                    await db.SaveChangesAsync(cancel);
-                    return Tagged(brief, response);
-                }
+                (BriefEdit edit, ZingDb db, TimeProvider clock, HttpResponse response, CancellationToken cancel) =>
+                    Keep(edit, 0, 0, db, clock, response, cancel)
             )
             .WithSummary("Keeps a new brief.");
 
@@ -97,63 +76,45 @@ public static class BriefsRoom
                     CancellationToken cancel
                 ) =>
                 {
-                    if (await CheckAsync(edit, db, cancel) is { Count: > 0 } problems)
-                        return Problems.Of(problems);
-                    if (await db.Briefs.FirstOrDefaultAsync(b => b.Id == id, cancel) is not { } brief)
-                        return Gone();
+                    if (await db.Shelf<SavedBrief>(clock).FindAsync(id, cancel) is not { } brief)
+                        return Problems.Gone(One);
                     if (ifMatch != Tag(brief.Version))
-                        return Stale();
-                    (brief.Name, brief.Draft, brief.Pins, brief.Off) = (
-                        PlainText.Clean(edit.Name),
-                        edit.Draft,
-                        edit.Pins ?? Pins.None,
-                        [.. edit.Off ?? []]
-                    );
-                    brief.ChangedAt = clock.GetUtcNow().UtcDateTime;
-                    try
-                    {
-                        await db.SaveChangesAsync(cancel);
-                    }
-                    catch (DbUpdateConcurrencyException)
-                    {
-                        return Stale();
-                    }
-                    return Tagged(brief, response);
+                        throw new StaleException("This brief");
+                    return await Keep(edit, id, brief.Version, db, clock, response, cancel);
                 }
             )
-            .WithSummary("Changes a brief; If-Match holds the entity tag last seen.");
+            .WithSummary("Changes a brief; If-Match holds the entity tag last seen.")
+            .Refuses(404, 412);
 
-        briefs
-            .MapDelete(
-                "/{id:int}",
-                (int id, ZingDb db, TimeProvider clock, CancellationToken cancel) => Hide(id, clock.GetUtcNow().UtcDateTime, db, cancel)
-            )
-            .WithSummary("Puts a brief away.");
-        briefs
-            .MapPost("/{id:int}/restore", (int id, ZingDb db, CancellationToken cancel) => Hide(id, null, db, cancel))
-            .WithSummary("Brings a brief back.");
+        briefs.MapShelf<SavedBrief>(One);
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> Hide(int id, DateTime? at, ZingDb db, CancellationToken cancel) =>
-        await db.Briefs.IgnoreQueryFilters().Where(b => b.Id == id).ExecuteUpdateAsync(set => set.SetProperty(b => b.DeletedAt, at), cancel)
-        > 0
-            ? TypedResults.NoContent()
-            : Gone();
+    private const string One = "a brief";
 
-    // A pin may point at a piece that was put away since: it is told when the brief is solved, and stays when anything else is changed.
-    private static async Task<IReadOnlyList<FieldProblem>> CheckAsync(BriefEdit edit, ZingDb db, CancellationToken cancel)
+    private static async Task<Results<Ok<BriefAnswer>, ValidationProblem, ProblemHttpResult>> Keep(
+        BriefEdit edit,
+        int id,
+        int version,
+        ZingDb db,
+        TimeProvider clock,
+        HttpResponse response,
+        CancellationToken cancel
+    )
     {
-        var pins = edit.Pins ?? Pins.None;
-        var rod = pins.Rod is null || await db.Rods.IgnoreQueryFilters().AnyAsync(r => r.Id == pins.Rod, cancel);
-        var line = pins.Line is null || await db.Lines.IgnoreQueryFilters().AnyAsync(l => l.Id == pins.Line, cancel);
-        var reel = pins.Reel is null || await db.Reels.IgnoreQueryFilters().AnyAsync(r => r.Id == pins.Reel, cancel);
-        return
-        [
-            .. new FieldCheck().Text("name", PlainText.Clean(edit.Name), 80).Problems,
-            .. Brief.Check(edit.Draft).Select(p => p with { Field = $"draft.{p.Field}" }),
-            .. pins.Check(_ => rod, _ => line, _ => reel),
-            .. Rules.Check(edit.Off ?? []),
-        ];
+        var brief = new SavedBrief
+        {
+            Id = id,
+            Version = version,
+            Name = edit.Name,
+            Draft = edit.Draft,
+            Pins = edit.Pins ?? Pins.None,
+            Off = edit.Off ?? [],
+            ChangedAt = clock.GetUtcNow().UtcDateTime,
+        };
+        IReadOnlyList<FieldProblem> problems = [.. brief.Check(), .. await db.CheckAsync(brief.Pins, cancel)];
+        return problems.Count > 0
+            ? Problems.Of(problems.Distinct())
+            : Tagged(await db.Shelf<SavedBrief>(clock).KeepAsync(brief, "This brief", cancel), response);
     }
 
     private static Ok<BriefAnswer> Tagged(SavedBrief brief, HttpResponse response)
@@ -165,6 +126,7 @@ public static class BriefsRoom
                 brief.Name,
                 brief.Draft,
                 brief.Pins,
+                // A rule that is no more cannot be left out.
                 [.. brief.Off.Where(id => Rules.Check([id]).Count == 0)],
                 brief.Version,
                 brief.ChangedAt
@@ -173,9 +135,4 @@ public static class BriefsRoom
     }
 
     private static string Tag(int version) => $"\"{version}\"";
-
-    private static ProblemHttpResult Gone() => TypedResults.Problem(statusCode: 404, title: "That brief is not here any more.");
-
-    private static ProblemHttpResult Stale() =>
-        TypedResults.Problem(statusCode: 412, title: "This brief was changed elsewhere since you opened it.");
 }

@@ -76,7 +76,7 @@ public enum MapKind
 public sealed record MapRequest(MapKind Kind, BriefDraft Brief, Rod Rod, FlyLine Line, Leader Leader);
 
 /// <summary>What would help, best first, with advice that has no number to it.</summary>
-public sealed record HelpAnswer(Quantity Reach, IReadOnlyList<Help> Helps, IReadOnlyList<string> Always);
+public sealed record GainsAnswer(Quantity Reach, IReadOnlyList<ReachGain> Gains, IReadOnlyList<string> Always);
 
 public static class CastingRoom
 {
@@ -110,8 +110,8 @@ public static class CastingRoom
                     var gusts = request.Gusts is { } spread ? Gusting(InWind(spread.Low), InWind(spread.High)) : null;
                     return TypedResults.Ok(
                         new CastAnswer(
-                            Casts.Estimate(answer.Farthest.ReachM),
-                            Casts.Doubt,
+                            brief.Caster.Reach(answer.Farthest.ReachM),
+                            brief.Caster.ReachTolerance,
                             (1 + ClassSearch.InHand) * brief.DistanceM,
                             answer.InHandM,
                             answer.Can,
@@ -161,7 +161,7 @@ public static class CastingRoom
                         {
                             MapKind.Wind => new CastMap([request.Rod.Class ?? 0], FineWinds, [CastMaps.ByWind(setup, FineWinds, cancel)]),
                             MapKind.ClassByWind => CastMaps.ClassByWind(
-                                c => Casts.OfClass(brief, c, request.Leader.TippetM),
+                                c => MatchedOutfit.OfClass(brief, c, request.Leader.TippetM),
                                 Classes,
                                 Winds,
                                 cancel
@@ -181,8 +181,8 @@ public static class CastingRoom
 
         casting
             .MapPost(
-                "/helps",
-                async Task<Results<Ok<HelpAnswer>, ValidationProblem>> (SolveRequest request, ZingDb db, CancellationToken cancel) =>
+                "/gains",
+                async Task<Results<Ok<GainsAnswer>, ValidationProblem>> (SolveRequest request, ZingDb db, CancellationToken cancel) =>
                 {
                     var shed = await db.ShedAsync(cancel);
                     var pins = request.Pins ?? Pins.None;
@@ -193,8 +193,8 @@ public static class CastingRoom
                     if (Rules.Check(request.Off ?? []) is { Count: > 0 } offProblems)
                         return Problems.Of(offProblems);
                     var off = (request.Off ?? []).ToHashSet();
-                    var (reach, helps) = WhatHelps.Rank(request.Brief, shed, pins, off, cancel);
-                    return TypedResults.Ok(new HelpAnswer(reach, helps, WhatHelps.Always));
+                    var (reach, gains) = ReachGains.Rank(request.Brief, shed, pins, off, cancel);
+                    return TypedResults.Ok(new GainsAnswer(reach, gains, ReachGains.Always));
                 }
             )
             .WithSummary("What a person could change, ranked by the distance it gives; each change solved in full.")

@@ -1,5 +1,4 @@
 using Microsoft.AspNetCore.Http.HttpResults;
-using Microsoft.EntityFrameworkCore;
 using ZingCast.Core.Lines;
 using ZingCast.Core.Matching;
 using ZingCast.Core.Measures;
@@ -105,18 +104,29 @@ public static class LinesRoom
         lines
             .MapGet(
                 "/{id:int}/profile",
-                async Task<Results<Ok<StretchesAnswer>, ProblemHttpResult>> (int id, ZingDb db, CancellationToken cancel) =>
-                    await Find(id, db, cancel) is not { } line
+                async Task<Results<Ok<StretchesAnswer>, ProblemHttpResult>> (
+                    int id,
+                    ZingDb db,
+                    TimeProvider clock,
+                    CancellationToken cancel
+                ) =>
+                    await Find(id, db, clock, cancel) is not { } line
                         ? Gone()
                         : TypedResults.Ok(Answer(line.Profile(), guessed: line.MassKg is null))
             )
-            .WithSummary("A line's profile, measured or as its figures describe it; guessed when nobody knows what it weighs.");
+            .WithSummary("A line's profile, measured or as its figures describe it; guessed when nobody knows what it weighs.")
+            .Refuses(404);
 
         lines
             .MapGet(
                 "/{id:int}/profile.csv",
-                async Task<Results<FileContentHttpResult, ProblemHttpResult>> (int id, ZingDb db, CancellationToken cancel) =>
-                    await Find(id, db, cancel) is not { } line ? Gone()
+                async Task<Results<FileContentHttpResult, ProblemHttpResult>> (
+                    int id,
+                    ZingDb db,
+                    TimeProvider clock,
+                    CancellationToken cancel
+                ) =>
+                    await Find(id, db, clock, cancel) is not { } line ? Gone()
                     : line.MassKg is null ? Unweighed()
                     : TypedResults.File(
                         System.Text.Encoding.UTF8.GetBytes(ProfileCsv.Write(line.Profile())),
@@ -124,7 +134,8 @@ public static class LinesRoom
                         $"{SafeName(line.Tag)}-profile.csv"
                     )
             )
-            .WithSummary("A line's profile as CSV.");
+            .WithSummary("A line's profile as CSV.")
+            .Refuses(404, 409);
 
         lines
             .MapPost(
@@ -133,13 +144,15 @@ public static class LinesRoom
                     int id,
                     Weighing weighing,
                     ZingDb db,
+                    TimeProvider clock,
                     CancellationToken cancel
                 ) =>
-                    await Find(id, db, cancel) is not { } line ? Gone()
+                    await Find(id, db, clock, cancel) is not { } line ? Gone()
                     : line.Check(weighing) is { Count: > 0 } wrong ? Problems.Of(wrong, "weighing.")
-                    : await Keep(line.With(weighing), db, cancel)
+                    : await Keep(line.With(weighing), db, clock, cancel)
             )
-            .WithSummary("Keeps a weighing with the line.");
+            .WithSummary("Keeps a weighing with the line.")
+            .Refuses(404, 412);
 
         lines
             .MapPost(
@@ -148,13 +161,15 @@ public static class LinesRoom
                     int id,
                     ProfileRequest request,
                     ZingDb db,
+                    TimeProvider clock,
                     CancellationToken cancel
                 ) =>
-                    await Find(id, db, cancel) is not { } line ? Gone()
+                    await Find(id, db, clock, cancel) is not { } line ? Gone()
                     : ProfileProblems(request) is { Count: > 0 } wrong ? Problems.Of(wrong)
-                    : await Keep(line.With(new LineProfile(request.Stretches), request.HeadM, request.Share), db, cancel)
+                    : await Keep(line.With(new LineProfile(request.Stretches), request.HeadM, request.Share), db, clock, cancel)
             )
-            .WithSummary("Keeps a measured profile with the line.");
+            .WithSummary("Keeps a measured profile with the line.")
+            .Refuses(404, 412);
     }
 
     private static IReadOnlyList<FieldProblem> ProfileProblems(ProfileRequest request)
@@ -187,21 +202,18 @@ public static class LinesRoom
 
     private static string SafeName(string tag) => new([.. tag.Select(c => char.IsAsciiLetterOrDigit(c) ? c : '-')]);
 
-    private static Task<FlyLine?> Find(int id, ZingDb db, CancellationToken cancel) =>
-        db.Lines.AsNoTracking().FirstOrDefaultAsync(l => l.Id == id, cancel);
+    private static Task<FlyLine?> Find(int id, ZingDb db, TimeProvider clock, CancellationToken cancel) =>
+        db.Shelf<FlyLine>(clock).FindAsync(id, cancel);
 
     private static async Task<Results<Ok<FlyLine>, ValidationProblem, ProblemHttpResult>> Keep(
         FlyLine line,
         ZingDb db,
+        TimeProvider clock,
         CancellationToken cancel
-    )
-    {
-        if (line.Check() is { Count: > 0 } wrong)
-            return Problems.Of(wrong);
-        db.Lines.Update(line);
-        await db.SaveChangesAsync(cancel);
-        return TypedResults.Ok(line);
-    }
+    ) =>
+        line.Check() is { Count: > 0 } wrong
+            ? Problems.Of(wrong)
+            : TypedResults.Ok(await db.Shelf<FlyLine>(clock).KeepAsync(line, line.Tag, cancel));
 
     private static ProblemHttpResult Gone() => TypedResults.Problem(statusCode: 404, title: "That line is not in the shed any more.");
 

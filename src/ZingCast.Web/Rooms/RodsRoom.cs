@@ -30,9 +30,12 @@ public sealed record BendRequest(
     double SurgeM = .5,
     double? TippetM = null,
     FlyLine? Line = null,
-    double CarryM = 9.144,
+    double CarryM = Exact.ThirtyFeetM,
     string CasterId = "club"
-);
+)
+{
+    internal FightLoad Fight => new(PullN, AngleDeg, SurgeM, TippetM);
+}
 
 /// <summary>A rod bent.</summary>
 /// <param name="Straight">At rest: the length free to bend, metres.</param>
@@ -82,13 +85,6 @@ public sealed record BalanceAnswer(Balanced Balance, RodLoad Load);
 
 public static class RodsRoom
 {
-    /// <summary>What a hand holds for minutes, N·m. Common practice.</summary>
-    private const double HandLowNm = 10,
-        HandHighNm = 12;
-
-    // Pounds that people name when they speak of a pull.
-    private static readonly int[] UsualPulls = [1, 2, 4];
-
     public static void MapRods(this WebApplication app)
     {
         var rods = app.MapGroup("/api/rods").WithTags("Rods");
@@ -109,8 +105,8 @@ public static class RodsRoom
                 "/fit",
                 async Task<Results<Ok<BendFit>, ValidationProblem>> (FitRequest request, ZingDb db, CancellationToken cancel) =>
                 {
-                    if (request.RodLengthM is not (>= 1.5 and <= 4.6))
-                        return Problems.At("rodLengthM", "A single-hand rod is between 1.5 and 4.6 m (5 and 15 ft).");
+                    if (new FieldCheck().Within("rodLengthM", request.RodLengthM, Rod.Lengths).Problems is { Count: > 0 } odd)
+                        return Problems.Of(odd);
                     if (request.Test.Check(request.RodLengthM) is { Count: > 0 } wrong)
                         return Problems.Of(wrong, "test.");
                     if (await Table(request.Test, db, cancel) is not { } table)
@@ -133,7 +129,7 @@ public static class RodsRoom
                     CancellationToken cancel
                 ) =>
                 {
-                    if (await Find(id, db, cancel) is not { } rod)
+                    if (await Find(id, db, clock, cancel) is not { } rod)
                         return Gone();
                     if (test.Check(rod.LengthM) is { Count: > 0 } wrong)
                         return Problems.Of(wrong, "test.");
@@ -143,11 +139,12 @@ public static class RodsRoom
                     if (new FieldCheck().Day("on", dated.On, Today(clock)).Problems is { Count: > 0 } wrongDay)
                         return Problems.Of(wrongDay, "test.");
                     return BendFit.Of(rod.LengthM, dated, table, out var problems) is { } fit
-                        ? await Keep(rod.Tested(dated, fit), db, cancel)
+                        ? await Keep(rod.Tested(dated, fit), db, clock, cancel)
                         : Problems.Of(problems, "test.");
                 }
             )
             .WithSummary("Keeps a bend test with the rod; its measured class and action follow.")
+            .Refuses(404, 412)
             .IsHeavy();
 
         rods.MapPost(
@@ -158,14 +155,14 @@ public static class RodsRoom
                         return Problems.Of(wrong, "rod.");
                     if (request.Rod.Bend is not { } model)
                         return Problems.At("rod.bend", "This rod was never bend-tested: nobody knows how it bends.");
-                    var problems = new FieldCheck()
-                        .Range("pullN", request.PullN, 0, 150, "Pull between nothing and 15 kg (33 lb).")
-                        .Range("angleDeg", request.AngleDeg, 5, 170, "The rod stands between 5 and 170° to the line.")
-                        .Range("surgeM", request.SurgeM, 0, 5, "A surge is up to 5 m.")
-                        .Range("tippetM", request.TippetM, .00005, .0015, "A tippet is between 0.05 and 1.5 mm thick.")
-                        .Range("carryM", request.CarryM, 1, 40, "Between 1 and 40 m are held in the air.")
-                        .Must("casterId", Casters.Find(request.CasterId) is not null, "Pick a caster from the list.")
-                        .Problems;
+                    IReadOnlyList<FieldProblem> problems =
+                    [
+                        .. request.Fight.Check(),
+                        .. new FieldCheck()
+                            .Range("carryM", request.CarryM, 1, 40, "Between 1 and 40 m are held in the air.")
+                            .Must("casterId", Casters.Find(request.CasterId) is not null, "Pick a caster from the list.")
+                            .Problems,
+                    ];
                     if (problems.Count > 0)
                         return Problems.Of(problems);
                     if (request.Line?.Check() is { Count: > 0 } odd)
@@ -208,13 +205,15 @@ public static class RodsRoom
                     int id,
                     RodBalance balance,
                     ZingDb db,
+                    TimeProvider clock,
                     CancellationToken cancel
                 ) =>
-                    await Find(id, db, cancel) is not { } rod ? Gone()
+                    await Find(id, db, clock, cancel) is not { } rod ? Gone()
                     : BalanceProblems(rod, balance) is { Count: > 0 } wrong ? Problems.Of(wrong)
-                    : await Keep(rod with { Balance = balance }, db, cancel)
+                    : await Keep(rod with { Balance = balance }, db, clock, cancel)
             )
-            .WithSummary("Keeps balance and swing with the rod.");
+            .WithSummary("Keeps balance and swing with the rod.")
+            .Refuses(404, 412);
 
         rods.MapPost(
                 "/{id:int}/inspections",
@@ -225,7 +224,7 @@ public static class RodsRoom
                     TimeProvider clock,
                     CancellationToken cancel
                 ) =>
-                    await Find(id, db, cancel) is not { } rod ? Gone()
+                    await Find(id, db, clock, cancel) is not { } rod ? Gone()
                     : inspection.Check(Today(clock)) is { Count: > 0 } wrong ? Problems.Of(wrong)
                     : rod.Inspections.Count >= Rod.MostInspections
                         ? Problems.At("on", $"A rod keeps {Rod.MostInspections} inspections at most.")
@@ -235,53 +234,35 @@ public static class RodsRoom
                             Inspections = [.. rod.Inspections.Append(inspection).OrderByDescending(i => i.On)],
                         },
                         db,
+                        clock,
                         cancel
                     )
             )
-            .WithSummary("Keeps a dated inspection with the rod.");
+            .WithSummary("Keeps a dated inspection with the rod.")
+            .Refuses(404, 412);
     }
 
     private static BendAnswer Bent(BendRequest request, BendModel model)
     {
-        var angle = request.AngleDeg * Math.PI / 180;
-        var fish = model.Under(request.PullN, angle);
+        var fight = Fight.Of(model, request.Fight);
         var caster = Casters.Find(request.CasterId)!;
         var cast = request.Line is { MassKg: not null } line
             ? model.Under(CastingPull.Newtons(request.Rod, line, caster, request.CarryM), Math.PI / 2)
             : null;
-        double most = model.PullForMomentN(HandHighNm, angle) ?? double.PositiveInfinity,
-            least = model.PullForMomentN(HandLowNm, angle) ?? double.PositiveInfinity;
-        var surge = model.PullAfterSurgeN(request.PullN, angle, request.SurgeM);
-        var knotted = request.TippetM is { } tippet ? Tippets.StrengthN(tippet) * Tippets.KnotShare : (double?)null;
-        var thirds = fish.Thirds;
-        Sentence says =
-            request.PullN == 0 ? $"At rest"
-            : thirds.Butt > .4 ? $"Bends down into the butt: the whole blank plays the fish"
-            : thirds.Tip > .45 ? (Sentence)$"Only the top third works; the butt is not in play yet"
-            : $"Bends through the middle";
-        Sentence surgeSays =
-            surge is not { } pull
-                ? $"The rod has not {Quantity.Length(request.SurgeM)} to give at this angle: on a locked "
-                    + $"line everything beyond comes on the tippet. Lift the rod or give line"
-            : knotted is { } stands && pull > stands
-                ? (Sentence)$"{Quantity.Length(request.SurgeM)} of surge on a locked line bring {Quantity.Force(pull)}: "
-                    + $"more than the {Quantity.Force(stands)} this tippet stands, knotted"
-            : $"{Quantity.Length(request.SurgeM)} of surge on a locked line bring {Quantity.Force(pull)} on the tippet";
-        // A hand that no pull can tire at this angle is limited by the tackle.
         return new(
             model.LengthM,
             request.Rod.LengthM - model.LengthM,
-            fish,
-            [.. UsualPulls.Select(lb => model.Under(lb * Exact.PoundForceN, angle))],
+            fight.Fish,
+            fight.Usual,
             cast,
-            model.LengthM - fish.OutM,
-            new(HandLowNm, HandHighNm),
-            new(Math.Min(least, 400), Math.Min(most, 400)),
-            surge,
-            knotted,
-            surge is null || surge > knotted,
-            says,
-            surgeSays,
+            fight.ReachLostM,
+            Fight.HandNm,
+            fight.HandMostN,
+            fight.SurgeN,
+            fight.KnottedN,
+            fight.Breaks,
+            fight.Says,
+            fight.SurgeSays,
             CastingPull.Says(caster)
         );
     }
@@ -301,15 +282,11 @@ public static class RodsRoom
 
     private static ValidationProblem NoTable() => Problems.At("test.calibration", "That calibration is not here any more. Pick another.");
 
-    private static Task<Rod?> Find(int id, ZingDb db, CancellationToken cancel) =>
-        db.Rods.AsNoTracking().FirstOrDefaultAsync(r => r.Id == id, cancel);
+    private static Task<Rod?> Find(int id, ZingDb db, TimeProvider clock, CancellationToken cancel) =>
+        db.Shelf<Rod>(clock).FindAsync(id, cancel);
 
-    private static async Task<Ok<Rod>> Keep(Rod rod, ZingDb db, CancellationToken cancel)
-    {
-        db.Rods.Update(rod);
-        await db.SaveChangesAsync(cancel);
-        return TypedResults.Ok(rod);
-    }
+    private static async Task<Ok<Rod>> Keep(Rod rod, ZingDb db, TimeProvider clock, CancellationToken cancel) =>
+        TypedResults.Ok(await db.Shelf<Rod>(clock).KeepAsync(rod, rod.Tag, cancel));
 
     private static ProblemHttpResult Gone() => TypedResults.Problem(statusCode: 404, title: "That rod is not in the shed any more.");
 }

@@ -1,6 +1,7 @@
 using System.Linq.Expressions;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
+using ZingCast.Core.Cutting;
 using ZingCast.Core.Lines;
 using ZingCast.Core.Measures;
 using ZingCast.Core.Reels;
@@ -28,19 +29,16 @@ public static class ShedRoom
 
         shed.MapGet(
                 "/scraps",
-                async (ZingDb db, CancellationToken cancel) =>
-                    TypedResults.Ok(await db.Scraps.AsNoTracking().OrderBy(x => x.Id).ToListAsync(cancel))
+                async (ZingDb db, TimeProvider clock, CancellationToken cancel) =>
+                    TypedResults.Ok(await db.Shelf<Scrap>(clock).ListAsync(cancel))
             )
             .WithSummary("The drawer of scraps.");
-        MapGear<Rod>(shed.MapGroup("/rods"), r => r.Tag);
-        MapGear<FlyLine>(shed.MapGroup("/lines"), l => l.Tag, LineStays);
-        MapGear<Reel>(shed.MapGroup("/reels"), r => r.Tag);
-        MapGear<Scrap>(shed.MapGroup("/scraps"), s => s.Tag, ScrapStays);
-        MapGear<Calibration>(shed.MapGroup("/calibrations"), c => c.Name);
+        MapGear<Rod>(shed.MapGroup("/rods"), "a rod", r => r.Tag);
+        MapGear<FlyLine>(shed.MapGroup("/lines"), "a line", l => l.Tag, LineStays);
+        MapGear<Reel>(shed.MapGroup("/reels"), "a reel", r => r.Tag);
+        MapGear<Scrap>(shed.MapGroup("/scraps"), "a scrap", s => s.Tag, ScrapStays);
+        MapGear<Calibration>(shed.MapGroup("/calibrations"), "a calibration", c => c.Name);
     }
-
-    // Why a piece cannot be put away, or brought back, now; null when it can.
-    private delegate Task<string?> Stays(ZingDb db, int id, bool away, CancellationToken cancel);
 
     // A scrap on the bench, or in a head made of it, is where that job says it is.
     private static async Task<string?> ScrapStays(ZingDb db, int id, bool away, CancellationToken cancel)
@@ -65,8 +63,8 @@ public static class ShedRoom
             ? "This head was taken apart again; its pieces are elsewhere now. Finish it anew."
             : null;
 
-    // All gear is kept alike: add, change, put away, bring back. What names a piece names only one.
-    private static void MapGear<T>(RouteGroupBuilder gear, Expression<Func<T, string>> naming, Stays? stays = null)
+    // All gear is kept alike: what names a piece names only one.
+    private static void MapGear<T>(RouteGroupBuilder gear, string one, Expression<Func<T, string>> naming, Shelves.Stays? stays = null)
         where T : Kept
     {
         var nameOf = naming.Compile();
@@ -82,10 +80,11 @@ public static class ShedRoom
             CancellationToken cancel
         )
         {
+            var shelf = db.Shelf<T>(clock);
             if (piece.Id != 0)
             {
-                if (await db.Set<T>().AsNoTracking().FirstOrDefaultAsync(x => x.Id == piece.Id, cancel) is not { } before)
-                    return Gone();
+                if (await shelf.FindAsync(piece.Id, cancel) is not { } before)
+                    return Problems.Gone(one);
                 piece = (T)piece.InPlaceOf(before);
             }
             if (piece.Check(DateOnly.FromDateTime(clock.GetLocalNow().Date)) is { Count: > 0 } problems)
@@ -93,47 +92,20 @@ public static class ShedRoom
             var name = nameOf(piece);
             if (await db.Set<T>().Where(x => x.Id != piece.Id).Select(naming).AnyAsync(n => n == name, cancel))
                 return Problems.At(field, $"{taken} {name}.");
-            db.Set<T>().Update(piece);
-            try
-            {
-                await db.SaveChangesAsync(cancel);
-            }
-            catch (DbUpdateConcurrencyException)
-            {
-                return TypedResults.Problem(statusCode: 412, title: $"{name} was changed elsewhere since you opened it.");
-            }
-            return TypedResults.Ok(piece);
-        }
-
-        async Task<Results<NoContent, ProblemHttpResult>> Hide(ZingDb db, int which, DateTime? at, CancellationToken cancel)
-        {
-            await using var transaction = await db.Database.BeginTransactionAsync(cancel);
-            if (stays is not null && await stays(db, which, at is not null, cancel) is { } why)
-                return TypedResults.Problem(statusCode: 409, title: why);
-            if (
-                await db.Set<T>()
-                    .IgnoreQueryFilters()
-                    .Where(x => x.Id == which)
-                    .ExecuteUpdateAsync(set => set.SetProperty(x => EF.Property<DateTime?>(x, ZingDb.DeletedAt), at), cancel) == 0
-            )
-                return Gone();
-            await transaction.CommitAsync(cancel);
-            return TypedResults.NoContent();
+            return TypedResults.Ok(await shelf.KeepAsync(piece, name, cancel));
         }
 
         static T As(T piece, int id) => (T)((Kept)piece with { Id = id });
 
-        gear.MapPost("", (T piece, ZingDb db, TimeProvider clock, CancellationToken cancel) => Keep(db, As(piece, 0), clock, cancel));
+        gear.MapPost("", (T piece, ZingDb db, TimeProvider clock, CancellationToken cancel) => Keep(db, As(piece, 0), clock, cancel))
+            .WithSummary($"Keeps {one}.")
+            .Refuses(409);
         gear.MapPut(
-            "/{which:int}",
-            (int which, T piece, ZingDb db, TimeProvider clock, CancellationToken cancel) => Keep(db, As(piece, which), clock, cancel)
-        );
-        gear.MapDelete(
-            "/{which:int}",
-            (int which, ZingDb db, TimeProvider clock, CancellationToken cancel) => Hide(db, which, clock.GetUtcNow().UtcDateTime, cancel)
-        );
-        gear.MapPost("/{which:int}/restore", (int which, ZingDb db, CancellationToken cancel) => Hide(db, which, null, cancel));
+                "/{id:int}",
+                (int id, T piece, ZingDb db, TimeProvider clock, CancellationToken cancel) => Keep(db, As(piece, id), clock, cancel)
+            )
+            .WithSummary($"Changes {one}; refused when it has moved on since the version it carries.")
+            .Refuses(404, 409, 412);
+        gear.MapShelf<T>(one, stays);
     }
-
-    private static ProblemHttpResult Gone() => TypedResults.Problem(statusCode: 404, title: "That piece is not in the shed any more.");
 }

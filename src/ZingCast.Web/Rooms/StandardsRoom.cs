@@ -1,29 +1,61 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using ZingCast.Core.Briefs;
+using ZingCast.Core.Cutting;
 using ZingCast.Core.Flies;
+using ZingCast.Core.Lines;
 using ZingCast.Core.Matching;
 using ZingCast.Core.Measures;
+using ZingCast.Core.Reels;
 using ZingCast.Core.Reference;
+using ZingCast.Core.Rods;
 using ZingCast.Core.Standards;
 
 namespace ZingCast.Web.Rooms;
 
-/// <summary>A unit to show a number in: SI = number × scale + offset.</summary>
-public sealed record DisplayUnit(string Name, double Scale, double Offset = 0);
+/// <summary>A unit to show a number in, with as many decimals as people use: SI = number × scale + offset.</summary>
+public sealed record DisplayUnit(string Name, double Scale, int Decimals, double Offset = 0);
 
-/// <summary>The two units a kind of quantity is shown in.</summary>
-public sealed record KindUnits(Kind Kind, DisplayUnit Trade, DisplayUnit Metric);
+/// <summary>The two units a kind of quantity is shown in; as known: no finer than it is known.</summary>
+public sealed record KindUnits(Kind Kind, DisplayUnit Trade, DisplayUnit Metric, bool AsKnown);
 
 /// <summary>Something to pick from a list.</summary>
 public sealed record Choice(string Id, string Name, string? About = null);
 
+/// <summary>One of a few fixed things to pick.</summary>
+public sealed record Pick<T>(T Id, string Name);
+
 /// <summary>A hook size to pick, with its outside measures.</summary>
 public sealed record HookChoice(int Number, string Name, double LengthM, double GapeM, double WireM);
+
+/// <summary>What can be picked for a brief and for gear, in the words of the trade.</summary>
+public sealed record Choices(
+    IReadOnlyList<Pick<Water>> Water,
+    IReadOnlyList<Pick<Cover>> Cover,
+    IReadOnlyList<Pick<Stance>> Stance,
+    IReadOnlyList<Pick<Wariness>> Wariness,
+    IReadOnlyList<Pick<Hand>> Hand,
+    IReadOnlyList<Pick<School>> School,
+    IReadOnlyList<Pick<Lean>> Lean,
+    IReadOnlyList<WindFrom> WindFrom,
+    IReadOnlyList<Pick<RodAction>> Action,
+    IReadOnlyList<Pick<Build>> Build,
+    IReadOnlyList<Pick<Found>> Found
+);
+
+/// <summary>The pins that hold a link.</summary>
+public sealed record LinkPins(LinkId Link, IReadOnlyList<Pin> Pins);
+
+/// <summary>The range of a line class, kilograms in the first thirty feet.</summary>
+public sealed record ClassRange(int Class, double LowKg, double HighKg);
+
+/// <summary>What people start from where nobody said anything yet.</summary>
+public sealed record Beginnings(Rod Rod, FlyLine Line, Reel Reel, Scrap Scrap, Weighing Weighing, FightLoad Fight, string CasterId);
 
 /// <summary>Everything the pages need to know of the trade: units, choices, tables and rules.</summary>
 public sealed record StandardsAnswer(
     IReadOnlyList<KindUnits> Units,
     DisplayUnit XNumber,
+    double ThirtyFeetM,
     IReadOnlyList<Choice> FlyKinds,
     IReadOnlyList<HookChoice> Hooks,
     IReadOnlyList<Choice> Species,
@@ -31,7 +63,11 @@ public sealed record StandardsAnswer(
     IReadOnlyList<Choice> Densities,
     IReadOnlyList<Choice> Coatings,
     IReadOnlyList<Choice> Backings,
+    Choices Choices,
     BriefLimits Limits,
+    IReadOnlyList<LinkPins> Pins,
+    IReadOnlyList<ClassRange> LineClasses,
+    Beginnings Beginnings,
     IReadOnlyList<ReferenceTable> Tables,
     IReadOnlyList<Rule> Rules
 );
@@ -45,8 +81,9 @@ public sealed record ReadAnswer(double Value);
 public static class StandardsRoom
 {
     private static readonly StandardsAnswer Answer = new(
-        [.. Reader.Usual.Select(u => new KindUnits(u.Key, Unit(u.Key, u.Value.Trade), Unit(u.Key, u.Value.Metric)))],
-        new("X", Tippets.DiameterOfX(1) - Tippets.DiameterOfX(0), Tippets.DiameterOfX(0)),
+        [.. Enum.GetValues<Kind>().Select(UnitsOf)],
+        new("X", Tippets.DiameterOfX(1) - Tippets.DiameterOfX(0), 0, Tippets.DiameterOfX(0)),
+        Exact.ThirtyFeetM,
         [.. FlyKinds.Rows.Select(k => new Choice(k.Id, k.Name, $"{k.Small} to {k.Large}"))],
         [
             .. Hooks
@@ -58,13 +95,38 @@ public static class StandardsRoom
         [.. Densities.Rows.Select(d => new Choice(d.Id, d.Name))],
         [.. Coatings.Rows.Select(c => new Choice(c.Id, c.Name))],
         [.. Backings.Rows.Select(b => new Choice(b.Id, b.Name))],
+        new(
+            All<Water>(BriefWords.Of),
+            All<Cover>(BriefWords.Of),
+            All<Stance>(BriefWords.Of),
+            All<Wariness>(BriefWords.Of),
+            All<Hand>(BriefWords.Of),
+            All<School>(BriefWords.Of),
+            All<Lean>(BriefWords.Of),
+            BriefWords.WindFrom,
+            All<RodAction>(Actions.Word),
+            All<Build>(BuildWords.Of),
+            All<Found>(FoundWords.Of)
+        ),
         BriefLimits.Handled,
+        [.. Enum.GetValues<LinkId>().Select(link => new LinkPins(link, Pins.On(link)))],
+        [.. LineWeights.Rows.Select(w => new ClassRange(w.Class, w.LowGr * Exact.GrainKg, w.HighGr * Exact.GrainKg))],
+        new(Rod.Blank, FlyLine.Blank, Reel.Blank, Scrap.Blank, Weighing.Usual, FightLoad.Usual, Casters.Usual.Id),
         ReferenceShelf.All,
         Rules.All
     );
 
-    private static DisplayUnit Unit(Kind kind, string unit) =>
-        unit == "°F" ? new(unit, 1 / 1.8, -32 / 1.8) : new(unit, Reader.ToSi(kind, unit));
+    private static IReadOnlyList<Pick<T>> All<T>(Func<T, string> word)
+        where T : struct, Enum => [.. Enum.GetValues<T>().Select(value => new Pick<T>(value, word(value)))];
+
+    private static KindUnits UnitsOf(Kind kind)
+    {
+        var ((trade, metric), places) = (Reader.Usual[kind], Places.Of(kind));
+        return new(kind, Unit(kind, trade, places.Trade), Unit(kind, metric, places.Metric), places.AsKnown);
+    }
+
+    private static DisplayUnit Unit(Kind kind, string unit, int decimals) =>
+        unit == "°F" ? new(unit, 1 / 1.8, decimals, -32 / 1.8) : new(unit, Reader.ToSi(kind, unit), decimals);
 
     public static void MapStandards(this WebApplication app)
     {
@@ -95,16 +157,4 @@ public static class StandardsRoom
             .WithTags("Standards")
             .WithSummary("Reads a typed hook size.");
     }
-}
-
-/// <summary>Field problems as validation problem details.</summary>
-public static class Problems
-{
-    public static ValidationProblem At(string field, string words) => Of([new(field, words)]);
-
-    public static ValidationProblem Of(IEnumerable<FieldProblem> problems, string prefix = "") =>
-        TypedResults.ValidationProblem(
-            problems.GroupBy(p => prefix + p.Field).ToDictionary(g => g.Key, g => g.Select(p => p.Problem).ToArray()),
-            title: "Something needs another look."
-        );
 }

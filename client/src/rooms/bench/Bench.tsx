@@ -1,18 +1,10 @@
-import type { LinkId, Pins } from '../../api/client';
+import type { LinkId } from '../../api/client';
 import { Mark, PinMark } from '../../ui/Mark';
 import { Say } from '../../ui/Say';
+import { useUnits } from '../../ui/units';
 import { Cautions } from '../chain/Cautions';
 import type { BenchProps } from '../shared/bench';
 import { benches } from './benches';
-
-const pinsOf: Partial<Record<LinkId, (keyof Pins)[]>> = {
-  tippet: ['tippetM'],
-  leader: ['leaderM'],
-  head: ['line', 'density'],
-  backing: ['backing', 'backingM'],
-  reel: ['reel'],
-  rod: ['rod', 'rodClass', 'rodLengthM'],
-};
 
 type Props = BenchProps & { link: LinkId };
 
@@ -20,7 +12,8 @@ type Props = BenchProps & { link: LinkId };
 export function Bench({ link, work, solution }: Props) {
   const shown = solution.chain.find((l) => l.id === link)!;
   const number = solution.chain.indexOf(shown) + 1;
-  const release = () => work.setPins(`unpin-${link}`, Object.fromEntries((pinsOf[link] ?? []).map((k) => [k, null])));
+  const { pins } = useUnits().standards.pins.find((p) => p.link === link)!;
+  const release = () => work.setPins(`unpin-${link}`, Object.fromEntries(pins.map((pin) => [pin, null])));
   const Body = benches[link];
   return (
     <article className="mt-3" aria-label={`${shown.name} bench`}>

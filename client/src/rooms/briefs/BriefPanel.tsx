@@ -9,13 +9,18 @@ import { useUnits } from '../../ui/units';
 import { depthFigures, planFigures } from '../../state/figures';
 import { asSaid } from '../../state/asSaid';
 import { BriefSentence } from './BriefSentence';
-import { choices } from '../../state/choices';
 import type { BriefWork } from '../../state/useBrief';
+
+const waterIs = [
+  { id: 'fresh', name: 'fresh' },
+  { id: 'salt', name: 'salt' },
+];
 
 /** The day: one sentence, the water to drag about in, and every answer to type. */
 export function BriefPanel({ work }: { work: BriefWork }) {
   const { solution, setDraft, problems } = work;
   const { standards } = useUnits();
+  const { choices } = standards;
   if (!solution) return null;
   const brief = solution.brief;
   const shown = asSaid(solution, work.draft, problems, standards.limits);
@@ -90,7 +95,7 @@ export function BriefPanel({ work }: { work: BriefWork }) {
             <Pick
               label="Water is"
               value={brief.salt ? 'salt' : 'fresh'}
-              options={choices.salt}
+              options={waterIs}
               assumed={assumed('salt')}
               onChange={(id) => setDraft('salt', { salt: id === 'salt' })}
             />

@@ -2,7 +2,6 @@ import type { BriefDraft, FieldWords, Solution } from '../../api/client';
 import { HookField, MeasureField } from '../../ui/TypedField';
 import { Pick } from '../../ui/Pick';
 import { useUnits } from '../../ui/units';
-import { choices } from '../../state/choices';
 
 type Props = {
   draft: BriefDraft;
@@ -71,7 +70,7 @@ export function BriefSentence({ draft, brief, problems, onChange }: Props) {
         inline
         label="Wind direction"
         value={nearest}
-        options={choices.windFrom}
+        options={standards.choices.windFrom.map((w) => ({ id: String(w.deg), name: w.ofMe }))}
         assumed={assumed('windFromDeg')}
         problem={problems.windFromDeg}
         onChange={(deg) => onChange('windFromDeg', { windFromDeg: Number(deg) })}

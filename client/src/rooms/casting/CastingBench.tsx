@@ -8,10 +8,9 @@ import { castFigures } from '../../state/figures';
 import { MeasureField } from '../../ui/TypedField';
 import { Pick } from '../../ui/Pick';
 import { metres, useUnits } from '../../ui/units';
-import { choices } from '../../state/choices';
 import type { BriefWork } from '../../state/useBrief';
 import { ReachMap, type Axis } from './ReachMap';
-import { Helps } from './Helps';
+import { Gains } from './Gains';
 import { Throw } from './Throw';
 import { useCast, useCastMap, type Thrower } from './useCast';
 import { useWindMeter, WindMeter } from './WindMeter';
@@ -86,7 +85,7 @@ export function CastingBench({ work, solution }: Props) {
       <Margins thrown={thrown} />
 
       <Part name="What would help">
-        <Helps work={work} />
+        <Gains work={work} />
       </Part>
 
       <Part name="Distance against wind">
@@ -387,7 +386,7 @@ function Caster({ work, solution }: Props) {
         <Pick
           label="Casting hand"
           value={brief.hand}
-          options={choices.hand}
+          options={standards.choices.hand}
           onChange={(hand) => work.setDraft('hand', { hand: hand === 'left' ? 'left' : 'right' })}
         />
         <span />

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, unwrap, type CutPlan, type CutTarget, type Scrap } from '../../api/client';
+import { api, unwrap, type CutPlan, type CutTargetInput, type Scrap } from '../../api/client';
 import { useAsk } from '../../api/useAsk';
 import { useAttempt } from '../../api/useAttempt';
 import { HeadStrip } from '../../drawing/HeadStrip';
@@ -23,8 +23,8 @@ export function CuttingPage() {
   const toast = useToast();
   const { data: shed } = useShed();
   const scraps = useQuery({ queryKey: ['scraps'], queryFn: () => unwrap(api.GET('/api/shed/scraps')) });
-  const jobs = useQuery({ queryKey: ['jobs'], queryFn: () => unwrap(api.GET('/api/lines/jobs')) });
-  const [target, setTarget] = useState<CutTarget>({
+  const jobs = useQuery({ queryKey: ['jobs'], queryFn: () => unwrap(api.GET('/api/cutting/jobs')) });
+  const [target, setTarget] = useState<CutTargetInput>({
     lengthM: 25 * trade('length'),
     massKg: 220 * trade('lineMass'),
     tipM: null,
@@ -36,7 +36,7 @@ export function CuttingPage() {
   const body = { target, rodId: rodId === none ? null : Number(rodId) };
   const plan = useAsk(
     ['plan', body, scraps.dataUpdatedAt, jobs.dataUpdatedAt],
-    (signal) => unwrap(api.POST('/api/lines/plan', { body, signal })),
+    (signal) => unwrap(api.POST('/api/cutting/plan', { body, signal })),
     scraps.isSuccess,
   );
   const again = useRefreshGear();
@@ -45,12 +45,12 @@ export function CuttingPage() {
     if (id === none) return;
     await attempt(async () => {
       const head = await unwrap(
-        api.GET('/api/lines/head-for-rod', { params: { query: { rodId: Number(id), headM: lengthM } } }),
+        api.GET('/api/cutting/head-for-rod', { params: { query: { rodId: Number(id), headM: lengthM } } }),
       );
       setTarget((t) => ({ ...t, lengthM, massKg: head.massKg }));
     });
   };
-  const set = (next: Partial<CutTarget>) => setTarget((t) => ({ ...t, ...next }));
+  const set = (next: Partial<CutTargetInput>) => setTarget((t) => ({ ...t, ...next }));
   const word = (f: string) => plan.fields[`target.${f}`];
   const open = jobs.data?.filter((j) => j.lineId == null) ?? [];
   const made = jobs.data?.filter((j) => j.lineId != null) ?? [];
@@ -58,12 +58,12 @@ export function CuttingPage() {
 
   const begin = (chosen: CutPlan) =>
     attempt(async () => {
-      const job = await unwrap(api.POST('/api/lines/jobs', { body: { target, pieces: chosen.pieces } }));
+      const job = await unwrap(api.POST('/api/cutting/jobs', { body: { target, pieces: chosen.pieces } }));
       await again();
       toast({
         words: 'On the bench. Nothing is cut yet.',
         undo: async () => {
-          await unwrap(api.DELETE('/api/lines/jobs/{id}', { params: { path: { id: job.id } } }));
+          await unwrap(api.DELETE('/api/cutting/jobs/{id}', { params: { path: { id: job.id } } }));
           await again();
         },
       });

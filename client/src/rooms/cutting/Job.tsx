@@ -40,13 +40,13 @@ export function Job({ job, onChanged }: { job: JobAnswer; onChanged: () => Promi
         <button
           className="btn"
           onClick={async () => {
-            if (await attempt(() => unwrap(api.DELETE('/api/lines/jobs/{id}', path))))
+            if (await attempt(() => unwrap(api.DELETE('/api/cutting/jobs/{id}', path))))
               toast({
                 words: cut
                   ? 'Off the bench. Its pieces are in the drawer as they are now.'
                   : 'Off the bench. Nothing was cut.',
                 undo: async () => {
-                  await unwrap(api.POST('/api/lines/jobs/{id}/restore', path));
+                  await unwrap(api.POST('/api/cutting/jobs/{id}/restore', path));
                   await onChanged();
                 },
               });
@@ -77,7 +77,7 @@ export function Job({ job, onChanged }: { job: JobAnswer; onChanged: () => Promi
             onBlade={(takeM) =>
               attempt(() =>
                 unwrap(
-                  api.POST('/api/lines/jobs/{id}/blade', {
+                  api.POST('/api/cutting/jobs/{id}/blade', {
                     ...path,
                     body: { piece: i, takeM, front: p.front, version: job.version },
                   }),
@@ -87,7 +87,7 @@ export function Job({ job, onChanged }: { job: JobAnswer; onChanged: () => Promi
             onWeigh={(massKg, plusMinusKg) =>
               attempt(() =>
                 unwrap(
-                  api.POST('/api/lines/jobs/{id}/weigh', {
+                  api.POST('/api/cutting/jobs/{id}/weigh', {
                     ...path,
                     body: { piece: i, massKg, plusMinusKg, version: job.version },
                   }),
@@ -104,13 +104,13 @@ export function Job({ job, onChanged }: { job: JobAnswer; onChanged: () => Promi
           onSubmit={async (event) => {
             event.preventDefault();
             const done = await attempt(() =>
-              unwrap(api.POST('/api/lines/jobs/{id}/finish', { ...path, body: { tag, name, version: job.version } })),
+              unwrap(api.POST('/api/cutting/jobs/{id}/finish', { ...path, body: { tag, name, version: job.version } })),
             );
             if (done)
               toast({
                 words: `${tag} is in the shed. Pull every joint by hand before it is fished.`,
                 undo: async () => {
-                  await unwrap(api.POST('/api/lines/jobs/{id}/reopen', path));
+                  await unwrap(api.POST('/api/cutting/jobs/{id}/reopen', path));
                   await onChanged();
                 },
               });

@@ -48,7 +48,7 @@ export function Ledger({ solution, before, off, onOff, onOpen, onPin }: Props) {
             step={step}
             changed={changed(step)}
             switchedOff={off.includes(step.rule.id)}
-            pin={pinOf(step, solution)}
+            pin={pinOf(step)}
             onPin={onPin}
             onOff={onOff}
             onOpen={onOpen}
@@ -65,32 +65,9 @@ export function Ledger({ solution, before, off, onOff, onOpen, onPin }: Props) {
   );
 }
 
-/** What a reason came to, as a pin; null where there is nothing to hold on to. */
-function pinOf(step: LedgerStep, { outfit }: Solution): Partial<Pins> | null {
-  const held = (key: keyof Pins, id: number | undefined) => (id ? { [key]: id } : null);
-  switch (step.rule.id) {
-    case 'tippet.size':
-      return { tippetM: outfit.leader.tippetM };
-    case 'leader.length':
-      return { leaderM: outfit.leader.lengthM };
-    case 'backing.length':
-      return { backingM: outfit.backingM };
-    case 'backing.kind':
-      return { backing: outfit.backing.id };
-    case 'rod.length':
-      return { rodLengthM: outfit.rod.lengthM };
-    case 'line.density':
-      return { density: outfit.line.density ?? null };
-    case 'rod.choice':
-      return held('rod', outfit.rod.id);
-    case 'line.choice':
-      return held('line', outfit.line.id);
-    case 'reel.choice':
-      return held('reel', outfit.reel.id);
-    default:
-      return step.to !== null && !step.off ? { rodClass: step.to } : null;
-  }
-}
+/** What would hold on to a reason; null where there is nothing to hold on to. */
+const pinOf = ({ pin }: LedgerStep): Partial<Pins> | null =>
+  pin && Object.fromEntries(Object.entries(pin).filter(([, value]) => value !== null));
 
 type ReasonProps = {
   step: LedgerStep;

@@ -14,7 +14,7 @@ export function HeadBench({ work, solution }: BenchProps) {
   const wanted = [{ id: 'free', name: 'as the depth asks' }, ...standards.densities];
   return (
     <>
-      <HeadProfile stretches={line.stretches ?? []} headM={line.headM} carryM={outfit.carryM} />
+      <HeadProfile stretches={line.stretches} headM={line.headM} carryM={outfit.carryM} />
       <Facts
         rows={[
           ['head', show({ value: line.massKg ?? 0, kind: 'lineMass', plusMinus: null })],
@@ -40,7 +40,7 @@ export function HeadBench({ work, solution }: BenchProps) {
         pinned={work.pins.line}
         onPin={(line) => work.setPins('line', { line })}
         figure="of the class"
-        drawing={(c) => <LoadBar ratio={c.scale} ideal={load.ideal} window={load.window} />}
+        drawing={(c) => <LoadBar ratio={c.value} ideal={load.ideal} window={load.window} />}
         legend="Bar: the rod's window; upright line: the ideal; diamond: this line and the fly."
       />
     </>

@@ -21,9 +21,10 @@ export function LinePage() {
 }
 
 function Profile({ line, today }: { line: FlyLine; today: Solution | null }) {
+  const { standards } = useUnits();
   const profile = useQuery({
     queryKey: ['profile', line],
-    queryFn: () => unwrap(api.GET('/api/lines/{id}/profile', { params: { path: { id: line.id! } } })),
+    queryFn: () => unwrap(api.GET('/api/lines/{id}/profile', { params: { path: { id: line.id } } })),
   });
   if (profile.error) return <Message>{profile.error.message}</Message>;
   if (!profile.data) return <p>Laying the line out…</p>;
@@ -33,7 +34,7 @@ function Profile({ line, today }: { line: FlyLine; today: Solution | null }) {
       line={line}
       start={profile.data.stretches}
       guessed={profile.data.guessed}
-      carried={today?.outfit.carryM ?? 9.144}
+      carried={today?.outfit.carryM ?? standards.thirtyFeetM}
     />
   );
 }

@@ -120,7 +120,7 @@ export function ProfileTab({
                 () =>
                   unwrap(
                     api.POST('/api/lines/{id}/profile', {
-                      params: { path: { id: line.id! } },
+                      params: { path: { id: line.id } },
                       body: { ...now, line: null },
                     }),
                   ),
@@ -262,15 +262,15 @@ function Calipers({
   onClose: () => void;
   onFitted: (s: Stretch[]) => void;
 }) {
-  const { show } = useUnits();
+  const { show, standards } = useUnits();
   const [readings, setReadings] = useState(() => [
-    { positionM: 0, diameterM: line.tipDiameterM ?? 0.0009 },
-    { positionM: line.frontTaperM ?? 2, diameterM: line.bellyDiameterM ?? 0.0014 },
-    { positionM: line.headM - (line.rearTaperM ?? 1.5), diameterM: line.bellyDiameterM ?? 0.0014 },
-    { positionM: line.headM, diameterM: line.runningDiameterM ?? 0.0009 },
+    { positionM: 0, diameterM: line.tipDiameterM },
+    { positionM: line.frontTaperM, diameterM: line.bellyDiameterM },
+    { positionM: line.headM - line.rearTaperM, diameterM: line.bellyDiameterM },
+    { positionM: line.headM, diameterM: line.runningDiameterM },
   ]);
   const [lengthM, setLengthM] = useState(line.headM);
-  const [massKg, setMassKg] = useState(line.massKg ?? 0.0104);
+  const [massKg, setMassKg] = useState(line.massKg ?? standards.beginnings.weighing.massKg);
   const body = { readings, lengthM, massKg };
   const settled = useSettled(body);
   const { attempt, words } = useAttempt();

@@ -16,15 +16,14 @@ import { offBy, usePerFoot } from './usePerFoot';
 /** The class of a line from the scale, as surely as the scale can tell. */
 export function WeighTab({ line }: { line: FlyLine }) {
   const { show, standards } = useUnits();
-  const thirty = 30 * standards.units.find((u) => u.kind === 'length')!.trade.scale;
+  const { thirtyFeetM: thirty, beginnings } = standards;
   const [on, setOn] = useState<Weighing>(() => ({
-    massKg: line.massKg ?? 0.0104,
+    ...beginnings.weighing,
+    massKg: line.massKg ?? beginnings.weighing.massKg,
     lengthM: line.headM,
     wholeHead: true,
-    frontTaperM: line.frontTaperM ?? null,
-    rearTaperM: line.rearTaperM ?? null,
-    scalePlusMinusKg: 0.0001,
-    tapeShare: 0.01 / 3,
+    frontTaperM: line.frontTaperM,
+    rearTaperM: line.rearTaperM,
   }));
   const [measured, setMeasured] = useState(line.massKg != null);
   const { keep, words } = useKeeping('lines', line);
@@ -104,7 +103,7 @@ export function WeighTab({ line }: { line: FlyLine }) {
           <MeasureField
             label="Scale, ±"
             kind="benchMass"
-            value={on.scalePlusMinusKg ?? 0.0001}
+            value={on.scalePlusMinusKg}
             problem={word('scalePlusMinusKg')}
             onChange={(scalePlusMinusKg) => set({ scalePlusMinusKg })}
           />
@@ -122,7 +121,7 @@ export function WeighTab({ line }: { line: FlyLine }) {
           onClick={(e) =>
             void settled(e.currentTarget, (now) =>
               keep(
-                () => unwrap(api.POST('/api/lines/{id}/weighing', { params: { path: { id: line.id! } }, body: now })),
+                () => unwrap(api.POST('/api/lines/{id}/weighing', { params: { path: { id: line.id } }, body: now })),
                 `${line.tag} is known by its weight.`,
               ),
             )

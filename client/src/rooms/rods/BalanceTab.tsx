@@ -14,7 +14,7 @@ import { lineToStart, useKeeping } from '../../state/gear';
 /** How the outfit sits in the hand, and what a day of swinging it comes to. */
 export function BalanceTab({ rod, shed, today }: { rod: Rod; shed: GearShed; today: Solution | null }) {
   const { show } = useUnits();
-  const [at, setAt] = useState<RodBalance>(rod.balance ?? rod.usualBalance!);
+  const [at, setAt] = useState<RodBalance>(rod.balance ?? rod.usualBalance);
   const [reelId, setReelId] = useState(() => {
     const reel = shed.reels.find((r) => r.id === today?.outfit.reel.id) ?? shed.reels[0];
     return String(reel?.id ?? 'none');
@@ -161,7 +161,7 @@ export function BalanceTab({ rod, shed, today }: { rod: Rod; shed: GearShed; tod
           onClick={(e) =>
             void settled(e.currentTarget, (now) =>
               keep(
-                () => unwrap(api.POST('/api/rods/{id}/balance', { params: { path: { id: rod.id! } }, body: now })),
+                () => unwrap(api.POST('/api/rods/{id}/balance', { params: { path: { id: rod.id } }, body: now })),
                 `Balance kept with ${rod.tag}.`,
               ),
             )

@@ -1,6 +1,15 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { api, unwrap, type BendAnswer, type FlyLine, type GearShed, type Rod, type Solution } from '../../api/client';
+import {
+  api,
+  unwrap,
+  type BendAnswer,
+  type FlyLine,
+  type GearShed,
+  type Rod,
+  type Solution,
+  type Standards,
+} from '../../api/client';
 import { useAsk } from '../../api/useAsk';
 import { PullDrawing, ThirdsBar, type Bent } from '../../drawing/RodBends';
 import { Pick } from '../../ui/Pick';
@@ -32,10 +41,15 @@ function useBend(rod: Rod | null, load: Load, line: FlyLine | null) {
 const none = 'none';
 const long = (rod: Rod) => `${rod.tag} ${rod.name}`;
 
-// Two pounds, a plain tippet and thirty feet of line, when there is no brief to say.
-const usual: Load = { pullN: 8.9, angleDeg: 80, surgeM: 0.5, tippetM: 0.00033, carryM: 9.144, casterId: 'club' };
+/** What a rod is bent by when there is no brief to say. */
+const usualLoad = ({ beginnings, thirtyFeetM }: Standards): Load => ({
+  ...beginnings.fight,
+  tippetM: beginnings.fight.tippetM ?? 0,
+  carryM: thirtyFeetM,
+  casterId: beginnings.casterId,
+});
 
-const loadOf = ({ outfit, brief }: Solution): Load => ({
+const loadOf = (usual: Load, { outfit, brief }: Solution): Load => ({
   ...usual,
   pullN: outfit.tippet.wantedN,
   tippetM: outfit.leader.tippetM,
@@ -45,9 +59,12 @@ const loadOf = ({ outfit, brief }: Solution): Load => ({
 
 /** How a tested rod bends: under a fish at any angle, and in the middle of a cast; another rod over it. */
 export function BendTab({ rod, shed, today }: { rod: Rod; shed: GearShed; today: Solution | null }) {
-  const { show } = useUnits();
+  const { show, standards } = useUnits();
   const bench = useMeasuringBench();
-  const [load, setLoad] = useState<Load>(() => (today ? loadOf(today) : usual));
+  const [load, setLoad] = useState<Load>(() => {
+    const usual = usualLoad(standards);
+    return today ? loadOf(usual, today) : usual;
+  });
   const [other, setOther] = useState(none);
   const [lineId, setLineId] = useState(() => String(lineToStart(shed, today)?.id ?? none));
   const line = shed.lines.find((l) => String(l.id) === lineId) ?? null;
@@ -61,7 +78,7 @@ export function BendTab({ rod, shed, today }: { rod: Rod; shed: GearShed; today:
     return (
       <p className="max-w-prose text-lg">
         Nobody knows how {rod.tag} bends. Do the{' '}
-        <Link className="underline" to={bench('rods', rod.id!, 'test')}>
+        <Link className="underline" to={bench('rods', rod.id, 'test')}>
           bend test
         </Link>{' '}
         first: a bag of coins, a tape and ten minutes.

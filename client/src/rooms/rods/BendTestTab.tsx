@@ -17,8 +17,8 @@ import { useKeeping } from '../../state/gear';
 export function BendTestTab({ rod }: { rod: Rod }) {
   const { show } = useUnits();
   const queries = useQueryClient();
-  const third = rod.thirdM!;
-  const [test, setTest] = useState<BendTest>(rod.test ?? rod.usualTest!);
+  const third = rod.thirdM;
+  const [test, setTest] = useState<BendTest>(rod.test ?? rod.usualTest);
   const [weighing, setWeighing] = useState<number | null>(null);
   const [table, setTable] = useState(false);
   const [measured, setMeasured] = useState(rod.test != null);
@@ -48,7 +48,7 @@ export function BendTestTab({ rod }: { rod: Rod }) {
       <section aria-label="The test on the wall" className="min-w-0">
         <TestDrawing
           lengthM={rod.lengthM}
-          heldM={test.heldM!}
+          heldM={test.heldM}
           thirdM={third}
           bend={!bad && answer ? answer.atThird : null}
           readings={measured ? test.readings.map((r) => ({ dropM: r.dropM, outM: r.outM ?? null })) : []}
@@ -126,7 +126,7 @@ export function BendTestTab({ rod }: { rod: Rod }) {
               <MeasureField
                 label="Held in the clamp"
                 kind="shortLength"
-                value={test.heldM!}
+                value={test.heldM}
                 problem={fit.fields['test.heldM']}
                 onChange={(heldM) => change({ heldM })}
               />
@@ -210,7 +210,12 @@ export function BendTestTab({ rod }: { rod: Rod }) {
               type="button"
               onClick={() => {
                 const last = test.readings.at(-1)!;
-                change({ readings: [...test.readings, { massKg: last.massKg * 1.3, dropM: last.dropM * 1.2 }] });
+                change({
+                  readings: [
+                    ...test.readings,
+                    { ...last, massKg: last.massKg * 1.3, dropM: last.dropM * 1.2, angleDeg: null },
+                  ],
+                });
               }}
             >
               Add a reading at another weight
@@ -271,7 +276,7 @@ export function BendTestTab({ rod }: { rod: Rod }) {
                 () =>
                   unwrap(
                     api.POST('/api/rods/{id}/test', {
-                      params: { path: { id: rod.id! } },
+                      params: { path: { id: rod.id } },
                       body: { ...now, on: null },
                     }),
                   ),

@@ -30,12 +30,12 @@ export function CalibrationPanel({
   const [editable, setEditable] = useState(start.id !== 0);
   const point = (i: number, next: { grams?: number; number?: number }) =>
     setOwn((c) => ({ ...c, points: c.points.map((p, k) => (k === i ? { ...p, ...next } : p)) }));
-  const which = { params: { path: { which: own.id ?? 0 } } };
+  const which = { params: { path: { id: own.id } } };
   const keep = async (now: Calibration) => {
     try {
       await unwrap(
         now.id
-          ? api.PUT('/api/shed/calibrations/{which}', { ...which, body: now })
+          ? api.PUT('/api/shed/calibrations/{id}', { ...which, body: now })
           : api.POST('/api/shed/calibrations', { body: now }),
       );
       await onRead(now.name);
@@ -45,13 +45,13 @@ export function CalibrationPanel({
       setWords(error.message);
       if (error.status !== 412) return;
       const other = (await unwrap(api.GET('/api/rods/calibrations'))).find((c) => c.id === now.id);
-      setOwn((c) => ({ ...c, version: other?.version }));
+      setOwn((c) => ({ ...c, version: other?.version ?? c.version }));
       setWords(`${error.message} Yours is still here: keep it again to put it over the other.`);
     }
   };
   const putAway = async () => {
     try {
-      await unwrap<unknown>(api.DELETE('/api/shed/calibrations/{which}', which));
+      await unwrap<unknown>(api.DELETE('/api/shed/calibrations/{id}', which));
     } catch (error) {
       if (!(error instanceof ApiError)) throw error;
       setWords(error.message);
@@ -60,7 +60,7 @@ export function CalibrationPanel({
     toast({
       words: `“${start.name}” is put away.`,
       undo: async () => {
-        await unwrap<unknown>(api.POST('/api/shed/calibrations/{which}/restore', which));
+        await unwrap<unknown>(api.POST('/api/shed/calibrations/{id}/restore', which));
         await queries.invalidateQueries({ queryKey: ['calibrations'] });
       },
     });

@@ -3,13 +3,8 @@ import { useState } from 'react';
 import { api, unwrap, type Found, type Rod } from '../../api/client';
 import { Caution, Message } from '../../ui/Message';
 import { useKeeping } from '../../state/gear';
+import { useUnits } from '../../ui/units';
 
-const found: { id: Found; name: string }[] = [
-  { id: 'unseen', name: 'not looked at' },
-  { id: 'sound', name: 'sound' },
-  { id: 'watch', name: 'watch it' },
-  { id: 'mend', name: 'mend first' },
-];
 const today = () => new Date().toLocaleDateString('en-CA');
 
 /** What to look at before buying and at the start of a season, dated and kept with the rod. */
@@ -23,6 +18,7 @@ export function InspectionTab({ rod }: { rod: Rod }) {
   const [on, setOn] = useState(today);
   const [note, setNote] = useState('');
   const { keep, problems, words } = useKeeping('rods', rod);
+  const { standards } = useUnits();
   if (!checklist) return null;
   const nameOf = (id: string) => checklist.find((p) => p.id === id)?.name ?? id;
   return (
@@ -34,7 +30,7 @@ export function InspectionTab({ rod }: { rod: Rod }) {
             <legend className="float-left w-full font-semibold">{point.name}</legend>
             <p className="clear-left text-soft">{point.look}</p>
             <div className="flex flex-wrap gap-x-4">
-              {found.map((f) => (
+              {standards.choices.found.map((f) => (
                 <label key={f.id} className="flex min-h-7 items-center gap-1.5">
                   <input
                     type="radio"
@@ -76,7 +72,7 @@ export function InspectionTab({ rod }: { rod: Rod }) {
               () =>
                 unwrap(
                   api.POST('/api/rods/{id}/inspections', {
-                    params: { path: { id: rod.id! } },
+                    params: { path: { id: rod.id } },
                     body: { on, points, note: note.trim() || null },
                   }),
                 ),

@@ -10,10 +10,10 @@ export function RodBench({ work, solution }: BenchProps) {
   const shed = useShed();
   const order = solution.rods.map((r) => r.id);
   const rods = (shed.data?.rods ?? [])
-    .filter((r) => order.includes(r.id ?? 0))
+    .filter((r) => order.includes(r.id))
     .sort((a, b) => order.indexOf(a.id ?? 0) - order.indexOf(b.id ?? 0))
     .map((r) => ({
-      id: r.id ?? 0,
+      id: r.id,
       tag: r.tag,
       printed: r.printedClass ?? null,
       measured: r.measuredClass ?? null,
@@ -21,7 +21,7 @@ export function RodBench({ work, solution }: BenchProps) {
     }));
   return (
     <>
-      <ClassScale aim={solution.class} chosenId={solution.outfit.rod.id ?? 0} rods={rods} />
+      <ClassScale aim={solution.class} chosenId={solution.outfit.rod.id} rods={rods} />
       {shed.data && <RodToday solution={solution} />}
       <PinFields>
         <MeasureField

@@ -1,12 +1,10 @@
 import type { Rod } from '../../api/client';
-import { metres, useUnits } from '../../ui/units';
+import { metres, named, useUnits } from '../../ui/units';
 import { MeasurePage } from '../shared/MeasurePage';
 import { BalanceTab } from './BalanceTab';
 import { BendTab } from './BendTab';
 import { BendTestTab } from './BendTestTab';
 import { InspectionTab } from './InspectionTab';
-
-const actions = { slow: 'slow', medium: 'medium', mediumFast: 'medium-fast', fast: 'fast' };
 
 /** One rod, measured: bend test, how it bends, balance, inspection. */
 export function RodPage() {
@@ -26,7 +24,7 @@ export function RodPage() {
 
 /** Label beside measurement, in a line. */
 function Known({ rod }: { rod: Rod }) {
-  const { show } = useUnits();
+  const { show, standards } = useUnits();
   const cls = (value: number, plusMinus: number | null = null) => show({ value, kind: 'lineClass', plusMinus });
   return (
     <>
@@ -40,7 +38,7 @@ function Known({ rod }: { rod: Rod }) {
         </b>
       )}
       {rod.actionAngleDeg != null &&
-        `, tip at ${show({ value: rod.actionAngleDeg, kind: 'angle', plusMinus: null })}: ${rod.veryFast ? 'very fast, lined a class down' : actions[rod.action ?? 'medium']}`}
+        `, tip at ${show({ value: rod.actionAngleDeg, kind: 'angle', plusMinus: null })}: ${rod.veryFast ? 'very fast, lined a class down' : named(standards.choices.action, rod.action)}`}
     </>
   );
 }

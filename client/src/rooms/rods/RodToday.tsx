@@ -8,7 +8,8 @@ import { useMeasuringBench } from '../../state/atHand';
 
 /** The chosen rod bent by today's line, and by the pull its fish asks of the tippet: half its weight. */
 export function RodToday({ solution }: { solution: Solution }) {
-  const { show } = useUnits();
+  const { show, standards } = useUnits();
+  const { fight } = standards.beginnings;
   const bench = useMeasuringBench();
   const { rod, line, leader, carryM, tippet } = solution.outfit;
   const { brief } = solution;
@@ -17,8 +18,8 @@ export function RodToday({ solution }: { solution: Solution }) {
     rod,
     line: line.massKg == null ? null : line,
     pullN,
-    angleDeg: 80,
-    surgeM: 0.5,
+    angleDeg: fight.angleDeg,
+    surgeM: fight.surgeM,
     tippetM: leader.tippetM,
     carryM,
     casterId: brief.caster.id,
@@ -33,7 +34,7 @@ export function RodToday({ solution }: { solution: Solution }) {
     return (
       <p className="my-3">
         Nobody knows how {rod.tag} bends.{' '}
-        <Link className="underline" to={bench('rods', rod.id!, 'test')}>
+        <Link className="underline" to={bench('rods', rod.id, 'test')}>
           Bend-test it
         </Link>
         : a bag of coins, a tape and ten minutes.
@@ -71,7 +72,7 @@ export function RodToday({ solution }: { solution: Solution }) {
           </figcaption>
         </figure>
       </div>
-      <Link className="underline" to={bench('rods', rod.id!, 'bend')}>
+      <Link className="underline" to={bench('rods', rod.id, 'bend')}>
         Bend it further on the rod bench
       </Link>
     </section>

@@ -10,6 +10,7 @@ import { settleEntries } from '../../ui/useReading';
 import { bringBack, current, keepPiece, putAway, useRefreshGear, useShed, type GearKind } from '../../state/gear';
 
 type Piece = Record<string, unknown>;
+/** What the form asks for of a kind of gear. */
 type Field = { key: string; label: string } & (
   | { text: true }
   | { kind: Kind; must?: boolean }
@@ -39,12 +40,7 @@ function fieldsOf(kind: GearKind, standards: ReturnType<typeof useUnits>['standa
         key: 'printedAction',
         label: 'Action on the label',
         none: 'none',
-        options: [
-          { id: 'slow', name: 'slow' },
-          { id: 'medium', name: 'medium' },
-          { id: 'mediumFast', name: 'medium-fast' },
-          { id: 'fast', name: 'fast' },
-        ],
+        options: standards.choices.action,
       },
       { key: 'pieces', label: 'Pieces', count: true },
       note,
@@ -55,11 +51,7 @@ function fieldsOf(kind: GearKind, standards: ReturnType<typeof useUnits>['standa
       {
         key: 'build',
         label: 'Build',
-        options: [
-          { id: 'weightForward', name: 'weight forward' },
-          { id: 'doubleTaper', name: 'double taper' },
-          { id: 'shootingHead', name: 'shooting head' },
-        ],
+        options: standards.choices.build,
       },
       { key: 'printedClass', label: 'Class on the label', kind: 'lineClass' },
       { key: 'lengthM', label: 'Whole length', kind: 'length', must: true },
@@ -101,27 +93,6 @@ function fieldsOf(kind: GearKind, standards: ReturnType<typeof useUnits>['standa
   ];
 }
 
-const fresh: Record<GearKind, Piece> = {
-  rods: { tag: '', name: '', lengthM: 2.7432, massKg: 0.095, pieces: 4 },
-  lines: {
-    tag: '',
-    name: '',
-    lengthM: 27,
-    headM: 11.5,
-    build: 'weightForward',
-    density: 'floating',
-    coating: 'temperate',
-    saltRated: false,
-    frontTaperM: 2,
-    rearTaperM: 1.5,
-    tipDiameterM: 0.0009,
-    bellyDiameterM: 0.0014,
-    runningDiameterM: 0.0009,
-  },
-  reels: { tag: '', name: '', massKg: 0.14, saltProof: false },
-  scraps: { tag: '', name: '', lengthM: 6, massKg: 0.009, taperM: 0, tipShare: 0.618, density: 'floating' },
-};
-
 const one = (kind: GearKind) => kind.slice(0, -1);
 
 /** Adds a piece to the shed or changes it. What was typed stays until it is kept or thrown away. */
@@ -133,6 +104,8 @@ export function GearForm({ kind, id, onClose }: { kind: GearKind; id: number | n
     enabled: kind === 'scraps',
   });
   const all = (kind === 'scraps' ? scraps.data : shed.data?.[kind]) as Piece[] | undefined;
+  const { rod, line, reel, scrap } = useUnits().standards.beginnings;
+  const fresh: Record<GearKind, Piece> = { rods: rod, lines: line, reels: reel, scraps: scrap };
   const piece = id === null ? fresh[kind] : all?.find((p) => p.id === id);
   if (!piece) return null;
   return <Form kind={kind} start={piece} id={id} onClose={onClose} />;

@@ -71,7 +71,7 @@ export function MeasurePage<K extends Kind>({
       ) : (
         <Tabs key={piece.id} label={`Parts of the ${one} bench`} tabs={tabs(piece, shed, today)} />
       )}
-      {editing && <GearForm kind={kind} id={piece.id!} onClose={() => setEditing(false)} />}
+      {editing && <GearForm kind={kind} id={piece.id} onClose={() => setEditing(false)} />}
     </main>
   );
 }

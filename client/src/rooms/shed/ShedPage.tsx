@@ -1,7 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { FlyLine, Reel, Rod } from '../../api/client';
-import { metres, useUnits } from '../../ui/units';
+import { metres, named, useUnits } from '../../ui/units';
 import { GearForm } from '../shared/GearForm';
 import { useShed, type GearKind } from '../../state/gear';
 import { EmptyShed } from '../shared/EmptyShed';
@@ -16,8 +16,6 @@ export function ShedPage() {
     value == null ? '—' : show({ value, kind: 'lineClass', plusMinus });
   const mass = (value: number | null | undefined, kind: 'lineMass' | 'gearMass') =>
     value == null ? '—' : show({ value, kind, plusMinus: null });
-  const named = (list: { id: string; name: string }[], id: string | undefined) =>
-    list.find((x) => x.id === id)?.name ?? id ?? '—';
   const section = <T extends Rod | FlyLine | Reel>(
     kind: GearKind,
     title: string,
@@ -75,7 +73,7 @@ export function ShedPage() {
                     <button
                       className="quiet"
                       aria-label={`Look at ${piece.tag} or change it`}
-                      onClick={() => setForm({ kind, id: piece.id ?? null })}
+                      onClick={() => setForm({ kind, id: piece.id })}
                     >
                       edit
                     </button>
@@ -106,7 +104,7 @@ export function ShedPage() {
         <Disagree key="m" on={r.labelDisagrees ?? false}>
           {cls(r.measuredClass, r.measuredPlusMinus ?? null)}
         </Disagree>,
-        { slow: 'slow', medium: 'medium', mediumFast: 'medium-fast', fast: 'fast' }[r.action ?? 'medium'],
+        named(standards.choices.action, r.action),
         mass(r.massKg, 'gearMass'),
       ])}
       {section('lines', 'Lines', data.lines, ['label', 'head', 'weighed', 'density', 'coating'], (l) => [

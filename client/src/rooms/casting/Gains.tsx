@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useDeferredValue } from 'react';
 import { useLastGood } from '../../api/answers';
-import { api, unwrap, type Help } from '../../api/client';
+import { api, unwrap, type ReachGain } from '../../api/client';
 import { Say } from '../../ui/Say';
 import { useCommands } from '../../ui/commands';
 import { useToast } from '../../ui/toast';
@@ -9,7 +9,7 @@ import { metres, useUnits } from '../../ui/units';
 import type { BriefWork } from '../../state/useBrief';
 
 /** What could be changed, best first; one press makes the change and one takes it back. */
-export function Helps({ work }: { work: BriefWork }) {
+export function Gains({ work }: { work: BriefWork }) {
   const { show } = useUnits();
   const toast = useToast();
   const asked = useDeferredValue({ brief: work.draft, pins: work.pins, off: work.off });
@@ -18,20 +18,20 @@ export function Helps({ work }: { work: BriefWork }) {
     error,
     isFetching,
   } = useQuery({
-    queryKey: ['helps', asked],
+    queryKey: ['gains', asked],
     queryFn: async ({ signal }) => {
       // Every change is solved in full: that waits until the hand has come to rest.
       await new Promise((rest) => setTimeout(rest, 250));
       if (signal.aborted) throw new DOMException('Aborted', 'AbortError');
-      return unwrap(api.POST('/api/casting/helps', { body: asked, signal }));
+      return unwrap(api.POST('/api/casting/gains', { body: asked, signal }));
     },
     placeholderData: keepPreviousData,
     staleTime: Infinity,
     gcTime: 30_000,
   });
   const data = useLastGood(fresh);
-  const worth = data?.helps.filter((h) => h.worth === 'more') ?? [];
-  const apply = (help: Help) => {
+  const worth = data?.gains.filter((h) => h.worth === 'more') ?? [];
+  const apply = (help: ReachGain) => {
     const before = { draft: work.draft, pins: work.pins };
     work.change(`help-${help.id}`, (w) => ({ ...w, draft: help.brief, pins: help.pins }));
     toast({ words: 'Changed.', undo: () => work.change('help-back', (w) => ({ ...w, ...before })) });
@@ -49,8 +49,8 @@ export function Helps({ work }: { work: BriefWork }) {
     return (
       <p className="text-soft">{error ? 'An entry in the brief needs another look first.' : 'Trying every change…'}</p>
     );
-  const not = data.helps.filter((h) => h.worth !== 'more');
-  const row = (help: Help, plus: boolean) => (
+  const not = data.gains.filter((h) => h.worth !== 'more');
+  const row = (help: ReachGain, plus: boolean) => (
     <tr key={help.id} className="border-t border-hair align-baseline" data-help={help.id}>
       <td className="w-24 py-1.5 pr-3 text-right text-lg font-semibold whitespace-nowrap">
         {plus ? `+ ${show(metres(help.gainM))}` : help.worth === 'nothing' ? '± 0' : `− ${show(metres(-help.gainM))}`}

@@ -4,7 +4,7 @@ namespace ZingCast.Web.Hosting;
 /// Who may come in: this machine only, unless an access key is set. Answers only to its own host names, so that a page elsewhere
 /// cannot reach it by pointing a name here; refuses writes that a browser sends from another origin.
 /// </summary>
-public static class Door
+public static class RequestGuard
 {
     public static void Guard(WebApplication app, Settings settings)
     {

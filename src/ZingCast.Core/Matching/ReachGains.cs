@@ -13,7 +13,7 @@ namespace ZingCast.Core.Matching;
 /// <param name="GainM">What it adds, metres; negative when it costs distance.</param>
 /// <param name="Brief">The brief after the change.</param>
 /// <param name="Pins">The pins after the change.</param>
-public sealed record Help(string Id, Sentence Says, Quantity Reach, double GainM, BriefDraft Brief, Pins Pins)
+public sealed record ReachGain(string Id, Sentence Says, Quantity Reach, double GainM, BriefDraft Brief, Pins Pins)
 {
     /// <summary>A gain up to this is next to nothing, metres.</summary>
     public const double Little = .1;
@@ -39,7 +39,7 @@ public enum Worth
 }
 
 /// <summary>What would help: every change is solved in full, so what is promised is what pressing it gives.</summary>
-public static class WhatHelps
+public static class ReachGains
 {
     /// <summary>Speed a haul on one more stroke adds, share. An estimate of ours; practice ranges widely.</summary>
     public const double HaulAdds = .12;
@@ -47,20 +47,8 @@ public static class WhatHelps
     /// <summary>How much tighter a loop a person may make with practice, share. An estimate of ours.</summary>
     public const double Tighter = .20;
 
-    private static readonly Dictionary<string, string> Sparser = new()
-    {
-        ["giant"] = "predator",
-        ["predator"] = "baitfish",
-        ["hair-bug"] = "slim-streamer",
-        ["weighted-baitfish"] = "baitfish",
-        ["terrestrial"] = "dry",
-        ["nymph-rig"] = "beaded-nymph",
-        ["shrimp-crab"] = "slim-streamer",
-        ["baitfish"] = "slim-streamer",
-    };
-
     /// <summary>The reach as it stands and the changes, best first. Check draft and pins first.</summary>
-    public static (Quantity Reach, IReadOnlyList<Help> Helps) Rank(
+    public static (Quantity Reach, IReadOnlyList<ReachGain> Gains) Rank(
         BriefDraft draft,
         GearShed shed,
         Pins pins,
@@ -70,7 +58,7 @@ public static class WhatHelps
     {
         var now = Matcher.Solve(Brief.Complete(draft), shed, pins, off, cancel: cancel);
         var tries = Changes(draft, now, pins).ToList();
-        var helps = new Help[tries.Count];
+        var gains = new ReachGain[tries.Count];
         Parallel.For(
             0,
             tries.Count,
@@ -78,11 +66,11 @@ public static class WhatHelps
             i =>
             {
                 var (id, says, brief, held) = tries[i];
-                var reach = Matcher.Solve(Brief.Complete(brief), shed, held, off, cancel: cancel).Outfit.ReachM;
-                helps[i] = new(id, says, reach, reach.Value - now.Outfit.ReachM.Value, brief, held);
+                var reach = Matcher.For(Brief.Complete(brief), shed, off, cancel).Choose(held).Outfit.ReachM;
+                gains[i] = new(id, says, reach, reach.Value - now.Outfit.ReachM.Value, brief, held);
             }
         );
-        return (now.Outfit.ReachM, [.. helps.OrderByDescending(h => h.GainM)]);
+        return (now.Outfit.ReachM, [.. gains.OrderByDescending(h => h.GainM)]);
     }
 
     private static IEnumerable<(string Id, Sentence Says, BriefDraft Brief, Pins Pins)> Changes(BriefDraft draft, Solution now, Pins pins)
@@ -114,7 +102,7 @@ public static class WhatHelps
                 },
                 pins
             );
-        if (Sparser.TryGetValue(fly.Kind.Id, out var sparser) && FlyKinds.Find(sparser) is { } kind)
+        if (FlyKinds.Find(fly.Kind.Sparser) is { } kind)
         {
             var size = new HookSize(Math.Clamp(fly.Size.Number, kind.Large.Number, kind.Small.Number));
             yield return (

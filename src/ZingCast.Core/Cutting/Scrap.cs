@@ -1,7 +1,8 @@
+using ZingCast.Core.Lines;
 using ZingCast.Core.Measures;
 using ZingCast.Core.Standards;
 
-namespace ZingCast.Core.Lines;
+namespace ZingCast.Core.Cutting;
 
 /// <summary>A left-over piece of line in the drawer.</summary>
 public sealed record Scrap : Kept
@@ -47,6 +48,15 @@ public sealed record Scrap : Kept
         get;
         init => field = PlainText.Clean(value);
     }
+
+    /// <summary>A piece to start filling in.</summary>
+    public static readonly Scrap Blank = new()
+    {
+        Tag = "",
+        Name = "",
+        LengthM = 6,
+        MassKg = .009,
+    };
 
     /// <summary>The piece along its length. What is not measured is a taper by thirds and an even rest of ordinary density.</summary>
     public LineProfile Profile()

@@ -4,7 +4,7 @@ using ZingCast.Web.Hosting;
 
 namespace ZingCast.Web.Tests;
 
-public sealed class DoorTests
+public sealed class RequestGuardTests
 {
     private const string Key = "Größe „12; 3“ =, %41";
 
@@ -224,7 +224,7 @@ public sealed class DoorTests
             "/api/data/copy",
             "/openapi/v1.json",
             "/api/measures/hook?text=enormous",
-            "/api/lines/head-for-rod",
+            "/api/cutting/head-for-rod",
         ];
         foreach (var path in files.Concat(others))
         foreach (var method in new[] { HttpMethod.Get, HttpMethod.Head, HttpMethod.Post })

@@ -1,0 +1,362 @@
+using ZingCast.Core.Lines;
+using ZingCast.Core.Measures;
+
+namespace ZingCast.Core.Cutting;
+
+/// <summary>A cut or a weighing, written down as it happened.</summary>
+/// <param name="At">When, UTC.</param>
+/// <param name="Tag">The piece.</param>
+/// <param name="TakenM">What the blade took, metres; 0 for a weighing.</param>
+/// <param name="LeftM">What was left of the piece, metres.</param>
+/// <param name="MassKg">What the scale said, kilograms; null for a cut.</param>
+/// <param name="KeptAs">Tag under which the cut-off went back into the drawer.</param>
+/// <param name="PlusMinusKg">How far the scale could be off, kilograms.</param>
+public sealed record CutStep(
+    DateTime At,
+    string Tag,
+    double TakenM,
+    double LeftM,
+    double? MassKg = null,
+    string? KeptAs = null,
+    double PlusMinusKg = 0
+);
+
+/// <summary>A piece of a job: a scrap on its way to what the plan wants of it.</summary>
+/// <param name="ScrapId">The scrap it is cut from; it follows every cut.</param>
+/// <param name="Tag">Its tag.</param>
+/// <param name="FrontM">What is still to come off the front, metres.</param>
+/// <param name="BackM">What is still to come off the back, metres.</param>
+/// <param name="PlannedM">Length the plan wants, metres.</param>
+/// <param name="PlannedKg">Mass the plan wants, kilograms.</param>
+/// <param name="Turned">Its back points to the fly.</param>
+/// <param name="NibbleFront">The front is the end that is nibbled.</param>
+/// <param name="Done">As near as scale and blade allow.</param>
+public sealed record CutJobPiece(
+    int ScrapId,
+    string Tag,
+    double FrontM,
+    double BackM,
+    double PlannedM,
+    double PlannedKg,
+    bool Turned,
+    bool NibbleFront,
+    bool Done
+)
+{
+    // What is hardly longer than the allowance is nibbled from the start.
+    private const double FirstCutFromM = Nibble.AllowanceM + .05;
+
+    /// <summary>
+    /// A scrap laid out for what the plan keeps of it. With both ends to cut, the front is cut to length and the back is nibbled.
+    /// </summary>
+    public static CutJobPiece Of(CutPiece plan, Scrap scrap)
+    {
+        var whole = scrap.Profile();
+        double front = plan.FromM < 1e-6 ? 0 : plan.FromM,
+            back = whole.LengthM - plan.ToM < 1e-6 ? 0 : whole.LengthM - plan.ToM;
+        var nibbleFront = front > 0 && back == 0;
+        return new(
+            scrap.Id,
+            scrap.Tag,
+            nibbleFront && front <= FirstCutFromM ? 0 : front,
+            back <= FirstCutFromM ? 0 : back,
+            plan.ToM - plan.FromM,
+            whole.MassKg(plan.ToM) - whole.MassKg(plan.FromM),
+            plan.Turned,
+            nibbleFront,
+            front == 0 && back == 0
+        );
+    }
+
+    /// <summary>Still to come off the end that is nibbled, metres.</summary>
+    public double ToGoM => NibbleFront ? FrontM : BackM;
+
+    /// <summary>The front has to be cut to length before anything else.</summary>
+    public bool FrontFirst => this is { FrontM: > 0, NibbleFront: false };
+
+    /// <summary>So much is to go that a first cut, an allowance over, comes before the scale.</summary>
+    public bool CutFirst => ToGoM > FirstCutFromM;
+}
+
+/// <summary>What is to be done with a piece now.</summary>
+public enum NextMove
+{
+    /// <summary>Cut it, long.</summary>
+    Cut,
+
+    /// <summary>Lay it on the scale.</summary>
+    Weigh,
+
+    /// <summary>Nibble a little off.</summary>
+    Nibble,
+
+    /// <summary>Nothing more.</summary>
+    Done,
+}
+
+/// <summary>A piece in work: where it stands and what comes next.</summary>
+/// <param name="Piece">The piece.</param>
+/// <param name="Name">Name of its scrap.</param>
+/// <param name="LengthM">Its length now, metres.</param>
+/// <param name="MassKg">Its mass now, kilograms.</param>
+/// <param name="Weighed">It lay on the scale in this job.</param>
+/// <param name="Move">What comes next.</param>
+/// <param name="TakeM">How much to take next, metres.</param>
+/// <param name="Front">From the front.</param>
+/// <param name="Says">What to do, in a sentence.</param>
+/// <param name="Profile">The piece along its length.</param>
+public sealed record PieceNow(
+    CutJobPiece Piece,
+    string Name,
+    double LengthM,
+    double MassKg,
+    bool Weighed,
+    NextMove Move,
+    double TakeM,
+    bool Front,
+    Sentence Says,
+    IReadOnlyList<Stretch> Profile
+);
+
+/// <summary>What a cut or a weighing leaves.</summary>
+/// <param name="Job">The job after it.</param>
+/// <param name="Scrap">The scrap after it.</param>
+/// <param name="CutOff">What goes back into the drawer, without an identity yet; null when nothing worth keeping came off.</param>
+public sealed record CutDone(CutJob Job, Scrap Scrap, Scrap? CutOff = null);
+
+/// <summary>
+/// A head being made from scraps: cut long, weigh, nibble, piece by piece, then join. Every step gives a new job; what the blade has taken
+/// is written down and never taken back.
+/// </summary>
+public sealed record CutJob : Kept
+{
+    // A mass this far from what the piece should weigh is another piece, or a scale that was not tared; shares.
+    private const double LeastShare = .6,
+        MostShare = 1.6;
+
+    // A scale that is off by more than this is of no use here, kilograms.
+    private const double WorstScaleKg = .005;
+
+    // Tolerance of a made head's profile, share.
+    private const double MadeShare = .005;
+
+    /// <summary>Most pieces in a head.</summary>
+    public const int MostPieces = 3;
+
+    /// <summary>What is wanted.</summary>
+    public required CutTarget Target { get; init; }
+
+    /// <summary>The pieces, fly end first.</summary>
+    public required IReadOnlyList<CutJobPiece> Pieces { get; init; }
+
+    /// <summary>What was done, in order.</summary>
+    public IReadOnlyList<CutStep> Steps { get; init; } = [];
+
+    /// <summary>When it was begun, UTC.</summary>
+    public DateTime BegunAt { get; init; }
+
+    /// <summary>The line it became; null while in work.</summary>
+    public int? LineId { get; init; }
+
+    /// <summary>Lines it was before it was taken apart again; they cannot come back beside what is made of the pieces next.</summary>
+    public IReadOnlyList<int> TakenApart { get; init; } = [];
+
+    /// <inheritdoc />
+    public override IReadOnlyList<FieldProblem> Check() => Target.Check();
+
+    /// <summary>
+    /// Takes a plan to the bench. <paramref name="scraps"/> are the pieces it names that are there, by identity. Null, with what is wrong,
+    /// when the plan does not fit them.
+    /// </summary>
+    public static CutJob? Begin(
+        CutTarget target,
+        IReadOnlyList<CutPiece> plan,
+        IReadOnlyDictionary<int, Scrap> scraps,
+        DateTime at,
+        out IReadOnlyList<FieldProblem> problems
+    )
+    {
+        var different = plan.Select(p => p.ScrapId).Distinct().Count() == plan.Count;
+        var there = plan.Count is >= 1 and <= MostPieces && different && plan.All(p => scraps.ContainsKey(p.ScrapId));
+        problems = new FieldCheck()
+            .Must("pieces", there, "A plan has one to three different pieces that are in the drawer. Plan again.")
+            .Must("pieces", !there || plan.All(p => Fits(p, scraps[p.ScrapId])), "A piece reaches beyond its scrap. Plan again.")
+            .Problems;
+        return problems.Count > 0
+            ? null
+            : new()
+            {
+                Target = target,
+                Pieces = [.. plan.Select(p => CutJobPiece.Of(p, scraps[p.ScrapId]))],
+                BegunAt = at,
+            };
+    }
+
+    private static bool Fits(CutPiece piece, Scrap scrap) =>
+        piece.FromM >= 0 && piece.ToM - piece.FromM >= Cutter.ShortestM - 1e-9 && piece.ToM <= scrap.LengthM + 1e-6;
+
+    /// <summary>Where a piece stands and what comes next. The scrap is the one it is cut from, as it is now.</summary>
+    public PieceNow Now(int index, Scrap scrap)
+    {
+        var piece = Pieces[index];
+        var profile = scrap.Profile();
+        var last = Steps.LastOrDefault(s => s.Tag == piece.Tag);
+        if (piece.Done)
+            return Is(
+                NextMove.Done,
+                0,
+                piece.NibbleFront,
+                last is not null
+                    ? (Sentence)$"Done: {Quantity.Length(scrap.LengthM)}, {Quantity.LineMass(scrap.MassKg)}"
+                    : $"Goes in whole: {Quantity.Length(scrap.LengthM)}, {Quantity.LineMass(scrap.MassKg)}"
+            );
+        if (piece.FrontFirst)
+            return Is(NextMove.Cut, piece.FrontM, true, $"Cut {Quantity.Length(piece.FrontM)} off the front");
+        if (piece.CutFirst)
+        {
+            var take = piece.ToGoM - Nibble.AllowanceM;
+            return Is(
+                NextMove.Cut,
+                take,
+                piece.NibbleFront,
+                $"Cut {Quantity.Length(take)} off the {(piece.NibbleFront ? "front" : "back")}: "
+                    + $"{Quantity.Length(Nibble.AllowanceM)} longer than planned, for the scale to decide"
+            );
+        }
+        if (last is not { MassKg: { } weighed })
+            return Is(NextMove.Weigh, 0, piece.NibbleFront, $"Lay {piece.Tag} on the scale, all of it");
+        var nibble = Nibble.After(profile, piece.NibbleFront, piece.PlannedKg, weighed, last.PlusMinusKg);
+        return Is(nibble.Done ? NextMove.Done : NextMove.Nibble, nibble.TakeM, piece.NibbleFront, nibble.Says);
+
+        PieceNow Is(NextMove move, double takeM, bool front, Sentence says) =>
+            new(
+                piece,
+                scrap.Name,
+                scrap.LengthM,
+                scrap.MassKg,
+                Steps.Any(s => s.Tag == piece.Tag && s.MassKg is not null),
+                move,
+                takeM,
+                front,
+                says,
+                profile.Stretches
+            );
+    }
+
+    /// <summary>
+    /// Writes down a cut that was made, metres off the front or the back. What comes off goes back into the drawer under
+    /// <paramref name="freeTag"/> when it is long enough. Null, with what is wrong, when that cut is not the next move.
+    /// </summary>
+    public CutDone? Cut(
+        int index,
+        Scrap scrap,
+        double takeM,
+        bool front,
+        string freeTag,
+        DateTime at,
+        out IReadOnlyList<FieldProblem> problems
+    )
+    {
+        var now = Now(index, scrap);
+        var cutting = now.Move is NextMove.Cut or NextMove.Nibble;
+        // The first cut may go to the planned length itself, at the risk of whoever holds the blade; a nibble never past what the scale
+        // showed.
+        var most =
+            now.Move == NextMove.Nibble ? now.TakeM
+            : front ? now.Piece.FrontM
+            : now.Piece.BackM;
+        problems = new FieldCheck()
+            .Must("takeM", cutting, now.Move == NextMove.Weigh ? "Weigh it before the next cut." : "This piece is done.")
+            .Must("front", !cutting || front == now.Front, "The next cut belongs to the other end.")
+            .Must(
+                "takeM",
+                !cutting || front != now.Front || (takeM >= Nibble.LeastM - 1e-9 && takeM <= most + 1e-9),
+                $"Between {Nibble.LeastM * 1000:0} mm and {most * 100:0.0} cm: more would go past the mark."
+            )
+            .Problems;
+        if (problems.Count > 0)
+            return null;
+        var (from, to) = front ? (takeM, scrap.LengthM) : (0, scrap.LengthM - takeM);
+        var kept = takeM >= Scrap.ShortestM;
+        var off = kept ? Off(scrap, takeM, front, freeTag) : null;
+        // A first cut on this end is over once the blade has been through; what is left over is the scale's to decide.
+        var piece = front ? now.Piece with { FrontM = 0 } : now.Piece with { BackM = 0 };
+        var step = new CutStep(at, piece.Tag, takeM, to - from, null, off?.Tag);
+        return new(With(index, piece, step), scrap.Between(from, to), off);
+    }
+
+    private static Scrap Off(Scrap scrap, double takeM, bool front, string tag)
+    {
+        var off = front ? scrap.Between(0, takeM) : scrap.Between(scrap.LengthM - takeM, scrap.LengthM);
+        var name = $"{(front ? "front" : "end")} of {scrap.Tag}, {scrap.Name}";
+        return off with { Id = 0, Tag = tag, Name = name.Length > 80 ? name[..80] : name, Note = null };
+    }
+
+    /// <summary>
+    /// Writes down what the scale said of a piece, kilograms. What was believed along the piece keeps its shape and takes that mass. Null,
+    /// with what is wrong, when that cannot be this piece.
+    /// </summary>
+    public CutDone? Weigh(int index, Scrap scrap, double massKg, double plusMinusKg, DateTime at, out IReadOnlyList<FieldProblem> problems)
+    {
+        var lies = massKg > 0;
+        problems = new FieldCheck()
+            .Must("massKg", lies, "Nothing lay on the scale. Tare it empty, lay the piece on it and wait until it settles.")
+            .Must(
+                "massKg",
+                !lies || (massKg > LeastShare * scrap.MassKg && massKg < MostShare * scrap.MassKg),
+                $"This piece should weigh about {scrap.MassKg * 1000:0.0} g. Is the right piece on the scale, all of it, and was it tared?"
+            )
+            .Range("plusMinusKg", plusMinusKg, 0, WorstScaleKg, "A scale for this is good to 5 g or better.")
+            .Problems;
+        if (problems.Count > 0)
+            return null;
+        var known = scrap with { MassKg = massKg, Measured = scrap.Profile().Weighing(massKg).Stretches };
+        problems = known.Check();
+        if (problems.Count > 0)
+            return null;
+        var piece = Pieces[index];
+        var nibbling = piece is { FrontM: 0, BackM: 0 };
+        var done = piece.Done || (nibbling && Nibble.After(known.Profile(), piece.NibbleFront, piece.PlannedKg, massKg, plusMinusKg).Done);
+        var step = new CutStep(at, piece.Tag, 0, scrap.LengthM, massKg, PlusMinusKg: plusMinusKg);
+        return new(With(index, piece with { Done = done }, step), known);
+    }
+
+    /// <summary>
+    /// The joined head as a line for the shed. Null, with what is wrong, while there is still a piece to cut or when the line would be
+    /// none.
+    /// </summary>
+    public FlyLine? Finish(string tag, string name, IReadOnlyDictionary<int, Scrap> scraps, out IReadOnlyList<FieldProblem> problems)
+    {
+        problems = new FieldCheck().Must("tag", Pieces.All(p => p is { FrontM: 0, BackM: 0 }), "There is still a piece to cut.").Problems;
+        if (problems.Count > 0)
+            return null;
+        var profile = Cutter.Join([.. Pieces.Select(p => scraps[p.ScrapId].Profile().Part(0, scraps[p.ScrapId].LengthM, p.Turned))]);
+        var line = new FlyLine
+        {
+            Tag = tag,
+            Name = name,
+            LengthM = profile.LengthM,
+            HeadM = profile.LengthM,
+            Build = Build.ShootingHead,
+            Density = scraps[Pieces[^1].ScrapId].Density,
+            Note = $"made of {string.Join(", ", Pieces.Select(p => p.Tag))}",
+        }.With(profile, profile.LengthM, MadeShare);
+        problems = line.Check();
+        return problems.Count > 0 ? null : line;
+    }
+
+    /// <summary>The head as its pieces lie now.</summary>
+    public CutPlan AsItLies(IReadOnlyDictionary<int, Scrap> scraps) =>
+        Cutter.Judge(
+            Target,
+            [.. Pieces.Select(p => new CutPiece(p.ScrapId, 0, scraps[p.ScrapId].LengthM, p.Turned))],
+            Pieces.ToDictionary(p => p.ScrapId, p => scraps[p.ScrapId].Profile())
+        );
+
+    private CutJob With(int index, CutJobPiece piece, CutStep step) =>
+        this with
+        {
+            Pieces = [.. Pieces.Select((p, i) => i == index ? piece : p)],
+            Steps = [.. Steps, step],
+        };
+}

@@ -1,0 +1,67 @@
+using ZingCast.Core.Briefs;
+using ZingCast.Core.Lines;
+using ZingCast.Core.Measures;
+using ZingCast.Core.Reels;
+using ZingCast.Core.Rods;
+using ZingCast.Core.Shed;
+
+namespace ZingCast.Core.Matching;
+
+/// <summary>What else the shed holds for a link, best first.</summary>
+public static class Candidates
+{
+    /// <summary>Most candidates told for a link.</summary>
+    public const int Most = 30;
+
+    internal static IReadOnlyList<Candidate> Rods(GearShed shed, Brief brief, Specification spec, Outfit outfit) =>
+        Ranked(shed.Rods, r => Choosing.Cost(r, spec, brief), r => Rod(r, spec, brief, r.Id == outfit.Rod.Id));
+
+    internal static IReadOnlyList<Candidate> Lines(GearShed shed, Brief brief, Specification spec, Outfit outfit) =>
+        Ranked(shed.Lines, l => Choosing.Cost(l, outfit.Rod, spec, brief), l => Line(l, outfit.Rod, spec, brief, l.Id == outfit.Line.Id));
+
+    internal static IReadOnlyList<Candidate> Reels(GearShed shed, Brief brief, Outfit outfit) =>
+        Ranked(
+            shed.Reels,
+            r => Choosing.Cost(r, outfit.Rod, outfit.Line, outfit.Backing, outfit.BackingM, brief),
+            r => Reel(r, outfit, brief, r.Id == outfit.Reel.Id)
+        );
+
+    private static IReadOnlyList<Candidate> Ranked<T>(IReadOnlyList<T> all, Func<T, double> cost, Func<T, Candidate> tell) =>
+        [
+            // The cost of a line walks its profile: once is enough.
+            .. all.Select(x => (Piece: x, Cost: cost(x))).OrderBy(x => x.Cost).Take(Most).Select(x => tell(x.Piece)),
+        ];
+
+    private static Candidate Rod(Rod rod, Specification spec, Brief brief, bool chosen)
+    {
+        var judged = LinkVerdicts.Rod(rod, spec, brief);
+        Figure figure = rod.Class is { } c ? Quantity.Class(c, rod.MeasuredPlusMinus) : "no class";
+        return new(rod.Id, rod.Tag, rod.Name, figure, rod.Class, judged.Verdict, judged.Why(), chosen);
+    }
+
+    private static Candidate Line(FlyLine line, Rod rod, Specification spec, Brief brief, bool chosen)
+    {
+        if (line.MassKg is null)
+            return new(
+                line.Id,
+                line.Tag,
+                line.Name,
+                "weigh it",
+                null,
+                Verdict.Fails,
+                $"No label and never weighed: nobody knows what it loads",
+                chosen
+            );
+        var load = Choosing.Load(rod, line, brief);
+        var judged = LinkVerdicts.Line(line, load, spec, brief);
+        return new(line.Id, line.Tag, line.Name, Quantity.Ratio(load.Ratio), load.Ratio, judged.Verdict, judged.Why(), chosen);
+    }
+
+    private static Candidate Reel(Reel reel, Outfit outfit, Brief brief, bool chosen)
+    {
+        var fill = SpoolFill.Of(reel, outfit.Line, outfit.Backing, outfit.BackingM);
+        var judged = LinkVerdicts.Reel(reel, fill, outfit, brief);
+        Figure figure = fill is null ? "unknown" : Quantity.Ratio(fill.Share);
+        return new(reel.Id, reel.Tag, reel.Name, figure, fill?.Share, judged.Verdict, judged.Why(), chosen);
+    }
+}

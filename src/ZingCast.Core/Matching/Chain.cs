@@ -1,0 +1,70 @@
+using ZingCast.Core.Briefs;
+using ZingCast.Core.Measures;
+using ZingCast.Core.Standards;
+
+namespace ZingCast.Core.Matching;
+
+/// <summary>The chain as it is told: each link by its name, what was chosen, the number that matters and the verdict.</summary>
+internal static class Chain
+{
+    public static IReadOnlyList<Link> Tell(Brief brief, Choice choice) =>
+        [
+            .. choice.Judged.Select(judged => new Link(
+                judged.Link,
+                NameOf(judged.Link),
+                TitleOf(judged.Link, choice.Outfit, brief),
+                FigureOf(judged.Link, choice.Outfit, brief),
+                judged.Verdict,
+                judged.Why(),
+                choice.Pins.Holds(judged.Link),
+                ToLookFor(judged.Link, choice.Outfit)
+            )),
+        ];
+
+    public static string NameOf(LinkId link) => link == LinkId.Running ? "Running line" : link.ToString();
+
+    public static Sentence TitleOf(LinkId link, Outfit outfit, Brief brief)
+    {
+        var (rod, line, reel, leader, tippet) = (outfit.Rod, outfit.Line, outfit.Reel, outfit.Leader, outfit.Tippet);
+        return link switch
+        {
+            LinkId.Fly => $"{brief.Fly.SizeName} {brief.Fly.Kind.Name}",
+            LinkId.Tippet => $"{Quantity.Length(leader.TippetLengthM)} of {Quantity.Diameter(tippet.DiameterM)}"
+                + $"{(tippet.GuardM > 0 ? ", bite guard last" : "")}",
+            LinkId.Leader => $"{Quantity.Length(leader.LengthM)}, butt {Quantity.Diameter(leader.Butt!.StartM)}",
+            LinkId.Head when line.Id == 0 => $"Look for {Quantity.LineMass(line.MassKg ?? 0)}, {Densities.Of(line.Density).Name}",
+            LinkId.Head => $"{line.Tag} {line.Name}",
+            LinkId.Running => $"{Quantity.Length(Math.Max(0, line.LengthM - line.HeadM))} of {Quantity.Diameter(line.RunningDiameterM)}",
+            LinkId.Backing => $"{Quantity.Length(outfit.BackingM)} of {outfit.Backing.Name}",
+            LinkId.Reel when reel.Id == 0 => $"Look for a rim of {Quantity.Short(reel.RimM ?? 0)}",
+            LinkId.Reel => $"{reel.Tag} {reel.Name}",
+            LinkId.Rod when rod.Id == 0 => $"Look for class {Quantity.Class(rod.PrintedClass ?? 0)}, {Quantity.Length(rod.LengthM)}",
+            LinkId.Rod => $"{rod.Tag} {rod.Name}",
+            _ => (Sentence)$"{brief.Caster.Name}, {BriefWords.Of(brief.Hand)} hand",
+        };
+    }
+
+    private static Figure FigureOf(LinkId link, Outfit outfit, Brief brief) =>
+        link switch
+        {
+            LinkId.Fly => Quantity.LineMass(brief.Fly.WetKg),
+            LinkId.Tippet => Quantity.Diameter(outfit.Tippet.DiameterM),
+            LinkId.Leader => Quantity.Length(outfit.Leader.LengthM),
+            LinkId.Head => Quantity.LineMass(outfit.Line.MassKg ?? 0),
+            LinkId.Running => Quantity.Length(outfit.ShootM),
+            LinkId.Backing => Quantity.Length(outfit.BackingM),
+            LinkId.Reel => outfit.Fill is { } fill ? Quantity.Ratio(fill.Share) : "unknown",
+            LinkId.Rod => outfit.Rod.Class is { } c ? Quantity.Class(c, outfit.Rod.MeasuredPlusMinus) : "no class",
+            _ => outfit.ReachM,
+        };
+
+    // A part with no identity is a specification.
+    private static bool ToLookFor(LinkId link, Outfit outfit) =>
+        link switch
+        {
+            LinkId.Head => outfit.Line.Id == 0,
+            LinkId.Reel => outfit.Reel.Id == 0,
+            LinkId.Rod => outfit.Rod.Id == 0,
+            _ => false,
+        };
+}

@@ -1,0 +1,42 @@
+using System.Numerics;
+using ZingCast.Core.Measures;
+
+namespace ZingCast.Core.Matching;
+
+/// <summary>Pins that fail: lets go of as few links as possible, nearest first, until the chain holds.</summary>
+internal static class Contradictions
+{
+    public static Contradiction? In(MatchSession session, Choice choice)
+    {
+        var pins = choice.Pins;
+        var held = Enum.GetValues<LinkId>().Where(pins.Holds).ToList();
+        if (held.Count == 0 || !choice.Failing.Any())
+            return null;
+        // What fails without any pin is not their doing.
+        var anyway = session.Choose().Failing.ToHashSet();
+        var caused = choice.Failing.Where(l => !anyway.Contains(l)).ToList();
+        if (caused.Count == 0)
+            return null;
+
+        Sentence why = $"{Chain.NameOf(caused[0])}: {choice.Judged[(int)caused[0] - 1].Why()}";
+        foreach (var release in Subsets(held))
+        {
+            var looser = release.Aggregate(pins, (p, link) => p.Without(link));
+            var found = session.Choose(looser);
+            if (found.Failing.Any(l => !anyway.Contains(l)))
+                continue;
+            var names = string.Join(" and the ", release.Select(l => Chain.NameOf(l).ToLowerInvariant()));
+            Sentence becomes = $"";
+            foreach (var link in release)
+                becomes.AppendFormatted($"{(becomes.Parts.Count > 0 ? ", " : "")}{Chain.TitleOf(link, found.Outfit, session.Brief)}");
+            return new(caused, why, $"Let go of the {names}: {becomes} would work", looser);
+        }
+        return new(caused, why, $"No change of pins helps: the brief itself has to give", null);
+    }
+
+    private static IEnumerable<List<LinkId>> Subsets(List<LinkId> held) =>
+        Enumerable
+            .Range(1, (1 << held.Count) - 1)
+            .OrderBy(mask => BitOperations.PopCount((uint)mask))
+            .Select(mask => held.Where((_, i) => (mask >> i & 1) == 1).ToList());
+}

@@ -1,0 +1,88 @@
+using ZingCast.Core.Briefs;
+using ZingCast.Core.Casting;
+using ZingCast.Core.Measures;
+using ZingCast.Core.Rods;
+
+namespace ZingCast.Core.Matching;
+
+/// <summary>What the person casting does with the outfit: hold, shoot, reach, and the wind on the shoulder.</summary>
+internal static class HandRules
+{
+    /// <summary>A tenth should stay in hand: beyond this share of the reach it does not.</summary>
+    public const double EasyShare = .9;
+
+    /// <summary>Beyond this share of the reach the distance is not to be had.</summary>
+    public const double MostShare = 1.2;
+
+    /// <summary>Line held in the air and line to be shot, metres.</summary>
+    public static (double CarryM, double ShootM) CarryAndShoot(Brief brief, double leaderM, double usualCarryM, CastResult? cast)
+    {
+        if (cast is { CarryM: > 0 } made)
+            return (made.CarryM, Math.Max(0, made.ShotM));
+        return (usualCarryM, Math.Max(0, brief.DistanceM - usualCarryM - leaderM));
+    }
+
+    public static void Held(Brief brief, double headM, double leaderM, double carry, double shoot, LedgerBook book) =>
+        book.Note(
+            Rules.Carry,
+            () =>
+                new(
+                    Quantity.Length(carry),
+                    shoot > 0
+                        ? (Sentence)$"Hold {Quantity.Length(carry)} in the air and shoot {Quantity.Length(shoot)}"
+                        : $"Hold {Quantity.Length(carry)} in the air; nothing to shoot",
+                    [
+                        new("head", Quantity.Length(headM)),
+                        new("overhang", Quantity.Length(brief.Caster.OverhangM)),
+                        new("caster carries", Quantity.Length(brief.Caster.CarryM)),
+                        new("leader", Quantity.Length(leaderM)),
+                    ]
+                )
+        );
+
+    public static void Reached(Brief brief, Rod rod, double windowClass, CastResult far, LedgerBook book) =>
+        book.Note(
+            Rules.Distance,
+            () =>
+                new(
+                    brief.Caster.Reach(far.ReachM),
+                    far.ReachM > 0
+                        ? (Sentence)$"is the farthest {brief.Caster.Article} {brief.Caster.Name} gets this fly "
+                            + $"today, against {Quantity.Length(brief.DistanceM)} wanted"
+                        : $"this fly does not turn over in this wind with this outfit",
+                    [
+                        new("in the air", Quantity.Length(far.CarryM)),
+                        new("shot", Quantity.Length(far.ShotM)),
+                        new("line speed", new Quantity(far.LaunchMps, Kind.LineSpeed)),
+                        new("angle", new Quantity(far.AngleRad * 180 / Math.PI, Kind.Angle)),
+                        new("in the face", Quantity.Wind(brief.HeadwindMps)),
+                        new("drag area", new Quantity(brief.Fly.AreaM2, Kind.Area)),
+                        new(
+                            rod.TipKg is null ? "rod tip swings like, usual for its class" : "rod tip swings like, timed",
+                            new Quantity(CastSetup.TipOf(rod, windowClass), Kind.BenchMass)
+                        ),
+                        new("usual in calm, from", Quantity.Length(brief.Caster.CalmFromM)),
+                        new("usual in calm, to", Quantity.Length(brief.Caster.CalmToM)),
+                    ],
+                    Doubt: brief.DistanceM > EasyShare * far.ReachM
+                )
+        );
+
+    public static void Shoulder(Brief brief, LedgerBook book)
+    {
+        if (Math.Abs(brief.FromRightMps) <= 1)
+            return;
+        book.Note(
+            Rules.Shoulder,
+            () =>
+                new(
+                    Quantity.Wind(Math.Abs(brief.FromRightMps)),
+                    brief.ShoulderMps > 0
+                        ? (Sentence)$"blows onto your casting shoulder: cast over the other one or turn round"
+                        : $"blows off your casting shoulder",
+                    [new("from", new Quantity(brief.WindFromDeg, Kind.Angle)), new("casting hand", BriefWords.Of(brief.Hand))],
+                    Doubt: brief.ShoulderMps > Brief.ShoulderWarnsMps
+                )
+        );
+    }
+}

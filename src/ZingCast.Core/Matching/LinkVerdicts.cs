@@ -1,0 +1,226 @@
+using ZingCast.Core.Briefs;
+using ZingCast.Core.Casting;
+using ZingCast.Core.Leaders;
+using ZingCast.Core.Lines;
+using ZingCast.Core.Measures;
+using ZingCast.Core.Reels;
+using ZingCast.Core.Rods;
+using ZingCast.Core.Standards;
+
+namespace ZingCast.Core.Matching;
+
+/// <summary>How a link does its part; the reason is put into words when somebody asks.</summary>
+/// <param name="Link">The link.</param>
+/// <param name="Verdict">How well.</param>
+/// <param name="Why">The reason in a sentence.</param>
+internal readonly record struct Judgement(LinkId Link, Verdict Verdict, Func<Sentence> Why);
+
+/// <summary>Judges each link of a finished outfit: fits, look or fails.</summary>
+internal static class LinkVerdicts
+{
+    /// <summary>All nine, from the fly to the hand.</summary>
+    public static IReadOnlyList<Judgement> Of(Brief brief, Specification spec, Outfit outfit) =>
+        [
+            Fly(brief, outfit),
+            Tippet(brief, outfit.Tippet),
+            Leader(outfit.Leader, outfit.Rod),
+            Line(outfit.Line, outfit.Load, spec, brief),
+            Running(brief, outfit),
+            Backing(brief, outfit),
+            Reel(outfit.Reel, outfit.Fill, outfit, brief),
+            Rod(outfit.Rod, spec, brief),
+            Hand(brief, outfit),
+        ];
+
+    private static Judgement Fits(LinkId link, Func<Sentence> why) => new(link, Verdict.Fits, why);
+
+    private static Judgement Look(LinkId link, Func<Sentence> why) => new(link, Verdict.Look, why);
+
+    private static Judgement Fails(LinkId link, Func<Sentence> why) => new(link, Verdict.Fails, why);
+
+    private static Judgement Fly(Brief brief, Outfit outfit)
+    {
+        var ratio = brief.Fly.WetKg / Math.Max(1e-6, outfit.Line.MassWithinKg(Math.Max(outfit.CarryM, outfit.Load.JudgedM)));
+        return ratio > CastEngine.MostFlyRatio
+                ? Fails(LinkId.Fly, () => $"{Quantity.Ratio(ratio)} of the line in the air: that is lobbing, not casting")
+            : ratio > CastEngine.ComfortableFlyRatio
+                ? Look(LinkId.Fly, () => $"{Quantity.Ratio(ratio)} of the line in the air: slow down and open the loop")
+            : Fits(LinkId.Fly, () => $"{Quantity.Ratio(ratio)} of the line in the air: carried easily");
+    }
+
+    private static Judgement Tippet(Brief brief, TippetChoice tippet)
+    {
+        // Half again outside the comfortable band is where it spins or drags for certain.
+        if (tippet.DiameterM < tippet.BandFromM * .6)
+            return Fails(LinkId.Tippet, () => $"wire-thin for a {brief.Fly.SizeName}: it will spin into a spring");
+        if (tippet.DiameterM > tippet.BandToM * 1.6)
+            return Fails(LinkId.Tippet, () => $"so thick for a {brief.Fly.SizeName} that the fly hangs dead");
+        if (tippet.DiameterM < tippet.BandFromM * .9)
+            return Look(LinkId.Tippet, () => $"thin for a {brief.Fly.SizeName}: watch for twist");
+        if (tippet.DiameterM > tippet.BandToM * 1.15)
+            return Look(LinkId.Tippet, () => $"thick for a {brief.Fly.SizeName}: it may drag");
+        if (tippet.KnottedN < tippet.WantedN)
+            return Look(LinkId.Tippet, () => $"holds {Quantity.Force(tippet.KnottedN)} knotted: play the fish off the reel");
+        return Fits(LinkId.Tippet, () => $"holds {Quantity.Force(tippet.KnottedN)} knotted; check each knot");
+    }
+
+    private static Judgement Leader(Leader leader, Rod rod)
+    {
+        var outside = leader.LengthM - rod.LengthM;
+        return outside > LeaderRules.JamsM
+                ? Fails(LinkId.Leader, () => $"{Quantity.Length(outside)} longer than the rod: the joint jams in the rings at the net")
+            : outside > LeaderRules.LongerThanRodM + .05
+                ? Look(LinkId.Leader, () => $"{Quantity.Length(outside)} longer than the rod: the joint comes inside the rings")
+            : Fits(LinkId.Leader, () => $"short enough to net a fish with the joint outside");
+    }
+
+    internal static Judgement Line(FlyLine line, LineLoad load, Specification spec, Brief brief)
+    {
+        if (load.Verdict == Verdict.Fails)
+            return Fails(
+                LinkId.Head,
+                () =>
+                    load.Ratio > LineLoad.Top
+                        ? $"{Quantity.Ratio(load.Ratio)} of the class: overloads this rod"
+                        : (Sentence)$"{Quantity.Ratio(load.Ratio)} of the class: never loads this rod"
+            );
+        if (Coatings.Of(line.Coating).FailsIn(brief.WaterC) is { } fault)
+            return Fails(
+                LinkId.Head,
+                () =>
+                    $"a {Coatings.Of(line.Coating).Name} coating in water of {new Quantity(brief.WaterC, Kind.Temperature)}: " + $"{fault}"
+            );
+        var heavier = Densities.Rank(line.Density) - Densities.Rank(spec.Density);
+        if (Math.Abs(heavier) > Choosing.FarDensity)
+            return Fails(
+                LinkId.Head,
+                () => $"{Densities.Of(line.Density).Name}, where the depth asks for {Densities.Of(spec.Density).Name}"
+            );
+        if (heavier != 0)
+            return Look(
+                LinkId.Head,
+                () => $"{Densities.Of(line.Density).Name}, where the depth asks for {Densities.Of(spec.Density).Name}"
+            );
+        if (load.Verdict == Verdict.Look)
+            return Look(
+                LinkId.Head,
+                () =>
+                    load.LineRatio > load.Ideal
+                        ? $"{Quantity.Ratio(load.Ratio)} of the class: deep in the rod"
+                        : (Sentence)$"{Quantity.Ratio(load.Ratio)} of the class: light on the rod"
+            );
+        if (spec.Coatings.Count > 0 && !spec.Coatings.Contains(line.Coating))
+            return Look(
+                LinkId.Head,
+                () =>
+                    $"loads well, but a {Coatings.Of(line.Coating).Name} coating in water of {new Quantity(brief.WaterC, Kind.Temperature)}"
+            );
+        if (brief.Salt && !line.SaltRated)
+            return Look(LinkId.Head, () => $"loads well; rinse it, the coating is not made for salt");
+        var off = Math.Max(spec.HeadM.Low - line.HeadM, line.HeadM - spec.HeadM.High);
+        if (off > 1.5)
+            return Look(
+                LinkId.Head,
+                () => $"loads well; the head is {Quantity.Length(off)} {(line.HeadM < spec.HeadM.Low ? "shorter" : "longer")} than wanted"
+            );
+        if (brief.Caster.Learning && line.HeadM > 12.5 && line.Build == Build.WeightForward && brief.DistanceM > 13)
+            return Look(LinkId.Head, () => $"loads well, but the head is long for a learner to carry");
+        return Fits(
+            LinkId.Head,
+            () =>
+                $"{Quantity.Ratio(load.Ratio)} of the class: line alone {Quantity.Ratio(load.LineRatio)}, "
+                + $"ideal {Quantity.Ratio(load.Ideal)}"
+        );
+    }
+
+    private static Judgement Running(Brief brief, Outfit outfit)
+    {
+        var needed = brief.DistanceM - outfit.Leader.LengthM;
+        if (needed > outfit.Line.LengthM)
+            return Look(LinkId.Running, () => $"backing goes through the rings at {Quantity.Length(brief.DistanceM)}");
+        var share = outfit.ShootM / Math.Max(1, brief.DistanceM);
+        return share > .5 ? Look(LinkId.Running, () => $"shoot {Quantity.Length(outfit.ShootM)}: over half the cast")
+            : outfit.ShootM > 0
+                ? Fits(LinkId.Running, () => $"shoot {Quantity.Length(outfit.ShootM)} behind {Quantity.Length(outfit.CarryM)} of carry")
+            : Fits(LinkId.Running, () => $"nothing to shoot: {Quantity.Length(outfit.CarryM)} of carry does it");
+    }
+
+    private static Judgement Backing(Brief brief, Outfit outfit)
+    {
+        var run = brief.Species.Group.RunM;
+        if (outfit.BackingM < run - outfit.Line.LengthM)
+            return Fails(LinkId.Backing, () => $"a run of {Quantity.Length(run)} would spool you");
+        if (outfit.BackingM < run)
+            return Look(LinkId.Backing, () => $"less than a run of {Quantity.Length(run)}");
+        return outfit.Backing.StrengthN < Tippets.StrengthN(outfit.Leader.TippetM)
+            ? Look(LinkId.Backing, () => $"weaker than the tippet: a break would cost the line")
+            : Fits(LinkId.Backing, () => $"outlasts a run of {Quantity.Length(run)}");
+    }
+
+    internal static Judgement Reel(Reel reel, SpoolFill? fill, Outfit outfit, Brief brief)
+    {
+        if (fill is null)
+            return Look(LinkId.Reel, () => $"what it holds is unknown: measure arbor, rim and width");
+        if (fill.FitsBackingM <= 0)
+            return Fails(LinkId.Reel, () => $"does not even hold the line");
+        if (!fill.Holds)
+            return Fails(LinkId.Reel, () => $"holds only {Quantity.Length(fill.FitsBackingM)} of this backing");
+        if (brief.Salt && !reel.SaltProof)
+            return Look(LinkId.Reel, () => $"holds it, but is not made for salt: rinse and dry it each day");
+        if (fill.ShareLoose > 1)
+            return Look(LinkId.Reel, () => $"just holds it: wind it tight and even");
+        var ratio = Choosing.Balance(reel, outfit.Rod, outfit.Line);
+        if (ReelBalance.IsOdd(ratio))
+            return Look(
+                LinkId.Reel,
+                () => $"holds it; {(ReelBalance.IsLight(ratio) ? "light" : "heavy")} for the rod at {Quantity.Ratio(ratio)} of its mass"
+            );
+        return Fits(LinkId.Reel, () => $"holds {Quantity.Length(outfit.BackingM)} of backing with room at the rim");
+    }
+
+    internal static Judgement Rod(Rod rod, Specification spec, Brief brief)
+    {
+        if (rod.Class is not { } c)
+            return Fails(LinkId.Rod, () => $"no label and never bent: nobody knows its class");
+        if (c < spec.Class.Delivery - 1)
+            return Fails(LinkId.Rod, () => $"class {Quantity.Class(c)} is too light to carry this fly");
+        var longer = rod.LengthM - spec.RodLengthM;
+        if (Choosing.TooLongForCanopy(brief, longer))
+            return Fails(LinkId.Rod, () => $"{Quantity.Length(longer)} too long to swing under the branches");
+        if (c < spec.Class.Floor - ClassTarget.Near)
+            return Look(LinkId.Rod, () => $"under the floor of {Quantity.Class(spec.Class.Floor)} for this fish: a long fight");
+        var miss = c - spec.Class.Target;
+        if (Math.Abs(miss) > ClassTarget.Near)
+            return Look(
+                LinkId.Rod,
+                () =>
+                    $"{Quantity.Class(Math.Abs(miss))} {(miss < 0 ? "lighter" : "heavier")} "
+                    + $"than the {Quantity.Class(spec.Class.Target)} aimed for"
+            );
+        if (Math.Abs(longer) > .35)
+            return Look(
+                LinkId.Rod,
+                () => $"right class; {Quantity.Length(Math.Abs(longer))} {(longer < 0 ? "shorter" : "longer")} than wanted"
+            );
+        return Fits(LinkId.Rod, () => $"class {Quantity.Class(c)} for the {Quantity.Class(spec.Class.Target)} aimed for");
+    }
+
+    private static Judgement Hand(Brief brief, Outfit outfit)
+    {
+        var reach = outfit.ReachM.Value;
+        if (reach <= 0)
+            return Fails(LinkId.Hand, () => $"this fly does not turn over in this wind: go smaller, turn, or wait");
+        if (brief.DistanceM > HandRules.MostShare * reach)
+            return Fails(
+                LinkId.Hand,
+                () =>
+                    $"{Quantity.Length(brief.DistanceM)} is beyond {brief.Caster.Article} "
+                    + $"{brief.Caster.Name} in this wind: get closer, go smaller, or wait"
+            );
+        if (brief.ShoulderMps > Brief.ShoulderWarnsMps)
+            return Look(LinkId.Hand, () => $"wind onto the casting shoulder: cast over the other one");
+        if (brief.DistanceM > HandRules.EasyShare * reach)
+            return Look(LinkId.Hand, () => $"{Quantity.Length(brief.DistanceM)} leaves no tenth in hand");
+        return Fits(LinkId.Hand, () => $"{Quantity.Length(reach - brief.DistanceM)} in hand at {Quantity.Length(brief.DistanceM)}");
+    }
+}

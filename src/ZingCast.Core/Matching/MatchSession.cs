@@ -1,0 +1,217 @@
+using ZingCast.Core.Briefs;
+using ZingCast.Core.Casting;
+using ZingCast.Core.Lines;
+using ZingCast.Core.Measures;
+using ZingCast.Core.Reels;
+using ZingCast.Core.Rods;
+using ZingCast.Core.Shed;
+using ZingCast.Core.Standards;
+
+namespace ZingCast.Core.Matching;
+
+/// <summary>How an outfit would do, without a word said.</summary>
+/// <param name="Cost">What it gives up against what the brief asks for; 1 is roughly a class off. Lower is better.</param>
+/// <param name="Verdicts">How each link does its part, in the order of the chain.</param>
+public sealed record Score(double Cost, IReadOnlyList<Verdict> Verdicts)
+{
+    /// <summary>Whether no link fails.</summary>
+    public bool Works => !Verdicts.Contains(Verdict.Fails);
+}
+
+/// <summary>An outfit decided on, with what the rules went by; put into words by <see cref="MatchSession.Explain"/>.</summary>
+public sealed class Choice
+{
+    internal Choice(Outfit outfit, Specification spec, Pins pins, LedgerBook book, IReadOnlyList<Judgement> judged, double cost)
+    {
+        (Outfit, Spec, Pins, Book, Judged) = (outfit, spec, pins, book, judged);
+        Score = new(cost, [.. judged.Select(j => j.Verdict)]);
+    }
+
+    /// <summary>The outfit.</summary>
+    public Outfit Outfit { get; }
+
+    /// <summary>The class decision.</summary>
+    public ClassTarget Class => Spec.Class;
+
+    /// <summary>How it would do.</summary>
+    public Score Score { get; }
+
+    internal Specification Spec { get; }
+
+    internal Pins Pins { get; }
+
+    internal LedgerBook Book { get; }
+
+    internal IReadOnlyList<Judgement> Judged { get; }
+
+    internal IEnumerable<LinkId> Failing => Judged.Where(j => j.Verdict == Verdict.Fails).Select(j => j.Link);
+}
+
+/// <summary>
+/// One brief in front of one shed. Casts are worked out once, however many outfits are weighed up. First decide, then tell:
+/// <see cref="Choose"/> and <see cref="Score"/> write no sentence, <see cref="Explain"/> writes them all. Deterministic; for one thread.
+/// </summary>
+public sealed class MatchSession
+{
+    // Heads within a whisker of the best fit are thrown, so many at most; falling short of the distance costs so much a share.
+    private const double WhiskerCost = 1.5,
+        ShortCost = 6;
+    private const int MostThrown = 4;
+
+    private readonly Brief brief;
+    private readonly GearShed shed;
+    private readonly IReadOnlySet<string> off;
+    private readonly CancellationToken cancel;
+    private readonly CastCache casts;
+
+    internal MatchSession(Brief brief, GearShed shed, IReadOnlySet<string> off, CancellationToken cancel)
+    {
+        (this.brief, this.shed, this.off, this.cancel) = (brief, shed, off, cancel);
+        casts = new(brief);
+    }
+
+    /// <summary>The brief.</summary>
+    public Brief Brief => brief;
+
+    /// <summary>
+    /// The best outfit of the shed that keeps to the pins. What the shed cannot give is described instead. Check pins first: one on a piece
+    /// that is not in the shed is ignored.
+    /// </summary>
+    public Choice Choose(Pins? pins = null, IProgress<double>? progress = null) => ChooseFrom(shed, pins ?? Pins.None, progress);
+
+    /// <summary>How this rod, line and reel would do together. They need an identity each, and need not stand in the shed.</summary>
+    public Score Score(Rod rod, FlyLine line, Reel reel) =>
+        ChooseFrom(
+            new([rod], [line], [reel]),
+            new()
+            {
+                Rod = rod.Id,
+                Line = line.Id,
+                Reel = reel.Id,
+            },
+            null
+        ).Score;
+
+    /// <summary>Puts a choice into words: ledger, chain, cautions and what else the shed holds.</summary>
+    public Solution Explain(Choice choice)
+    {
+        var (outfit, spec) = (choice.Outfit, choice.Spec);
+        return new(
+            brief,
+            spec.Class,
+            outfit,
+            Chain.Tell(brief, choice),
+            choice.Book.Tell(),
+            Cautions.For(brief, spec, outfit),
+            null,
+            Candidates.Rods(shed, brief, spec, outfit),
+            Candidates.Lines(shed, brief, spec, outfit),
+            Candidates.Reels(shed, brief, outfit),
+            choice.Score.Cost
+        );
+    }
+
+    private Choice ChooseFrom(GearShed from, Pins pins, IProgress<double>? progress)
+    {
+        cancel.ThrowIfCancellationRequested();
+        var book = new LedgerBook(off);
+        FlyRules.Bulk(brief.Fly, book);
+        var tippet = TippetRules.Decide(brief, pins, book);
+        var spec = Specification.Decide(brief, from, pins, tippet.DiameterM, casts, book);
+        var (rod, fitting) = Choosing.Pair(brief, from, pins, spec, progress, cancel);
+        var heads = Thrown(from, pins, spec, rod, fitting, tippet);
+        var line = heads?.Best.Line ?? fitting;
+        RodRules.Chosen(spec, rod, book);
+        LineRules.Chosen(spec, rod.WindowClass, line, book);
+        heads?.Write(brief.Caster, book);
+        var load = Choosing.Load(rod, line, brief);
+        var leader = LeaderRules.Decide(brief, pins, spec.Density, rod, line, tippet, book);
+
+        var answer = casts.Of(rod, line, leader);
+        var (carry, shoot) = HandRules.CarryAndShoot(brief, leader.LengthM, Choosing.CarryM(line, brief), answer?.Cast);
+        LineRules.Loaded(brief, line, load, book);
+        HandRules.Held(brief, line.HeadM, leader.LengthM, carry, shoot, book);
+        if (answer is not null)
+            HandRules.Reached(brief, rod, load.WindowClass, answer.Farthest, book);
+        HandRules.Shoulder(brief, book);
+
+        var (reel, backing, backingM) = ReelRules.Decide(brief, from, pins, rod, line, leader, book);
+        var fill = SpoolFill.Of(reel, line, backing, backingM);
+        var reachM = answer?.Farthest.ReachM ?? 0;
+        var outfit = new Outfit(
+            rod,
+            line,
+            reel,
+            backing,
+            backingM,
+            leader,
+            tippet,
+            load,
+            fill,
+            carry,
+            shoot,
+            brief.Caster.Reach(reachM),
+            answer?.Cast
+        );
+        var judged = LinkVerdicts.Of(brief, spec, outfit);
+        var cost =
+            Choosing.Cost(rod, spec, brief)
+            + Choosing.Cost(line, rod, spec, brief)
+            + ShortCost * Short(reachM)
+            + Choosing.Cost(reel, rod, line, backing, backingM, brief);
+        return new(outfit, spec, pins, book, judged, cost);
+    }
+
+    // Share of the distance that is missing to a tenth in hand.
+    private double Short(double reachM) => Math.Max(0, 1 + ClassSearch.InHand - reachM / brief.DistanceM);
+
+    // Of heads that load the rod about equally well, one that falls short of the distance gives way to one that does not.
+    private ThrownHeads? Thrown(GearShed from, Pins pins, Specification spec, Rod rod, FlyLine fitting, TippetChoice tippet)
+    {
+        if (pins.Line is not null || fitting.Id == 0 || rod.Id == 0)
+            return null;
+        var scratch = new LedgerBook(off);
+        var most = Choosing.Cost(fitting, rod, spec, brief) + WhiskerCost;
+        var near = from
+            .Lines.Select(l => (Line: l, Cost: Choosing.Cost(l, rod, spec, brief)))
+            .Where(l => l.Cost <= most && l.Cost < Choosing.Impossible)
+            .OrderBy(l => l.Cost)
+            .Take(MostThrown)
+            .Select(l => (l.Line, l.Cost, Leader: LeaderRules.Decide(brief, pins, spec.Density, rod, l.Line, tippet, scratch)))
+            .ToList();
+        if (near.Count < 2)
+            return null;
+        casts.Prepare(rod, [.. near.Select(l => (l.Line, l.Leader))]);
+        var thrown = near.Select(l => new ThrownHead(l.Line, l.Cost, casts.Of(rod, l.Line, l.Leader)?.Farthest.ReachM ?? 0)).ToList();
+        var best = scratch.IsOff(Rules.HeadReach) ? thrown[0] : thrown.MinBy(t => t.Cost + ShortCost * Short(t.ReachM))!;
+        return new(thrown, best);
+    }
+}
+
+/// <summary>A head that was thrown to choose by its reach, metres.</summary>
+internal sealed record ThrownHead(FlyLine Line, double Cost, double ReachM);
+
+/// <summary>Heads thrown, nearest in load first, and the one taken.</summary>
+internal sealed record ThrownHeads(IReadOnlyList<ThrownHead> All, ThrownHead Best)
+{
+    public void Write(Caster caster, LedgerBook book) =>
+        book.Note(
+            Rules.HeadReach,
+            () =>
+            {
+                var (nearest, farthest) = (All[0], All.MaxBy(t => t.ReachM)!);
+                return new(
+                    caster.Reach(Best.ReachM),
+                    Best.Line.Id != nearest.Line.Id
+                            ? $"{Best.Line.Tag} gets there, where {nearest.Line.Tag}, nearer in "
+                                + $"load, stops at {Quantity.Length(nearest.ReachM)}"
+                        : farthest.Line.Id != Best.Line.Id
+                            ? (Sentence)$"{Best.Line.Tag}; {farthest.Line.Tag} would go to "
+                                + $"{Quantity.Length(farthest.ReachM)} but fits the rest less well"
+                        : $"{Best.Line.Tag} goes farthest of those that load this rod",
+                    [.. All.Select(t => new Factor(t.Line.Tag, Quantity.Length(t.ReachM)))],
+                    Pin: new() { Line = Best.Line.Id }
+                );
+            }
+        );
+}

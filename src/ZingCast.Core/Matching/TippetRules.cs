@@ -1,0 +1,113 @@
+using ZingCast.Core.Briefs;
+using ZingCast.Core.Measures;
+using ZingCast.Core.Standards;
+
+namespace ZingCast.Core.Matching;
+
+/// <summary>Tippet and guard decided.</summary>
+/// <param name="DiameterM">Tippet diameter, metres.</param>
+/// <param name="BandFromM">Thinnest that does not spin, metres.</param>
+/// <param name="BandToM">Thickest that does not drag, metres.</param>
+/// <param name="KnottedN">Knotted strength, newtons.</param>
+/// <param name="WantedN">Strength the fish asks for, newtons.</param>
+/// <param name="GuardM">Bite guard, metres; 0 for none.</param>
+public sealed record TippetChoice(double DiameterM, double BandFromM, double BandToM, double KnottedN, double WantedN, double GuardM);
+
+/// <summary>Tippet: thick enough for the fly, strong enough for the fish.</summary>
+internal static class TippetRules
+{
+    // Share of the hook wire at which tippet neither spins nor drags; common practice.
+    private const double LeastOfWire = .35,
+        MostOfWire = .50,
+        MiddleOfWire = .425;
+
+    // Bite guards by what they stand, metres; common practice.
+    private const double TeethM = .25,
+        RoughM = .45;
+
+    public static TippetChoice Decide(Brief brief, Pins pins, LedgerBook book)
+    {
+        var wire = brief.Fly.Hook.WireM;
+        var band = new Spread(LeastOfWire * wire, MostOfWire * wire);
+        var diameter = Size(brief, pins, band, book);
+        var knotted = Tippets.KnottedN(diameter);
+        var wanted = Strength(brief, diameter, knotted, book);
+        return new(diameter, band.Low, band.High, knotted, wanted, Guard(brief, book));
+    }
+
+    private static double Size(Brief brief, Pins pins, Spread band, LedgerBook book)
+    {
+        var fly = brief.Fly;
+        var stiff = fly.Kind.Bushy || brief.HeadwindMps > 6;
+        var byX = fly.Size.Number > 4;
+        // Whole X numbers are what hangs on the peg; thick material is sold by the half-tenth of a millimetre.
+        var usual = byX
+            ? Tippets.DiameterOfX(Math.Round(fly.Size.Number / (stiff ? 4.0 : 3.0)))
+            : Math.Round(MiddleOfWire * fly.Hook.WireM * 20000) / 20000;
+        var diameter = pins.TippetM ?? usual;
+        book.Note(
+            Rules.TippetSize,
+            () =>
+                new(
+                    Quantity.Diameter(diameter),
+                    pins.TippetM is not null ? $"You pinned {Quantity.Diameter(diameter)}; the fly suggests {Quantity.Diameter(usual)}"
+                        : byX ? $"Hook {fly.SizeName} over {(stiff ? "4, for stiffness" : "3")}"
+                        : (Sentence)$"Between {Quantity.Diameter(band.Low)} and {Quantity.Diameter(band.High)} "
+                            + $"for a hook wire of {Quantity.Diameter(fly.Hook.WireM)}",
+                    [
+                        new("hook", fly.SizeName),
+                        new("hook wire", Quantity.Diameter(fly.Hook.WireM)),
+                        new("35 % of the wire", Quantity.Diameter(band.Low)),
+                        new("50 % of the wire", Quantity.Diameter(band.High)),
+                    ],
+                    pins.TippetM is null ? null : Source.Yours,
+                    Pin: new() { TippetM = diameter }
+                )
+        );
+        return diameter;
+    }
+
+    private static double Strength(Brief brief, double diameter, double knotted, LedgerBook book)
+    {
+        var wanted = .5 * Math.Min(brief.FishKg, 20) * Exact.GravityMps2;
+        book.Note(
+            Rules.TippetStrength,
+            () =>
+                new(
+                    Quantity.Force(knotted),
+                    knotted >= wanted
+                        ? (Sentence)$"knotted, where {Quantity.Fish(brief.FishKg)} of fish asks for {Quantity.Force(wanted)}"
+                        : $"knotted, but {Quantity.Fish(brief.FishKg)} of fish asks for {Quantity.Force(wanted)}: "
+                            + $"play it off the reel, give line early",
+                    [
+                        new("straight pull", Quantity.Force(Tippets.StrengthN(diameter))),
+                        new("knot keeps", Quantity.Ratio(Tippets.KnotShare)),
+                        new("asked for", Quantity.Force(wanted)),
+                    ],
+                    Doubt: knotted < wanted
+                )
+        );
+        return wanted;
+    }
+
+    private static double Guard(Brief brief, LedgerBook book)
+    {
+        var mouth = brief.Species.Group.Mouth;
+        if (mouth == Mouth.Soft)
+            return 0;
+        var (guard, teeth) = (mouth == Mouth.Teeth ? TeethM : RoughM, mouth == Mouth.Teeth);
+        book.Note(
+            Rules.BiteGuard,
+            () =>
+                new(
+                    Quantity.Length(guard),
+                    teeth
+                        ? (Sentence)$"{brief.Species.Name} have teeth: knottable wire, or heavy fluorocarbon that swims better "
+                            + $"and is sometimes cut"
+                        : $"{brief.Species.Name} wear through tippet: heavy fluorocarbon last",
+                    [new("mouth", teeth ? "teeth" : "abrasive")]
+                )
+        );
+        return book.IsOff(Rules.BiteGuard) ? 0 : guard;
+    }
+}

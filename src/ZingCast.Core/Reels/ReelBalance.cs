@@ -1,0 +1,21 @@
+using ZingCast.Core.Measures;
+
+namespace ZingCast.Core.Reels;
+
+/// <summary>Loaded reel over rod mass, and how it sits in the hand. Common practice, for rods of about nine feet.</summary>
+public static class ReelBalance
+{
+    /// <summary>What usually balances.</summary>
+    public static readonly Spread Usual = new(1.3, 1.8);
+
+    /// <summary>What is aimed for.</summary>
+    public const double Ideal = 1.55;
+
+    private static readonly Spread Passable = new(1.1, 2.1);
+
+    /// <summary>Whether anybody would notice in the hand.</summary>
+    public static bool IsOdd(double ratio) => IsLight(ratio) || ratio > Passable.High;
+
+    /// <summary>Whether the reel is so light that the rod feels tip-heavy.</summary>
+    public static bool IsLight(double ratio) => ratio < Passable.Low;
+}

@@ -1,0 +1,35 @@
+using ZingCast.Core.Briefs;
+using ZingCast.Core.Matching;
+using ZingCast.Core.Measures;
+
+namespace ZingCast.Store;
+
+/// <summary>A brief as kept: what the person said, pinned and switched off.</summary>
+public sealed record SavedBrief : Kept
+{
+    public required string Name
+    {
+        get;
+        init => field = PlainText.Clean(value);
+    }
+
+    public required BriefDraft Draft { get; init; }
+
+    public Pins Pins { get; init; } = Pins.None;
+
+    public IReadOnlyList<string> Off { get; init; } = [];
+
+    /// <summary>When it was changed last, UTC.</summary>
+    public DateTime ChangedAt { get; init; }
+
+    /// <summary>
+    /// What cannot be, field by field. Whether pinned pieces are known is the store's to say, see <see cref="ZingDb.CheckAsync"/>.
+    /// </summary>
+    public override IReadOnlyList<FieldProblem> Check() =>
+        [
+            .. new FieldCheck().Text("name", Name, 80).Problems,
+            .. Brief.Check(Draft).Select(p => p with { Field = $"draft.{p.Field}" }),
+            .. Pins.Check(_ => true, _ => true, _ => true),
+            .. Rules.Check(Off),
+        ];
+}

@@ -1,0 +1,74 @@
+using System.Linq.Expressions;
+using Microsoft.EntityFrameworkCore;
+using ZingCast.Core.Measures;
+
+namespace ZingCast.Store;
+
+/// <summary>A change made on an older look: what was to be kept has moved on since, or is gone.</summary>
+public sealed class StaleException(string what) : Exception($"{what} was changed elsewhere since you opened it.");
+
+/// <summary>
+/// The one way of keeping: find, keep with its version, put away, bring back, list what is there and what is put away. What is put away is
+/// hidden, never lost.
+/// </summary>
+public sealed class Shelf<T>(ZingDb db, TimeProvider clock)
+    where T : Kept
+{
+    private IQueryable<T> All => db.Set<T>().IgnoreQueryFilters().AsNoTracking();
+
+    private static readonly Expression<Func<T, bool>> IsAway = x => EF.Property<DateTime?>(x, ZingDb.DeletedAt) != null;
+
+    /// <summary>What stands on the shelf, in the order it was put there.</summary>
+    public Task<List<T>> ListAsync(CancellationToken cancel = default) => db.Set<T>().AsNoTracking().OrderBy(x => x.Id).ToListAsync(cancel);
+
+    /// <summary>What was put away, the last first.</summary>
+    public Task<List<T>> PutAwayAsync(CancellationToken cancel = default) =>
+        All.Where(IsAway).OrderByDescending(x => EF.Property<DateTime?>(x, ZingDb.DeletedAt)).ToListAsync(cancel);
+
+    /// <summary>One of what stands on the shelf; null when it was put away or never was.</summary>
+    public Task<T?> FindAsync(int id, CancellationToken cancel = default) =>
+        db.Set<T>().AsNoTracking().FirstOrDefaultAsync(x => x.Id == id, cancel);
+
+    /// <summary>
+    /// Adds it when it has no identity yet, else changes it, and gives it back with its new version. Throws
+    /// <see cref="StaleException"/> when it has moved on since the version it carries. <paramref name="what"/> names it in words.
+    /// </summary>
+    public async Task<T> KeepAsync(T piece, string what, CancellationToken cancel = default)
+    {
+        var entry = db.Set<T>().Update(piece);
+        try
+        {
+            await db.SaveChangesAsync(cancel);
+        }
+        catch (DbUpdateConcurrencyException)
+        {
+            throw new StaleException(what);
+        }
+        entry.State = EntityState.Detached;
+        return piece;
+    }
+
+    /// <summary>Puts one away; false when there is none. Putting away what is away changes nothing.</summary>
+    public Task<bool> PutAwayAsync(int id, CancellationToken cancel = default) => SetAsync(id, clock.GetUtcNow().UtcDateTime, cancel);
+
+    /// <summary>Brings one back; false when there is none. Bringing back what is there changes nothing.</summary>
+    public Task<bool> BringBackAsync(int id, CancellationToken cancel = default) => SetAsync(id, null, cancel);
+
+    /// <summary>Whether one is put away; null when there is none.</summary>
+    public async Task<bool?> IsAwayAsync(int id, CancellationToken cancel = default) =>
+        await All.AnyAsync(x => x.Id == id, cancel) ? await All.Where(IsAway).AnyAsync(x => x.Id == id, cancel) : null;
+
+    private async Task<bool> SetAsync(int id, DateTime? at, CancellationToken cancel) =>
+        await db.Set<T>()
+            .IgnoreQueryFilters()
+            .Where(x => x.Id == id)
+            .ExecuteUpdateAsync(
+                // What is away keeps the moment it was put there.
+                set =>
+                    set.SetProperty(
+                        x => EF.Property<DateTime?>(x, ZingDb.DeletedAt),
+                        x => at == null ? null : EF.Property<DateTime?>(x, ZingDb.DeletedAt) ?? at
+                    ),
+                cancel
+            ) > 0;
+}

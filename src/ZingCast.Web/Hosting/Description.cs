@@ -1,0 +1,145 @@
+using System.Collections.Concurrent;
+using Microsoft.AspNetCore.OpenApi;
+using Microsoft.OpenApi;
+using ZingCast.Core.Measures;
+
+namespace ZingCast.Web.Hosting;
+
+/// <summary>
+/// Shape of the API description where the serializer alone does not tell. What we answer is always whole; what people send may leave things
+/// out, and never holds what we work out ourselves. A type that goes both ways is therefore described twice: as it is answered, and with
+/// “Input” after its name as it may be sent.
+/// </summary>
+public static class Description
+{
+    // Of each described type: what must be sent, and what is worked out and cannot be.
+    private sealed record Sent(HashSet<string> Required, HashSet<string> WorkedOut);
+
+    public static void Configure(OpenApiOptions options)
+    {
+        ConcurrentDictionary<string, Sent> sent = new();
+        options.AddSchemaTransformer(
+            async (schema, context, cancel) =>
+            {
+                var type = context.JsonTypeInfo;
+                if (schema.Properties is { Count: > 0 } properties && OpenApiOptions.CreateDefaultSchemaReferenceId(type) is { } id)
+                {
+                    var workedOut = type
+                        .Properties.Where(p => p.Set is null && p.AssociatedParameter is null)
+                        .Select(p => p.Name)
+                        .ToHashSet();
+                    sent[id] = new([.. (schema.Required ?? new HashSet<string>()).Except(workedOut)], workedOut);
+                    schema.Required = properties.Keys.ToHashSet();
+                    // Two members of one list type are described alike, though only one of them may be nothing.
+                    foreach (var member in type.Properties.Where(p => p.Get is not null && !p.IsGetNullable))
+                        if (properties.TryGetValue(member.Name, out var inner) && inner is OpenApiSchema { Type: { } kind } described)
+                            properties[member.Name] = Never(JsonSchemaType.Null, kind, described);
+                }
+                if (type.Type != typeof(Sentence))
+                    return;
+                schema.Type = JsonSchemaType.Array;
+                schema.Items = await context.GetOrCreateSchemaAsync(typeof(Part), null, cancel);
+            }
+        );
+        options.AddDocumentTransformer(
+            (document, _, _) =>
+            {
+                document.Info = new()
+                {
+                    Title = "Zing Cast",
+                    Version = "v1",
+                    Description = "SI units; the unit is in the field's name.",
+                };
+                document.Servers = [];
+                new TwoWays(document, sent).Part();
+                return Task.CompletedTask;
+            }
+        );
+    }
+
+    private static OpenApiSchema Never(JsonSchemaType what, JsonSchemaType kind, OpenApiSchema schema)
+    {
+        if ((kind & what) == 0)
+            return schema;
+        var copy = (OpenApiSchema)schema.CreateShallowCopy();
+        copy.Type = kind & ~what;
+        return copy;
+    }
+
+    // Parts what is sent from what is answered, in a document where both are still one.
+    private sealed class TwoWays(OpenApiDocument document, IReadOnlyDictionary<string, Sent> sent)
+    {
+        private readonly IDictionary<string, IOpenApiSchema> schemas = document.Components!.Schemas!;
+        private readonly HashSet<string> asked = [],
+            answered = [];
+
+        public void Part()
+        {
+            var operations = document.Paths.Values.SelectMany(p => p.Operations?.Values ?? Enumerable.Empty<OpenApiOperation>()).ToList();
+            foreach (var operation in operations)
+            {
+                Follow(operation.RequestBody?.Content, asked);
+                foreach (var answer in operation.Responses?.Values ?? Enumerable.Empty<IOpenApiResponse>())
+                    Follow(answer.Content, answered);
+            }
+            foreach (var id in asked.Where(sent.ContainsKey).ToList())
+                schemas[InputOf(id)] = AsSent(id, (OpenApiSchema)schemas[id]);
+            foreach (var body in operations.SelectMany(o => o.RequestBody?.Content?.Values ?? Enumerable.Empty<OpenApiMediaType>()))
+                body.Schema = body.Schema is null ? null : Input(body.Schema);
+        }
+
+        private void Follow(IDictionary<string, OpenApiMediaType>? content, HashSet<string> into)
+        {
+            foreach (var body in content?.Values ?? Enumerable.Empty<OpenApiMediaType>())
+                Follow(body.Schema, into);
+        }
+
+        private void Follow(IOpenApiSchema? schema, HashSet<string> into)
+        {
+            if (schema is OpenApiSchemaReference { Reference.Id: { } id })
+            {
+                if (into.Add(id) && schemas.TryGetValue(id, out var named))
+                    Follow(named, into);
+                return;
+            }
+            foreach (var inner in Inside(schema))
+                Follow(inner, into);
+        }
+
+        private static IEnumerable<IOpenApiSchema> Inside(IOpenApiSchema? schema) =>
+            schema is null
+                ? []
+                : new[] { schema.Items, schema.AdditionalProperties }
+                    .OfType<IOpenApiSchema>()
+                    .Concat(schema.Properties?.Values ?? Enumerable.Empty<IOpenApiSchema>())
+                    .Concat(schema.AnyOf ?? [])
+                    .Concat(schema.OneOf ?? [])
+                    .Concat(schema.AllOf ?? []);
+
+        // What is only ever sent keeps its name.
+        private string InputOf(string id) => answered.Contains(id) ? $"{id}Input" : id;
+
+        private OpenApiSchema AsSent(string id, OpenApiSchema whole)
+        {
+            var copy = (OpenApiSchema)Input(whole);
+            copy.Properties = copy.Properties!.Where(p => !sent[id].WorkedOut.Contains(p.Key)).ToDictionary();
+            copy.Required = sent[id].Required.Count > 0 ? sent[id].Required : null;
+            return copy;
+        }
+
+        // The same schema with everything in it as it is sent.
+        private IOpenApiSchema Input(IOpenApiSchema schema)
+        {
+            if (schema is OpenApiSchemaReference { Reference.Id: { } id })
+                return sent.ContainsKey(id) ? new OpenApiSchemaReference(InputOf(id), document) : schema;
+            var copy = (OpenApiSchema)schema.CreateShallowCopy();
+            copy.Items = copy.Items is null ? null : Input(copy.Items);
+            copy.AdditionalProperties = copy.AdditionalProperties is null ? null : Input(copy.AdditionalProperties);
+            copy.Properties = copy.Properties?.ToDictionary(p => p.Key, p => Input(p.Value));
+            copy.AnyOf = copy.AnyOf?.Select(Input).ToList();
+            copy.OneOf = copy.OneOf?.Select(Input).ToList();
+            copy.AllOf = copy.AllOf?.Select(Input).ToList();
+            return copy;
+        }
+    }
+}

@@ -1,0 +1,58 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+using ZingCast.Core.Measures;
+using ZingCast.Store;
+
+namespace ZingCast.Web.Rooms;
+
+/// <summary>What every kind of thing that is kept can do over HTTP: be put away, brought back, and listed when it is away.</summary>
+public static class Shelves
+{
+    /// <summary>Why a piece cannot be put away, or brought back, now; null when it can. May settle what goes with it.</summary>
+    public delegate Task<string?> Stays(ZingDb db, int id, bool away, CancellationToken cancel);
+
+    /// <param name="things">Where the kind has its addresses.</param>
+    /// <param name="one">One of them in words, such as “a rod”.</param>
+    /// <param name="stays">What stands in the way.</param>
+    public static void MapShelf<T>(this RouteGroupBuilder things, string one, Stays? stays = null)
+        where T : Kept
+    {
+        things
+            .MapGet(
+                "/away",
+                async (ZingDb db, TimeProvider clock, CancellationToken cancel) =>
+                    TypedResults.Ok<IReadOnlyList<T>>(await db.Shelf<T>(clock).PutAwayAsync(cancel))
+            )
+            .WithSummary($"What was put away of these, the last first.");
+        things
+            .MapDelete("/{id:int}", (int id, ZingDb db, TimeProvider clock, CancellationToken cancel) => Move(id, true, db, clock, cancel))
+            .WithSummary($"Puts {one} away; it can be brought back.")
+            .Refuses(404, 409);
+        things
+            .MapPost(
+                "/{id:int}/restore",
+                (int id, ZingDb db, TimeProvider clock, CancellationToken cancel) => Move(id, false, db, clock, cancel)
+            )
+            .WithSummary($"Brings back {one} that was put away.")
+            .Refuses(404, 409);
+
+        async Task<Results<NoContent, ProblemHttpResult>> Move(int id, bool away, ZingDb db, TimeProvider clock, CancellationToken cancel)
+        {
+            await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+            if (stays is not null && await stays(db, id, away, cancel) is { } why)
+                return TypedResults.Problem(statusCode: 409, title: why);
+            var shelf = db.Shelf<T>(clock);
+            if (!(away ? await shelf.PutAwayAsync(id, cancel) : await shelf.BringBackAsync(id, cancel)))
+                return Problems.Gone(one);
+            await transaction.CommitAsync(cancel);
+            return TypedResults.NoContent();
+        }
+    }
+
+    /// <summary>Tells in the API description which refusals an operation has words for.</summary>
+    public static RouteHandlerBuilder Refuses(this RouteHandlerBuilder operation, params int[] statuses)
+    {
+        foreach (var status in statuses)
+            operation.ProducesProblem(status);
+        return operation;
+    }
+}
