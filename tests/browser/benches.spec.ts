@@ -264,6 +264,19 @@ test('a head from the drawer: planned, cut long, weighed, nibbled to the mark, j
     await expect(piece).toHaveAttribute('data-move', /nibble|done/);
   }
   await expect(piece).toHaveAttribute('data-move', 'done');
+  // Instants are told in the zone of whoever looks; the page stands far from UTC.
+  await page.getByText('What was done').click();
+  const minutes = (clock: string) => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3, 5));
+  const told = (await page
+    .getByText(/^\d\d:\d\d D5: cut/)
+    .first()
+    .textContent())!;
+  const here = new Date().toLocaleTimeString('en-GB', {
+    timeZone: 'Asia/Kathmandu',
+    hour: '2-digit',
+    minute: '2-digit',
+  });
+  expect((minutes(here) - minutes(told) + 1440) % 1440).toBeLessThan(5);
   await page.getByRole('textbox', { name: 'Tag' }).fill('H1');
   await page.getByRole('textbox', { name: 'Name' }).fill('twenty-five feet, from the drawer');
   await page.getByRole('button', { name: 'Into the shed' }).click();

@@ -68,27 +68,51 @@ export class House {
   }
 }
 
+async function newHouse(demo: boolean, env: Record<string, string>) {
+  const data = mkdtempSync(join(tmpdir(), 'zing-'));
+  cpSync(prepared(demo), data, { recursive: true });
+  const house = new House(data, demo, env);
+  await house.open();
+  return house;
+}
+
+async function tearDown(house: House) {
+  await house.close();
+  rmSync(house.data, { recursive: true, force: true });
+}
+
+type Shared = { sharedHouse: () => Promise<House> };
+
 type Fixtures = {
   demo: boolean;
+  /** Only looks and changes nothing that is kept: such tests of a worker share one house. */
+  looking: boolean;
   env: Record<string, string>;
   house: House;
   complaints: string[];
   mayComplain: RegExp | null;
 };
 
-/** Every test has its own house, and fails when the page complains or asks anybody else for anything. */
-export const test = base.extend<Fixtures>({
+/** Every test that changes something has its own house; every one fails when the page complains or asks anybody else for anything. */
+export const test = base.extend<Fixtures, Shared>({
   demo: [true, { option: true }],
+  looking: [false, { option: true }],
   env: [{}, { option: true }],
   mayComplain: [null, { option: true }],
-  house: async ({ demo, env }, use) => {
-    const data = mkdtempSync(join(tmpdir(), 'zing-'));
-    cpSync(prepared(demo), data, { recursive: true });
-    const house = new House(data, demo, env);
-    await house.open();
+  sharedHouse: [
+    // eslint-disable-next-line no-empty-pattern
+    async ({}, use) => {
+      let opening: Promise<House> | undefined;
+      await use(() => (opening ??= newHouse(true, {})));
+      if (opening) await tearDown(await opening);
+    },
+    { scope: 'worker' },
+  ],
+  house: async ({ demo, env, looking, sharedHouse }, use) => {
+    if (looking) return use(await sharedHouse());
+    const house = await newHouse(demo, env);
     await use(house);
-    await house.close();
-    rmSync(data, { recursive: true, force: true });
+    await tearDown(house);
   },
   complaints: [
     async ({ page, house, mayComplain }, use) => {

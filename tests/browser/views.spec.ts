@@ -22,6 +22,8 @@ const rest = [
   '/cutting',
 ];
 
+test.use({ looking: true });
+
 // A bench changes only the middle of the page, and all pages share their inks: what is the same is looked at once.
 const looks = [
   { name: 'the chain with brief and ledger', theme: 'paper', views: ['/briefs/1'], within: 'body', contrast: true },
@@ -147,23 +149,49 @@ test('the pages run under a policy that lets in nothing but themselves', async (
   expect(policy).not.toContain('unsafe');
 });
 
-test('while the wind is dragged the chain keeps up', async ({ page }) => {
-  await page.goto('/briefs/1');
-  await expect(linkOf(page, 'rod')).toBeVisible();
-  const wind = page.getByRole('slider', { name: /^Wind/ });
-  await wind.focus();
-  const times: number[] = [];
-  for (let i = 0; i < 20; i++) {
-    const was = await page.locator('[data-rule="cast.distance"]').textContent();
-    const start = Date.now();
-    await page.keyboard.press('ArrowUp');
-    await page.waitForFunction((w) => document.querySelector('[data-rule="cast.distance"]')?.textContent !== w, was, {
-      polling: 'raf',
-    });
-    times.push(Date.now() - start);
-  }
-  times.sort((a, b) => a - b);
-  // Printed, not asserted: machines differ.
-  console.log(`wind to new reach on the screen: median ${times[10]} ms, slowest ${times[19]} ms`);
-  await expect(wind).toHaveAttribute('aria-valuetext', /kn/);
+test('an address that was kept before rooms had one name leads to the room', async ({ page }) => {
+  await page.goto('/drawer');
+  await expect(page).toHaveURL(/\/cutting$/);
+  await expect(page.getByRole('heading', { name: 'A head from old lines' })).toBeVisible();
+});
+
+test.describe('when a page cannot be fetched', () => {
+  test.use({ mayComplain: /ShedPage|ERR_FAILED|dynamically imported|error occurred/ });
+
+  test('it says so, other pages still open, and it can be tried again', async ({ page }) => {
+    await page.route(/ShedPage/, (route) => route.abort());
+    await page.goto('/briefs');
+    await page.getByRole('link', { name: 'Shed', exact: true }).click();
+    await expect(page.getByRole('heading', { name: 'This page could not be opened.' })).toBeVisible();
+    await page.getByRole('link', { name: 'Drawer' }).click();
+    await expect(page.getByRole('heading', { name: 'A head from old lines' })).toBeVisible();
+    await page.unroute(/ShedPage/);
+    await page.goto('/shed');
+    await expect(page.getByRole('heading', { name: 'Shed' })).toBeVisible();
+  });
+});
+
+test.describe('with a house of its own', () => {
+  test.use({ looking: false });
+
+  test('while the wind is dragged the chain keeps up', async ({ page }) => {
+    await page.goto('/briefs/1');
+    await expect(linkOf(page, 'rod')).toBeVisible();
+    const wind = page.getByRole('slider', { name: /^Wind/ });
+    await wind.focus();
+    const times: number[] = [];
+    for (let i = 0; i < 20; i++) {
+      const was = await page.locator('[data-rule="cast.distance"]').textContent();
+      const start = Date.now();
+      await page.keyboard.press('ArrowUp');
+      await page.waitForFunction((w) => document.querySelector('[data-rule="cast.distance"]')?.textContent !== w, was, {
+        polling: 'raf',
+      });
+      times.push(Date.now() - start);
+    }
+    times.sort((a, b) => a - b);
+    // Printed, not asserted: machines differ.
+    console.log(`wind to new reach on the screen: median ${times[10]} ms, slowest ${times[19]} ms`);
+    await expect(wind).toHaveAttribute('aria-valuetext', /kn/);
+  });
 });

@@ -4605,8 +4605,6 @@ export interface components {
             sparser: null | string;
         };
         FlyLine: {
-            tag: string;
-            name: string;
             /** Format: double */
             printedClass: null | number;
             build: components["schemas"]["Build"];
@@ -4629,21 +4627,21 @@ export interface components {
             density: string;
             coating: string;
             saltRated: boolean;
-            note: null | string;
             measured: null | components["schemas"]["Stretch"][];
             /** Format: double */
             headPlusMinusKg: null | number;
             /** Format: double */
             massKg: null | number;
             stretches: components["schemas"]["Stretch"][];
+            tag: string;
+            name: string;
+            note: null | string;
             /** Format: int32 */
             id: number;
             /** Format: int32 */
             version: number;
         };
         FlyLineInput: {
-            tag: string;
-            name: string;
             /** Format: double */
             printedClass?: null | number;
             build?: components["schemas"]["Build"];
@@ -4666,10 +4664,12 @@ export interface components {
             density?: string;
             coating?: string;
             saltRated?: boolean;
-            note?: null | string;
             measured?: null | components["schemas"]["StretchInput"][];
             /** Format: double */
             headPlusMinusKg?: null | number;
+            tag: string;
+            name: string;
+            note?: null | string;
             /** Format: int32 */
             id?: number;
             /** Format: int32 */
@@ -5149,8 +5149,6 @@ export interface components {
             metric: boolean;
         };
         Reel: {
-            tag: string;
-            name: string;
             /** Format: double */
             labelLow: null | number;
             /** Format: double */
@@ -5169,6 +5167,8 @@ export interface components {
             saltProof: boolean;
             /** Format: double */
             dragN: null | number;
+            tag: string;
+            name: string;
             note: null | string;
             /** Format: int32 */
             id: number;
@@ -5176,8 +5176,6 @@ export interface components {
             version: number;
         };
         ReelInput: {
-            tag: string;
-            name: string;
             /** Format: double */
             labelLow?: null | number;
             /** Format: double */
@@ -5196,6 +5194,8 @@ export interface components {
             saltProof?: boolean;
             /** Format: double */
             dragN?: null | number;
+            tag: string;
+            name: string;
             note?: null | string;
             /** Format: int32 */
             id?: number;
@@ -5211,8 +5211,6 @@ export interface components {
             rows: components["schemas"]["Figure"][][];
         };
         Rod: {
-            tag: string;
-            name: string;
             /** Format: double */
             lengthM: number;
             /** Format: double */
@@ -5228,7 +5226,6 @@ export interface components {
             massKg: number;
             /** Format: int32 */
             pieces: number;
-            note: null | string;
             test: null | components["schemas"]["BendTest"];
             bend: null | components["schemas"]["BendModel"];
             balance: null | components["schemas"]["RodBalance"];
@@ -5246,6 +5243,9 @@ export interface components {
             labelDisagrees: boolean;
             /** Format: double */
             windowClass: null | number;
+            tag: string;
+            name: string;
+            note: null | string;
             /** Format: int32 */
             id: number;
             /** Format: int32 */
@@ -5278,8 +5278,6 @@ export interface components {
             pivotM?: number;
         };
         RodInput: {
-            tag: string;
-            name: string;
             /** Format: double */
             lengthM: number;
             /** Format: double */
@@ -5295,11 +5293,13 @@ export interface components {
             massKg?: number;
             /** Format: int32 */
             pieces?: number;
-            note?: null | string;
             test?: null | components["schemas"]["BendTestInput"];
             bend?: null | components["schemas"]["BendModelInput"];
             balance?: null | components["schemas"]["RodBalanceInput"];
             inspections?: components["schemas"]["InspectionInput"][];
+            tag: string;
+            name: string;
+            note?: null | string;
             /** Format: int32 */
             id?: number;
             /** Format: int32 */
@@ -5365,8 +5365,6 @@ export interface components {
         /** @enum {unknown} */
         School: "flyFirst" | "fishFirst";
         Scrap: {
-            tag: string;
-            name: string;
             /** Format: double */
             lengthM: number;
             /** Format: double */
@@ -5377,6 +5375,8 @@ export interface components {
             tipShare: number;
             density: string;
             measured: null | components["schemas"]["Stretch"][];
+            tag: string;
+            name: string;
             note: null | string;
             /** Format: int32 */
             id: number;
@@ -5384,8 +5384,6 @@ export interface components {
             version: number;
         };
         ScrapInput: {
-            tag: string;
-            name: string;
             /** Format: double */
             lengthM: number;
             /** Format: double */
@@ -5396,6 +5394,8 @@ export interface components {
             tipShare?: number;
             density?: string;
             measured?: null | components["schemas"]["StretchInput"][];
+            tag: string;
+            name: string;
             note?: null | string;
             /** Format: int32 */
             id?: number;

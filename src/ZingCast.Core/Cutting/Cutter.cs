@@ -47,7 +47,7 @@ public static class Cutter
         for (var i = 1; i < parts.Count; i++)
         {
             at -= JointM;
-            var (before, after) = (Reel(parts[i - 1]), Fly(parts[i]));
+            var (before, after) = (ReelEnd(parts[i - 1]), FlyEnd(parts[i]));
             joints.Add(
                 new(
                     at,
@@ -66,7 +66,7 @@ public static class Cutter
         var kg = parts.Sum(p => p.Kg);
         cost +=
             CutCost * cuts
-            + (Fly(parts[0]).Tapered ? 0 : BluntCost)
+            + (FlyEnd(parts[0]).Tapered ? 0 : BluntCost)
             + Miss(target, pieces.Count, parts[0].LengthM, parts[0].Kg, parts.Sum(p => p.LengthM), kg);
         var (overM, overKg) = (at - target.LengthM, kg - target.MassKg);
         var felt = Math.Abs(overM) > UnfeltM || Math.Abs(overKg) > UnfeltKg;
@@ -202,9 +202,9 @@ public static class Cutter
         return new(here, Math.Max(here / inside, inside / here) > TaperChange);
     }
 
-    private static End Fly(LineProfile p) => EndOf(p, 0, 1);
+    private static End FlyEnd(LineProfile p) => EndOf(p, 0, 1);
 
-    private static End Reel(LineProfile p) => EndOf(p, p.LengthM, -1);
+    private static End ReelEnd(LineProfile p) => EndOf(p, p.LengthM, -1);
 
     private static bool Hinges(double before, double after) => Math.Max(before / after, after / before) > HingeRatio;
 
@@ -232,7 +232,7 @@ public static class Cutter
     {
         var points = first.Points(GridM);
         var most = points.Max(p => p.KgPerM);
-        return Fly(first).Tapered ? points.First(p => p.KgPerM > .95 * most).PositionM : 0;
+        return FlyEnd(first).Tapered ? points.First(p => p.KgPerM > .95 * most).PositionM : 0;
     }
 
     /// <summary>One way to use a scrap, over all the places where it may be cut; longer as the index grows.</summary>

@@ -5,24 +5,10 @@ using ZingCast.Core.Standards;
 namespace ZingCast.Core.Cutting;
 
 /// <summary>A left-over piece of line in the drawer.</summary>
-public sealed record Scrap : Kept
+public sealed record Scrap : Gear
 {
     /// <summary>Shortest piece worth keeping, metres. Common practice.</summary>
     public const double ShortestM = .3;
-
-    /// <summary>Tag, such as "D4".</summary>
-    public required string Tag
-    {
-        get;
-        init => field = PlainText.Clean(value);
-    }
-
-    /// <summary>How people know it.</summary>
-    public required string Name
-    {
-        get;
-        init => field = PlainText.Clean(value);
-    }
 
     /// <summary>Length, metres.</summary>
     public required double LengthM { get; init; }
@@ -41,13 +27,6 @@ public sealed record Scrap : Kept
 
     /// <summary>Profile from the front when it was measured or cut from something measured.</summary>
     public IReadOnlyList<Stretch>? Measured { get; init; }
-
-    /// <summary>Anything worth knowing.</summary>
-    public string? Note
-    {
-        get;
-        init => field = PlainText.Clean(value);
-    }
 
     /// <summary>A piece to start filling in.</summary>
     public static readonly Scrap Blank = new()
@@ -92,10 +71,7 @@ public sealed record Scrap : Kept
     /// <inheritdoc />
     public override IReadOnlyList<FieldProblem> Check()
     {
-        var check = new FieldCheck()
-            .Text("tag", Tag, 12)
-            .Text("name", Name, 80)
-            .Text("note", Note, 400, optional: true)
+        var check = Named()
             .Range("lengthM", LengthM, ShortestM, 60, "A piece is between 30 cm and 60 m long.")
             .Must("massKg", MassKg > 0, "Weigh it: a piece that weighs nothing makes no head.")
             .Must(

@@ -30,22 +30,8 @@ public static class BuildWords
 }
 
 /// <summary>A fly line on a spool or in a drawer.</summary>
-public sealed record FlyLine : Kept
+public sealed record FlyLine : Gear
 {
-    /// <summary>Shed tag, such as "L11".</summary>
-    public required string Tag
-    {
-        get;
-        init => field = PlainText.Clean(value);
-    }
-
-    /// <summary>How people know it.</summary>
-    public required string Name
-    {
-        get;
-        init => field = PlainText.Clean(value);
-    }
-
     /// <summary>Class on the label, null when there is none.</summary>
     public double? PrintedClass { get; init; }
 
@@ -84,13 +70,6 @@ public sealed record FlyLine : Kept
 
     /// <summary>Coating rated for salt.</summary>
     public bool SaltRated { get; init; }
-
-    /// <summary>Anything worth knowing.</summary>
-    public string? Note
-    {
-        get;
-        init => field = PlainText.Clean(value);
-    }
 
     /// <summary>The whole line as measured on the line bench, from the fly end; null when only the figures above are known.</summary>
     public IReadOnlyList<Stretch>? Measured { get; init; }
@@ -259,10 +238,7 @@ public sealed record FlyLine : Kept
                 .Problems;
 
     private IReadOnlyList<FieldProblem> Figured() =>
-        new FieldCheck()
-            .Text("tag", Tag, 12)
-            .Text("name", Name, 80)
-            .Text("note", Note, 400, optional: true)
+        Named()
             .Within("printedClass", PrintedClass, LineWeights.Classes)
             .Range("lengthM", LengthM, 3, 60, "A line is between 3 and 60 m (10 and 197 ft).")
             .Range("headM", HeadM, 3, 40, "A head is between 3 and 40 m (10 and 131 ft).")

@@ -23,3 +23,31 @@ public abstract record Kept
     /// </summary>
     public virtual Kept InPlaceOf(Kept before) => this;
 }
+
+/// <summary>A piece of gear: it carries a tag, and people know it by a name.</summary>
+public abstract record Gear : Kept
+{
+    /// <summary>Shed tag, such as "R3"; it names one piece of its kind.</summary>
+    public required string Tag
+    {
+        get;
+        init => field = PlainText.Clean(value);
+    }
+
+    /// <summary>How people know it.</summary>
+    public required string Name
+    {
+        get;
+        init => field = PlainText.Clean(value);
+    }
+
+    /// <summary>Anything worth knowing.</summary>
+    public string? Note
+    {
+        get;
+        init => field = PlainText.Clean(value);
+    }
+
+    /// <summary>A check that has looked at tag, name and note.</summary>
+    protected FieldCheck Named() => new FieldCheck().Text("tag", Tag, 12).Text("name", Name, 80).Text("note", Note, 400, optional: true);
+}

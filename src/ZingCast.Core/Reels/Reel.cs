@@ -5,22 +5,8 @@ using ZingCast.Core.Standards;
 namespace ZingCast.Core.Reels;
 
 /// <summary>A fly reel. Spool measures in metres; all null when nobody took a ruler to it.</summary>
-public sealed record Reel : Kept
+public sealed record Reel : Gear
 {
-    /// <summary>Shed tag, such as "S2".</summary>
-    public required string Tag
-    {
-        get;
-        init => field = PlainText.Clean(value);
-    }
-
-    /// <summary>How people know it.</summary>
-    public required string Name
-    {
-        get;
-        init => field = PlainText.Clean(value);
-    }
-
     /// <summary>Lowest class on the label.</summary>
     public double? LabelLow { get; init; }
 
@@ -50,13 +36,6 @@ public sealed record Reel : Kept
 
     /// <summary>Most drag, newtons, null when unknown.</summary>
     public double? DragN { get; init; }
-
-    /// <summary>Anything worth knowing.</summary>
-    public string? Note
-    {
-        get;
-        init => field = PlainText.Clean(value);
-    }
 
     /// <summary>A reel to start filling in.</summary>
     public static readonly Reel Blank = new()
@@ -102,10 +81,7 @@ public sealed record Reel : Kept
 
     /// <inheritdoc />
     public override IReadOnlyList<FieldProblem> Check() =>
-        new FieldCheck()
-            .Text("tag", Tag, 12)
-            .Text("name", Name, 80)
-            .Text("note", Note, 400, optional: true)
+        Named()
             .Within("labelLow", LabelLow, LineWeights.Classes)
             .Within("labelHigh", LabelHigh, LineWeights.Classes)
             .Must("labelHigh", !(LabelHigh < LabelLow), "The label's upper class cannot be below its lower one.")

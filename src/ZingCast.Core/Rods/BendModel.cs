@@ -95,9 +95,10 @@ public sealed record BendModel(double LengthM, double ButtNm2, double Taper)
         }
     }
 
-    // The angle left between tip and pull. A beam seen from its tip is a pendulum falling from that angle: after the rod's length it must
-    // have swung to the butt's own angle. Had the pendulum no sine it would swing in proportion, which starts the search short of the
-    // answer; from there Newton's steps in logarithms, nearly a straight line that only flattens, never pass it.
+    // The angle left between tip and pull, by the shooting method from the tip. A beam seen from its tip is a pendulum falling from that
+    // angle: after the rod's length it must have swung to the butt's own angle. Had the pendulum no sine it would swing in proportion,
+    // which starts the search short of the answer; from there Newton's steps in logarithms, nearly a straight line that only flattens,
+    // never pass it.
     private static double TipToPull(Mesh mesh, double pullN, double angleRad)
     {
         double grown = 1,

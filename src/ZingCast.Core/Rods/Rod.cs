@@ -4,22 +4,8 @@ using ZingCast.Core.Standards;
 namespace ZingCast.Core.Rods;
 
 /// <summary>A single-hand rod as it stands in the shed: what is printed on it beside what was measured.</summary>
-public sealed record Rod : Kept
+public sealed record Rod : Gear
 {
-    /// <summary>Shed tag, such as "R3".</summary>
-    public required string Tag
-    {
-        get;
-        init => field = PlainText.Clean(value);
-    }
-
-    /// <summary>How people know it.</summary>
-    public required string Name
-    {
-        get;
-        init => field = PlainText.Clean(value);
-    }
-
     /// <summary>Length, metres.</summary>
     public required double LengthM { get; init; }
 
@@ -43,13 +29,6 @@ public sealed record Rod : Kept
 
     /// <summary>Number of pieces.</summary>
     public int Pieces { get; init; } = 4;
-
-    /// <summary>Anything worth knowing.</summary>
-    public string? Note
-    {
-        get;
-        init => field = PlainText.Clean(value);
-    }
 
     /// <summary>The bend test its measured class came from, when it was done here.</summary>
     public BendTest? Test { get; init; }
@@ -160,10 +139,7 @@ public sealed record Rod : Kept
     public const int MostInspections = 520;
 
     private IReadOnlyList<FieldProblem> Figures() =>
-        new FieldCheck()
-            .Text("tag", Tag, 12)
-            .Text("name", Name, 80)
-            .Text("note", Note, 400, optional: true)
+        Named()
             .Within("lengthM", LengthM, Lengths)
             .Within("printedClass", PrintedClass, LineWeights.Classes)
             .Range("measuredClass", MeasuredClass, 0, 17, "Measured classes run from 0 to 17.")

@@ -185,15 +185,9 @@ public static class CastingRoom
                 async Task<Results<Ok<GainsAnswer>, ValidationProblem>> (SolveRequest request, ZingDb db, CancellationToken cancel) =>
                 {
                     var shed = await db.ShedAsync(cancel);
-                    var pins = request.Pins ?? Pins.None;
-                    if (Brief.Check(request.Brief) is { Count: > 0 } briefProblems)
-                        return Problems.Of(briefProblems, "brief.");
-                    if (pins.Check(shed) is { Count: > 0 } pinProblems)
-                        return Problems.Of(pinProblems);
-                    if (Rules.Check(request.Off ?? []) is { Count: > 0 } offProblems)
-                        return Problems.Of(offProblems);
-                    var off = (request.Off ?? []).ToHashSet();
-                    var (reach, gains) = ReachGains.Rank(request.Brief, shed, pins, off, cancel);
+                    if (request.Check(shed) is { Count: > 0 } problems)
+                        return Problems.Of(problems);
+                    var (reach, gains) = ReachGains.Rank(request.Brief, shed, request.Held, request.LeftOut, cancel);
                     return TypedResults.Ok(new GainsAnswer(reach, gains, ReachGains.Always));
                 }
             )

@@ -171,41 +171,61 @@ public static class CuttingRoom
         return TypedResults.Ok(await Answer(job, db, cancel));
     }
 
-    private static async Task<Results<Ok<JobAnswer>, ValidationProblem, ProblemHttpResult>> Blade(
+    private static Task<Results<Ok<JobAnswer>, ValidationProblem, ProblemHttpResult>> Blade(
         int id,
         BladeRequest request,
         ZingDb db,
         TimeProvider clock,
         CancellationToken cancel
-    )
-    {
-        if (await OnBench(id, request.Version, db, clock, cancel) is not { } job)
-            return Problems.Gone(One);
-        if (await PieceOf(job, request.Piece, db, cancel) is not { } scrap)
-            return NoPiece();
-        var free = await FreeTag(scrap.Tag, db, cancel);
-        var at = clock.GetUtcNow().UtcDateTime;
-        return job.Cut(request.Piece, scrap, request.TakeM, request.Front, free, at, out var problems) is { } done
-            ? await Keep(done, db, clock, cancel)
-            : Problems.Of(problems);
-    }
+    ) =>
+        Work(
+            (id, request.Version, request.Piece),
+            async (job, scrap) =>
+            {
+                var free = await FreeTag(scrap.Tag, db, cancel);
+                var at = clock.GetUtcNow().UtcDateTime;
+                return (job.Cut(request.Piece, scrap, request.TakeM, request.Front, free, at, out var problems), problems);
+            },
+            db,
+            clock,
+            cancel
+        );
 
-    private static async Task<Results<Ok<JobAnswer>, ValidationProblem, ProblemHttpResult>> Weigh(
+    private static Task<Results<Ok<JobAnswer>, ValidationProblem, ProblemHttpResult>> Weigh(
         int id,
         PieceWeight request,
         ZingDb db,
         TimeProvider clock,
         CancellationToken cancel
+    ) =>
+        Work(
+            (id, request.Version, request.Piece),
+            (job, scrap) =>
+            {
+                var at = clock.GetUtcNow().UtcDateTime;
+                var done = job.Weigh(request.Piece, scrap, request.MassKg, request.PlusMinusKg, at, out var problems);
+                return Task.FromResult((done, problems));
+            },
+            db,
+            clock,
+            cancel
+        );
+
+    // A step on one piece of a job on the bench.
+    private static async Task<Results<Ok<JobAnswer>, ValidationProblem, ProblemHttpResult>> Work(
+        (int Job, int Version, int Piece) on,
+        Func<CutJob, Scrap, Task<(CutDone? Done, IReadOnlyList<FieldProblem> Problems)>> step,
+        ZingDb db,
+        TimeProvider clock,
+        CancellationToken cancel
     )
     {
-        if (await OnBench(id, request.Version, db, clock, cancel) is not { } job)
+        if (await OnBench(on.Job, on.Version, db, clock, cancel) is not { } job)
             return Problems.Gone(One);
-        if (await PieceOf(job, request.Piece, db, cancel) is not { } scrap)
+        if (await PieceOf(job, on.Piece, db, cancel) is not { } scrap)
             return NoPiece();
-        var at = clock.GetUtcNow().UtcDateTime;
-        return job.Weigh(request.Piece, scrap, request.MassKg, request.PlusMinusKg, at, out var problems) is { } done
-            ? await Keep(done, db, clock, cancel)
-            : Problems.Of(problems);
+        var (done, problems) = await step(job, scrap);
+        return done is null ? Problems.Of(problems) : await Keep(done, db, clock, cancel);
     }
 
     private static async Task<Results<Ok<FlyLine>, ValidationProblem, ProblemHttpResult>> Finish(

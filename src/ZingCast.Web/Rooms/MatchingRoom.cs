@@ -1,13 +1,28 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using ZingCast.Core.Briefs;
 using ZingCast.Core.Matching;
+using ZingCast.Core.Measures;
+using ZingCast.Core.Shed;
 using ZingCast.Store;
 using ZingCast.Web.Hosting;
 
 namespace ZingCast.Web.Rooms;
 
 /// <summary>A brief to solve against the shed.</summary>
-public sealed record SolveRequest(BriefDraft Brief, Pins? Pins = null, IReadOnlyList<string>? Off = null);
+public sealed record SolveRequest(BriefDraft Brief, Pins? Pins = null, IReadOnlyList<string>? Off = null)
+{
+    internal Pins Held => Pins ?? Core.Matching.Pins.None;
+
+    internal IReadOnlySet<string> LeftOut => (Off ?? []).ToHashSet();
+
+    /// <summary>What cannot be solved, field by field.</summary>
+    internal IReadOnlyList<FieldProblem> Check(GearShed shed) =>
+        [
+            .. Core.Briefs.Brief.Check(Brief).Select(p => p with { Field = $"brief.{p.Field}" }),
+            .. Held.Check(shed),
+            .. Rules.Check(Off ?? []),
+        ];
+}
 
 public static class MatchingRoom
 {
@@ -17,16 +32,11 @@ public static class MatchingRoom
                 async Task<Results<Ok<Solution>, ValidationProblem>> (SolveRequest request, ZingDb db, CancellationToken cancel) =>
                 {
                     var shed = await db.ShedAsync(cancel);
-                    var pins = request.Pins ?? Pins.None;
-                    if (Brief.Check(request.Brief) is { Count: > 0 } briefProblems)
-                        return Problems.Of(briefProblems, "brief.");
-                    if (pins.Check(shed) is { Count: > 0 } pinProblems)
-                        return Problems.Of(pinProblems);
-                    if (Rules.Check(request.Off ?? []) is { Count: > 0 } offProblems)
-                        return Problems.Of(offProblems);
-                    return TypedResults.Ok(
-                        Matcher.Solve(Brief.Complete(request.Brief), shed, pins, (request.Off ?? []).ToHashSet(), cancel: cancel)
-                    );
+                    return request.Check(shed) is { Count: > 0 } problems
+                        ? Problems.Of(problems)
+                        : TypedResults.Ok(
+                            Matcher.Solve(Brief.Complete(request.Brief), shed, request.Held, request.LeftOut, cancel: cancel)
+                        );
                 }
             )
             .WithTags("Matching")

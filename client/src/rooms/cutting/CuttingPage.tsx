@@ -10,6 +10,7 @@ import { MeasureField } from '../../ui/TypedField';
 import { useToast } from '../../ui/toast';
 import { metres, useUnits } from '../../ui/units';
 import { Caution, Message } from '../../ui/Message';
+import { EditButton } from '../shared/EditButton';
 import { GearForm } from '../shared/GearForm';
 import { useRefreshGear, useShed } from '../../state/gear';
 import { Job } from './Job';
@@ -272,13 +273,7 @@ export function CuttingPage() {
                     {open.some((j) => j.pieces.some((p) => p.piece.scrapId === s.id)) && (
                       <b className="mr-2">on the bench</b>
                     )}
-                    <button
-                      className="quiet"
-                      aria-label={`Look at ${s.tag} or change it`}
-                      onClick={() => setForm(s.id!)}
-                    >
-                      edit
-                    </button>
+                    <EditButton tag={s.tag} onPress={() => setForm(s.id)} />
                   </td>
                 </tr>
               ))}

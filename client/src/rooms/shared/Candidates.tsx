@@ -6,6 +6,7 @@ import type { GearKind } from '../../state/gear';
 import { Mark, PinMark } from '../../ui/Mark';
 import { Say } from '../../ui/Say';
 import { useUnits } from '../../ui/units';
+import { EditButton } from './EditButton';
 import { GearForm } from './GearForm';
 
 type Props = {
@@ -77,13 +78,7 @@ export function Candidates({ kind, rows, pinned, onPin, figure, drawing, legend 
                       measure
                     </Link>
                   )}
-                  <button
-                    className="quiet"
-                    aria-label={`Look at ${row.tag} or change it`}
-                    onClick={() => setForm(row.id)}
-                  >
-                    edit
-                  </button>
+                  <EditButton tag={row.tag} onPress={() => setForm(row.id)} />
                   <button
                     className="quiet"
                     aria-pressed={pinned === row.id}

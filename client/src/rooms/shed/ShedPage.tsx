@@ -2,6 +2,7 @@ import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { FlyLine, Reel, Rod } from '../../api/client';
 import { metres, named, useUnits } from '../../ui/units';
+import { EditButton } from '../shared/EditButton';
 import { GearForm } from '../shared/GearForm';
 import { useShed, type GearKind } from '../../state/gear';
 import { EmptyShed } from '../shared/EmptyShed';
@@ -70,13 +71,7 @@ export function ShedPage() {
                         measure
                       </Link>
                     )}
-                    <button
-                      className="quiet"
-                      aria-label={`Look at ${piece.tag} or change it`}
-                      onClick={() => setForm({ kind, id: piece.id })}
-                    >
-                      edit
-                    </button>
+                    <EditButton tag={piece.tag} onPress={() => setForm({ kind, id: piece.id })} />
                   </td>
                 </tr>
               ))}

@@ -1,0 +1,8 @@
+/** Opens the figures of a piece. */
+export function EditButton({ tag, onPress }: { tag: string; onPress: () => void }) {
+  return (
+    <button className="quiet" aria-label={`Look at ${tag} or change it`} onClick={onPress}>
+      edit
+    </button>
+  );
+}
