@@ -18,6 +18,10 @@ using ZingCast.Web.Hosting;
 // Every row is measured in this run, on this machine, and set against the same first row.
 var loan = DemoGear.Shed();
 var brief = Brief.Complete(DemoGear.Briefs[0].Draft);
+Brief[] days = [.. DemoGear.Briefs.Select(b => Brief.Complete(b.Draft))];
+var day = 0;
+var session = Matcher.For(brief, loan);
+var choice = session.Choose();
 var fighting = new Pins
 {
     Rod = 1,
@@ -218,6 +222,9 @@ var counting = new Counter(() => reports++);
         .2
     ),
     ("solve, loan shed (12 rods, 20 lines, 10 reels)", Median(60, () => Matcher.Solve(brief, loan)), 0),
+    ("solve, loan shed, its three days in turn", Median(60, () => Matcher.Solve(days[day = (day + 1) % days.Length], loan)), 0),
+    ("score an outfit, session open, casts known", Median(2000, () => session.Score(loan.Rods[5], loan.Lines[9], loan.Reels[4])), 0),
+    ("explain a choice", Median(2000, () => session.Explain(choice)), 0),
     ("solve, empty shed", Median(60, () => Matcher.Solve(brief, GearShed.Empty)), 0),
     ("solve, four pins that fight, nearest change searched", Median(30, () => Matcher.Solve(brief, loan, fighting)), 0),
     ("solve, 500 rods and 2000 lines, with progress", Median(3, () => Matcher.Solve(brief, big, progress: counting)), 1.5),
