@@ -1,5 +1,5 @@
 import { test as base, type Page } from '@playwright/test';
-import { spawn, type ChildProcess } from 'node:child_process';
+import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
 import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
@@ -23,6 +23,8 @@ export const browser = {
 
 const root = resolve(import.meta.dirname, '../..');
 
+const dll = join(root, 'src/ZingCast.Web/bin/Release/net10.0/ZingCast.Web.dll');
+
 /** Folders filled once by the set-up; every house begins on a copy of one, so that none has to be made anew. */
 export const prepared = (demo: boolean) =>
   join(import.meta.dirname, 'test-results', demo ? 'house-demo' : 'house-empty');
@@ -38,9 +40,13 @@ export class House {
     readonly env: Record<string, string> = {},
   ) {}
 
+  /** Switches that say where it stands. */
+  get folder() {
+    return ['--contentRoot', join(root, 'src/ZingCast.Web'), '--data', this.data];
+  }
+
   async open(port = '0') {
-    const dll = join(root, 'src/ZingCast.Web/bin/Release/net10.0/ZingCast.Web.dll');
-    const args = [dll, '--contentRoot', join(root, 'src/ZingCast.Web'), '--data', this.data, '--port', port];
+    const args = [dll, ...this.folder, '--port', port];
     const running = spawn('dotnet', this.demo ? [...args, '--demo'] : args, {
       stdio: ['ignore', 'pipe', 'pipe'],
       env: { ...process.env, ...this.env },
@@ -81,38 +87,68 @@ async function tearDown(house: House) {
   rmSync(house.data, { recursive: true, force: true });
 }
 
-type Shared = { sharedHouse: () => Promise<House> };
+/** One house for the tests of a worker. What one test has changed is put back before the next, as ./zing restore does it. */
+class SharedHouse {
+  private opening?: Promise<House>;
+  private holds: boolean | null = true;
+
+  async with(demo: boolean) {
+    const house = await (this.opening ??= newHouse(true, {}));
+    if (this.holds !== demo)
+      execFileSync('dotnet', [dll, 'restore', join(prepared(demo), 'zingcast.db'), ...house.folder]);
+    this.holds = demo;
+    return house;
+  }
+
+  /** Something in it is not as it was. */
+  changed() {
+    this.holds = null;
+  }
+
+  async close() {
+    if (this.opening) await tearDown(await this.opening);
+  }
+}
+
+type Shared = { sharedHouse: SharedHouse };
 
 type Fixtures = {
   demo: boolean;
-  /** Only looks and changes nothing that is kept: such tests of a worker share one house. */
+  /** Changes nothing that is kept. */
   looking: boolean;
+  /** Needs a house for itself, to close it and open it again. */
+  own: boolean;
   env: Record<string, string>;
   house: House;
   complaints: string[];
   mayComplain: RegExp | null;
 };
 
-/** Every test that changes something has its own house; every one fails when the page complains or asks anybody else for anything. */
+/** Every test begins in a house as it was prepared, and fails when the page complains or asks anybody else for anything. */
 export const test = base.extend<Fixtures, Shared>({
   demo: [true, { option: true }],
   looking: [false, { option: true }],
+  own: [false, { option: true }],
   env: [{}, { option: true }],
   mayComplain: [null, { option: true }],
   sharedHouse: [
     // eslint-disable-next-line no-empty-pattern
     async ({}, use) => {
-      let opening: Promise<House> | undefined;
-      await use(() => (opening ??= newHouse(true, {})));
-      if (opening) await tearDown(await opening);
+      const shared = new SharedHouse();
+      await use(shared);
+      await shared.close();
     },
     { scope: 'worker' },
   ],
-  house: async ({ demo, env, looking, sharedHouse }, use) => {
-    if (looking) return use(await sharedHouse());
-    const house = await newHouse(demo, env);
-    await use(house);
-    await tearDown(house);
+  house: async ({ demo, env, looking, own, sharedHouse }, use) => {
+    if (own || Object.keys(env).length > 0) {
+      const house = await newHouse(demo, env);
+      await use(house);
+      await tearDown(house);
+      return;
+    }
+    await use(await sharedHouse.with(demo));
+    if (!looking) sharedHouse.changed();
   },
   complaints: [
     async ({ page, house, mayComplain }, use) => {

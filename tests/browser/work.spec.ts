@@ -176,7 +176,7 @@ test('two windows on one brief: the later one is told and may keep its own', asy
 });
 
 test.describe('when the house goes away', () => {
-  test.use({ mayComplain: /Failed to load resource|ERR_CONNECTION_REFUSED/ });
+  test.use({ own: true, mayComplain: /Failed to load resource|ERR_CONNECTION_REFUSED/ });
 
   test('what was entered waits and is kept when it comes back', async ({ page, house }) => {
     await page.goto('/briefs/1');

@@ -3,8 +3,8 @@ import { retryWhenBusy, useLastGood } from './answers';
 import { ApiError, type FieldWords } from './client';
 
 /**
- * An answer that follows what is asked, key by key. The last one stays while the next is worked out and while an entry is refused; the words of a
- * refusal come by field.
+ * An answer that follows what is asked, key by key. The last one stays while the next is worked out and while an
+ * entry is refused; the words of a refusal come by field.
  */
 export function useAsk<T>(key: readonly unknown[], ask: (signal: AbortSignal) => Promise<T>, enabled = true) {
   const { data, error } = useQuery({

@@ -17,8 +17,8 @@ const shortestM = 0.1;
 type Handle = { edge: number; m: number; thickM: number };
 
 /**
- * A line to scale along its length, thickness exaggerated; every end of a stretch is a handle to drag along and thick or thin. Under it the mass summed
- * from the fly, with the 30-ft mark and the classes it passes there.
+ * A line to scale along its length, thickness exaggerated; every end of a stretch is a handle to drag along and
+ * thick or thin. Under it the mass summed from the fly, with the 30-ft mark and the classes it passes there.
  */
 export function LineDrawing({
   stretches,

@@ -10,8 +10,8 @@ export const restMs = 450;
 export const againMs = 2500;
 
 /**
- * Keeps the newest of something that is edited, a moment after the last change. One write at a time, because the next needs the version that
- * the last one made; what is the same as kept is not written.
+ * Keeps the newest of something that is edited, a moment after the last change. One write at a time, because the next
+ * needs the version that the last one made; what is the same as kept is not written.
  */
 export class Autosave<T, K extends Kept> {
   private timer: ReturnType<typeof setTimeout> | undefined;

@@ -2,8 +2,9 @@ import { useLayoutEffect, useRef } from 'react';
 import { settleEntries } from './useReading';
 
 /**
- * For a button that acts on what was typed: waits until everything typed about it has been read, then hands over the newest value. Does nothing when
- * an entry cannot be read; the focus is on it then. The entries are those within the nearest part marked data-entries.
+ * For a button that acts on what was typed: waits until everything typed about it has been read, then hands over
+ * the newest value. Does nothing when an entry cannot be read; the focus is on it then. The entries are those
+ * within the nearest part marked data-entries.
  */
 export function useSettled<T>(value: T) {
   const latest = useRef(value);

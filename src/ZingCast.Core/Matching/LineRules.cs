@@ -25,7 +25,7 @@ internal static class LineRules
                 () =>
                     new(
                         Densities.Of(pin).Name,
-                        $"You pinned a {Densities.Of(pin).Name} line",
+                        $"You pinned this density: {Densities.Of(pin).Name}",
                         [new("depth", Quantity.Length(brief.DepthM))],
                         Source.Yours,
                         Pin: new() { Density = pin }

@@ -45,7 +45,9 @@ export function DataPanel({ onClose }: { onClose: () => void }) {
               <section>
                 <h3 className="font-semibold">Copies in the folder</h3>
                 <p className="text-soft">Made before a new version changed the file, or when something was put back.</p>
-                <ul className="mt-1 max-h-40 overflow-y-auto">
+                {/* Focusable, so that a long list can be scrolled without a mouse. */}
+                {/* eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex */}
+                <ul className="mt-1 max-h-40 overflow-y-auto" tabIndex={0} aria-label="Copies in the folder">
                   {data.copies.map((copy) => (
                     <li key={copy} className="border-t border-hair py-0.5 wrap-anywhere">
                       {copy}
