@@ -54,10 +54,6 @@ public sealed class Shelf<T>(ZingDb db, TimeProvider clock)
     /// <summary>Brings one back; false when there is none. Bringing back what is there changes nothing.</summary>
     public Task<bool> BringBackAsync(int id, CancellationToken cancel = default) => SetAsync(id, null, cancel);
 
-    /// <summary>Whether one is put away; null when there is none.</summary>
-    public async Task<bool?> IsAwayAsync(int id, CancellationToken cancel = default) =>
-        await All.AnyAsync(x => x.Id == id, cancel) ? await All.Where(IsAway).AnyAsync(x => x.Id == id, cancel) : null;
-
     private async Task<bool> SetAsync(int id, DateTime? at, CancellationToken cancel) =>
         await db.Set<T>()
             .IgnoreQueryFilters()

@@ -89,9 +89,7 @@ public sealed class ShelfTests : IDisposable
         Assert.Null(await On<Rod, Rod?>(s => s.FindAsync(kept.Id, Now)));
         Assert.Empty(await On<Rod, List<Rod>>(s => s.ListAsync(Now)));
         Assert.Equal(kept.Id, Assert.Single(await On<Rod, List<Rod>>(s => s.PutAwayAsync(Now))).Id);
-        Assert.True(await On<Rod, bool?>(s => s.IsAwayAsync(kept.Id, Now)));
         Assert.True(await On<Rod, bool>(s => s.BringBackAsync(kept.Id, Now)));
-        Assert.False(await On<Rod, bool?>(s => s.IsAwayAsync(kept.Id, Now)));
         Assert.Equal(kept, await On<Rod, Rod?>(s => s.FindAsync(kept.Id, Now)), new SameRod());
     }
 
@@ -100,7 +98,6 @@ public sealed class ShelfTests : IDisposable
     {
         Assert.False(await On<Rod, bool>(s => s.PutAwayAsync(99, Now)));
         Assert.False(await On<Rod, bool>(s => s.BringBackAsync(99, Now)));
-        Assert.Null(await On<Rod, bool?>(s => s.IsAwayAsync(99, Now)));
     }
 
     [Fact]
