@@ -125,7 +125,7 @@ export function ShedPage() {
 function Disagree({ on, children }: { on: boolean; children: ReactNode }) {
   return on ? (
     <span className="font-bold">
-      {children} <span className="font-semibold text-look">not the label</span>
+      {children} <span className="font-semibold text-look max-sm:block">not the label</span>
     </span>
   ) : (
     children
