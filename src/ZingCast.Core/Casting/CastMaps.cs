@@ -14,20 +14,18 @@ public sealed record CastMap(IReadOnlyList<double> Down, IReadOnlyList<double> A
 public static class CastMaps
 {
     /// <summary>
-    /// Reach of one cast over winds in the face, m/s, in the order given. Neighbouring winds help each other, so give them sorted.
+    /// Reach of one cast over winds in the face, m/s, in the order given.
     /// </summary>
     public static IReadOnlyList<double> ByWind(CastSetup setup, IReadOnlyList<double> headwindsMps, CancellationToken cancel = default)
     {
         var reach = new double[headwindsMps.Count];
-        CastResult? near = null;
         for (var i = 0; i < reach.Length; i++)
         {
             cancel.ThrowIfCancellationRequested();
             // More wind in the face never brings back a cast that has died.
             if (i > 0 && reach[i - 1] <= 0 && headwindsMps[i] >= headwindsMps[i - 1])
                 continue;
-            var cast = CastSearch.Farthest(setup.In(headwindsMps[i], 0), near);
-            (reach[i], near) = (cast.ReachM, cast.ReachM > 0 ? cast : null);
+            reach[i] = CastSearch.Farthest(setup.In(headwindsMps[i], 0)).ReachM;
         }
         return reach;
     }

@@ -11,92 +11,242 @@ public sealed record ReachAnswer(double WantedM, bool Can, CastResult Cast, Cast
     public double InHandM => Farthest.ReachM - WantedM;
 }
 
-/// <summary>Searches over what a caster can choose: line held in the air, angle, line shot. Deterministic.</summary>
+/// <summary>
+/// Searches over what a caster can choose: line held in the air, angle, line shot. One answer for one setup, whoever asks and whatever was
+/// asked before.
+/// </summary>
 public static class CastSearch
 {
-    /// <summary>Line let go to be shot is searched to this, metres.</summary>
-    private const double ShotGrainM = .03;
+    // Carries looked at first. Less than a share of the longest is no cast.
+    private const int Carries = 15;
+    private const double LeastShare = .06;
 
-    /// <summary>
-    /// The farthest cast that fishes. When none does, a cast that shows why, with 0 reach. <paramref name="near"/> is a cast thought to
-    /// be near the answer, such as that of a neighbouring wind: it saves time and changes the result by no more than the search's grain.
-    /// </summary>
-    public static CastResult Farthest(CastSetup setup, CastResult? near = null)
+    // Neighbours of a short carry are nearer than those of a long one: no farther than this share of it.
+    private const double NearShare = .3;
+
+    // Carries that look this much alike in rough steps, as a share, are thrown with care; no more of them than this.
+    private const double AlikeShare = .97;
+    private const int MostLooks = 3;
+
+    // Who gets no farther than this share of what could be held in the air has a hard day.
+    private const double HardShare = .5;
+
+    // Steps of the casts thrown to see about where the farthest lies, against the engine's own.
+    private const double Rough = .5;
+
+    /// <summary>The farthest cast that fishes. When none does, a cast that shows why, with 0 reach.</summary>
+    public static CastResult Farthest(CastSetup setup)
     {
         var most = setup.MostCarryM;
-        var (carry, steep, shot) = near is { ReachM: > 0 } n
-            ? (Math.Clamp(n.CarryM, Math.Min(1, most), most), Steepness(setup, n), n.ShotM)
-            : (most, 1.0, 6.0);
         // The longest carry is the kindest to a heavy fly.
-        if (setup.FlyKg > CastEngine.MostFlyRatio * CastEngine.LineKg(setup, most))
+        if (LeastCarryM(setup, most) is not { } least)
             return Nothing(setup);
-        var best = At(setup, carry, steep, ref shot);
-        if (near is null || best.ReachM <= 0)
+        var gap = (most - least) / (Carries - 1);
+        Span<CastAttempt> rough = stackalloc CastAttempt[2 * Carries],
+            tries = stackalloc CastAttempt[3 * Carries];
+        // With all the line let go; where it comes down before it is straight, line held back may carry farther than line let go.
+        for (var i = 0; i < Carries; i++)
+            (rough[i], rough[Carries + i]) = (new(most - i * gap, 1, CastAttempt.All), new(most - i * gap, 1, 0, 0));
+        var about = Best(setup, rough, default, Rough);
+        CastAttempt best = default;
+        if (!about.Best.Fishes || about.Best.ReachM < HardShare * (most + setup.Line.LeaderM))
         {
-            // From the longest carry down while it helps; a strong wind or a slow arm wants less line in the air, or a flatter cast.
-            foreach (var steepness in (ReadOnlySpan<double>)[1, .6, .3])
+            // A slow arm, a gale in the face or one from behind may want it short, and flat.
+            for (var i = 0; i < Carries; i++)
             {
-                for (var share = .88; share > .15; share *= .88)
-                {
-                    var next = At(setup, most * share, steepness, ref shot);
-                    if (next.ReachM > best.ReachM)
-                        (best, carry, steep) = (next, most * share, steepness);
-                    else if (best.ReachM > 0)
-                        break;
-                }
-                if (best.ReachM > 0)
-                    break;
+                var carry = least * Math.Pow(most / least, i / (Carries - 1.0));
+                (tries[i], tries[Carries + i], tries[2 * Carries + i]) = (new(carry, 1, 0), new(carry, .5, 0), new(carry, 0, 0));
             }
+            best = Best(setup, tries, default, 1);
+            best = Best(setup, About(tries, best, gap, least, most), best, 1);
         }
-        if (best.ReachM <= 0)
+        // What looked best in rough steps, and whatever looked as good as it turned out to be.
+        for (var i = 0; i < MostLooks && (i == 0 || about.Worth > AlikeShare * best.Worth); i++)
+        {
+            best = Best(setup, About(tries, about, gap, least, most), best, 1);
+            about = Rival(rough, about, gap);
+        }
+        // A cast that goes farthest flat is a matter of carry and angle together: it is closed in on.
+        gap = Math.Min(gap, NearShare * best.CarryM);
+        for (var near = gap / 4; near > (best.Steep < 1 ? gap / 40 : gap / 5); near /= 2.5)
+            best = Best(setup, Beside(tries, best, near, least, most), best, 1);
+        if (!best.Best.Fishes)
             return Nothing(setup);
-        shot = best.ShotM;
-        for (var (width, tilt) = near is null ? (.12, .25) : (.08, .2); width > .015; width *= .4, tilt *= .4)
-        {
-            Try(Math.Min(most, carry * (1 + width)), steep);
-            Try(carry * (1 - width), steep);
-            Try(carry, Math.Min(1, steep + tilt));
-            Try(carry, Math.Max(0, steep - tilt));
-        }
-        return best.Limit == CastLimit.None && best.CarryM > most - .01 ? best with { Limit = CastLimit.Carry } : best;
+        var cast = best.Best;
+        return cast.Limit == CastLimit.None && cast.CarryM > most - .01 ? cast with { Limit = CastLimit.Carry } : cast;
+    }
 
-        void Try(double toCarry, double toSteep)
+    // The best carry well away from one that was looked at; all near it are done with.
+    private static CastAttempt Rival(Span<CastAttempt> rough, in CastAttempt seen, double gapM)
+    {
+        CastAttempt rival = default;
+        foreach (ref var tried in rough)
+            if (Math.Abs(tried.CarryM - seen.CarryM) <= 1.5 * gapM)
+                tried = default;
+            else if (tried.Best.Fishes && tried.Worth > rival.Worth)
+                rival = tried;
+        return rival;
+    }
+
+    // What was found roughly, thrown with care: its neighbours up to a gap away, line held back where that may pay, flatter and steeper.
+    private static Span<CastAttempt> About(Span<CastAttempt> tries, in CastAttempt about, double gapM, double leastM, double mostM)
+    {
+        var n = 0;
+        gapM = Math.Min(gapM, NearShare * about.CarryM);
+        foreach (var beside in (ReadOnlySpan<double>)[0, -.5, .5, -1, 1])
+            if (about.CarryM + beside * gapM is var carry && carry >= leastM && carry <= mostM)
+                tries[n++] = new(carry, about.Steep, about.AgainM);
+        if (about.Best.Outcome == CastOutcome.Piled || about.Best.ShotM < 2)
+            foreach (var beside in (ReadOnlySpan<double>)[0, -.7, .7, 1.5])
+                tries[n++] = new(
+                    Math.Clamp(about.CarryM + beside * gapM, leastM, mostM),
+                    about.Steep,
+                    .45 * about.Best.ShotM,
+                    .85 * about.Best.ShotM
+                );
+        foreach (var share in (ReadOnlySpan<double>)[.8, .4, 0])
+            tries[n++] = new(about.CarryM, about.Steep * share, about.AgainM);
+        if (about.Steep < 1)
+            tries[n++] = new(about.CarryM, Math.Min(1, about.Steep * 1.2), about.AgainM);
+        return tries[..n];
+    }
+
+    // The same closer by.
+    private static Span<CastAttempt> Beside(Span<CastAttempt> tries, in CastAttempt best, double gapM, double leastM, double mostM)
+    {
+        var n = 0;
+        foreach (var beside in (ReadOnlySpan<double>)[-.9, -.45, .45, .9])
+            if (best.CarryM + beside * gapM is var carry && carry >= leastM && carry <= mostM)
+                tries[n++] = new(carry, best.Steep, best.AgainM);
+        if (best.Steep < 1)
+            foreach (var tilt in (ReadOnlySpan<double>)[-.6, -.3, .3, .6])
+            foreach (var beside in (ReadOnlySpan<double>)[-.5, 0, .5])
+                tries[n++] = new(
+                    Math.Clamp(best.CarryM + beside * gapM, leastM, mostM),
+                    Math.Clamp(best.Steep + tilt * gapM / (mostM - leastM) * Carries, 0, 1),
+                    best.AgainM
+                );
+        return tries[..n];
+    }
+
+    // Throws for all of them side by side, as long as one may still beat the best. Their best, or the best so far.
+    private static CastAttempt Best(CastSetup setup, Span<CastAttempt> tries, CastAttempt best, double refine)
+    {
+        var source = new Attempts(setup, tries, best, refine < 1);
+        new CastLanes(setup, refine, null).Fly(ref source);
+        return source.Best;
+    }
+
+    private ref struct Attempts(CastSetup setup, Span<CastAttempt> tries, CastAttempt best, bool rough) : ICastSource
+    {
+        private readonly Span<CastAttempt> tries = tries;
+        private int begun,
+            again = -1;
+
+        public CastAttempt Best { get; private set; } = best;
+
+        // What has just landed goes on while it may still beat the best, then the next one begins.
+        public bool Next(out CastPlan plan, out int ticket)
         {
-            if (toCarry == carry && toSteep == steep)
-                return;
-            var next = At(setup, toCarry, toSteep, ref shot);
-            if (next.ReachM > best.ReachM)
-                (best, carry, steep) = (next, toCarry, toSteep);
-            shot = best.ShotM;
+            ticket = again;
+            again = -1;
+            if (ticket < 0 || tries[ticket].Done || Hopeless(ticket))
+                ticket = Begin();
+            plan = ticket < 0 ? default : tries[ticket].Plan(setup);
+            return ticket >= 0;
+        }
+
+        private int Begin()
+        {
+            while (begun < tries.Length)
+                if (!Hopeless(begun++))
+                    return begun - 1;
+            return -1;
+        }
+
+        private readonly bool Hopeless(int ticket) => tries[ticket].AtMostM(setup) <= Best.Worth;
+
+        public void Landed(int ticket, in CastResult result)
+        {
+            ref var tried = ref tries[ticket];
+            tried.Learn(result, rough);
+            if (Best.CarryM == 0 || tried.Worth > Best.Worth)
+                Best = tried;
+            again = ticket;
         }
     }
 
     /// <summary>
     /// Can <paramref name="wantedM"/> metres be had, and with which cast? Among casts that get there the flattest is taken that straightens
-    /// with half a metre of height to spare.
+    /// with half a metre of height to spare; else the cast that fishes nearest to it, never a farther one for want of a nearer.
     /// </summary>
-    public static ReachAnswer Reach(CastSetup setup, double wantedM, CastResult? near = null)
+    public static ReachAnswer Reach(CastSetup setup, double wantedM)
     {
-        var farthest = Farthest(setup, near);
+        var farthest = Farthest(setup);
         if (farthest.ReachM < wantedM)
             return new(wantedM, false, farthest, farthest);
-        CastResult? best = null;
-        foreach (var share in (ReadOnlySpan<double>)[1, .8, .6])
+        return new(wantedM, true, At(setup, wantedM, farthest), farthest);
+    }
+
+    // A fly this near to the distance is there; this much height left when straight is enough, metres.
+    private const double ThereM = .1,
+        EnoughM = .5;
+
+    // A cast that lands the fly at a distance no farther than the farthest reach.
+    private static CastResult At(CastSetup setup, double wantedM, in CastResult farthest)
+    {
+        ReadOnlySpan<double> steeps = [.1, .25, .4, .6, .8, 1];
+        // A heavy fly wants so much line out, however near the fish is.
+        var least = LeastCarryM(setup, setup.MostCarryM) ?? setup.MostCarryM;
+        Span<CastPlan> plans = stackalloc CastPlan[60];
+        var n = 0;
+        for (var share = 1.0; share > .25; share -= .1)
         {
-            var carry = Math.Max(1, share * Math.Min(setup.MostCarryM, wantedM - setup.Line.LeaderM));
-            foreach (var steep in (ReadOnlySpan<double>)[.1, .3, .5, .75, 1])
-            {
-                var angle = steep * setup.SteepestRad(carry);
-                var cast = CastEngine.Throw(setup, carry, angle, wantedM / Math.Cos(angle) - carry - setup.Line.LeaderM);
-                if (cast.Outcome != CastOutcome.TurnedOver || cast.ReachM < wantedM - .1)
-                    continue;
-                if (best is not { } b || cast.SpareM > b.SpareM + .01)
-                    best = cast;
-                if (cast.SpareM > setup.Line.LeaderM / 2 + .5)
-                    return new(wantedM, true, cast, farthest);
-            }
+            foreach (var steep in steeps)
+                plans[n++] = To(share, steep, wantedM);
         }
-        return new(wantedM, true, best ?? farthest, farthest);
+        // What reaches farthest, with less let go.
+        plans[n++] = new(farthest.CarryM, farthest.AngleRad, wantedM / Math.Cos(farthest.AngleRad) - farthest.CarryM - setup.Line.LeaderM);
+        var best = Nearest(setup, plans[..n], farthest, wantedM);
+        if (best.Outcome == CastOutcome.TurnedOver && Math.Abs(best.ReachM - wantedM) <= ThereM)
+            return best;
+        // A leader that lands in a heap lands short of what was let go.
+        n = 0;
+        foreach (var share in (ReadOnlySpan<double>)[1, .8, .6, .4, .2])
+        foreach (var steep in (ReadOnlySpan<double>)[0, .4, 1])
+        foreach (var heap in (ReadOnlySpan<double>)[.1, .2, .35, .5])
+            plans[n++] = To(share, steep, wantedM + heap * setup.Line.LeaderM);
+        return Nearest(setup, plans[..n], best, wantedM);
+
+        CastPlan To(double share, double steep, double reachM)
+        {
+            var carry = Math.Max(least, share * Math.Min(setup.MostCarryM, wantedM - setup.Line.LeaderM));
+            var angle = steep * setup.SteepestRad(carry);
+            return new(carry, angle, reachM / Math.Cos(angle) - carry - setup.Line.LeaderM);
+        }
+    }
+
+    private static CastResult Nearest(CastSetup setup, ReadOnlySpan<CastPlan> plans, CastResult best, double wantedM)
+    {
+        Span<CastResult> casts = stackalloc CastResult[plans.Length];
+        CastEngine.Throw(setup, plans, casts);
+        var worth = Worth(best);
+        foreach (ref readonly var cast in casts)
+        {
+            if (!cast.Fishes || Worth(cast) <= worth)
+                continue;
+            (best, worth) = (cast, Worth(cast));
+        }
+        return best;
+
+        // There and straight with height to spare, longest carry and flattest first; there and straight; else the nearest.
+        double Worth(in CastResult cast)
+        {
+            var off = Math.Abs(cast.ReachM - wantedM);
+            return off > ThereM || cast.Outcome != CastOutcome.TurnedOver
+                ? -off
+                : Math.Min(1, (cast.SpareM - setup.Line.LeaderM / 2) / EnoughM);
+        }
     }
 
     /// <summary>The farthest cast with this carry at this line speed when the rod stops, m/s; the arm behind it does not matter.</summary>
@@ -109,15 +259,9 @@ public static class CastSearch
                 CarryM = Math.Max(carryM, setup.Caster.CarryM),
             }
         );
-        double shot = 4;
-        CastResult best = default;
-        foreach (var steep in (ReadOnlySpan<double>)[1, .7, .4])
-        {
-            var cast = At(asked, carryM, steep, ref shot);
-            if (cast.ReachM > best.ReachM)
-                best = cast;
-        }
-        return best;
+        Span<CastAttempt> tries = [new(carryM, 1, CastAttempt.All), new(carryM, .7, CastAttempt.All), new(carryM, .4, CastAttempt.All)];
+        var best = Best(asked, tries, default, 1).Best;
+        return best.Fishes ? best : best with { ReachM = 0 };
     }
 
     // A middling cast that shows why nothing fishes.
@@ -127,52 +271,21 @@ public static class CastSearch
         return CastEngine.Throw(setup, carry, setup.SteepestRad(carry) / 2, 0) with { ReachM = 0 };
     }
 
-    // Share of the steepest angle this cast used.
-    private static double Steepness(CastSetup setup, CastResult cast) =>
-        setup.SteepestRad(cast.CarryM) is > 0 and var steepest ? Math.Min(1, cast.AngleRad / steepest) : 0;
-
-    // Best cast with this carry and share of the steepest angle: lets go as much line as still turns over. Reach 0 when none fishes.
-    private static CastResult At(CastSetup setup, double carry, double steep, ref double shot)
+    // Shortest carry that is a cast and takes the fly, metres; null when the longest does not.
+    private static double? LeastCarryM(CastSetup setup, double mostM)
     {
-        var angle = steep * setup.SteepestRad(carry);
-        var most = Math.Max(0, setup.Line.LengthM - setup.Line.LeaderM - carry - .02);
-        CastResult best = default;
-        // A secant kept between a shot that fishes and one that does not (with the Illinois halving, so that neither end sticks); the first
-        // step assumes a usual slope.
-        double low = -1,
-            lowSpare = 0,
-            high = most + 1,
-            highSpare = 0,
-            at = Math.Clamp(shot, 0, most);
-        for (var i = 0; i < 10; i++)
+        var kg = setup.FlyKg / CastEngine.MostFlyRatio;
+        if (CastEngine.LineKg(setup, mostM) < kg)
+            return null;
+        var (low, high) = (Math.Min(mostM, Math.Max(.5, LeastShare * mostM)), mostM);
+        if (CastEngine.LineKg(setup, low) >= kg)
+            return low;
+        for (var i = 0; i < 30; i++)
         {
-            var cast = CastEngine.Throw(setup, carry, angle, at);
-            if (cast.Fishes && cast.ReachM > best.ReachM)
-                best = cast;
-            // Line that is not pulled out is not had by letting go of more.
-            if (cast.Fishes && (cast.ShotM < at - .02 || at >= most))
-                break;
-            if (!cast.Fishes && at <= 0)
-                break;
-            if (cast.Fishes && cast.SpareM < ShotGrainM)
-                break;
-            if (cast.Fishes)
-                (low, lowSpare, highSpare) = (at, cast.SpareM, highSpare / 2);
-            else
-                (high, highSpare, lowSpare) = (at, Math.Min(-.01, cast.SpareM), lowSpare / 2);
-            if (low >= 0 && high <= most)
-            {
-                if (high - low < ShotGrainM)
-                    break;
-                // A little inside both ends, so that the bracket always shrinks.
-                at = low + (high - low) * Math.Clamp(lowSpare / (lowSpare - highSpare) - .01, .05, .95);
-            }
-            else
-                at = Math.Clamp(at + cast.SpareM / 1.3 + (cast.Fishes ? .05 : -.05), 0, most);
+            var middle = (low + high) / 2;
+            (low, high) = CastEngine.LineKg(setup, middle) < kg ? (middle, high) : (low, middle);
         }
-        if (best.ReachM > 0)
-            shot = best.ShotM;
-        return best;
+        return high;
     }
 }
 

@@ -1,3 +1,5 @@
+using System.Runtime.CompilerServices;
+using System.Runtime.Intrinsics;
 using ZingCast.Core.Leaders;
 using ZingCast.Core.Lines;
 
@@ -17,8 +19,10 @@ public sealed class LineInAir
         FluorocarbonKgM3 = 1780;
 
     private readonly Sample[] samples;
+    private readonly double lastM;
 
-    private LineInAir(Sample[] samples, double leaderM, double lengthM) => (this.samples, LeaderM, LengthM) = (samples, leaderM, lengthM);
+    private LineInAir(Sample[] samples, double leaderM, double lengthM) =>
+        (this.samples, LeaderM, LengthM, lastM) = (samples, leaderM, lengthM, samples.Length * StepM - 1e-9);
 
     // One sample step: sums from the fly to its start (mass in kilograms, diameter along length in square metres), what a metre of it adds,
     // and its friction in the guides, newtons.
@@ -91,6 +95,52 @@ public sealed class LineInAir
         ref readonly var sample = ref samples[i];
         var into = Math.Clamp(s - i * StepM, 0, StepM);
         return new(sample.Kg + into * sample.KgPerM, sample.M2 + into * sample.ThickM, sample.KgPerM, sample.ThickM, sample.GuidesN);
+    }
+
+    /// <summary>Four places at once: mass and diameter summed from the fly, mass a metre and thickness there.</summary>
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
+    internal void At(
+        Vector256<double> s,
+        out Vector256<double> kg,
+        out Vector256<double> m2,
+        out Vector256<double> kgPerM,
+        out Vector256<double> thickM
+    ) => At(s, false, out kg, out m2, out kgPerM, out thickM, out _);
+
+    /// <summary>The same with the friction there in the rings, newtons.</summary>
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
+    internal void At(
+        Vector256<double> s,
+        out Vector256<double> kg,
+        out Vector256<double> m2,
+        out Vector256<double> kgPerM,
+        out Vector256<double> thickM,
+        out Vector256<double> guidesN
+    ) => At(s, true, out kg, out m2, out kgPerM, out thickM, out guidesN);
+
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
+    private void At(
+        Vector256<double> s,
+        bool guides,
+        out Vector256<double> kg,
+        out Vector256<double> m2,
+        out Vector256<double> kgPerM,
+        out Vector256<double> thickM,
+        out Vector256<double> guidesN
+    )
+    {
+        var within = Vector256.MinNative(Vector256.MaxNative(s, Vector256<double>.Zero), Vector256.Create(lastM));
+        var whole = Vector256.Floor(within * (1 / StepM));
+        var into = within - whole * StepM;
+        ref readonly var a = ref samples[double.ConvertToIntegerNative<int>(whole.GetElement(0))];
+        ref readonly var b = ref samples[double.ConvertToIntegerNative<int>(whole.GetElement(1))];
+        ref readonly var c = ref samples[double.ConvertToIntegerNative<int>(whole.GetElement(2))];
+        ref readonly var d = ref samples[double.ConvertToIntegerNative<int>(whole.GetElement(3))];
+        kgPerM = Vector256.Create(a.KgPerM, b.KgPerM, c.KgPerM, d.KgPerM);
+        thickM = Vector256.Create(a.ThickM, b.ThickM, c.ThickM, d.ThickM);
+        kg = Vector256.Create(a.Kg, b.Kg, c.Kg, d.Kg) + into * kgPerM;
+        m2 = Vector256.Create(a.M2, b.M2, c.M2, d.M2) + into * thickM;
+        guidesN = guides ? Vector256.Create(a.GuidesN, b.GuidesN, c.GuidesN, d.GuidesN) : default;
     }
 
     /// <summary>A place on the line: mass and diameter summed from the fly, and mass, thickness and guide friction there.</summary>

@@ -135,7 +135,7 @@ public static class CastingRoom
                         var blown = Brief.Complete(request.Brief with { WindMps = mps });
                         return (
                             blown.HeadwindMps,
-                            CastSearch.Farthest(setup.In(blown.HeadwindMps, blown.FromRightMps), answer.Farthest).ReachM
+                            CastSearch.Farthest(setup.In(blown.HeadwindMps, blown.FromRightMps)).ReachM
                         );
                     }
 
