@@ -256,6 +256,10 @@ internal readonly struct CastLanes
                 Create(LongestStepS),
                 MinNative(shorter * (2 * StepShare) / MaxNative(g, Create(2e-6)), Create(LongestPullM) / MaxNative(u, Create(1e-3)))
             ) / refine;
+        // The line ends and the leader begins with a jump in mass, and drag that took its share of the bend's pull now takes all: no step runs
+        // across it.
+        var toLeader = l - Create(line.LeaderM);
+        dt = ConditionalSelect(GreaterThan(toLeader, Create(.002)), MinNative(dt, toLeader * 2.0 / MaxNative(g, Create(1e-3))), dt);
 
         // The line's height changes little within a step: one wind serves it all.
         var w = WindAt(z + Load(ref c.Falling) * dt * .5, Load(ref c.WindMps));
