@@ -18,8 +18,11 @@ namespace ZingCast.Bench;
 /// </summary>
 public class Allocations
 {
-    private readonly CastSetup setup = MatchedOutfit.OfClass(
-        Brief.Complete(
+    private readonly CastSetup setup = Day();
+
+    private static CastSetup Day()
+    {
+        var brief = Brief.Complete(
             new()
             {
                 FlyKind = "baitfish",
@@ -27,10 +30,9 @@ public class Allocations
                 WindMps = 5,
                 WindFromDeg = 0,
             }
-        ),
-        8,
-        .0004
-    );
+        );
+        return Tackle.Of(brief, .0004).Setup(brief, 8);
+    }
 
     [Params(1, 10)]
     public double Refine { get; set; }

@@ -102,10 +102,10 @@ public class CasterTests
 
     // Common practice: the defaults that stand for a fish's name alone.
     [Theory]
-    [InlineData("zander", "slim-streamer", Water.Stillwater)]
+    [InlineData("zander", "weighted-baitfish", Water.Stillwater)]
     [InlineData("pike", "predator", Water.Stillwater)]
     [InlineData("garfish", "slim-streamer", Water.Shore)]
-    [InlineData("grayling", "dry", Water.SmallStream)]
+    [InlineData("grayling", "dry", Water.River)]
     [InlineData("bonefish", "shrimp-crab", Water.Flat)]
     [InlineData("sea-bass", "baitfish", Water.Shore)]
     [InlineData("steelhead", "slim-streamer", Water.River)]

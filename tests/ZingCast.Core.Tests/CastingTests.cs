@@ -434,7 +434,7 @@ public class CastingTests
                     Caster = "expert",
                 }
             );
-        CastSetup Of(Brief b) => MatchedOutfit.OfClass(b, 6, .0002);
+        CastSetup Of(Brief b) => Tackle.Of(b, .0002).Setup(b, 6);
         var open = Of(With(Cover.Open, Stance.Bank));
         Assert.True(Of(With(Cover.Behind, Stance.Bank)).SteepestRad(10) < open.SteepestRad(10));
         Assert.True(Of(With(Cover.Open, Stance.DeepWading)).SteepestRad(10) < open.SteepestRad(10));
@@ -504,17 +504,26 @@ public class CastingTests
         Assert.ThrowsAny<OperationCanceledException>(() => CastMaps.ClassByWind(Of, [5, 8], [0, 4], new CancellationToken(true)));
     }
 
-    // Diminishing returns; common practice, no source: a class that adds under 2 % is not climbed for.
+    // Diminishing returns; common practice, no source: where two classes more add under 2 % each, climbing does not pay.
     [Fact]
-    public void Climbing_stops_where_a_class_more_adds_less_than_two_per_cent()
+    public void A_distance_asks_for_the_smallest_class_that_has_it_and_climbing_stops_where_it_pays_no_more()
     {
-        double[] reach = [0, 8, 9, 10, 10.1, 10.2, 10.2];
-        Assert.Equal(3, Enumerable.Range(0, reach.Length).First(c => ClassSearch.StopsPaying(reach, c)));
-        var far = ClassSearch.Solve(c => Outfit("club", c, Dry), 40);
-        Assert.False(far.Gets);
-        Assert.True(far.Class <= far.Flattens && far.Flattens <= 8);
-        var near = ClassSearch.Solve(c => Outfit("club", c, Dry), 15);
-        Assert.True(near.Gets && near.ReachM >= 16.5 && near.Class < far.Class);
-        Assert.True(ClassSearch.Solve(c => Outfit("club", c, Dry, 6), 40).Flattens > far.Flattens);
+        var calm = new ClassCurve(c => Outfit("club", c, Dry), 9);
+        var near = calm.Smallest(16.5);
+        Assert.NotNull(near);
+        Assert.True(calm.ReachM(near.Value) >= 16.5 && (near == 0 || calm.ReachM(near.Value - .25) < 16.5));
+        Assert.Null(calm.Smallest(44));
+        Assert.Equal(9, calm.Smooth(40, .1, 0));
+        Assert.InRange(calm.Flattens!.Value, 2, 8);
+    }
+
+    // Ours: nobody climbs faster than the distance lets them see it coming.
+    [Fact]
+    public void The_class_rises_with_the_distance_and_never_by_more_than_three_quarters_a_metre()
+    {
+        var curve = new ClassCurve(c => Outfit("skilled", c, Baitfish, 4), 9);
+        var classes = Enumerable.Range(6, 25).Select(d => curve.Smooth(d, .1, 0)).ToList();
+        Assert.All(classes.Zip(classes.Skip(1)), pair => Assert.InRange(pair.Second - pair.First, 0, .75));
+        Assert.Equal(9, classes[^1]);
     }
 }

@@ -11,13 +11,19 @@ namespace ZingCast.Core.Tests;
 /// </summary>
 public static class GeneralSolver
 {
+    /// <summary>Reach over the water of one cast, metres.</summary>
+    public static double ReachM(CastSetup setup, double carryM, double angleRad, double wantedM, double dt, bool locate = true) =>
+        Cast(setup, new(carryM, angleRad, wantedM), dt, locate).ReachM;
+
     /// <summary>
-    /// Reach over the water of one cast, metres, with steps of <paramref name="dt"/> seconds. The solver knows no events: letting go,
-    /// stopping the line and touching the water happen on its grid, unless <paramref name="locate"/> has them looked for by hand within
-    /// the step.
+    /// Reach over the water of one cast, metres, with steps of <paramref name="dt"/> seconds, and the speed of its fly leg when it straightens,
+    /// m/s. The solver knows no events: letting go, stopping the line and touching the water happen on its grid, unless
+    /// <paramref name="locate"/> has them looked for by hand within the step.
     /// </summary>
-    public static double ReachM(CastSetup setup, double carryM, double angleRad, double wantedM, double dt, bool locate = true)
+    public static (double ReachM, double TurnoverMps) Cast(CastSetup setup, CastPlan plan, double dt, bool locate = true)
     {
+        var (carryM, angleRad, wantedM) = (plan.CarryM, plan.AngleRad, plan.ShotM);
+        wantedM = Math.Min(wantedM, Math.Max(0, setup.Line.LengthM - carryM - setup.Line.LeaderM - .01));
         var (line, day, outM) = (setup.Line, setup.Day, carryM + setup.Line.LeaderM);
         var (launch, loop) = CastEngine.Launch(setup, carryM);
         double rho = day.AirKgM3,
@@ -97,6 +103,23 @@ public static class GeneralSolver
             else
                 shooting = true;
         }
-        return (state[0] <= CastEngine.StraightM ? state[3] + state[0] : state[3]) * Math.Cos(angleRad);
+        if (state[0] > CastEngine.StraightM)
+            return (state[3] * Math.Cos(angleRad), 0);
+        // A straight line still moving pulls on, all of it at one speed.
+        double far = state[3] + state[0],
+            all = line.MassKg(far) + setup.FlyKg,
+            up = line.MassKg(state[0]) + setup.FlyKg,
+            speed = shooting ? (up * state[1] + (all - up) * state[2]) / all : 0;
+        while (shooting && speed > .2 && Height(far, time) > 0 && far - outM < wantedM && time < 12)
+        {
+            var flow = speed + day.HeadwindMps * Math.Cos(angleRad) * day.WindShare(Math.Max(0, Height(far, time)));
+            var drag = .5 * rho * (cf * Math.PI * line.WidthM2(far) + setup.FlyAreaM2) * flow * Math.Abs(flow);
+            var slower = (drag + CastSetup.GuidesN(line.ThickM(far)) + line.KgPerM(far) * speed * speed) / (line.MassKg(far) + setup.FlyKg);
+            var before = speed;
+            speed = Math.Max(0, speed - dt * slower);
+            far = Math.Min(outM + wantedM, far + dt * (before + speed) / 2);
+            time += dt;
+        }
+        return (far * Math.Cos(angleRad), state[1]);
     }
 }

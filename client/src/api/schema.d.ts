@@ -4019,6 +4019,7 @@ export interface components {
             hand: components["schemas"]["Hand"];
             school: components["schemas"]["School"];
             lean: components["schemas"]["Lean"];
+            owned: components["schemas"]["Owned"];
             assumed: string[];
             /** Format: double */
             headwindMps: number;
@@ -4026,6 +4027,7 @@ export interface components {
             fromRightMps: number;
             /** Format: double */
             shoulderMps: number;
+            ledClose: boolean;
         };
         BriefAnswer: {
             /** Format: int32 */
@@ -4045,6 +4047,8 @@ export interface components {
             hookSize: null | number;
             /** Format: double */
             flyWetKg: null | number;
+            /** Format: double */
+            flyLengthM: null | number;
             species: null | string;
             /** Format: double */
             fishKg: null | number;
@@ -4075,6 +4079,7 @@ export interface components {
             hand: null | components["schemas"]["Hand"];
             school: null | components["schemas"]["School"];
             lean: null | components["schemas"]["Lean"];
+            owned: null | components["schemas"]["Owned"];
         };
         BriefDraftInput: {
             flyKind?: null | string;
@@ -4082,6 +4087,8 @@ export interface components {
             hookSize?: null | number;
             /** Format: double */
             flyWetKg?: null | number;
+            /** Format: double */
+            flyLengthM?: null | number;
             species?: null | string;
             /** Format: double */
             fishKg?: null | number;
@@ -4112,6 +4119,7 @@ export interface components {
             hand?: null | components["schemas"]["Hand"];
             school?: null | components["schemas"]["School"];
             lean?: null | components["schemas"]["Lean"];
+            owned?: null | components["schemas"]["Owned"];
         };
         BriefEdit: {
             name: string;
@@ -4330,6 +4338,7 @@ export interface components {
             hand: components["schemas"]["PickOfHand"][];
             school: components["schemas"]["PickOfSchool"][];
             lean: components["schemas"]["PickOfLean"][];
+            owned: components["schemas"]["PickOfOwned"][];
             windFrom: components["schemas"]["WindFrom"][];
             action: components["schemas"]["PickOfRodAction"][];
             build: components["schemas"]["PickOfBuild"][];
@@ -4603,6 +4612,7 @@ export interface components {
             /** @default false */
             onTop: boolean;
             sparser: null | string;
+            byLength: boolean;
         };
         FlyLine: {
             /** Format: double */
@@ -4916,7 +4926,6 @@ export interface components {
             verdict: components["schemas"]["Verdict"];
             why: components["schemas"]["Sentence"];
             pinned: boolean;
-            toLookFor: boolean;
         };
         /** @enum {unknown} */
         LinkId: "fly" | "tippet" | "leader" | "head" | "running" | "backing" | "reel" | "rod" | "hand";
@@ -4958,6 +4967,16 @@ export interface components {
             reachM: components["schemas"]["Quantity"];
             cast: null | components["schemas"]["CastResult"];
         };
+        OwnOutfit: {
+            rod: string;
+            line: string;
+            reel: string;
+            reach: components["schemas"]["Quantity"];
+            says: components["schemas"]["Sentence"];
+            pins: components["schemas"]["Pins"];
+        };
+        /** @enum {unknown} */
+        Owned: "first" | "only" | "any";
         Part: {
             text: null | string;
             quantity: null | components["schemas"]["Quantity"];
@@ -4980,6 +4999,10 @@ export interface components {
         };
         PickOfLean: {
             id: components["schemas"]["Lean"];
+            name: string;
+        };
+        PickOfOwned: {
+            id: components["schemas"]["Owned"];
             name: string;
         };
         PickOfRodAction: {
@@ -5414,6 +5437,7 @@ export interface components {
             rods: components["schemas"]["Candidate"][];
             lines: components["schemas"]["Candidate"][];
             reels: components["schemas"]["Candidate"][];
+            own: null | components["schemas"]["OwnOutfit"];
             /** Format: double */
             cost: number;
         };
@@ -5539,7 +5563,7 @@ export interface components {
             guardM: number;
         };
         /** @enum {unknown} */
-        Verdict: "fits" | "look" | "fails";
+        Verdict: "fits" | "look" | "toBuy" | "fails";
         /** @enum {unknown} */
         Wariness: "bold" | "usual" | "spooky";
         /** @enum {unknown} */

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { NavLink } from 'react-router';
 import type { Link, LinkId } from '../api/client';
-import { Mark, PinMark } from '../ui/Mark';
+import { Mark, PinMark, verdictWords } from '../ui/Mark';
 import { Say, useSayText } from '../ui/Say';
 import { metres, useUnits } from '../ui/units';
 import { FlyMark } from './FlyMark';
@@ -25,8 +25,13 @@ export function ChainDrawing({ figures, chain, base }: { figures: OutfitFigures;
   const step = unitOf('length').scale * (system === 'trade' ? 10 : 2);
   const ticks = Array.from({ length: Math.floor((g.totalM - g.leaderM) / step) }, (_, i) => (i + 1) * step);
   const labels = roomy ? placeLabels(chain, g, width) : [];
-  const summary = chain.map((link) => `${link.name}: ${text(link.title)}, ${link.verdict}`).join('; ');
+  const summary = chain.map((link) => `${link.name}: ${text(link.title)}, ${verdictWords[link.verdict]}`).join('; ');
   const sparse = Math.round(g.totalM);
+  // What is to buy is drawn hollow.
+  const hollow = (id: LinkId) => chain.some((link) => link.id === id && link.verdict === 'toBuy');
+  const lineInk = hollow('head')
+    ? { fill: 'var(--paper)', stroke: 'var(--signal)', strokeWidth: 1.2, strokeDasharray: '5 3' }
+    : { fill: 'var(--signal)' };
 
   return (
     <div ref={ref} className="relative">
@@ -57,9 +62,9 @@ export function ChainDrawing({ figures, chain, base }: { figures: OutfitFigures;
         <path d={laid.ribbon(spans.leader[0], spans.leader[1], half)} fill="var(--ink)" opacity="0.75" />
         <path d={laid.ribbon(spans.tippet[0], spans.tippet[1], half)} fill="var(--ink)" opacity="0.55" />
         {spans.running[1] > spans.running[0] && (
-          <path d={laid.ribbon(spans.running[0], spans.running[1], half)} fill="var(--signal)" opacity="0.75" />
+          <path d={laid.ribbon(spans.running[0], spans.running[1], half)} {...lineInk} opacity="0.75" />
         )}
-        <path d={laid.ribbon(spans.head[0], spans.head[1], half)} fill="var(--signal)" />
+        <path d={laid.ribbon(spans.head[0], spans.head[1], half)} {...lineInk} />
 
         <g transform={`translate(${laid.at(0).x},${laid.at(0).y})`}>
           <FlyMark kind={fly.kind.id} hook={fly.hook} bodyM={fly.bodyM} pxPerM={g.flyScale} />
@@ -78,11 +83,26 @@ export function ChainDrawing({ figures, chain, base }: { figures: OutfitFigures;
           strokeOpacity="0.75"
           strokeWidth={Math.max(1.6, 2 * half(g.totalM))}
         />
-        <Spool cx={g.reel.x} cy={g.reel.y} radius={g.reel.r} reel={figures.reel} fill={figures.fill} />
+        {hollow('reel') ? (
+          <circle
+            cx={g.reel.x}
+            cy={g.reel.y}
+            r={g.reel.r}
+            fill="var(--paper)"
+            stroke="var(--ink)"
+            strokeWidth="1.6"
+            strokeDasharray="6 4"
+          />
+        ) : (
+          <Spool cx={g.reel.x} cy={g.reel.y} radius={g.reel.r} reel={figures.reel} fill={figures.fill} />
+        )}
         <line x1={g.reel.x} y1={g.reel.y - g.reel.r} x2={g.reel.x} y2={g.rodY} stroke="var(--ink)" strokeWidth="3" />
         <path
           d={`M${butt},${g.rodY - 4}H${butt + g.gripPx + 26}L${butt + g.rodPx},${g.rodY - 0.8}V${g.rodY + 0.8}L${butt + g.gripPx + 26},${g.rodY + 4}H${butt}Z`}
-          fill="var(--ink)"
+          fill={hollow('rod') ? 'var(--paper)' : 'var(--ink)'}
+          stroke="var(--ink)"
+          strokeWidth={hollow('rod') ? 1.2 : 0}
+          strokeDasharray={hollow('rod') ? '6 4' : undefined}
         />
         <rect
           x={butt + 24}
@@ -169,7 +189,7 @@ function LinkLabel({ link, number, base, wide = false }: { link: Link; number: n
     <NavLink
       to={`${base}/${link.id}`}
       data-link={link.id}
-      aria-label={`${number} ${link.name}: ${text(link.title)}. ${showFigure(link.figure)}. ${link.verdict}: ${text(link.why)}${link.pinned ? '. Pinned' : ''}`}
+      aria-label={`${number} ${link.name}: ${text(link.title)}. ${showFigure(link.figure)}. ${verdictWords[link.verdict]}: ${text(link.why)}${link.pinned ? '. Pinned' : ''}`}
       title={text(link.why)}
       className={`block rounded px-1 leading-tight hover:bg-water ${wide ? 'min-h-11 py-1' : ''}`}
     >

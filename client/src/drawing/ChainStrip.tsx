@@ -1,6 +1,6 @@
 import { NavLink } from 'react-router';
 import type { Figure, Link } from '../api/client';
-import { Mark, PinMark } from '../ui/Mark';
+import { Mark, PinMark, verdictWords } from '../ui/Mark';
 import { useSayText } from '../ui/Say';
 import { useUnits } from '../ui/units';
 import { laidOut, type OutfitFigures } from './outfit';
@@ -52,7 +52,7 @@ export function ChainStrip({ figures, chain, base }: { figures: OutfitFigures; c
             <NavLink
               to={`${base}/${link.id}`}
               data-link={link.id}
-              aria-label={`${i + 1} ${link.name}: ${text(link.title)}. ${showFigure(link.figure)}. ${link.verdict}${link.pinned ? '. Pinned' : ''}`}
+              aria-label={`${i + 1} ${link.name}: ${text(link.title)}. ${showFigure(link.figure)}. ${verdictWords[link.verdict]}${link.pinned ? '. Pinned' : ''}`}
               className={({ isActive }) =>
                 `block h-full border-t-4 px-1 py-0.5 text-[0.84rem] leading-tight hover:bg-water ${isActive ? 'border-signal bg-sheet' : 'border-transparent'}`
               }

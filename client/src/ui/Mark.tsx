@@ -1,11 +1,13 @@
 import type { Verdict } from '../api/client';
 
-const words: Record<Verdict, string> = { fits: 'fits', look: 'look', fails: 'fails' };
-const ink: Record<Verdict, string> = { fits: 'text-fits', look: 'text-look', fails: 'text-fails' };
+/** What people call each state of a link. */
+export const verdictWords: Record<Verdict, string> = { fits: 'fits', look: 'look', toBuy: 'to buy', fails: 'fails' };
+const ink: Record<Verdict, string> = { fits: 'text-fits', look: 'text-look', toBuy: 'text-soft', fails: 'text-fails' };
 
 function Shape({ verdict }: { verdict: Verdict }) {
   if (verdict === 'fits') return <path d="M2 7.2 5.4 10.6 12 3.4" fill="none" strokeWidth="2.2" />;
   if (verdict === 'look') return <path d="M7 1.6 13 12.4H1Z" strokeWidth="1.6" fill="none" />;
+  if (verdict === 'toBuy') return <circle cx="7" cy="7" r="5" fill="none" strokeWidth="1.6" strokeDasharray="3 2.2" />;
   return <path d="M2.5 2.5l9 9m0-9l-9 9" fill="none" strokeWidth="2.6" />;
 }
 
@@ -24,7 +26,7 @@ export function Mark({ verdict, wordless = false }: { verdict: Verdict; wordless
         <Shape verdict={verdict} />
         {verdict === 'look' && <path d="M7 5.4v3M7 10.3v.2" strokeWidth="1.6" />}
       </svg>
-      {wordless ? <span className="sr-only">{words[verdict]}</span> : words[verdict]}
+      {wordless ? <span className="sr-only">{verdictWords[verdict]}</span> : verdictWords[verdict]}
     </span>
   );
 }

@@ -61,6 +61,9 @@ public sealed record Brief
     /// <summary>Lean.</summary>
     public required Lean Lean { get; init; }
 
+    /// <summary>Whose gear.</summary>
+    public required Owned Owned { get; init; }
+
     /// <summary>Names of the fields nobody set, camel case.</summary>
     public required IReadOnlyList<string> Assumed { get; init; }
 
@@ -75,6 +78,12 @@ public sealed record Brief
 
     /// <summary>From this much wind onto the casting shoulder on, m/s, the hook comes too near. Common practice.</summary>
     public const double ShoulderWarnsMps = 2;
+
+    /// <summary>Nearer than this a single nymph in current is led rather than cast over, metres. Common practice.</summary>
+    public const double LedFromM = 11;
+
+    /// <summary>A single nymph led close through current on its leader.</summary>
+    public bool LedClose => Fly.Kind is { Nymph: true, Weighted: false } && CurrentMps > .05 && DistanceM < LedFromM;
 
     /// <summary>
     /// Fills in what was left out, from the species and the water, and says which fields were assumed. The caster is one of
@@ -100,30 +109,35 @@ public sealed record Brief
         var species = Fishes.Find(draft.Species ?? "river-trout")!;
         if (draft.FlyKind is null)
             assumed.Add("flyKind");
-        var kind = FlyKinds.Find(draft.FlyKind ?? UsualDays.Of(species).Fly)!;
-        var middle = new HookSize((int)Math.Round((kind.Small.Number + kind.Large.Number) / 2.0));
+        var day = UsualDays.Of(species);
+        var kind = FlyKinds.Find(draft.FlyKind ?? day.Fly)!;
+        // The species' own hook goes with its own fly; another family comes in its middle size.
+        var middle = (int)Math.Round((kind.Small.Number + kind.Large.Number) / 2.0);
         // Between #24 and #4 hooks are made in even numbers only.
-        if (middle.Number > 4 && middle.Number % 2 != 0)
-            middle = new(middle.Number - 1);
-        var size = new HookSize(Or(draft.HookSize, middle.Number, "hookSize"));
+        var usual =
+            draft.FlyLengthM is { } length && kind.HookOf(length) is { } hook ? hook
+            : kind.Id == day.Fly ? day.Hook
+            : middle - (middle > 4 ? middle % 2 : 0);
+        var size = new HookSize(Or(draft.HookSize, usual, "hookSize"));
         if (draft.Caster is null)
             assumed.Add("caster");
         var caster = casters.FirstOrDefault(c => c.Id == (draft.Caster ?? Casters.Usual.Id)) ?? casters[0];
         var salt = Or(draft.Salt, species.Salt, "salt");
-        var water = Or(draft.Water, UsualDays.Of(species).WaterIn(salt), "water");
+        var water = Or(draft.Water, day.Water, "water");
         return new()
         {
-            Fly = Fly.Of(kind, size, draft.FlyWetKg),
+            Fly = Fly.Of(kind, size, draft.FlyWetKg, draft.FlyLengthM),
             Species = species,
             FishKg = Or(draft.FishKg, species.TypicalKg, "fishKg"),
             Water = water,
             Cover = Or(draft.Cover, Briefs.Cover.Open, "cover"),
             Stance = Or(
                 draft.Stance,
-                water is Briefs.Water.SmallStream or Briefs.Water.River ? Briefs.Stance.Wading : Briefs.Stance.Bank,
+                (water == day.Water ? day.Stance : null)
+                    ?? (water is Briefs.Water.SmallStream or Briefs.Water.River ? Briefs.Stance.Wading : Briefs.Stance.Bank),
                 "stance"
             ),
-            DepthM = Or(draft.DepthM, kind.OnTop ? 0 : .5, "depthM"),
+            DepthM = Or(draft.DepthM, kind.OnTop ? 0 : day.DepthM, "depthM"),
             CurrentMps = Or(
                 draft.CurrentMps,
                 water switch
@@ -141,13 +155,10 @@ public sealed record Brief
             WindFromDeg = Or(draft.WindFromDeg, 0, "windFromDeg"),
             DistanceM = Or(
                 draft.DistanceM,
-                water switch
-                {
-                    Briefs.Water.SmallStream => 8,
-                    Briefs.Water.River => 12,
-                    Briefs.Water.Stillwater => 15,
-                    _ => 17,
-                },
+                // On a small stream nobody is far away.
+                water == Briefs.Water.SmallStream
+                    ? Math.Min(8, day.DistanceM)
+                    : day.DistanceM,
                 "distanceM"
             ),
             Wariness = Or(draft.Wariness, Briefs.Wariness.Usual, "wariness"),
@@ -160,6 +171,7 @@ public sealed record Brief
             Hand = Or(draft.Hand, Briefs.Hand.Right, "hand"),
             School = Or(draft.School, Briefs.School.FlyFirst, "school"),
             Lean = Or(draft.Lean, Briefs.Lean.AllRound, "lean"),
+            Owned = Or(draft.Owned, Briefs.Owned.First, "owned"),
             Assumed = assumed,
         };
     }
@@ -186,6 +198,7 @@ public sealed record Brief
             problems.Add(new("caster", $"No caster is called “{draft.Caster}”. Pick one from the list."));
         Range("hookSize", draft.HookSize, Standards.HookSize.Largest, Standards.HookSize.Smallest, "Hooks run from #32 to 10/0.");
         Range("flyWetKg", draft.FlyWetKg, 0, .05, "A fly weighs between 0 and 50 g, soaked.");
+        Range("flyLengthM", draft.FlyLengthM, .004, .5, "A fly is between 4 mm and 50 cm long (up to 20 in).");
         Range("fishKg", draft.FishKg, .02, 400, "Expect a fish between 20 g and 400 kg.");
         Within("depthM", draft.DepthM, BriefLimits.Handled.DepthM, "The fly fishes between the surface and 30 m (98 ft).");
         Range("currentMps", draft.CurrentMps, 0, 4, "Current runs between 0 and 4 m/s (13 ft/s).");
@@ -210,6 +223,7 @@ public sealed record Brief
         Known("hand", draft.Hand);
         Known("school", draft.School);
         Known("lean", draft.Lean);
+        Known("owned", draft.Owned);
         return problems;
     }
 }

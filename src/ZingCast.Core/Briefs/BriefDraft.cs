@@ -16,6 +16,9 @@ public sealed record BriefDraft
     /// <summary>Soaked mass of the fly when weighed, kilograms.</summary>
     public double? FlyWetKg { get; init; }
 
+    /// <summary>Length over all of a fly that is measured by length, metres; its hook follows from it where none is named.</summary>
+    public double? FlyLengthM { get; init; }
+
     /// <summary>Species id.</summary>
     public string? Species { get; init; }
 
@@ -75,6 +78,9 @@ public sealed record BriefDraft
 
     /// <summary>Lean.</summary>
     public Lean? Lean { get; init; }
+
+    /// <summary>Whose gear.</summary>
+    public Owned? Owned { get; init; }
 }
 
 /// <summary>

@@ -63,6 +63,15 @@ public static class BriefWords
             _ => "all-round",
         };
 
+    /// <summary>Whose gear.</summary>
+    public static string Of(Owned owned) =>
+        owned switch
+        {
+            Owned.Only => "what I have",
+            Owned.Any => "anything",
+            _ => "mine first",
+        };
+
     /// <summary>Where the wind comes from, by eighths of the circle, against the cast: 0 in the face, then round by the right.</summary>
     public static readonly IReadOnlyList<WindFrom> WindFrom =
     [

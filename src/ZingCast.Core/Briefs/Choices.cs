@@ -93,3 +93,16 @@ public enum Lean
     /// <summary>A class up, for wind and for turning fish.</summary>
     Power,
 }
+
+/// <summary>Whose gear is put together.</summary>
+public enum Owned
+{
+    /// <summary>Gear of the shed while nothing fails, else what to buy, and how far the own comes.</summary>
+    First,
+
+    /// <summary>The best that gear of the shed gives, with what it gives up.</summary>
+    Only,
+
+    /// <summary>The best there is, whoever has it.</summary>
+    Any,
+}

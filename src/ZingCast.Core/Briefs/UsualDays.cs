@@ -4,45 +4,54 @@ namespace ZingCast.Core.Briefs;
 
 /// <summary>What people mean when they say no more than the name of a fish.</summary>
 /// <param name="Fly">Fly family id.</param>
-/// <param name="Water">Where it is usually met; null for river or, in salt, open shore.</param>
-public sealed record UsualDay(string Fly, Water? Water = null)
-{
-    /// <summary>Where it is usually met in fresh or in salt water.</summary>
-    public Water WaterIn(bool salt) => Water ?? (salt ? Briefs.Water.Shore : Briefs.Water.River);
-}
+/// <param name="Hook">Hook size number, see <see cref="HookSize"/>.</param>
+/// <param name="DistanceM">How far they are, metres.</param>
+/// <param name="Water">Where it is usually met.</param>
+/// <param name="DepthM">Depth of a fly that is not fished on top, metres.</param>
+/// <param name="Stance">Where the person stands; null for wading in running water and the bank elsewhere.</param>
+public sealed record UsualDay(string Fly, int Hook, double DistanceM, Water Water, double DepthM = .5, Stance? Stance = null);
 
-/// <summary>Usual days by species, else by the group it is planned with. Common practice.</summary>
+/// <summary>Usual days by species. Common practice, no source.</summary>
 public static class UsualDays
 {
     private static readonly Dictionary<string, UsualDay> BySpecies = new()
     {
-        ["zander"] = new("slim-streamer", Water.Stillwater),
-        ["garfish"] = new("slim-streamer"),
-        ["lake-trout"] = new("beaded-nymph", Water.Stillwater),
+        ["grayling"] = new("dry", 16, 10, Water.River),
+        ["brook-trout"] = new("dry", 14, 8, Water.SmallStream),
+        ["char"] = new("dry", 14, 8, Water.SmallStream),
+        ["river-trout"] = new("beaded-nymph", 14, 10, Water.River),
+        ["lake-trout"] = new("slim-streamer", 10, 16, Water.Stillwater, 1.5),
+        ["perch"] = new("slim-streamer", 8, 12, Water.Stillwater, 1),
+        ["panfish"] = new("slim-streamer", 8, 12, Water.Stillwater, 1),
+        ["chub"] = new("terrestrial", 8, 12, Water.River),
+        ["black-bass"] = new("hair-bug", 2, 14, Water.Stillwater),
+        ["sea-trout"] = new("slim-streamer", 6, 15, Water.River),
+        ["carp"] = new("shrimp-crab", 8, 10, Water.Stillwater),
+        ["barbel"] = new("beaded-nymph", 10, 8, Water.River),
+        ["pike"] = new("predator", -2, 16, Water.Stillwater, 1),
+        ["zander"] = new("weighted-baitfish", 0, 15, Water.Stillwater, 4),
+        ["giant-esox"] = new("giant", -6, 15, Water.Stillwater, 1, Briefs.Stance.Boat),
+        ["steelhead"] = new("slim-streamer", 4, 18, Water.River, 1),
+        ["coho"] = new("slim-streamer", 4, 18, Water.River, 1),
+        ["salmon"] = new("slim-streamer", 6, 20, Water.River),
+        ["bonefish"] = new("shrimp-crab", 6, 18, Water.Flat),
+        ["mullet"] = new("beaded-nymph", 14, 14, Water.Shore),
+        ["redfish"] = new("shrimp-crab", 2, 15, Water.Flat),
+        ["barramundi"] = new("weighted-baitfish", 0, 15, Water.Flat, 1),
+        ["sea-bass"] = new("baitfish", 0, 17, Water.Shore, 1),
+        ["striped-bass"] = new("baitfish", 0, 17, Water.Shore, 1),
+        ["big-bass"] = new("baitfish", -1, 17, Water.Shore, 1),
+        ["pollack"] = new("weighted-baitfish", 0, 15, Water.Shore, 4),
+        ["garfish"] = new("slim-streamer", 8, 12, Water.Shore),
+        ["bonito"] = new("baitfish", 2, 20, Water.Shore, .5, Briefs.Stance.Boat),
+        ["permit"] = new("shrimp-crab", 1, 22, Water.Flat),
+        ["snook"] = new("baitfish", 0, 17, Water.Flat),
+        ["small-tarpon"] = new("baitfish", 0, 17, Water.Flat),
+        ["big-tarpon"] = new("baitfish", -2, 18, Water.Flat, 1, Briefs.Stance.Boat),
+        ["trevally"] = new("baitfish", -3, 18, Water.Shore, 1, Briefs.Stance.Boat),
+        ["bluewater"] = new("baitfish", -3, 18, Water.Shore, 1, Briefs.Stance.Boat),
     };
-
-    private static readonly Dictionary<string, UsualDay> ByGroup = new()
-    {
-        ["stream-trout"] = new("dry", Water.SmallStream),
-        ["trout"] = new("beaded-nymph"),
-        ["panfish"] = new("slim-streamer", Water.Stillwater),
-        ["bass"] = new("hair-bug"),
-        ["sea-trout"] = new("slim-streamer"),
-        ["carp"] = new("shrimp-crab", Water.Stillwater),
-        ["pike"] = new("predator", Water.Stillwater),
-        ["giant-esox"] = new("giant", Water.Stillwater),
-        ["salmon"] = new("slim-streamer"),
-        ["big-salmon"] = new("slim-streamer"),
-        ["bonefish"] = new("shrimp-crab", Water.Flat),
-        ["redfish"] = new("baitfish", Water.Flat),
-        ["permit"] = new("shrimp-crab", Water.Flat),
-        ["big-tarpon"] = new("weighted-baitfish"),
-        ["bluewater"] = new("weighted-baitfish"),
-    };
-
-    private static readonly UsualDay Else = new("baitfish");
 
     /// <summary>The usual day of a species.</summary>
-    public static UsualDay Of(Species species) =>
-        BySpecies.GetValueOrDefault(species.Id) ?? ByGroup.GetValueOrDefault(species.Group.Id) ?? Else;
+    public static UsualDay Of(Species species) => BySpecies[species.Id];
 }

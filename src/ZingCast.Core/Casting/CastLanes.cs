@@ -331,7 +331,7 @@ internal readonly struct CastLanes
             | GreaterThanOrEqual(toX + toL, Load(ref c.EndsAtM))
             | LessThanOrEqual(toL, Load(ref c.StraightAtM))
             | LessThanOrEqual(toZ, Lane4.Zero)
-            | GreaterThanOrEqual(toT, Create(LongestS))
+            | ~LessThan(toT, Create(LongestS))
             | (straight & LessThanOrEqual(u, Create(StopsMps)));
         return happens.ExtractMostSignificantBits();
     }
@@ -543,7 +543,7 @@ internal readonly struct CastLanes
             met = Event.Straight;
             Back(c, from, ref to, i, (from.L[i] - c.StraightAtM[i]) / (from.L[i] - to.L[i]));
         }
-        return to.T[i] >= LongestS || (c.Phases[i] == Phase.FlyingOn && Speeds(c, to, i).U <= StopsMps);
+        return !(to.T[i] < LongestS) || (c.Phases[i] == Phase.FlyingOn && Speeds(c, to, i).U <= StopsMps);
     }
 
     private void Back(in Casts c, in State from, ref State to, int i, double part)

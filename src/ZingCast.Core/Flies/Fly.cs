@@ -33,7 +33,21 @@ public sealed record FlyKind(
     bool Delicate = false,
     bool OnTop = false,
     string? Sparser = null
-);
+)
+{
+    /// <summary>Whether people measure such a fly by its length rather than by its hook.</summary>
+    public bool ByLength => SmallBodyM is not null;
+
+    /// <summary>The hook such a fly of this length, metres, is usually tied on; null for flies named by their hook.</summary>
+    public int? HookOf(double lengthM) =>
+        SmallBodyM is { } small && LargeBodyM is { } large
+            ? Math.Clamp(
+                (int)Math.Round(Small.Number + (lengthM - small) / (large - small) * (Large.Number - Small.Number)),
+                HookSize.Largest,
+                4
+            )
+            : null;
+}
 
 /// <summary>Bulk and soaked mass of flies by family. Common practice.</summary>
 public static class FlyKinds
@@ -99,10 +113,13 @@ public sealed record Fly(FlyKind Kind, HookSize Size, Hook Hook, double BodyM, d
 
     /// <summary>
     /// Sizes a fly from its family and hook. Inside the usual sizes bulk and mass are interpolated along the hook scale; outside
-    /// they grow with hook length squared and cubed from the nearer end. <paramref name="weighedKg"/> overrides the mass.
+    /// they grow with hook length squared and cubed from the nearer end. <paramref name="lengthM"/>, metres over all, says more than the hook
+    /// where flies are measured by length. <paramref name="weighedKg"/> overrides the mass.
     /// </summary>
-    public static Fly Of(FlyKind kind, HookSize size, double? weighedKg = null)
+    public static Fly Of(FlyKind kind, HookSize size, double? weighedKg = null, double? lengthM = null)
     {
+        if (lengthM is { } said && kind is { SmallBodyM: { } from, LargeBodyM: { } to })
+            return OfLength(kind, size, said, from, to, weighedKg);
         var hook = Hooks.Of(size);
         var t = Blend.Fraction(kind.Small.Number, kind.Large.Number, size.Number);
         var inside = size.Number <= kind.Small.Number && size.Number >= kind.Large.Number;
@@ -113,5 +130,14 @@ public sealed record Fly(FlyKind Kind, HookSize Size, Hook Hook, double BodyM, d
             ? Blend.Between(small, large, t) * stretch
             : hook.LengthM * 1.15;
         return new(kind, size, hook, body, weighedKg ?? wet, area, inside, weighedKg is not null);
+    }
+
+    private static Fly OfLength(FlyKind kind, HookSize size, double lengthM, double from, double to, double? weighedKg)
+    {
+        var t = Blend.Fraction(from, to, lengthM);
+        var stretch = lengthM / Math.Clamp(lengthM, from, to);
+        var area = Blend.Between(kind.AreaCm2.Low, kind.AreaCm2.High, t) * 1e-4 * stretch * stretch;
+        var wet = Blend.Between(kind.WetG.Low, kind.WetG.High, t) * 1e-3 * Math.Pow(stretch, 3);
+        return new(kind, size, Hooks.Of(size), lengthM, weighedKg ?? wet, area, stretch == 1, weighedKg is not null);
     }
 }

@@ -16,8 +16,7 @@ internal static class Chain
                 FigureOf(judged.Link, choice.Outfit, brief),
                 judged.Verdict,
                 judged.Why(),
-                choice.Pins.Holds(judged.Link),
-                ToLookFor(judged.Link, choice.Outfit)
+                choice.Pins.Holds(judged.Link)
             )),
         ];
 
@@ -56,15 +55,5 @@ internal static class Chain
             LinkId.Reel => outfit.Fill is { } fill ? Quantity.Ratio(fill.Share) : "unknown",
             LinkId.Rod => outfit.Rod.Class is { } c ? Quantity.Class(c, outfit.Rod.MeasuredPlusMinus) : "no class",
             _ => outfit.ReachM,
-        };
-
-    // A part with no identity is a specification.
-    private static bool ToLookFor(LinkId link, Outfit outfit) =>
-        link switch
-        {
-            LinkId.Head => outfit.Line.Id == 0,
-            LinkId.Reel => outfit.Reel.Id == 0,
-            LinkId.Rod => outfit.Rod.Id == 0,
-            _ => false,
         };
 }

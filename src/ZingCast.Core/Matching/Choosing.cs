@@ -41,12 +41,7 @@ public static class Choosing
         // Short heads hang wholly outside the tip; long ones are judged at the carry, but no shorter than the measuring length.
         var judged = line.HeadM < LongHeadM ? line.HeadM : Math.Clamp(carry, Exact.ThirtyFeetM, line.HeadM);
         var mass = line.MassWithinKg(judged);
-        // Short heads are built 1½ to 2 classes heavy on purpose; between short and long the ideal passes over smoothly.
-        var ideal = Blend.Between(
-            LineWeights.MassKg(window + MatchedOutfit.ShortHeadHeavier) / standard,
-            Math.Min(1.35, judged / Exact.ThirtyFeetM),
-            Blend.Fraction(Exact.ThirtyFeetM, LongHeadM, line.HeadM)
-        );
+        var ideal = IdealOf(window, line.HeadM, judged);
         ideal += (rod.Action == RodAction.Fast && !rod.VeryFast ? .05 : 0) + (brief.Caster.Learning ? .05 : 0);
         return new(
             judged,
@@ -57,6 +52,17 @@ public static class Choosing
             window
         );
     }
+
+    /// <summary>
+    /// Ideal of what hangs out over the standard mass of a class: short heads are built 1½ to 2 classes heavy on purpose, long ones follow
+    /// what is carried, metres, and between the two it passes over smoothly.
+    /// </summary>
+    public static double IdealOf(double lineClass, double headM, double carriedM) =>
+        Blend.Between(
+            LineWeights.MassKg(lineClass + Tackle.ShortHeadHeavier) / LineWeights.MassKg(lineClass),
+            Math.Min(1.35, Math.Max(carriedM, Exact.ThirtyFeetM) / Exact.ThirtyFeetM),
+            Blend.Fraction(Exact.ThirtyFeetM, LongHeadM, headM)
+        );
 
     /// <summary>
     /// Line in the air before release, metres: no more than head and overhang, the caster's carry, or what the cast needs.
@@ -73,7 +79,7 @@ public static class Choosing
         if (rod.Class is not { } c)
             return 2 * Impossible;
         var miss = c - spec.Class.Target;
-        var cost = Math.Abs(miss) + 2 * Math.Max(0, spec.Class.Delivery - .5 - c);
+        var cost = Math.Abs(miss) + 2 * Math.Max(0, spec.Class.Carries - .5 - c);
         var longer = rod.LengthM - spec.RodLengthM;
         cost += Math.Abs(longer) / Exact.FootM * .6 + .35 * Math.Abs((int)rod.Action - (int)spec.Action);
         if (Math.Abs(miss) > ClassTarget.Far || TooLongForCanopy(brief, longer))
@@ -94,7 +100,7 @@ public static class Choosing
         cost += heavier < 0 ? -1.5 * heavier : 1.2 * heavier;
         if (Math.Abs(heavier) > FarDensity)
             cost += Impossible;
-        cost += .25 * Math.Max(0, Math.Max(spec.HeadM.Low - line.HeadM, line.HeadM - spec.HeadM.High));
+        cost += .25 * HeadOff(line, spec, brief);
         if (spec.Coatings.Count > 0 && !spec.Coatings.Contains(line.Coating))
             cost += .6;
         if (Coatings.Of(line.Coating).FailsIn(brief.WaterC) is not null)
@@ -104,6 +110,17 @@ public static class Choosing
         if (line.LengthM + 2 < brief.DistanceM)
             cost += 1.5;
         return cost;
+    }
+
+    /// <summary>
+    /// How much longer or shorter than wanted the head is, metres, 0 or more. A double taper's head is as much of it as is carried.
+    /// </summary>
+    public static double HeadOff(FlyLine line, Specification spec, Brief brief)
+    {
+        var (low, high) = (spec.HeadM.Low, spec.HeadM.High);
+        return line.Build == Build.DoubleTaper
+            ? Math.Max(0, Math.Min(Exact.ThirtyFeetM, CarryM(line, brief)) - high)
+            : Math.Max(0, Math.Max(low - line.HeadM, line.HeadM - high));
     }
 
     /// <summary>Cost of a reel for a rod and line with this much backing.</summary>
@@ -130,12 +147,16 @@ public static class Choosing
     public static double Balance(Reel reel, Rod rod, FlyLine line) =>
         (reel.MassKg + line.MassWithinKg(line.LengthM)) / Math.Max(.02, rod.MassKg);
 
-    /// <summary>The rod and line that go together best. Either is a specification when the shed holds none that can do it.</summary>
+    /// <summary>
+    /// The rod and line that go together best. Either is a specification when the shed holds none that can do it; <paramref name="strictly"/>
+    /// only when it holds none at all.
+    /// </summary>
     public static (Rod Rod, FlyLine Line) Pair(
         Brief brief,
         GearShed shed,
         Pins pins,
         Specification spec,
+        bool strictly,
         IProgress<double>? progress = null,
         CancellationToken cancel = default
     )
@@ -151,7 +172,7 @@ public static class Choosing
             progress?.Report((i + 1.0) / rods.Count);
             var rod = rods[i];
             var rodCost = Cost(rod, spec, brief);
-            if (rodCost >= Impossible && pins.Rod is null)
+            if (rodCost >= Impossible && pins.Rod is null && !strictly)
                 continue;
             // A rod with no line to go with it still stands, behind any pair that works.
             if (rodCost + Impossible < best)
@@ -159,7 +180,7 @@ public static class Choosing
             foreach (var line in lines)
             {
                 var lineCost = Cost(line, rod, spec, brief);
-                if (lineCost >= Impossible && pins.Line is null)
+                if (lineCost >= Impossible && pins.Line is null && !strictly)
                     continue;
                 if (rodCost + lineCost < best || (bestLine is null && pins.Line is not null))
                     (best, bestRod, bestLine) = (rodCost + lineCost, rod, line);
@@ -169,7 +190,8 @@ public static class Choosing
         return (theRod, bestLine ?? LineFor(theRod) ?? Wanted(spec, theRod, brief));
 
         FlyLine? LineFor(Rod rod) =>
-            lines.MinBy(l => Cost(l, rod, spec, brief)) is { } line && (Cost(line, rod, spec, brief) < Impossible || pins.Line is not null)
+            lines.MinBy(l => Cost(l, rod, spec, brief)) is { } line
+            && (Cost(line, rod, spec, brief) < Impossible || pins.Line is not null || strictly)
                 ? line
                 : null;
     }
@@ -178,39 +200,15 @@ public static class Choosing
     public static IReadOnlyList<T> Only<T>(IReadOnlyList<T> all, int? pin, Func<T, int> id) =>
         pin is null ? all : [.. all.Where(x => id(x) == pin)];
 
-    /// <summary>The rod to look for. Mass is the usual one for its length and class.</summary>
-    public static Rod Wanted(Specification spec) =>
-        new()
-        {
-            Tag = "—",
-            Name = "not in the shed",
-            LengthM = spec.RodLengthM,
-            PrintedClass = Math.Round(spec.Class.Target),
-            PrintedAction = spec.Action,
-            MassKg = .03 * spec.RodLengthM + .005 * spec.Class.Target,
-        };
+    /// <summary>The rod to look for: of a whole class, as they are made, that still delivers.</summary>
+    public static Rod Wanted(Specification spec)
+    {
+        var nearest = Math.Round(spec.Class.Target, MidpointRounding.AwayFromZero);
+        return spec.Tackle.RodOf(Math.Clamp(Math.Max(nearest, Math.Ceiling(spec.Class.Carries - .3)), 0, LineWeights.Highest));
+    }
 
     /// <summary>The line to look for: ideal load on this rod, the density and coating asked for.</summary>
-    public static FlyLine Wanted(Specification spec, Rod rod, Brief brief)
-    {
-        var head = (spec.HeadM.Low + spec.HeadM.High) / 2;
-        var draft = Reel.TypicalLine(rod.WindowClass ?? spec.Class.Target) with
-        {
-            Tag = "—",
-            Name = "not in the shed",
-            PrintedClass = null,
-            HeadM = head,
-            LengthM = Math.Max(27, head + 8),
-            Density = spec.Density,
-            Coating = spec.Coatings.Count > 0 ? spec.Coatings[0] : Coatings.Temperate.Id,
-            SaltRated = brief.Salt,
-            Build = brief.DistanceM > FarM ? Build.ShootingHead : Build.WeightForward,
-            HeadKg = .01,
-        };
-        // Scale the head so that what hangs out comes to the ideal.
-        var load = Load(rod, draft, brief);
-        return draft with { HeadKg = .01 * load.Ideal * LineWeights.MassKg(load.WindowClass) / load.LineKg };
-    }
+    public static FlyLine Wanted(Specification spec, Rod rod, Brief brief) => spec.Tackle.LineOf(brief, rod);
 
     /// <summary>The reel to look for: room for line and backing, weight to balance.</summary>
     public static Reel WantedReel(Rod rod, FlyLine line, Backing backing, double backingM, Brief brief)

@@ -1,6 +1,5 @@
 using ZingCast.Core.Briefs;
 using ZingCast.Core.Measures;
-using ZingCast.Core.Shed;
 using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Matching;
@@ -10,6 +9,9 @@ public static class ClassRules
 {
     // Strong current helps the fish; m/s, common practice.
     private const double StrongCurrentMps = .8;
+
+    // Wind that ruffles still water enough to hide a line, m/s; common practice.
+    private const double RippleMps = 2;
 
     // Tippet of 6X and finer wants a rod that gives: no more than this class, common practice.
     private const double FineTippetX = 5.75,
@@ -48,48 +50,69 @@ public static class ClassRules
     {
         var fishFirst = brief.School == School.FishFirst;
         var from = fishFirst ? Math.Max(floor, delivery.Class) : delivery.Class;
-        var (to, word) = brief.Lean switch
+        var allRound = Math.Max(from, delivery.DayInHand);
+        (double, Sentence) leans = brief.Lean switch
         {
-            Briefs.Lean.Finesse => (from, "the lightest class that delivers"),
-            Briefs.Lean.Power => ((fishFirst ? from : delivery.Comfortable) + 1, "a class in hand for wind and for turning fish"),
-            _ => (Math.Max(from, delivery.Comfortable), "the class that delivers with ease"),
+            Briefs.Lean.Finesse => (from, $"the lightest class that delivers"),
+            Briefs.Lean.Power => (
+                Math.Max(allRound, Math.Min(allRound + 1, delivery.Most)),
+                $"a class in hand for wind and for turning fish"
+            ),
+            _ => (
+                allRound,
+                $"a day in hand: {Quantity.Length(Delivery.FartherShare * brief.DistanceM)} with "
+                    + $"{Quantity.Wind(Delivery.WindierMps)} more in the face, and not far below what people take for the hook"
+            ),
         };
+        var (to, word) = leans;
         var name = PlainText.Capital(BriefWords.Of(brief.Lean));
         return book.Move(
             Rules.Lean,
             from,
             Quarter(to),
-            () => new(default, $"{name}: {word}", [new("lean", name), new("with ease", Quantity.Class(delivery.Comfortable))])
+            () =>
+                new(
+                    default,
+                    $"{name}: {word}",
+                    [
+                        new("lean", name),
+                        new("delivers today from", Quantity.Class(delivery.Class)),
+                        new("with a day in hand from", Quantity.Class(delivery.DayInHand)),
+                        new("no higher than", Quantity.Class(delivery.Most)),
+                    ]
+                )
         );
     }
 
-    internal static double Adjust(Brief brief, double delivery, double tippetM, double leaned, double floor, LedgerBook book)
+    internal static double Adjust(Brief brief, DeliveryAnswer answer, double tippetM, double leaned, double floor, LedgerBook book)
     {
-        var fit = brief.Caster.Learning ? Learner(brief, leaned, book) : leaned;
-        var landed = Presentation(brief, delivery, fit, book);
-        var guarded =
-            tippetM <= Tippets.DiameterOfX(FineTippetX) && landed > FineTippetClass ? TippetGuard(tippetM, delivery, landed, book) : landed;
+        var delivery = answer.Class;
+        var fit = brief.Caster.Learning ? Learner(brief, leaned, answer.Most, book) : leaned;
+        var landed = Presentation(brief, answer.Holds, fit, book);
+        var guarded = tippetM <= Tippets.DiameterOfX(FineTippetX) ? TippetGuard(tippetM, delivery, landed, book) : landed;
         return FishFloor(brief, guarded, floor, book);
     }
 
-    private static double Learner(Brief brief, double c, LedgerBook book) =>
+    private static double Learner(Brief brief, double c, double most, LedgerBook book) =>
         book.Move(
             Rules.Caster,
             c,
-            c + .5,
+            Math.Max(c, Math.Min(c + .5, most)),
             () => new(default, $"Of two equal answers a learner takes the heavier: mass to feel", [new("caster", brief.Caster.Name)])
         );
 
     private static double Presentation(Brief brief, double delivery, double c, LedgerBook book)
     {
-        var flatCalm = brief.WindMps < .5 && (brief.Water is Water.Stillwater or Water.Flat);
-        if (brief.Wariness != Wariness.Spooky && !flatCalm)
+        // Flat calm passes over into a ripple that hides the line.
+        var calm = brief.Water is Water.Stillwater or Water.Flat ? 1 - Blend.Fraction(0, RippleMps, brief.WindMps) : 0;
+        var lighter = brief.Wariness == Wariness.Spooky ? 1 : Quarter(calm);
+        if (lighter <= 0)
             return c;
         var why = brief.Wariness == Wariness.Spooky ? "Spooky fish" : "Flat calm";
         return book.Move(
             Rules.Presentation,
             c,
-            Math.Max(Math.Min(c, delivery), c - 1),
+            Math.Max(Math.Min(c, delivery), c - lighter),
             () =>
                 new(
                     default,
@@ -103,11 +126,13 @@ public static class ClassRules
         book.Move(
             Rules.TippetGuard,
             c,
-            Math.Max(FineTippetClass, delivery),
+            Math.Min(c, Math.Max(FineTippetClass, delivery)),
             () =>
                 new(
                     default,
-                    $"Tippet of {Quantity.Diameter(tippetM)} breaks on a stiff rod",
+                    c > FineTippetClass
+                        ? (Sentence)$"Tippet of {Quantity.Diameter(tippetM)} breaks on a stiff rod"
+                        : $"Tippet of {Quantity.Diameter(tippetM)} wants a rod that gives: so light a one does",
                     [new("tippet", Quantity.Diameter(tippetM)), new("delivers from class", Quantity.Class(delivery))],
                     Doubt: delivery > FineTippetClass
                 )
@@ -134,29 +159,28 @@ public static class ClassRules
                 )
         );
 
-    internal static double DensityBump(GearShed shed, Pins pins, string density, double c, LedgerBook book)
+    // The least rod for heads that sink fast, by rank of density: a class for each. Common practice.
+    private static double FloorFor(string density) =>
+        Densities.Rank(density) is var rank && rank >= Densities.Type5 ? 6.5
+        : rank >= Densities.Type3 ? 6
+        : 0;
+
+    internal static double DensityBump(string density, double c, LedgerBook book)
     {
-        var rank = Densities.Rank(density);
-        if (rank < Densities.Type3 || pins.Line is not null)
-            return c;
-        var lightest = shed.Lines.Where(l => Math.Abs(Densities.Rank(l.Density) - rank) <= 1 && l.MassKg is not null).MinBy(l => l.MassKg);
-        if (lightest?.MassKg is not { } mass || mass <= TopKg(c))
-            return c;
-        var up = c;
-        while (up < LineWeights.Highest && mass > TopKg(up))
-            up += .25;
-        return book.Move(
-            Rules.DensityBump,
-            c,
-            up,
-            () =>
-                new(
-                    default,
-                    $"The lightest line that sinks so fast, {lightest.Tag}, weighs "
-                        + $"{Quantity.LineMass(mass)}: too much for class {Quantity.Class(c)}",
-                    [new("head", Quantity.LineMass(mass)), new("top of the window", Quantity.LineMass(TopKg(c)))]
-                )
-        );
+        var floor = FloorFor(density);
+        return c >= floor
+            ? c
+            : book.Move(
+                Rules.DensityBump,
+                c,
+                floor,
+                () =>
+                    new(
+                        default,
+                        $"A {Densities.Of(density).Name} head is heavy and comes up hard: class {Quantity.Class(floor)} at least",
+                        [new("density", Densities.Of(density).Name), new("least class", Quantity.Class(floor))]
+                    )
+            );
     }
 
     internal static double Pinned(double pinned, double c, LedgerBook book) =>
@@ -172,8 +196,6 @@ public static class ClassRules
                     Doubt: Math.Abs(pinned - c) > ClassTarget.Far
                 )
         );
-
-    private static double TopKg(double lineClass) => LineLoad.Top * LineWeights.MassKg(lineClass);
 
     private static double Quarter(double c) => Math.Round(c * 4) / 4;
 }

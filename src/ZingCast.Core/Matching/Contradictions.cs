@@ -29,7 +29,9 @@ internal static class Contradictions
             Sentence becomes = $"";
             foreach (var link in release)
                 becomes.AppendFormatted($"{(becomes.Parts.Count > 0 ? ", " : "")}{Chain.TitleOf(link, found.Outfit, session.Brief)}");
-            return new(caused, why, $"Let go of the {names}: {becomes} would work", looser);
+            // What fails with or without the pins still fails.
+            Sentence would = found.Failing.Any() ? $"does what can be done today" : (Sentence)$"would work";
+            return new(caused, why, $"Let go of the {names}: {becomes} {would}", looser);
         }
         return new(caused, why, $"No change of pins helps: the brief itself has to give", null);
     }

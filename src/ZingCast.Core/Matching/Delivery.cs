@@ -6,37 +6,63 @@ using ZingCast.Core.Standards;
 namespace ZingCast.Core.Matching;
 
 /// <summary>What it takes to deliver the fly.</summary>
-/// <param name="Class">Smallest class that delivers.</param>
-/// <param name="Comfortable">Class that delivers with ease.</param>
-/// <param name="Need">What the cast says about classes.</param>
-internal sealed record DeliveryAnswer(double Class, double Comfortable, ClassNeed Need);
+/// <param name="Class">Smallest class that delivers today; where none does, the most that may be named.</param>
+/// <param name="Carries">Class from which the fly can be carried at all.</param>
+/// <param name="DayInHand">Class that also delivers a windier day farther off, and carries the fly with ease.</param>
+/// <param name="Holds">Class that delivers some metres farther too: nothing goes below it for a soft landing.</param>
+/// <param name="Most">No class above this is named.</param>
+internal sealed record DeliveryAnswer(double Class, double Carries, double DayInHand, double Holds, double Most);
 
 /// <summary>
-/// Which class delivers the fly: the cast decides, the fly's share of the line limits it, and the ladder (the advisory cross-check) is said
-/// beside it.
+/// Which class delivers the fly: the cast decides, the fly's share of the line limits it, and the ladder of hook and bulk holds both ends.
 /// </summary>
 internal static class Delivery
 {
-    public static DeliveryAnswer Decide(Brief brief, CastCache casts, double tippetM, LedgerBook book)
-    {
-        var need = casts.Need(tippetM);
-        var rung = Ladder.RungOf(brief.Fly);
-        // In a wind that nothing survives no class is the answer; the hook's own stands until the wind drops.
-        var byCast = need.ReachM > 0 ? need.Class : rung.Low;
-        ByCast(brief, need, byCast, book);
-        if (!need.Gets && need.ReachM > 0)
-            Flattens(need, book);
+    /// <summary>A day in hand: so much farther, and so much more wind in the face, m/s. Common practice.</summary>
+    public const double FartherShare = 1.25,
+        WindierMps = 2;
 
-        var atMost = SmallestClass(brief, CastEngine.MostFlyRatio);
-        var atEase = SmallestClass(brief, CastEngine.ComfortableFlyRatio);
-        var delivery = Math.Max(byCast, atMost);
-        var comfortable = Math.Clamp(atEase, delivery, Math.Max(delivery, rung.High + (brief.Fly.Kind.Weighted ? 1 : 0)));
-        ByFlyRatio(brief, byCast, delivery, comfortable, (atMost, atEase), book);
-        ByLadder(rung, delivery, need.Gets, book);
-        return new(delivery, comfortable, need);
+    // A day that is not today's asks for no more than this below the top of what people take, classes. Ours.
+    private const double WithinRung = .5;
+
+    public static DeliveryAnswer Decide(Brief brief, CastCache casts, Tackle tackle, LedgerBook book)
+    {
+        var (rung, band) = (Ladder.RungOf(brief.Fly), Ladder.BandOf(brief.Fly));
+        var atMost = SmallestClass(brief, tackle, CastEngine.MostFlyRatio);
+        var atEase = SmallestClass(brief, tackle, CastEngine.ComfortableFlyRatio);
+        var most = Quarter(band.High + LadderRung.MostAbove);
+        var today = casts.Curve(tackle, most);
+        var smallest = today.Smallest((1 + ClassCurve.InHand) * brief.DistanceM);
+        var byCast = smallest ?? most;
+        ByCast(brief, today, byCast, smallest is not null, book);
+        if (smallest is null && today.ReachM(most) > 0)
+            Flattens(today, book);
+        var delivery = Math.Min(Math.Max(byCast, atMost), most);
+        ByFlyRatio(brief, tackle, byCast, delivery, (atMost, atEase), book);
+        ByLadder(rung, delivery, smallest is not null, book);
+        // All-round goes no lower than this whatever the cast says, and for a day that is not today's no higher than that.
+        var (least, enough) = (Math.Max(0, band.Low - LadderRung.MostBelow), band.High - WithinRung);
+        var smooth = today.Smooth(brief.DistanceM, ClassCurve.InHand, Math.Floor(least));
+        var inHand = Math.Max(Math.Max(least, smooth), Math.Min(atEase, band.High));
+        if (inHand < enough)
+            inHand = Math.Max(
+                inHand,
+                Math.Min(enough, casts.Curve(tackle, most, WindierMps).Smooth(brief.DistanceM, FartherShare - 1, Math.Floor(least)))
+            );
+        return new(
+            delivery,
+            Math.Min(atMost, most),
+            Math.Clamp(Quarter(inHand), delivery, Math.Max(delivery, most)),
+            Math.Max(delivery, Math.Min(most, Quarter(smooth))),
+            most
+        );
     }
 
-    private static void ByCast(Brief brief, ClassNeed need, double byCast, LedgerBook book) =>
+    private static double Quarter(double c) => Math.Round(c * 4) / 4;
+
+    private static void ByCast(Brief brief, ClassCurve today, double byCast, bool gets, LedgerBook book)
+    {
+        var reach = today.ReachM(byCast);
         book.Move(
             Rules.Delivery,
             byCast,
@@ -44,46 +70,53 @@ internal static class Delivery
             () =>
                 new(
                     default,
-                    need.Gets
+                    gets
                             ? $"From this class {brief.Caster.Article} {brief.Caster.Name} casts "
                                 + $"{Quantity.Length(brief.DistanceM)} with a tenth in hand and the fly turned over"
-                        : need.ReachM > 0
+                        : reach > 0
                             ? (Sentence)$"No class gives this caster {Quantity.Length(brief.DistanceM)} with a tenth "
-                                + $"in hand today; this one gets {Quantity.Length(need.ReachM)}"
-                        : $"No class turns this fly over in this wind: wait, turn or go smaller. By hook alone it is this one",
+                                + $"in hand today; this one gets {Quantity.Length(reach)}"
+                        : $"No class turns this fly over in this wind: wait or turn; what would help is worked out beside the cast. "
+                            + $"By hook alone it is this one",
                     [
                         new("distance", Quantity.Length(brief.DistanceM)),
-                        new("farthest with this class", brief.Caster.Reach(need.ReachM)),
-                        new("a class more adds", Quantity.Length(need.NextAddsM)),
+                        new("farthest with this class", brief.Caster.Reach(reach)),
+                        new("a class more adds", Quantity.Length(today.ReachM(byCast + 1) - reach)),
                         new("in the face", Quantity.Wind(brief.HeadwindMps)),
                         new("drag area", new Quantity(brief.Fly.AreaM2, Kind.Area)),
                         new("caster", brief.Caster.Name),
                     ],
-                    Doubt: !need.Gets
+                    Doubt: !gets
                 )
         );
+    }
 
-    private static void Flattens(ClassNeed need, LedgerBook book) =>
+    private static void Flattens(ClassCurve today, LedgerBook book)
+    {
+        var (at, adds) = (today.Flattens ?? today.Most, today.ReachM(today.Most + 1) - today.ReachM(today.Most));
         book.Note(
             Rules.Flattens,
             () =>
                 new(
-                    Quantity.Class(need.Flattens),
-                    $"Climbing stops paying here: a class above {Quantity.Class(need.Class)} adds "
-                        + $"{Quantity.Length(need.NextAddsM)}. The class is not the problem; see what would help",
+                    Quantity.Class(at),
+                    today.Flattens is null
+                        ? $"Climbing pays as far as people go for such a fly, and no farther is gone: a class more adds {Quantity.Length(adds)}"
+                        : (Sentence)$"From here on climbing does not pay: the class is not the problem; see what would help",
                     [
-                        new("reach here", Quantity.Length(need.ReachByClass(need.Flattens))),
-                        new("two classes up", Quantity.Length(need.ReachByClass(need.Flattens + 2))),
+                        new("reach here", Quantity.Length(today.ReachM(at))),
+                        new("with the most that is named", Quantity.Length(today.ReachM(today.Most))),
+                        new("a class more adds", Quantity.Length(adds)),
                     ],
                     Doubt: true
                 )
         );
+    }
 
     private static void ByFlyRatio(
         Brief brief,
+        Tackle tackle,
         double byCast,
         double delivery,
-        double comfortable,
         (double AtMost, double AtEase) from,
         LedgerBook book
     ) =>
@@ -93,18 +126,18 @@ internal static class Delivery
             delivery,
             () =>
             {
-                var (fly, carriedKg) = (brief.Fly, CarriedKg(brief, comfortable));
+                var (fly, carriedKg) = (brief.Fly, CarriedKg(brief, tackle, delivery));
                 return new(
                     default,
                     $"{Quantity.LineMass(fly.WetKg)} of soaked fly is {Quantity.Ratio(fly.WetKg / carriedKg)} of the line a class "
-                        + $"{Quantity.Class(comfortable)} puts in the air",
+                        + $"{Quantity.Class(delivery)} puts in the air",
                     [
                         new("soaked fly", Quantity.LineMass(fly.WetKg)),
                         new("line in the air", Quantity.LineMass(carriedKg)),
                         new("castable from class", Quantity.Class(from.AtMost)),
                         new("comfortable from class", Quantity.Class(from.AtEase)),
                     ],
-                    Doubt: from.AtEase > comfortable + .25
+                    Doubt: from.AtEase > delivery + .25
                 );
             }
         );
@@ -134,22 +167,22 @@ internal static class Delivery
     /// <summary>
     /// Smallest class, in quarter steps, whose carried line holds the fly's share at or below a ratio; 15 when none does.
     /// </summary>
-    private static double SmallestClass(Brief brief, double ratio)
+    private static double SmallestClass(Brief brief, Tackle tackle, double ratio)
     {
         for (var c = 0.0; c < LineWeights.Highest; c += .25)
-            if (brief.Fly.WetKg <= ratio * CarriedKg(brief, c))
+            if (brief.Fly.WetKg <= ratio * CarriedKg(brief, tackle, c))
                 return c;
         return LineWeights.Highest;
     }
 
-    private static double CarriedKg(Brief brief, double lineClass)
+    private static double CarriedKg(Brief brief, Tackle tackle, double lineClass)
     {
         // Whatever hangs there, line and fly together stay under the top of the class's window.
         var standard = LineWeights.MassKg(lineClass);
         var carry = Math.Min(brief.Caster.CarryM, Math.Max(6, brief.DistanceM - 2.7));
-        var line = MatchedOutfit.ShortHead(brief.Fly)
-            ? LineWeights.MassKg(lineClass + MatchedOutfit.ShortHeadHeavier)
-            : standard * carry / Exact.ThirtyFeetM;
+        // The shorter the head the heavier it is built.
+        var heavy = Choosing.IdealOf(lineClass, (tackle.HeadM.Low + tackle.HeadM.High) / 2, carry);
+        var line = heavy * standard;
         return Math.Max(.2 * standard, Math.Min(line, LineLoad.Top * standard - brief.Fly.WetKg));
     }
 }

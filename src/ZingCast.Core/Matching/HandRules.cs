@@ -11,9 +11,6 @@ internal static class HandRules
     /// <summary>A tenth should stay in hand: beyond this share of the reach it does not.</summary>
     public const double EasyShare = .9;
 
-    /// <summary>Beyond this share of the reach the distance is not to be had.</summary>
-    public const double MostShare = 1.2;
-
     /// <summary>Line held in the air and line to be shot, metres.</summary>
     public static (double CarryM, double ShootM) CarryAndShoot(Brief brief, double leaderM, double usualCarryM, CastResult? cast)
     {

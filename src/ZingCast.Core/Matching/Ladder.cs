@@ -1,4 +1,5 @@
 using ZingCast.Core.Flies;
+using ZingCast.Core.Measures;
 using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Matching;
@@ -11,6 +12,13 @@ namespace ZingCast.Core.Matching;
 /// <param name="High">Highest class.</param>
 public sealed record LadderRung(string Name, HookSize Small, double FromBodyM, double Low, double High)
 {
+    /// <summary>
+    /// No class more than this above what people reach for is named, classes, whatever the wind and the distance; and none more than the
+    /// other below it, but for finesse. Common practice allows a class either way; nobody carries the whole of it upwards.
+    /// </summary>
+    public const double MostAbove = .25,
+        MostBelow = 1;
+
     /// <summary>A class this far outside the rung is a disagreement worth saying, classes.</summary>
     public const double Disagrees = 1.5;
 
@@ -37,4 +45,23 @@ public static class Ladder
     /// <summary>The rung a fly stands on.</summary>
     public static LadderRung RungOf(Fly fly) =>
         Rungs.Last(r => r.FromBodyM > 0 ? fly.BodyM >= r.FromBodyM && fly.Kind.Bushy : fly.Size.Number <= r.Small.Number);
+
+    // The same without steps: a hook between two rungs stands between them.
+    private static readonly double[] Hooks = [-24, -16, -10, -4, -1, 2],
+        Lows = [2, 3, 4, 6, 7, 8],
+        Highs = [4, 5, 6, 7, 8, 9];
+    private static readonly double[] BodiesM = [.10, .15, .175, .25, .32],
+        BodyLows = [7.5, 8.75, 9, 10, 10],
+        BodyHighs = [8.5, 9.75, 10, 11.75, 11.75];
+
+    /// <summary>Lowest and highest class people reach for, by hook and bulk, without the jumps between rungs.</summary>
+    public static Spread BandOf(Fly fly)
+    {
+        var hook = Math.Clamp(-fly.Size.Number, Hooks[0], Hooks[^1]);
+        var band = new Spread(Blend.Along(Hooks, Lows, hook), Blend.Along(Hooks, Highs, hook));
+        if (!fly.Kind.Bushy || fly.BodyM < BodiesM[0])
+            return band;
+        var body = Math.Min(fly.BodyM, BodiesM[^1]);
+        return new(Math.Max(band.Low, Blend.Along(BodiesM, BodyLows, body)), Math.Max(band.High, Blend.Along(BodiesM, BodyHighs, body)));
+    }
 }

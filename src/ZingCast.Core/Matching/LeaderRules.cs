@@ -12,7 +12,16 @@ internal static class LeaderRules
 {
     private const double Ft = Exact.FootM;
 
-    private const double BigWindMps = 8;
+    // Wind in the face in which leaders begin to be shortened and in which they are two feet shorter, m/s; common practice.
+    private const double WindMps = 6,
+        BigWindMps = 10;
+
+    // Usual length by rank of density, feet, from a floating line's ten on. A long leader lets the fly ride up. Common practice.
+    private static readonly double[] ByDensityFt = [10, 8.5, 7, 6, 5, 4];
+
+    // Bulk from which a leader is shorter, and at which it is seven feet, square metres; common practice.
+    private const double BulkM2 = 1e-4,
+        MuchBulkM2 = 2e-4;
 
     /// <summary>
     /// A leader this much longer than the rod runs its joint into the rings at the net, metres; common practice. Longer still it jams.
@@ -20,10 +29,10 @@ internal static class LeaderRules
     public const double LongerThanRodM = .8,
         JamsM = 1.3;
 
-    public static Leader Decide(Brief brief, Pins pins, string density, Rod rod, FlyLine line, TippetChoice tippet, LedgerBook book)
+    public static Leader Decide(Brief brief, Pins pins, Rod rod, FlyLine line, TippetChoice tippet, LedgerBook book)
     {
-        var wanted = Length(brief, pins, density, book);
-        var length = AgainstRod(pins, rod, wanted, book);
+        var wanted = Length(brief, pins, line.Density, book);
+        var length = brief.LedClose ? wanted : AgainstRod(pins, rod, wanted, book);
         var leader = Leader.Build(length, line.TipDiameterM, tippet.DiameterM, tippet.GuardM);
         book.Note(
             Rules.LeaderButt,
@@ -42,11 +51,11 @@ internal static class LeaderRules
     private static double Length(Brief brief, Pins pins, string density, LedgerBook book)
     {
         var (usual, reason) = UsualLength(brief, density);
-        var windy = brief.WindMps > BigWindMps;
+        var shorter = usual - InWind(brief, usual);
         var (length, why) =
             pins.LeaderM is { } pin ? (pin, "you pinned this length")
-            : book.IsOff(Rules.LeaderLength) ? (9 * Ft, Windy())
-            : (windy ? InBigWind(usual) : usual, Windy());
+            : book.IsOff(Rules.LeaderLength) ? (9 * Ft - shorter, Windy())
+            : (usual - shorter, Windy());
         book.Note(
             Rules.LeaderLength,
             () =>
@@ -55,7 +64,7 @@ internal static class LeaderRules
                     $"{PlainText.Capital(why)}",
                     [
                         new("density", Densities.Of(density).Name),
-                        new("wind", Quantity.Wind(brief.WindMps)),
+                        new("in the face", Quantity.Wind(brief.HeadwindMps)),
                         new("wariness", brief.Wariness.ToString().ToLowerInvariant()),
                     ],
                     pins.LeaderM is null ? null : Source.Yours,
@@ -64,7 +73,7 @@ internal static class LeaderRules
         );
         return length;
 
-        string Windy() => windy ? reason + "; two feet shorter in big wind" : reason;
+        string Windy() => shorter > .05 ? reason + "; up to two feet shorter in big wind" : reason;
     }
 
     private static double AgainstRod(Pins pins, Rod rod, double length, LedgerBook book)
@@ -86,30 +95,49 @@ internal static class LeaderRules
         return shorten ? longest : length;
     }
 
-    /// <summary>Usual length on a floating line, metres; what a class is judged with before the line is known.</summary>
-    public static double UsualLengthM(Brief brief)
-    {
-        var length = UsualLength(brief, Densities.Floating.Id).LengthM;
-        return brief.WindMps > BigWindMps ? InBigWind(length) : length;
-    }
+    /// <summary>Usual length on a line of this density in the wind of the brief, metres.</summary>
+    public static double UsualM(Brief brief, string density) => InWind(brief, UsualLength(brief, density).LengthM);
 
-    private static double InBigWind(double lengthM) => Math.Max(4 * Ft, lengthM - 2 * Ft);
+    // Only wind in the face shortens a leader.
+    private static double InWind(Brief brief, double lengthM) =>
+        Math.Max(Math.Min(lengthM, 4 * Ft), lengthM - 2 * Ft * Blend.Fraction(WindMps, BigWindMps, brief.HeadwindMps));
 
     private static (double LengthM, string Why) UsualLength(Brief brief, string density)
     {
-        var rank = Densities.Rank(density);
-        if (rank >= Densities.Type4)
-            return (4 * Ft, "a fast sinking line takes the fly down; a long leader would let it ride up");
-        if (rank > Densities.Intermediate)
-            return (5 * Ft, "a sinking line takes the fly down; a long leader would let it ride up");
-        if (rank > 0)
-            return (7 * Ft, "an intermediate line needs a middling leader");
-        if (brief.Fly.Kind.Bushy && brief.Fly.AreaM2 > 1.5e-4)
-            return (7 * Ft, "bulky flies turn over on a short stiff leader");
-        if (brief.Water == Water.SmallStream)
-            return (7 * Ft, "a small stream leaves room for a short leader only");
-        if (brief.Wariness == Wariness.Spooky)
-            return (13 * Ft, "wary fish want the line kept well away");
-        return brief.Wariness == Wariness.Bold ? (9 * Ft, "floating line, bold fish") : (10 * Ft, "floating line and clear water");
+        var (floating, why) = OnFloating(brief);
+        var rank = Math.Min(Densities.Rank(density), ByDensityFt.Length - 1);
+        if (rank == 0)
+            return (floating * Ft, why);
+        // No more than two feet shorter for each step down the ladder of densities; a guard comes on top.
+        var feet = Math.Min(floating, Math.Max(ByDensityFt[rank], floating - 2 * rank));
+        var guard = brief.Species.Group.Mouth is Mouth.Abrasive ? Math.Max(0, 2.5 - .5 * rank) : 0;
+        return (
+            (feet + guard) * Ft,
+            rank <= Densities.Intermediate
+                ? "a slow sinking line needs a middling leader"
+                : "a sinking line takes the fly down; a long leader would let it ride up"
+        );
+    }
+
+    // Feet, and why.
+    private static (double Feet, string Why) OnFloating(Brief brief)
+    {
+        var kind = brief.Fly.Kind;
+        var (feet, why) =
+            brief.Water == Water.SmallStream ? (7, "a small stream leaves room for a short leader only")
+            : brief.Wariness == Wariness.Spooky ? (13, "wary fish want the line kept well away")
+            : brief.Caster.Learning ? (9, "a learner turns over nine feet")
+            : brief.Wariness == Wariness.Bold ? (9, "floating line, bold fish")
+            : (10.0, "floating line and clear water");
+        // Led close a nymph hangs on its leader alone: two feet more for every metre nearer.
+        if (brief.LedClose)
+            return (
+                feet + 2 * Math.Min(4, Brief.LedFromM - brief.DistanceM),
+                "a nymph led close hangs from a long leader with no line on the water"
+            );
+        if (!kind.Bushy)
+            return (feet, why);
+        var bulk = Blend.Fraction(BulkM2, MuchBulkM2, brief.Fly.AreaM2);
+        return bulk > 0 && feet > 7 ? (Blend.Between(feet, 7, bulk), "bulky flies turn over on a short stiff leader") : (feet, why);
     }
 }

@@ -43,6 +43,9 @@ public enum Verdict
     /// <summary>Works, with something to look at.</summary>
     Look,
 
+    /// <summary>Would do its part, but nobody here has it: to buy.</summary>
+    ToBuy,
+
     /// <summary>Does not work.</summary>
     Fails,
 }

@@ -1,4 +1,5 @@
 using ZingCast.Core.Briefs;
+using ZingCast.Core.Depth;
 using ZingCast.Core.Lines;
 using ZingCast.Core.Measures;
 using ZingCast.Core.Standards;
@@ -8,15 +9,10 @@ namespace ZingCast.Core.Matching;
 /// <summary>Density, head and coating from the water and the fly; the line that was chosen, and how it loads the rod.</summary>
 internal static class LineRules
 {
-    // Water that stands, m/s. Depths a floating line fishes in still water and in current, and an intermediate one in still water, metres:
-    // common practice.
-    private const double StillMps = .05,
-        FloatingStillM = 1.5,
-        FloatingCurrentM = .5,
-        IntermediateM = 3,
-        NymphM = 1.5;
+    // Down to here waves carry the fly whatever the line, metres.
+    private const double InTheWavesM = .3;
 
-    public static string Density(Brief brief, Pins pins, LedgerBook book)
+    public static string Density(Brief brief, Pins pins, double tippetM, LedgerBook book)
     {
         if (pins.Density is { } pin)
         {
@@ -33,39 +29,63 @@ internal static class LineRules
             );
             return pin;
         }
-        // Sinking time: what the drift allows in current, half a minute of patience without.
-        var still = brief.CurrentMps <= StillMps;
-        var seconds = still ? 30 : Math.Min(60, .6 * brief.DistanceM / brief.CurrentMps);
-        var rate = brief.DepthM / seconds;
-        var heavyNymph = brief.Fly.Kind.Nymph && brief.DepthM <= NymphM;
+        double Fishes(Density line, double flyKg) =>
+            Sinking.DepthM(brief, line, id => pins.LeaderM ?? LeaderRules.UsualM(brief, id), tippetM, flyKg);
+        var fly = brief.Fly.WetKg;
+        // On a drift weight in the fly comes before a sinking line; over waves a floating line lifts whatever is not meant to float.
+        var drifts = brief.Fly.Kind.Nymph && brief.CurrentMps > Sinking.StillMps;
+        var least =
+            brief.Water != Water.Shore || brief is { DepthM: <= 0 } or { Fly.Kind.OnTop: true } ? 0
+            : brief.DepthM <= InTheWavesM ? 1
+            : Densities.Intermediate;
         var density =
-            brief.DepthM <= (still ? FloatingStillM : FloatingCurrentM) || heavyNymph ? Densities.Floating
-            : still && brief.DepthM <= IntermediateM ? Densities.Rows[Densities.Intermediate]
-            : Densities.Rows.Skip(Densities.Intermediate).FirstOrDefault(d => d.SinkMps >= rate) ?? Densities.Rows[^1];
-        var tooDeep = density.SinkMps < rate && density == Densities.Rows[^1];
-        var time = new Quantity(seconds, Kind.Time);
+            brief.DepthM <= 0 || drifts
+                ? Densities.Floating
+                : Densities.Rows.Skip(least).FirstOrDefault(d => Fishes(d, fly) >= brief.DepthM) ?? Densities.Rows[^1];
+        var depth = Fishes(density, fly);
+        var tooDeep = depth < brief.DepthM;
+        var time = new Quantity(Sinking.TimeS(brief), Kind.Time);
+        var rank = Densities.Rank(density.Id);
         book.Note(
             Rules.Density,
             () =>
                 new(
                     density.Name,
-                    heavyNymph ? $"A weighted nymph reaches {Quantity.Length(brief.DepthM)} on a floating line and its own weight"
+                    tooDeep && drifts ? Heavier()
                         : tooDeep
-                            ? $"No sinking line reaches {Quantity.Length(brief.DepthM)} in {time}; cast farther upstream or weight the fly"
-                        : density.SinkMps == 0 ? (Sentence)$"A floating line fishes the fly at {Quantity.Length(brief.DepthM)}"
-                        : $"The lightest line that reaches {Quantity.Length(brief.DepthM)} in {time}",
+                            ? (Sentence)
+                                $"No sinking line fishes {Quantity.Length(brief.DepthM)} here: pitch it farther upstream or weight the fly"
+                        : density.SinkMps <= 0 ? (Sentence)$"A floating line fishes this fly to about {Quantity.Length(depth)}"
+                        : rank == least && least > 0 && Fishes(Densities.Floating, fly) >= brief.DepthM
+                            ? (Sentence)$"Waves lift a floating line: {Article(density)} {density.Name} one fishes below them"
+                        : $"The lightest line that fishes {Quantity.Length(brief.DepthM)}: it gets to about {Quantity.Length(depth)}",
                     [
                         new("depth", Quantity.Length(brief.DepthM)),
                         new("current", new Quantity(brief.CurrentMps, Kind.WaterSpeed)),
                         new("time to sink", time),
-                        new("needed", new Quantity(rate, Kind.SinkRate)),
-                        new("this sinks", new Quantity(density.SinkMps, Kind.SinkRate)),
+                        new("line sinks", new Quantity(density.SinkMps, Kind.SinkRate)),
+                        new("soaked fly", Quantity.LineMass(fly)),
+                        .. Beside(rank - 1, "a lighter line fishes"),
+                        .. Beside(rank + 1, "a heavier one fishes"),
                     ],
                     Doubt: tooDeep,
                     Pin: new() { Density = density.Id }
                 )
         );
         return book.IsOff(Rules.Density) ? Densities.Floating.Id : density.Id;
+
+        static string Article(Density line) => "aeiou".Contains(line.Name[0], StringComparison.Ordinal) ? "an" : "a";
+
+        Sentence Heavier() =>
+            Sinking.FlyForKg(brief, pins.LeaderM ?? LeaderRules.UsualM(brief, density.Id), tippetM) is { } kg
+                ? (Sentence)$"Floating, and weight in the fly: about {Quantity.LineMass(kg)} of it gets to {Quantity.Length(brief.DepthM)} "
+                    + $"in this drift, yours to {Quantity.Length(depth)}"
+                : $"Floating, and weight in the fly; for {Quantity.Length(brief.DepthM)} a longer leader too, pitched well upstream";
+
+        IEnumerable<Factor> Beside(int other, string name) =>
+            other >= 0 && other < Densities.Rows.Count && density.SinkMps >= 0
+                ? [new($"{name} ({Densities.Rows[other].Name})", Quantity.Length(Fishes(Densities.Rows[other], fly)))]
+                : [];
     }
 
     /// <summary>Head length wanted, metres. Common practice, in feet.</summary>
@@ -74,8 +94,8 @@ internal static class LineRules
         var bulky = brief.Fly.Kind.Bushy || brief.Fly.Kind.Weighted;
         var (low, high, why) =
             brief.DistanceM > Choosing.FarM ? (26, 32, "most distance of all: a separate head on thin running line")
-            : brief.Water == Water.Shore && brief.HeadwindMps > 4 || brief.Stance == Stance.Boat
-                ? (23, 32, "one false cast and shoot: a short head")
+            : brief.Stance == Stance.Boat ? (23, 32, "one false cast and shoot: a short head")
+            : brief.Water == Water.Shore ? (25, 38, "few false casts over waves: a short to all-round head")
             : bulky ? (28, 35, "bulk or weight: mass towards the front")
             : brief.Wariness == Wariness.Spooky || brief.Fly.Kind.Delicate
                 ? (40, 60, "delicate, mending: a long belly and a fine front taper")

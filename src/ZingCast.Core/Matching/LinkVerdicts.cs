@@ -21,9 +21,15 @@ internal static class LinkVerdicts
     /// <summary>All nine, from the fly to the hand.</summary>
     public static IReadOnlyList<Judgement> Of(Brief brief, Specification spec, Outfit outfit) =>
         [
+            .. All(brief, spec, outfit)
+                .Select(j => j.Verdict != Verdict.Fails && outfit.ToBuy(j.Link) ? j with { Verdict = Verdict.ToBuy } : j),
+        ];
+
+    private static IReadOnlyList<Judgement> All(Brief brief, Specification spec, Outfit outfit) =>
+        [
             Fly(brief, outfit),
             Tippet(brief, outfit.Tippet),
-            Leader(outfit.Leader, outfit.Rod),
+            Leader(brief, outfit.Leader, outfit.Rod),
             Line(outfit.Line, outfit.Load, spec, brief),
             Running(brief, outfit),
             Backing(brief, outfit),
@@ -64,8 +70,10 @@ internal static class LinkVerdicts
         return Fits(LinkId.Tippet, () => $"holds {Quantity.Force(tippet.KnottedN)} knotted; check each knot");
     }
 
-    private static Judgement Leader(Leader leader, Rod rod)
+    private static Judgement Leader(Brief brief, Leader leader, Rod rod)
     {
+        if (brief.LedClose && leader.LengthM > rod.LengthM + LeaderRules.LongerThanRodM)
+            return Look(LinkId.Leader, () => $"longer than the rod: tie it level, so that its knots pass the rings at the net");
         var outside = leader.LengthM - rod.LengthM;
         return outside > LeaderRules.JamsM
                 ? Fails(LinkId.Leader, () => $"{Quantity.Length(outside)} longer than the rod: the joint jams in the rings at the net")
@@ -80,9 +88,13 @@ internal static class LinkVerdicts
             return Fails(
                 LinkId.Head,
                 () =>
+                    // Where only the fly tips it, the line alone would do: a line bench that knows no fly says so.
                     load.Ratio > LineLoad.Top
-                        ? $"{Quantity.Ratio(load.Ratio)} of the class: overloads this rod"
-                        : (Sentence)$"{Quantity.Ratio(load.Ratio)} of the class: never loads this rod"
+                        ? load.LineRatio <= LineLoad.Top
+                            ? $"{Quantity.Ratio(load.LineRatio)} of the class by itself, but {Quantity.LineMass(brief.Fly.WetKg)} of soaked fly "
+                                + $"make it {Quantity.Ratio(load.Ratio)}: overloads this rod"
+                            : (Sentence)$"{Quantity.Ratio(load.Ratio)} of the class: overloads this rod"
+                        : $"{Quantity.Ratio(load.Ratio)} of the class: never loads this rod"
             );
         if (Coatings.Of(line.Coating).FailsIn(brief.WaterC) is { } fault)
             return Fails(
@@ -117,7 +129,7 @@ internal static class LinkVerdicts
             );
         if (brief.Salt && !line.SaltRated)
             return Look(LinkId.Head, () => $"loads well; rinse it, the coating is not made for salt");
-        var off = Math.Max(spec.HeadM.Low - line.HeadM, line.HeadM - spec.HeadM.High);
+        var off = Choosing.HeadOff(line, spec, brief);
         if (off > 1.5)
             return Look(
                 LinkId.Head,
@@ -182,7 +194,7 @@ internal static class LinkVerdicts
     {
         if (rod.Class is not { } c)
             return Fails(LinkId.Rod, () => $"no label and never bent: nobody knows its class");
-        if (c < spec.Class.Delivery - 1)
+        if (c < spec.Class.Carries - .5)
             return Fails(LinkId.Rod, () => $"class {Quantity.Class(c)} is too light to carry this fly");
         var longer = rod.LengthM - spec.RodLengthM;
         if (Choosing.TooLongForCanopy(brief, longer))
@@ -209,13 +221,13 @@ internal static class LinkVerdicts
     {
         var reach = outfit.ReachM.Value;
         if (reach <= 0)
-            return Fails(LinkId.Hand, () => $"this fly does not turn over in this wind: go smaller, turn, or wait");
-        if (brief.DistanceM > HandRules.MostShare * reach)
+            return Fails(LinkId.Hand, () => $"this fly does not turn over in this wind: turn or wait, and see what would help");
+        if (reach < brief.DistanceM)
             return Fails(
                 LinkId.Hand,
                 () =>
-                    $"{Quantity.Length(brief.DistanceM)} is beyond {brief.Caster.Article} "
-                    + $"{brief.Caster.Name} in this wind: get closer, go smaller, or wait"
+                    $"gets {Quantity.Length(reach)} of the {Quantity.Length(brief.DistanceM)} wanted, "
+                    + $"{Quantity.Length(brief.DistanceM - reach)} short: see what would help, or get closer"
             );
         if (brief.ShoulderMps > Brief.ShoulderWarnsMps)
             return Look(LinkId.Hand, () => $"wind onto the casting shoulder: cast over the other one");

@@ -19,7 +19,7 @@ public sealed record Score(double Cost, IReadOnlyList<Verdict> Verdicts)
 }
 
 /// <summary>An outfit decided on, with what the rules went by; put into words by <see cref="MatchSession.Explain"/>.</summary>
-public sealed class Choice
+public sealed record Choice
 {
     internal Choice(Outfit outfit, Specification spec, Pins pins, LedgerBook book, IReadOnlyList<Judgement> judged, double cost)
     {
@@ -43,6 +43,11 @@ public sealed class Choice
     internal LedgerBook Book { get; }
 
     internal IReadOnlyList<Judgement> Judged { get; }
+
+    /// <summary>The best of own gear, where this asks for something to be bought.</summary>
+    public Choice? Own { get; init; }
+
+    internal int ToBuy => Judged.Count(j => Outfit.ToBuy(j.Link));
 
     internal IEnumerable<LinkId> Failing => Judged.Where(j => j.Verdict == Verdict.Fails).Select(j => j.Link);
 }
@@ -74,10 +79,37 @@ public sealed class MatchSession
     public Brief Brief => brief;
 
     /// <summary>
-    /// The best outfit of the shed that keeps to the pins. What the shed cannot give is described instead. Check pins first: one on a piece
-    /// that is not in the shed is ignored.
+    /// The best outfit that keeps to the pins, of whose gear the brief says. What the shed cannot give is described instead. Check pins first:
+    /// one on a piece that is not in the shed is ignored.
     /// </summary>
-    public Choice Choose(Pins? pins = null, IProgress<double>? progress = null) => ChooseFrom(shed, pins ?? Pins.None, progress);
+    public Choice Choose(Pins? pins = null, IProgress<double>? progress = null)
+    {
+        var held = pins ?? Pins.None;
+        if (brief.Owned == Owned.Any)
+            return ChooseFrom(Without(held, rods: true, lines: true, reels: true), held, false, progress);
+        var own = ChooseFrom(shed, held, true, progress);
+        if (brief.Owned == Owned.Only || (own.Score.Works && own.ToBuy == 0))
+            return own;
+        // What fails is bought, no more of it than helps: what comes nearest, then a line, then rod and line.
+        Choice[] bought =
+        [
+            ChooseFrom(shed, held, false, null),
+            ChooseFrom(Without(held, lines: true), held, false, null),
+            ChooseFrom(Without(held, rods: true, lines: true), held, false, null),
+        ];
+        var best = bought.OrderBy(c => c.Failing.Count()).ThenBy(c => c.ToBuy).ThenBy(c => c.Score.Cost).First();
+        return own.ToBuy > 0 ? best
+            : best.Failing.Count() < own.Failing.Count() ? best with { Own = own }
+            : own;
+    }
+
+    // The shed without what is to be bought; a pinned piece stays.
+    private GearShed Without(Pins pins, bool rods = false, bool lines = false, bool reels = false) =>
+        new(
+            rods ? Choosing.Only(shed.Rods, pins.Rod ?? 0, r => r.Id) : shed.Rods,
+            lines ? Choosing.Only(shed.Lines, pins.Line ?? 0, l => l.Id) : shed.Lines,
+            reels ? Choosing.Only(shed.Reels, pins.Reel ?? 0, r => r.Id) : shed.Reels
+        );
 
     /// <summary>How this rod, line and reel would do together. They need an identity each, and need not stand in the shed.</summary>
     public Score Score(Rod rod, FlyLine line, Reel reel) =>
@@ -89,6 +121,7 @@ public sealed class MatchSession
                 Line = line.Id,
                 Reel = reel.Id,
             },
+            true,
             null
         ).Score;
 
@@ -107,25 +140,41 @@ public sealed class MatchSession
             Candidates.Rods(shed, brief, spec, outfit),
             Candidates.Lines(shed, brief, spec, outfit),
             Candidates.Reels(shed, brief, outfit),
+            choice.Own is { } own ? Tell(own, outfit) : null,
             choice.Score.Cost
         );
     }
 
-    private Choice ChooseFrom(GearShed from, Pins pins, IProgress<double>? progress)
+    private OwnOutfit Tell(Choice own, Outfit instead)
+    {
+        var (rod, line, reel, reach) = (own.Outfit.Rod, own.Outfit.Line, own.Outfit.Reel, own.Outfit.ReachM.Value);
+        var gets =
+            reach > 0 ? (Sentence)$"gets {Quantity.Length(reach)} of the {Quantity.Length(brief.DistanceM)} wanted" : $"turns nothing over";
+        Sentence says = $"{rod.Tag} with {line.Tag} on {reel.Tag} {gets}";
+        foreach (var judged in own.Judged.Where(j => j.Verdict == Verdict.Fails && j.Link != LinkId.Hand))
+            says.AppendFormatted($"; {Chain.NameOf(judged.Link).ToLowerInvariant()}: {judged.Why()}");
+        if (instead.ReachM.Value > reach + ReachGain.Little)
+            says.AppendFormatted($"; what is to buy gets {Quantity.Length(instead.ReachM.Value)}");
+        var pins = own.Pins with { Rod = rod.Id, Line = line.Id, Reel = reel.Id };
+        return new(rod.Tag, line.Tag, reel.Tag, brief.Caster.Reach(reach), says, pins);
+    }
+
+    // Strictly: a piece that is there is taken before one that is not, whatever it gives up.
+    private Choice ChooseFrom(GearShed from, Pins pins, bool strictly, IProgress<double>? progress)
     {
         cancel.ThrowIfCancellationRequested();
         var book = new LedgerBook(off);
         FlyRules.Bulk(brief.Fly, book);
-        var tippet = TippetRules.Decide(brief, pins, book);
-        var spec = Specification.Decide(brief, from, pins, tippet.DiameterM, casts, book);
-        var (rod, fitting) = Choosing.Pair(brief, from, pins, spec, progress, cancel);
+        var spec = Specification.Decide(brief, pins, casts, book);
+        var tippet = spec.Tackle.Tippet;
+        var (rod, fitting) = Choosing.Pair(brief, from, pins, spec, strictly, progress, cancel);
         var heads = Thrown(from, pins, spec, rod, fitting, tippet);
         var line = heads?.Best.Line ?? fitting;
         RodRules.Chosen(spec, rod, book);
         LineRules.Chosen(spec, rod.WindowClass, line, book);
         heads?.Write(brief.Caster, book);
         var load = Choosing.Load(rod, line, brief);
-        var leader = LeaderRules.Decide(brief, pins, spec.Density, rod, line, tippet, book);
+        var leader = LeaderRules.Decide(brief, pins, rod, line, tippet, book);
 
         var answer = casts.Of(rod, line, leader);
         var (carry, shoot) = HandRules.CarryAndShoot(brief, leader.LengthM, Choosing.CarryM(line, brief), answer?.Cast);
@@ -135,7 +184,7 @@ public sealed class MatchSession
             HandRules.Reached(brief, rod, load.WindowClass, answer.Farthest, book);
         HandRules.Shoulder(brief, book);
 
-        var (reel, backing, backingM) = ReelRules.Decide(brief, from, pins, rod, line, leader, book);
+        var (reel, backing, backingM) = ReelRules.Decide(brief, from, pins, strictly, rod, line, leader, book);
         var fill = SpoolFill.Of(reel, line, backing, backingM);
         var reachM = answer?.Farthest.ReachM ?? 0;
         var outfit = new Outfit(
@@ -163,7 +212,7 @@ public sealed class MatchSession
     }
 
     // Share of the distance that is missing to a tenth in hand.
-    private double Short(double reachM) => Math.Max(0, 1 + ClassSearch.InHand - reachM / brief.DistanceM);
+    private double Short(double reachM) => Math.Max(0, 1 + ClassCurve.InHand - reachM / brief.DistanceM);
 
     // Of heads that load the rod about equally well, one that falls short of the distance gives way to one that does not.
     private ThrownHeads? Thrown(GearShed from, Pins pins, Specification spec, Rod rod, FlyLine fitting, TippetChoice tippet)
@@ -177,7 +226,7 @@ public sealed class MatchSession
             .Where(l => l.Cost <= most && l.Cost < Choosing.Impossible)
             .OrderBy(l => l.Cost)
             .Take(MostThrown)
-            .Select(l => (l.Line, l.Cost, Leader: LeaderRules.Decide(brief, pins, spec.Density, rod, l.Line, tippet, scratch)))
+            .Select(l => (l.Line, l.Cost, Leader: LeaderRules.Decide(brief, pins, rod, l.Line, tippet, scratch)))
             .ToList();
         if (near.Count < 2)
             return null;

@@ -27,6 +27,7 @@ internal static class ReelRules
         Brief brief,
         GearShed shed,
         Pins pins,
+        bool strictly,
         Rod rod,
         FlyLine line,
         Leader leader,
@@ -36,7 +37,8 @@ internal static class ReelRules
         var metres = BackingLength(brief, pins, book);
         var (fitting, backing) = BackingKind(brief, shed, pins, (rod, line, leader), metres, book);
         var pinned = pins.Reel is { } id ? shed.Reels.FirstOrDefault(r => r.Id == id) : null;
-        var reel = pinned ?? fitting ?? Choosing.WantedReel(rod, line, backing, metres, brief);
+        var nearest = strictly ? shed.Reels.MinBy(r => Choosing.Cost(r, rod, line, backing, metres, brief)) : null;
+        var reel = pinned ?? fitting ?? nearest ?? Choosing.WantedReel(rod, line, backing, metres, brief);
         Chosen(brief, reel, backing, metres, book);
         Filled(reel, line, backing, metres, book);
         Balance(rod, line, reel, book);
@@ -83,12 +85,13 @@ internal static class ReelRules
         var group = brief.Species.Group;
         var fast = group.RunM >= LongRunM || group.RunMps >= FastRunMps;
         var free = !book.IsOff(Rules.BackingKind);
-        var tippetN = Tippets.StrengthN(on.Leader.TippetM);
-        var first = Backings.Rows.First(b =>
-            b.GelSpun == (fast && free)
-                && b.StrengthN >= Math.Max(OverTippet * tippetN, (fast ? LeastForRunsLb : LeastLb) * Exact.PoundForceN)
-            || b == Backings.Rows[^1]
-        );
+        var tippetN = Tippets.KnottedN(on.Leader.TippetM);
+        var least = Math.Max(OverTippet * tippetN, (fast ? LeastForRunsLb : LeastLb) * Exact.PoundForceN);
+        // Polyester while it is strong enough and the fish does not run; else the lightest gel-spun that is.
+        var first =
+            Backings.Rows.FirstOrDefault(b => b.GelSpun == (fast && free) && b.StrengthN >= least)
+            ?? Backings.Rows.FirstOrDefault(b => b.GelSpun && b.StrengthN >= least)
+            ?? Backings.Rows[^1];
         var wanted = Backings.Find(pins.Backing) ?? first;
         var reel = Best(brief, shed, pins, on.Rod, on.Line, wanted, metres);
         // When no reel takes it in polyester, gel-spun of the same strength needs about half the room.

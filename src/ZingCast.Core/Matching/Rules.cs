@@ -23,7 +23,8 @@ public static class Rules
         "tippet.size",
         LinkId.Tippet,
         "Tippet for the fly",
-        "X is near hook size ÷ 3, or ÷ 4 for big or bushy flies and wind. From #4 up the tippet is 35–50 % of the hook wire.",
+        "X is near hook size ÷ 3, or ÷ 4 for big or bushy flies and wind. From #4 up the tippet is 35–50 % of the hook wire. "
+            + "Where the fish asks for more it goes up to half the wire.",
         Practice
     );
 
@@ -52,7 +53,7 @@ public static class Rules
         LinkId.Rod,
         "Class to deliver the fly",
         "The smallest class whose cast, fly wet and wind as given, reaches the distance with a tenth in "
-            + "hand and turns over. Short heads for bulk and weight, an ordinary line else.",
+            + "hand and turns over, with the very rod, line and leader that are looked for.",
         new(SourceMark.Computed, "Two-leg loop model after Spolek and Lingard; caster values are common practice, reach ±11 %")
     );
 
@@ -70,8 +71,8 @@ public static class Rules
         "class.ladder",
         LinkId.Rod,
         "What people say by hook",
-        "The hook-and-bulk ladder: the class people reach for by size and bulk of the fly alone. "
-            + "It decides nothing here; more than a class and a half apart it is said.",
+        "The hook-and-bulk ladder: the class people reach for by size and bulk of the fly alone. More than a class and a half apart "
+            + "it is said; no class more than one above it is named, and all-round goes no more than one below it.",
         Practice
     );
 
@@ -99,7 +100,8 @@ public static class Rules
         "class.lean",
         LinkId.Rod,
         "Which way you lean",
-        "Finesse takes the lightest class that delivers, all-round the one that delivers with ease, power a class above that.",
+        "Finesse takes the lightest class that delivers today; all-round keeps a day in hand, a quarter farther with 2 m/s more in the "
+            + "face; power goes a class above that.",
         Practice,
         true
     );
@@ -149,7 +151,7 @@ public static class Rules
         "class.density-bump",
         LinkId.Rod,
         "Heavy sinking head",
-        "When the lines that sink fast enough are heavier than this class's window, go up until one fits.",
+        "Heads of type 3 and 4 ask for a six at least, faster ones for a six and a half: they are heavy and come up hard.",
         Practice,
         true
     );
@@ -217,9 +219,9 @@ public static class Rules
         "line.density",
         LinkId.Head,
         "Density",
-        "The lightest line that reaches the depth in the time the drift or patience allows: floating "
-            + "to about 1.5 m on stillwater, intermediate to about 3 m, faster below.",
-        new(SourceMark.Practice, "Trade depths and sink rates; ±1 sink type"),
+        "The lightest line that fishes the depth: line, leader and fly sink for as long as the drift or a patience of 75 s allows, and the "
+            + "fly is held a share of the leader below the line. On a drift weight in the fly comes first; over waves nothing floats.",
+        new(SourceMark.Computed, "Trade sink rates, terminal speed of fly and leader; the shares are common practice, ±1 sink type"),
         true
     );
 
@@ -298,7 +300,7 @@ public static class Rules
         "leader.length",
         LinkId.Leader,
         "Leader length",
-        "By line density, wariness, water and fly; two feet shorter in big wind.",
+        "By line density, wariness, water and fly; up to two feet shorter in wind in the face from 6 to 10 m/s.",
         Practice,
         true
     );
@@ -336,7 +338,8 @@ public static class Rules
         "backing.kind",
         LinkId.Backing,
         "Backing kind",
-        "Strength well above the tippet; polyester while it fits, gel-spun when room is short or runs are long and fast.",
+        "Strength well above the knotted tippet; polyester while it fits, the lightest gel-spun that is strong enough when room is "
+            + "short or runs are long and fast.",
         Practice,
         true
     );

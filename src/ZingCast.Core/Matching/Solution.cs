@@ -37,7 +37,18 @@ public sealed record Outfit(
     double ShootM,
     Quantity ReachM,
     CastResult? Cast
-);
+)
+{
+    /// <summary>Whether a link is a piece that is not in the shed: a part with no identity is a specification.</summary>
+    public bool ToBuy(LinkId link) =>
+        link switch
+        {
+            LinkId.Head => Line.Id == 0,
+            LinkId.Reel => Reel.Id == 0,
+            LinkId.Rod => Rod.Id == 0,
+            _ => false,
+        };
+}
 
 /// <summary>What hangs outside the tip against the rod's grain window. Ratios are to the standard mass of the window class.</summary>
 /// <param name="JudgedM">Length of line judged, metres.</param>
@@ -70,17 +81,7 @@ public readonly record struct LineLoad(double JudgedM, double LineKg, double Rat
 /// <param name="Verdict">How well it does its part.</param>
 /// <param name="Why">The verdict in a sentence.</param>
 /// <param name="Pinned">Held by a pin.</param>
-/// <param name="ToLookFor">Not in the shed: a specification.</param>
-public sealed record Link(
-    LinkId Id,
-    string Name,
-    Sentence Title,
-    Figure Figure,
-    Verdict Verdict,
-    Sentence Why,
-    bool Pinned,
-    bool ToLookFor
-);
+public sealed record Link(LinkId Id, string Name, Sentence Title, Figure Figure, Verdict Verdict, Sentence Why, bool Pinned);
 
 /// <summary>A piece from the shed considered for a link.</summary>
 /// <param name="Id">Identity in the shed.</param>
@@ -109,9 +110,10 @@ public sealed record Contradiction(IReadOnlyList<LinkId> Links, Sentence Why, Se
 
 /// <summary>The class decision in numbers.</summary>
 /// <param name="Delivery">Smallest class that delivers the fly.</param>
+/// <param name="Carries">Class from which the fly can be carried at all.</param>
 /// <param name="Target">Class aimed for.</param>
 /// <param name="Floor">Class below which the fish is over-played.</param>
-public sealed record ClassTarget(double Delivery, double Target, double Floor)
+public sealed record ClassTarget(double Delivery, double Carries, double Target, double Floor)
 {
     /// <summary>A rod this near the target, in classes, fits without a remark.</summary>
     public const double Near = .75;
@@ -122,6 +124,15 @@ public sealed record ClassTarget(double Delivery, double Target, double Floor)
     /// <summary>Classes that fit without a remark, for drawings.</summary>
     public Spread Fits => new(Math.Max(0, Target - Near), Target + Near);
 }
+
+/// <summary>The best outfit of gear that is there, told beside an answer that asks for something to be bought.</summary>
+/// <param name="Rod">Rod.</param>
+/// <param name="Line">Line.</param>
+/// <param name="Reel">Reel.</param>
+/// <param name="Reach">Farthest reach with it, metres, 0 when nothing turns over.</param>
+/// <param name="Says">What it gives up, in a sentence.</param>
+/// <param name="Pins">Pins that would hold it.</param>
+public sealed record OwnOutfit(string Rod, string Line, string Reel, Quantity Reach, Sentence Says, Pins Pins);
 
 /// <summary>The answer to a brief.</summary>
 /// <param name="Brief">The brief, completed.</param>
@@ -134,6 +145,7 @@ public sealed record ClassTarget(double Delivery, double Target, double Floor)
 /// <param name="Rods">Rods considered, best first.</param>
 /// <param name="Lines">Lines considered on the chosen rod, best first.</param>
 /// <param name="Reels">Reels considered, best first.</param>
+/// <param name="Own">What own gear would do, where the outfit asks for something to be bought; else null.</param>
 /// <param name="Cost">What the outfit gives up against what the brief asks for, see <see cref="Score"/>.</param>
 public sealed record Solution(
     Brief Brief,
@@ -146,5 +158,6 @@ public sealed record Solution(
     IReadOnlyList<Candidate> Rods,
     IReadOnlyList<Candidate> Lines,
     IReadOnlyList<Candidate> Reels,
+    OwnOutfit? Own,
     double Cost
 );

@@ -19,7 +19,13 @@ internal static class TippetRules
     // Share of the hook wire at which tippet neither spins nor drags; common practice.
     private const double LeastOfWire = .35,
         MostOfWire = .50,
-        MiddleOfWire = .425;
+        UsualOfWire = .39;
+
+    // Thick material is sold by the quarter of a tenth of a millimetre; metres.
+    private const double StepM = .025e-3;
+
+    // A led nymph is followed by eye and hand: a size finer for every so many metres nearer.
+    private const double LedFinerEachM = 4;
 
     // Bite guards by what they stand, metres; common practice.
     private const double TeethM = .25,
@@ -40,10 +46,13 @@ internal static class TippetRules
         var fly = brief.Fly;
         var stiff = fly.Kind.Bushy || brief.HeadwindMps > 6;
         var byX = fly.Size.Number > 4;
-        // Whole X numbers are what hangs on the peg; thick material is sold by the half-tenth of a millimetre.
-        var usual = byX
-            ? Tippets.DiameterOfX(Math.Round(fly.Size.Number / (stiff ? 4.0 : 3.0)))
-            : Math.Round(MiddleOfWire * fly.Hook.WireM * 20000) / 20000;
+        var finer = brief.LedClose ? Math.Round((Brief.LedFromM - brief.DistanceM) / LedFinerEachM) : 0;
+        // Whole X numbers are what hangs on the peg; thick material comes in metric steps.
+        var byFly = byX
+            ? Tippets.DiameterOfX(Math.Round(fly.Size.Number / (stiff ? 4.0 : 3.0)) + finer)
+            : Math.Floor(UsualOfWire * fly.Hook.WireM / StepM + 1e-9) * StepM;
+        var usual = ForFish(byFly, band.High, Wanted(brief));
+        var stronger = usual > byFly;
         var diameter = pins.TippetM ?? usual;
         book.Note(
             Rules.TippetSize,
@@ -51,7 +60,9 @@ internal static class TippetRules
                 new(
                     Quantity.Diameter(diameter),
                     pins.TippetM is not null ? $"You pinned {Quantity.Diameter(diameter)}; the fly suggests {Quantity.Diameter(usual)}"
-                        : byX ? $"Hook {fly.SizeName} over {(stiff ? "4, for stiffness" : "3")}"
+                        : stronger
+                            ? $"{Quantity.Diameter(byFly)} by the fly; the fish asks for more, and up to {Quantity.Diameter(band.High)} swims well"
+                        : byX ? $"Hook {fly.SizeName} over {(stiff ? "4, for stiffness" : "3")}{(finer > 0 ? ", finer to be led" : "")}"
                         : (Sentence)$"Between {Quantity.Diameter(band.Low)} and {Quantity.Diameter(band.High)} "
                             + $"for a hook wire of {Quantity.Diameter(fly.Hook.WireM)}",
                     [
@@ -67,9 +78,26 @@ internal static class TippetRules
         return diameter;
     }
 
+    // Strength the fish asks for, newtons, of a knotted tippet: half its weight, no more than is asked of any tippet.
+    private static double Wanted(Brief brief) => .5 * Math.Min(brief.FishKg, MostFishKg) * Exact.GravityMps2;
+
+    private const double MostFishKg = 15;
+
+    // Up the sizes until it stands the fish, no thicker than swims well.
+    private static double ForFish(double byFlyM, double mostM, double wantedN)
+    {
+        var diameter = byFlyM;
+        while (Tippets.KnottedN(diameter) < wantedN && Next(diameter) <= mostM)
+            diameter = Next(diameter);
+        return diameter;
+
+        static double Next(double m) =>
+            m < Tippets.DiameterOfX(0) - 1e-9 ? m + .001 * Exact.InchM : (Math.Floor(m / StepM + 1e-6) + 1) * StepM;
+    }
+
     private static double Strength(Brief brief, double diameter, double knotted, LedgerBook book)
     {
-        var wanted = .5 * Math.Min(brief.FishKg, 20) * Exact.GravityMps2;
+        var wanted = Wanted(brief);
         book.Note(
             Rules.TippetStrength,
             () =>
@@ -78,7 +106,7 @@ internal static class TippetRules
                     knotted >= wanted
                         ? (Sentence)$"knotted, where {Quantity.Fish(brief.FishKg)} of fish asks for {Quantity.Force(wanted)}"
                         : $"knotted, but {Quantity.Fish(brief.FishKg)} of fish asks for {Quantity.Force(wanted)}: "
-                            + $"play it off the reel, give line early",
+                            + $"a hook larger carries thicker, or play it off the reel and give line early",
                     [
                         new("straight pull", Quantity.Force(Tippets.StrengthN(diameter))),
                         new("knot keeps", Quantity.Ratio(Tippets.KnotShare)),

@@ -112,7 +112,7 @@ public static class CastingRoom
                         new CastAnswer(
                             brief.Caster.Reach(answer.Farthest.ReachM),
                             brief.Caster.ReachTolerance,
-                            (1 + ClassSearch.InHand) * brief.DistanceM,
+                            (1 + ClassCurve.InHand) * brief.DistanceM,
                             answer.InHandM,
                             answer.Can,
                             shown,
@@ -133,10 +133,7 @@ public static class CastingRoom
                     (double FaceMps, double ReachM) InWind(double mps)
                     {
                         var blown = Brief.Complete(request.Brief with { WindMps = mps });
-                        return (
-                            blown.HeadwindMps,
-                            CastSearch.Farthest(setup.In(blown.HeadwindMps, blown.FromRightMps)).ReachM
-                        );
+                        return (blown.HeadwindMps, CastSearch.Farthest(setup.In(blown.HeadwindMps, blown.FromRightMps)).ReachM);
                     }
 
                     // A gust from behind helps: which of the two is the lower depends on where the wind comes from.
@@ -160,12 +157,7 @@ public static class CastingRoom
                         request.Kind switch
                         {
                             MapKind.Wind => new CastMap([request.Rod.Class ?? 0], FineWinds, [CastMaps.ByWind(setup, FineWinds, cancel)]),
-                            MapKind.ClassByWind => CastMaps.ClassByWind(
-                                c => MatchedOutfit.OfClass(brief, c, request.Leader.TippetM),
-                                Classes,
-                                Winds,
-                                cancel
-                            ),
+                            MapKind.ClassByWind => CastMaps.ClassByWind(Matched(brief, request.Leader.TippetM), Classes, Winds, cancel),
                             _ => CastMaps.CarryBySpeed(
                                 setup,
                                 CastMaps.Steps(4, setup.MostCarryM + 2, 12),
@@ -193,6 +185,12 @@ public static class CastingRoom
             )
             .WithSummary("What a person could change, ranked by the distance it gives; each change solved in full.")
             .IsHeavy();
+    }
+
+    private static Func<double, CastSetup> Matched(Brief brief, double tippetM)
+    {
+        var tackle = Tackle.Of(brief, tippetM);
+        return c => tackle.Setup(brief, c);
     }
 
     private static IReadOnlyList<FieldProblem> Check(BriefDraft brief, Rod rod, FlyLine line, Leader leader)

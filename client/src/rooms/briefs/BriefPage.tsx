@@ -6,6 +6,7 @@ import { ChainStrip } from '../../drawing/ChainStrip';
 import { linkIds } from '../../drawing/outfit';
 import { useCommands } from '../../ui/commands';
 import { Bench } from '../bench/Bench';
+import { Own } from '../chain/Own';
 import { UrgentCautions } from '../chain/Cautions';
 import { Contradiction } from '../chain/Contradiction';
 import { Ledger } from '../ledger/Ledger';
@@ -110,7 +111,7 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
 
   const failing = solution.chain.filter((l) => l.verdict === 'fails');
   const looking = solution.chain.filter((l) => l.verdict === 'look');
-  const toFind = solution.chain.filter((l) => l.toLookFor);
+  const toBuy = solution.chain.filter((l) => l.verdict === 'toBuy');
   const pinWords = Object.entries(work.problems).find(([field]) => field.startsWith('pins.'))?.[1];
 
   return (
@@ -138,8 +139,10 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
               ? `${names(failing)} ${failing.length > 1 ? 'fail' : 'fails'}`
               : looking.length > 0
                 ? `Works; look at ${names(looking)}`
-                : 'Everything fits'}
-            {toFind.length > 0 && `; ${names(toFind)} not in the shed`}
+                : toBuy.length > 0
+                  ? 'What is there fits'
+                  : 'Everything fits'}
+            {toBuy.length > 0 && `; ${names(toBuy)} to buy`}
           </p>
           {!open && (
             <button className="quiet underline underline-offset-4" onClick={() => openBench('hand')}>
@@ -187,6 +190,13 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
           <Contradiction
             contradiction={solution.contradiction}
             onApply={(pins) => work.change('contradiction', (w) => ({ ...w, pins }))}
+          />
+        )}
+
+        {solution.own && (
+          <Own
+            own={solution.own}
+            onTake={(pins) => work.change('own', (w) => ({ ...w, pins: { ...w.pins, ...pins } }))}
           />
         )}
 

@@ -110,11 +110,22 @@ export function BriefPanel({ work }: { work: BriefWork }) {
             />
             {pick('Start from', 'school', brief.school, choices.school)}
             {pick('Lean', 'lean', brief.lean, choices.lean)}
+            {pick('Put together from', 'owned', brief.owned, choices.owned)}
+            {brief.fly.kind.byLength && (
+              <MeasureField
+                label="Fly, over all"
+                kind="shortLength"
+                value={work.draft.flyLengthM ?? brief.fly.bodyM}
+                assumed={work.draft.flyLengthM == null}
+                problem={problems.flyLengthM}
+                onChange={(flyLengthM) => setDraft('flyLengthM', { flyLengthM })}
+              />
+            )}
           </div>
           {Object.keys(work.draft).some((key) => work.draft[key as keyof BriefDraft] != null) && (
             <div className="mt-2 flex flex-wrap gap-1 text-sm">
               <span className="rubric self-center">Back to assumed:</span>
-              {(['flyWetKg', 'fishKg', 'depthM', 'currentMps', 'waterC'] as const)
+              {(['flyWetKg', 'flyLengthM', 'fishKg', 'depthM', 'currentMps', 'waterC'] as const)
                 .filter((field) => work.draft[field] != null)
                 .map((field) => (
                   <button
@@ -125,6 +136,7 @@ export function BriefPanel({ work }: { work: BriefWork }) {
                     {
                       {
                         flyWetKg: 'fly',
+                        flyLengthM: 'fly length',
                         fishKg: 'fish size',
                         depthM: 'depth',
                         currentMps: 'current',

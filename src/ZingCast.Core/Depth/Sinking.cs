@@ -1,0 +1,89 @@
+using ZingCast.Core.Briefs;
+using ZingCast.Core.Flies;
+using ZingCast.Core.Measures;
+using ZingCast.Core.Standards;
+
+namespace ZingCast.Core.Depth;
+
+/// <summary>
+/// How deep a fly fishes: line, leader and fly sink for as long as the drift or the angler's patience allows; then the retrieve, the swing
+/// or the drift holds the fly somewhere below the line. Lengths in metres, seconds.
+/// </summary>
+public static class Sinking
+{
+    /// <summary>Time anybody counts down, seconds; the one patience of the house. Common practice: a little under a minute.</summary>
+    public const double PatienceS = 55;
+
+    /// <summary>Water that stands, m/s.</summary>
+    public const double StillMps = .05;
+
+    // Of a drift the fly sinks over the first part; a mend or a reach gives it some seconds more. Common practice.
+    private const double DriftShare = .6,
+        MendS = 3;
+
+    // How far below the line's tip a fly is held, shares of the leader, by rank of density: the faster the line goes down, the more nearly the
+    // fly follows it. A fly that sinks by its own weight hangs lower by half. Common practice: a floating line fishes an ordinary fly to about
+    // a metre and a half, an intermediate one to about three.
+    private static readonly double[] Shares = [.5, .35, .3, .25, .2];
+    private const double HeavyHangs = 1.6;
+
+    // One density is told from the next by so much depth at least, metres. Ours: makers' sink rates overlap.
+    private const double ApartM = .1;
+
+    // Current that halves it for a fly that swings, m/s; common practice, rough.
+    private const double LiftsMps = .8;
+
+    // Soaked flies by what a cubic metre weighs, kg: with metal in them, sparse, bulky. From memory, rough.
+    private const double MetalKgM3 = 3000,
+        SparseKgM3 = 1500,
+        BulkyKgM3 = 1100;
+
+    private const double CrossDrag = 1.1,
+        WaterKgM3 = 1000;
+
+    /// <summary>Time the fly has to sink, seconds.</summary>
+    public static double TimeS(Brief brief) => Math.Min(PatienceS, MendS + DriftShare * brief.DistanceM / Math.Max(1e-3, brief.CurrentMps));
+
+    /// <summary>
+    /// Speed at which a fly goes down, dragging its leader after it, m/s: its weight under water against its own drag and that of the leader
+    /// broadside, the far end of which hardly moves.
+    /// </summary>
+    public static double FlyMps(Fly fly, double leaderM, double tippetM, double flyKg)
+    {
+        var kgM3 =
+            fly.Kind.Weighted || fly.Kind.Nymph ? MetalKgM3
+            : fly.Kind.Bushy ? BulkyKgM3
+            : SparseKgM3;
+        var weight = flyKg * Exact.GravityMps2 * (1 - WaterKgM3 / kgM3);
+        return Math.Sqrt(2 * weight / (WaterKgM3 * (fly.AreaM2 + CrossDrag * tippetM * leaderM / 3)));
+    }
+
+    /// <summary>
+    /// Depth at which a fly of this mass fishes under a line, metres, on the leader that goes with each density, metres. A faster line never
+    /// fishes it shallower.
+    /// </summary>
+    public static double DepthM(Brief brief, Density line, Func<string, double> leaderM, double tippetM, double flyKg)
+    {
+        var heavy = brief.Fly.Kind.Weighted || brief.Fly.Kind.Nymph;
+        var time = TimeS(brief);
+        var rank = Densities.Rank(line.Id);
+        var share = Shares[Math.Min(rank, Shares.Length - 1)] * (heavy ? HeavyHangs : 1);
+        // A nymph drifts with the water; anything else is drawn across it.
+        var held = share * leaderM(line.Id) / (brief.Fly.Kind.Nymph ? 1 : 1 + brief.CurrentMps / LiftsMps);
+        var depth = line.SinkMps * time + Math.Min(held, FlyMps(brief.Fly, leaderM(line.Id), tippetM, flyKg) * time);
+        return rank == 0 ? depth : Math.Max(depth, DepthM(brief, Densities.Rows[rank - 1], leaderM, tippetM, flyKg) + ApartM);
+    }
+
+    /// <summary>
+    /// Mass of a fly of this kind that fishes the depth on a floating line, kilograms; null when ten times its mass does not, for then the
+    /// leader is too short.
+    /// </summary>
+    public static double? FlyForKg(Brief brief, double leaderM, double tippetM)
+    {
+        var own = Math.Max(1e-6, brief.Fly.WetKg);
+        for (var kg = own; kg <= 10 * own; kg *= 1.1)
+            if (DepthM(brief, Densities.Floating, _ => leaderM, tippetM, kg) >= brief.DepthM)
+                return kg;
+        return null;
+    }
+}
