@@ -443,7 +443,7 @@ public class JudgementTests
 
         var any = Solve(bass with { Owned = Owned.Any }, Two);
         Assert.Equal(
-            [LinkId.Head, LinkId.Reel, LinkId.Rod],
+            [LinkId.Head, LinkId.Running, LinkId.Reel, LinkId.Rod],
             any.Chain.Where(l => l.Verdict is Verdict.ToBuy or Verdict.Fails && l.Id != LinkId.Hand).Select(l => l.Id)
         );
     }

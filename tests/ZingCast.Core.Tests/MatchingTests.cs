@@ -341,7 +341,10 @@ public class MatchingTests
     public void With_an_empty_shed_the_chain_says_what_to_look_for()
     {
         var solution = Solve(Skerries, GearShed.Empty);
-        Assert.Equal([LinkId.Head, LinkId.Reel, LinkId.Rod], solution.Chain.Where(l => l.Verdict == Verdict.ToBuy).Select(l => l.Id));
+        Assert.Equal(
+            [LinkId.Head, LinkId.Running, LinkId.Reel, LinkId.Rod],
+            solution.Chain.Where(l => l.Verdict == Verdict.ToBuy).Select(l => l.Id)
+        );
         Assert.Equal(9, solution.Outfit.Rod.PrintedClass);
         Assert.True(solution.Outfit.Fill!.Share <= 1);
     }

@@ -50,7 +50,7 @@ public class ArchitectureTests
         ["Standards"],
         ["Flies", "Leaders", "Lines", "Reels", "Rods", "Cutting"],
         ["Briefs", "Shed"],
-        ["Casting"],
+        ["Casting", "Depth"],
         ["Matching"],
         ["Reference"],
     ];

@@ -287,12 +287,12 @@ test('a head from the drawer: planned, cut long, weighed, nibbled to the mark, j
 
 test('the rod bends on its bench in the brief, and a rod nobody tested says so', async ({ page }) => {
   await page.goto('/briefs/1/rod');
-  await expect(linkOf(page, 'rod')).toHaveAccessibleName(/R3/);
+  await expect(linkOf(page, 'rod')).toHaveAccessibleName(/R6/);
   await expect(page.getByRole('region', { name: 'How it bends today' }).getByRole('img')).toHaveCount(2);
   // The measuring bench goes on with the line, the tippet and the pull of the day.
   await page.getByRole('link', { name: 'Bend it further on the rod bench' }).click();
   await expect(page.getByRole('combobox', { name: 'Line', exact: true })).toContainText('L11');
-  await expect(page.getByRole('textbox', { name: 'Tippet' })).toHaveValue('0.016 in');
+  await expect(page.getByRole('textbox', { name: 'Tippet' })).toHaveValue('0.014 in');
   await expect(page.getByRole('textbox', { name: 'Line in the air' })).not.toHaveValue('30 ft');
   await page.goBack();
   await page.getByRole('button', { name: 'Pin R8' }).click();

@@ -42,7 +42,7 @@ test('what would help is applied with one press and taken back with one', async 
 test('another line of the shed is thrown beside the outfit', async ({ page }) => {
   await page.getByRole('combobox', { name: 'Beside it, dashed' }).click();
   await page.getByRole('option', { name: /^L8 ivory/ }).click();
-  await expect(page.getByRole('columnheader', { name: 'R3 L8' })).toBeVisible();
+  await expect(page.getByRole('columnheader', { name: 'R6 L8' })).toBeVisible();
   await expect(page.getByRole('row', { name: /^farthest/ }).getByRole('cell')).toHaveCount(2);
   await expect(
     page.getByRole('region', { name: 'Distance against wind' }).locator('path[stroke-dasharray]'),
@@ -83,7 +83,7 @@ test('a wind that no fly survives is said as such, and the maps stand beside it'
   // In 45 kn a heavier outfit of the shed still throws it a rod's length; in 60 kn none does.
   await page.getByRole('textbox', { name: 'Wind', exact: true }).fill('60 kn');
   await saved(page);
-  await expect(page.getByText(/does not turn over in this wind/).first()).toBeVisible();
+  await expect(page.getByText(/does not turn over today/).first()).toBeVisible();
   await expect(farthest(page)).toHaveText('does not turn over');
   const map = page.getByRole('table', { name: /by class and wind/ });
   await expect(map.getByRole('row')).toHaveCount(16);

@@ -71,7 +71,7 @@ test('with local storage blocked everything works and is only not remembered', a
     }),
   );
   await page.goto('/briefs/1');
-  await expect(linkOf(page, 'rod')).toContainText('R3');
+  await expect(linkOf(page, 'rod')).toContainText('R6');
   await page.keyboard.press('u');
   await expect(page.getByRole('button', { name: 'm, grams' })).toBeVisible();
   await page.keyboard.press('d');
@@ -82,7 +82,7 @@ test.describe('with a full disk', () => {
   test.use({ mayComplain: /status of 507/ });
   test('a full disk is told, nothing typed is lost, and it is kept when there is room', async ({ page }) => {
     await page.goto('/briefs/1');
-    await expect(linkOf(page, 'rod')).toContainText('R3');
+    await expect(linkOf(page, 'rod')).toContainText('R6');
     const full = { status: 507, contentType: 'application/problem+json', json: { title: 'The disk is full.' } };
     await page.route('**/api/briefs/1', (route) =>
       route.request().method() === 'PUT' ? route.fulfill(full) : route.continue(),

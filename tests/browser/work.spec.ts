@@ -3,7 +3,7 @@ import { expect, linkOf, saved, test } from './house';
 test('by mouse: swing the wind, move the fish, pin a rod, and find it all again after a reload', async ({ page }) => {
   await page.goto('/');
   await expect(page.getByRole('heading', { name: 'Chain' })).toBeVisible();
-  await expect(linkOf(page, 'rod')).toContainText('R3 9 ft, marked 6');
+  await expect(linkOf(page, 'rod')).toContainText('R6 blue eight');
   const wind = page.getByRole('slider', { name: /^Wind/ });
   // The page settles when its type has come in; only then is the dial where it stays.
   await page.evaluate(() => document.fonts.ready.then(() => undefined));
@@ -107,7 +107,7 @@ test('bad entries are answered where they stand and nothing is lost', async ({ p
   const distance = page.getByRole('textbox', { name: 'Distance' });
   await distance.fill('900 ft');
   await expect(page.getByRole('alert').filter({ hasText: 'A cast is between 2 and 60 m' })).toBeVisible();
-  await expect(linkOf(page, 'rod')).toContainText('R3');
+  await expect(linkOf(page, 'rod')).toContainText('R6');
   await distance.fill('12 kn');
   await expect(page.getByText('“kn” does not measure this')).toBeVisible();
   await distance.blur();
@@ -133,7 +133,7 @@ test('pins that cannot work are explained with the nearest change, applied and u
   await expect(page.getByRole('article')).toContainText('R1 honey glass');
   await words.getByRole('button', { name: 'Do that' }).click();
   await expect(words).toBeHidden();
-  await expect(page.getByRole('article')).toContainText('R3 9 ft, marked 6');
+  await expect(page.getByRole('article')).toContainText('R6 blue eight');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(words).toBeVisible();
 });

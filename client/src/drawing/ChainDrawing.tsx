@@ -81,7 +81,8 @@ export function ChainDrawing({ figures, chain, base }: { figures: OutfitFigures;
           fill="none"
           stroke="var(--signal)"
           strokeOpacity="0.75"
-          strokeWidth={Math.max(1.6, 2 * half(g.totalM))}
+          strokeWidth={hollow('head') ? 1.2 : Math.max(1.6, 2 * half(g.totalM))}
+          strokeDasharray={hollow('head') ? '5 3' : undefined}
         />
         {hollow('reel') ? (
           <circle

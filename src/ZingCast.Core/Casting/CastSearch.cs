@@ -18,8 +18,11 @@ public sealed record ReachAnswer(double WantedM, bool Can, CastResult Cast, Cast
 public static class CastSearch
 {
     // Carries looked at first. Less than a share of the longest is no cast.
-    private const int Carries = 15;
+    private const int Carries = 15,
+        Flats = 4;
     private const double LeastShare = .06;
+
+    private const double LittleShotM = .5;
 
     // Neighbours of a short carry are nearer than those of a long one: no farther than this share of it.
     private const double NearShare = .3;
@@ -43,7 +46,7 @@ public static class CastSearch
             return Nothing(setup);
         var gap = (most - least) / (Carries - 1);
         Span<CastAttempt> rough = stackalloc CastAttempt[2 * Carries],
-            tries = stackalloc CastAttempt[3 * Carries];
+            tries = stackalloc CastAttempt[Flats * Carries];
         // With all the line let go; where it comes down before it is straight, line held back may carry farther than line let go.
         for (var i = 0; i < Carries; i++)
             (rough[i], rough[Carries + i]) = (new(most - i * gap, 1, CastAttempt.All), new(most - i * gap, 1, 0, 0));
@@ -55,7 +58,8 @@ public static class CastSearch
             for (var i = 0; i < Carries; i++)
             {
                 var carry = least * Math.Pow(most / least, i / (Carries - 1.0));
-                (tries[i], tries[Carries + i], tries[2 * Carries + i]) = (new(carry, 1, 0), new(carry, .5, 0), new(carry, 0, 0));
+                for (var flat = 0; flat < Flats; flat++)
+                    tries[flat * Carries + i] = new(carry, 1 - flat / (Flats - 1.0), 0);
             }
             best = Best(setup, tries, default, 1);
             best = Best(setup, About(tries, best, gap, least, most), best, 1);
@@ -68,7 +72,7 @@ public static class CastSearch
         }
         // A cast that goes farthest flat is a matter of carry and angle together: it is closed in on.
         gap = Math.Min(gap, NearShare * best.CarryM);
-        for (var near = gap / 4; near > (best.Steep < 1 ? gap / 40 : gap / 5); near /= 2.5)
+        for (var near = gap / 4; near > (best.Steep < 1 ? gap / 80 : gap / 5); near /= 2)
             best = Best(setup, Beside(tries, best, near, least, most), best, 1);
         if (!best.Best.Fishes)
             return Nothing(setup);
@@ -115,16 +119,18 @@ public static class CastSearch
     private static Span<CastAttempt> Beside(Span<CastAttempt> tries, in CastAttempt best, double gapM, double leastM, double mostM)
     {
         var n = 0;
+        // Where next to nothing is let go, none at all is tried first.
+        var again = best.Best.ShotM < LittleShotM ? 0 : best.AgainM;
         foreach (var beside in (ReadOnlySpan<double>)[-.9, -.45, .45, .9])
             if (best.CarryM + beside * gapM is var carry && carry >= leastM && carry <= mostM)
-                tries[n++] = new(carry, best.Steep, best.AgainM);
+                tries[n++] = new(carry, best.Steep, again);
         if (best.Steep < 1)
             foreach (var tilt in (ReadOnlySpan<double>)[-.6, -.3, .3, .6])
             foreach (var beside in (ReadOnlySpan<double>)[-.5, 0, .5])
                 tries[n++] = new(
                     Math.Clamp(best.CarryM + beside * gapM, leastM, mostM),
                     Math.Clamp(best.Steep + tilt * gapM / (mostM - leastM) * Carries, 0, 1),
-                    best.AgainM
+                    again
                 );
         return tries[..n];
     }

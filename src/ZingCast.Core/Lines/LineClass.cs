@@ -72,10 +72,11 @@ public sealed record LineClass(
     /// <summary>Heads this much shorter than 30 ft still count as 30 ft, metres: nobody stretches a line out better.</summary>
     public const double NearlyM = .1;
 
-    /// <summary>
-    /// How far the taper-by-thirds estimate of the first 30 ft may be off when tapers are not known, as a share. Assumption.
-    /// </summary>
-    private const double UnknownTaperShare = .03;
+    // Tapers heads are built with where nobody measured them, metres, and tips over bellies they run down to. Common practice; the third rule
+    // is exact at the golden one in the middle.
+    private static readonly double[] FrontsM = [.6, 1.5, 2.5, 3.5],
+        RearsM = [0, 1, 2, 3.5],
+        TipShares = [.45, (Math.Sqrt(5) - 1) / 2, .85];
 
     /// <summary>Class from a weighing of the first 30 ft, of another length, or of a whole head.</summary>
     public static LineClass Of(Weighing on)
@@ -84,37 +85,41 @@ public sealed record LineClass(
         if (on.LengthM < Exact.ThirtyFeetM - NearlyM)
             return on.WholeHead ? Short(head, on.LengthM) : TooLittle(head, on.LengthM);
         var exactly = Math.Abs(on.LengthM - Exact.ThirtyFeetM) <= NearlyM;
-        var thirty =
-            exactly ? on.MassKg
-            : ByThirds(on) is var shape ? on.MassKg * shape.MassKg(Exact.ThirtyFeetM) / shape.Kg
-            : 0;
+        // What the shape leaves open: from the lightest front a head like this may have to the heaviest.
+        List<double> shares = exactly ? [1] : [.. Shapes(on).Select(shape => shape.MassKg(Exact.ThirtyFeetM) / shape.Kg)];
+        var (least, most) = (shares.Min() * on.MassKg, shares.Max() * on.MassKg);
+        // Measured tapers are counted by thirds, which is exact for the ordinary tip; unmeasured ones lie somewhere between.
+        var thirds = on.FrontTaperM is not null && (!on.WholeHead || on.RearTaperM is not null);
+        var thirty = thirds ? shares[shares.Count / 2] * on.MassKg : (least + most) / 2;
+        var guess = Math.Max(most - thirty, thirty - least);
         var share = thirty / on.MassKg;
-        var guess = exactly || on.FrontTaperM is not null ? 0 : UnknownTaperShare * thirty;
-        var plusMinus = Math.Sqrt(Math.Pow(on.ScalePlusMinusKg * share, 2) + Math.Pow(on.TapeShare * thirty, 2) + guess * guess);
+        var plusMinus = guess + Math.Sqrt(Math.Pow(on.ScalePlusMinusKg * share, 2) + Math.Pow(on.TapeShare * thirty, 2));
         return From(
             head,
             thirty,
             plusMinus,
             exactly
                 ? new(SourceMark.Measured, "Weighed to the 30-ft mark")
-                : new(SourceMark.Computed, "From head mass and length, tapers counted by thirds")
+                : new(SourceMark.Computed, "From head mass and length, with the tapers such heads are built with")
         );
     }
 
-    // Tapers for which the third rule is exact, and an even belly between. Only the shape is meant; the mass is the scale's.
-    private static LineProfile ByThirds(Weighing on)
-    {
-        var golden = (Math.Sqrt(5) - 1) / 2;
-        double front = on.FrontTaperM ?? 0,
-            rear = on.WholeHead ? on.RearTaperM ?? 0 : 0;
-        Stretch[] all =
-        [
-            new(front, golden * .001, .001, 1000),
-            new(on.LengthM - front - rear, .001, .001, 1000),
-            new(rear, .001, golden * .001, 1000),
-        ];
-        return new LineProfile([.. all.Where(s => s.LengthM >= LineProfile.ShortestM)]);
-    }
+    // Every head it may be: tapers as they were measured, else as heads are built, and an even belly between. Only the shape is meant.
+    private static IEnumerable<LineProfile> Shapes(Weighing weighed) =>
+        from front in weighed.FrontTaperM is { } measured ? [measured] : FrontsM
+        from rear in !weighed.WholeHead ? [0]
+        : weighed.RearTaperM is { } measuredRear ? [measuredRear]
+        : RearsM
+        where front + rear <= weighed.LengthM
+        from tip in TipShares
+        select new LineProfile([
+            .. new Stretch[]
+            {
+                new(front, tip * .001, .001, 1000),
+                new(weighed.LengthM - front - rear, .001, .001, 1000),
+                new(rear, .001, tip * .001, 1000),
+            }.Where(s => s.LengthM >= LineProfile.ShortestM),
+        ]);
 
     /// <summary>
     /// Class from a profile whose head ends at <paramref name="headM"/>; the level tip is left out. Tolerance as a share of mass.

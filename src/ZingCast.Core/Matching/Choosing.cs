@@ -1,4 +1,5 @@
 using ZingCast.Core.Briefs;
+using ZingCast.Core.Casting;
 using ZingCast.Core.Lines;
 using ZingCast.Core.Measures;
 using ZingCast.Core.Reels;
@@ -77,7 +78,7 @@ public static class Choosing
     public static double Cost(Rod rod, Specification spec, Brief brief)
     {
         if (rod.Class is not { } c)
-            return 2 * Impossible;
+            return 100 * Impossible;
         var miss = c - spec.Class.Target;
         var cost = Math.Abs(miss) + 2 * Math.Max(0, spec.Class.Carries - .5 - c);
         var longer = rod.LengthM - spec.RodLengthM;
@@ -91,11 +92,15 @@ public static class Choosing
     public static double Cost(FlyLine line, Rod rod, Specification spec, Brief brief)
     {
         if (line.MassKg is null || rod.Class is null)
-            return 2 * Impossible;
+            return 100 * Impossible;
         var load = Load(rod, line, brief);
         var cost = 4 * Math.Abs(load.LineRatio - load.Ideal);
         if (load.Verdict == Verdict.Fails)
             cost += Impossible;
+        // A fly too heavy for the line is lobbed, the worse the lighter the line.
+        var flyRatio = brief.Fly.WetKg / Math.Max(1e-6, load.LineKg);
+        if (flyRatio > CastEngine.MostFlyRatio)
+            cost += Impossible * flyRatio / CastEngine.MostFlyRatio;
         var heavier = Densities.Rank(line.Density) - Densities.Rank(spec.Density);
         cost += heavier < 0 ? -1.5 * heavier : 1.2 * heavier;
         if (Math.Abs(heavier) > FarDensity)

@@ -76,7 +76,7 @@ internal static class Delivery
                         : reach > 0
                             ? (Sentence)$"No class gives this caster {Quantity.Length(brief.DistanceM)} with a tenth "
                                 + $"in hand today; this one gets {Quantity.Length(reach)}"
-                        : $"No class turns this fly over in this wind: wait or turn; what would help is worked out beside the cast. "
+                        : $"No class up to this one turns this fly over today; what would help is worked out beside the cast. "
                             + $"By hook alone it is this one",
                     [
                         new("distance", Quantity.Length(brief.DistanceM)),

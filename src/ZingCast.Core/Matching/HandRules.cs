@@ -46,7 +46,7 @@ internal static class HandRules
                     far.ReachM > 0
                         ? (Sentence)$"is the farthest {brief.Caster.Article} {brief.Caster.Name} gets this fly "
                             + $"today, against {Quantity.Length(brief.DistanceM)} wanted"
-                        : $"this fly does not turn over in this wind with this outfit",
+                        : $"this fly does not turn over today with this outfit",
                     [
                         new("in the air", Quantity.Length(far.CarryM)),
                         new("shot", Quantity.Length(far.ShotM)),

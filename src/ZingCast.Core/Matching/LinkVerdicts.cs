@@ -221,7 +221,7 @@ internal static class LinkVerdicts
     {
         var reach = outfit.ReachM.Value;
         if (reach <= 0)
-            return Fails(LinkId.Hand, () => $"this fly does not turn over in this wind: turn or wait, and see what would help");
+            return Fails(LinkId.Hand, () => $"this fly does not turn over today: see what would help");
         if (reach < brief.DistanceM)
             return Fails(
                 LinkId.Hand,

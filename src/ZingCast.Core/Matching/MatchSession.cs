@@ -90,7 +90,7 @@ public sealed class MatchSession
         var own = ChooseFrom(shed, held, true, progress);
         if (brief.Owned == Owned.Only || (own.Score.Works && own.ToBuy == 0))
             return own;
-        // What fails is bought, no more of it than helps: what comes nearest, then a line, then rod and line.
+        // Bought is what makes everything work, no more of it than needed; where nothing does, the own is kept.
         Choice[] bought =
         [
             ChooseFrom(shed, held, false, null),
@@ -99,7 +99,7 @@ public sealed class MatchSession
         ];
         var best = bought.OrderBy(c => c.Failing.Count()).ThenBy(c => c.ToBuy).ThenBy(c => c.Score.Cost).First();
         return own.ToBuy > 0 ? best
-            : best.Failing.Count() < own.Failing.Count() ? best with { Own = own }
+            : best.Score.Works ? best with { Own = own }
             : own;
     }
 

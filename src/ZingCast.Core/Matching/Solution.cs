@@ -43,7 +43,7 @@ public sealed record Outfit(
     public bool ToBuy(LinkId link) =>
         link switch
         {
-            LinkId.Head => Line.Id == 0,
+            LinkId.Head or LinkId.Running => Line.Id == 0,
             LinkId.Reel => Reel.Id == 0,
             LinkId.Rod => Rod.Id == 0,
             _ => false,

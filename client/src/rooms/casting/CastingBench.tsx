@@ -241,7 +241,7 @@ function Verdict({ answer, wantedM }: { answer: CastAnswer; wantedM: number }) {
     <p className="my-2 border-l-4 border-fails pl-2 font-semibold">
       {answer.reach.value > 0
         ? `${show(metres(wantedM))} is not to be had today; this is the farthest cast. ${answer.says}`
-        : `This fly does not turn over in this wind. ${answer.says}`}
+        : `This fly does not turn over today. ${answer.says}`}
     </p>
   );
 }
