@@ -354,7 +354,11 @@ public class RulesTests
                 WindFromDeg = 0,
             }
         );
-        Assert.Contains("No class up to this one turns this fly over", Step(storm, Rules.Delivery).Says.ToString(), StringComparison.Ordinal);
+        Assert.Contains(
+            "No class up to this one turns this fly over",
+            Step(storm, Rules.Delivery).Says.ToString(),
+            StringComparison.Ordinal
+        );
         Assert.InRange(storm.Class.Target, 7, 9);
         Assert.Equal(Verdict.Fails, Link(storm, LinkId.Hand).Verdict);
         Assert.Equal(0, storm.Outfit.ReachM.Value);

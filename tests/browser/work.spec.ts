@@ -88,18 +88,18 @@ test('a newcomer completes one sentence and may stop there', async ({ page }) =>
   await expect(page.getByRole('heading', { name: 'A new brief' })).toBeVisible();
   await page.getByRole('combobox', { name: 'Fish' }).click();
   await page.getByRole('option', { name: /^mullet/ }).click();
-  await expect(page.getByRole('combobox', { name: 'Fly' })).toHaveText('weighted shrimp or crab');
+  await expect(page.getByRole('combobox', { name: 'Fly' })).toHaveText('beaded nymph');
   await page.getByRole('textbox', { name: 'Hook size' }).fill('#2');
   await page.getByRole('textbox', { name: 'Wind', exact: true }).fill('F4');
   await page.getByRole('textbox', { name: 'Wind', exact: true }).blur();
   await expect(page.getByRole('textbox', { name: 'Wind', exact: true })).toHaveValue('13 kn');
   await page.getByRole('button', { name: 'Lay out the chain' }).click();
   await expect(page.getByRole('textbox', { name: 'Name of this brief' })).toHaveValue(
-    'Mullet, weighted shrimp or crab',
+    'Mullet, beaded nymph',
   );
   await expect(page.locator('[data-rule="reel.money"]')).toContainText('spend on reel and backing');
   await page.goto('/briefs');
-  await expect(page.getByRole('link', { name: 'Mullet, weighted shrimp or crab' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Mullet, beaded nymph' })).toBeVisible();
 });
 
 test('bad entries are answered where they stand and nothing is lost', async ({ page }) => {

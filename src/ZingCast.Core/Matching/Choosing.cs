@@ -34,14 +34,21 @@ public static class Choosing
     public static bool TooLongForCanopy(Brief brief, double longerM) => brief.Cover == Cover.Canopy && longerM > CanopySpareM;
 
     /// <summary>How the line loads this rod for this brief. Needs a line of known mass and a rod of known class.</summary>
-    public static LineLoad Load(Rod rod, FlyLine line, Brief brief)
+    public static LineLoad Load(Rod rod, FlyLine line, Brief brief) => Load(rod, line, Hangs(line, brief), brief);
+
+    // What of a line hangs outside the tip on this day, whatever the rod: length, metres, and mass, kilograms. Short heads hang there whole;
+    // long ones are judged at the carry, but no shorter than the measuring length.
+    private static (double JudgedM, double Kg) Hangs(FlyLine line, Brief brief)
+    {
+        var judged = line.HeadM < LongHeadM ? line.HeadM : Math.Clamp(CarryM(line, brief), Exact.ThirtyFeetM, line.HeadM);
+        return (judged, line.MassWithinKg(judged));
+    }
+
+    private static LineLoad Load(Rod rod, FlyLine line, (double JudgedM, double Kg) hangs, Brief brief)
     {
         var window = rod.WindowClass ?? 0;
         var standard = LineWeights.MassKg(window);
-        var carry = CarryM(line, brief);
-        // Short heads hang wholly outside the tip; long ones are judged at the carry, but no shorter than the measuring length.
-        var judged = line.HeadM < LongHeadM ? line.HeadM : Math.Clamp(carry, Exact.ThirtyFeetM, line.HeadM);
-        var mass = line.MassWithinKg(judged);
+        var (judged, mass) = hangs;
         var ideal = IdealOf(window, line.HeadM, judged);
         ideal += (rod.Action == RodAction.Fast && !rod.VeryFast ? .05 : 0) + (brief.Caster.Learning ? .05 : 0);
         return new(
@@ -91,14 +98,27 @@ public static class Choosing
     /// <summary>Cost of a line on a rod.</summary>
     public static double Cost(FlyLine line, Rod rod, Specification spec, Brief brief)
     {
-        if (line.MassKg is null || rod.Class is null)
+        var hangs = Hangs(line, brief);
+        return Loading(line, hangs, rod, brief) + Suiting(line, hangs.Kg, spec, brief);
+    }
+
+    // What of the cost the rod decides.
+    private static double Loading(FlyLine line, (double JudgedM, double Kg) hangs, Rod rod, Brief brief)
+    {
+        if (rod.Class is null)
             return 100 * Impossible;
-        var load = Load(rod, line, brief);
-        var cost = 4 * Math.Abs(load.LineRatio - load.Ideal);
-        if (load.Verdict == Verdict.Fails)
-            cost += Impossible;
+        var load = Load(rod, line, hangs, brief);
+        return 4 * Math.Abs(load.LineRatio - load.Ideal) + (load.Verdict == Verdict.Fails ? Impossible : 0);
+    }
+
+    // And what the day alone decides.
+    private static double Suiting(FlyLine line, double kg, Specification spec, Brief brief)
+    {
+        if (line.MassKg is null)
+            return 100 * Impossible;
+        var cost = 0.0;
         // A fly too heavy for the line is lobbed, the worse the lighter the line.
-        var flyRatio = brief.Fly.WetKg / Math.Max(1e-6, load.LineKg);
+        var flyRatio = brief.Fly.WetKg / Math.Max(1e-6, kg);
         if (flyRatio > CastEngine.MostFlyRatio)
             cost += Impossible * flyRatio / CastEngine.MostFlyRatio;
         var heavier = Densities.Rank(line.Density) - Densities.Rank(spec.Density);
@@ -170,27 +190,34 @@ public static class Choosing
         FlyLine? bestLine = null;
         var best = double.PositiveInfinity;
         var lines = Only(shed.Lines, pins.Line, l => l.Id);
-        var rods = Only(shed.Rods, pins.Rod, r => r.Id);
-        for (var i = 0; i < rods.Count; i++)
+        var hung = lines
+            .Select(l => (Line: l, Hangs: Hangs(l, brief)))
+            .Select(l => (l.Line, l.Hangs, Cost: Suiting(l.Line, l.Hangs.Kg, spec, brief)))
+            .ToArray();
+        // Nearest rods first: one that costs more than the best pair ends the search.
+        var rods = Only(shed.Rods, pins.Rod, r => r.Id).Select(r => (Rod: r, Cost: Cost(r, spec, brief))).OrderBy(r => r.Cost).ToList();
+        for (var i = 0; i < rods.Count && rods[i].Cost < best; i++)
         {
             cancel.ThrowIfCancellationRequested();
             progress?.Report((i + 1.0) / rods.Count);
-            var rod = rods[i];
-            var rodCost = Cost(rod, spec, brief);
+            var (rod, rodCost) = rods[i];
             if (rodCost >= Impossible && pins.Rod is null && !strictly)
                 continue;
             // A rod with no line to go with it still stands, behind any pair that works.
             if (rodCost + Impossible < best)
                 (best, bestRod, bestLine) = (rodCost + Impossible, rod, null);
-            foreach (var line in lines)
+            foreach (var (line, hangs, suits) in hung)
             {
-                var lineCost = Cost(line, rod, spec, brief);
+                if (rodCost + suits >= best && pins.Line is null)
+                    continue;
+                var lineCost = suits + Loading(line, hangs, rod, brief);
                 if (lineCost >= Impossible && pins.Line is null && !strictly)
                     continue;
                 if (rodCost + lineCost < best || (bestLine is null && pins.Line is not null))
                     (best, bestRod, bestLine) = (rodCost + lineCost, rod, line);
             }
         }
+        progress?.Report(1);
         var theRod = bestRod ?? Wanted(spec);
         return (theRod, bestLine ?? LineFor(theRod) ?? Wanted(spec, theRod, brief));
 
