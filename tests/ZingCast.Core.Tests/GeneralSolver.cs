@@ -16,8 +16,8 @@ public static class GeneralSolver
         Cast(setup, new(carryM, angleRad, wantedM), dt, locate).ReachM;
 
     /// <summary>
-    /// Reach over the water of one cast, metres, with steps of <paramref name="dt"/> seconds, and the speed of its fly leg when it straightens,
-    /// m/s. The solver knows no events: letting go, stopping the line and touching the water happen on its grid, unless
+    /// Reach over the water of one cast, metres, with steps of <paramref name="dt"/> seconds, and the speed of its fly leg when it
+    /// straightens, m/s. The solver knows no events: letting go, stopping the line and touching the water happen on its grid, unless
     /// <paramref name="locate"/> has them looked for by hand within the step.
     /// </summary>
     public static (double ReachM, double TurnoverMps) Cast(CastSetup setup, CastPlan plan, double dt, bool locate = true)

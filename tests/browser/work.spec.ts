@@ -94,9 +94,7 @@ test('a newcomer completes one sentence and may stop there', async ({ page }) =>
   await page.getByRole('textbox', { name: 'Wind', exact: true }).blur();
   await expect(page.getByRole('textbox', { name: 'Wind', exact: true })).toHaveValue('13 kn');
   await page.getByRole('button', { name: 'Lay out the chain' }).click();
-  await expect(page.getByRole('textbox', { name: 'Name of this brief' })).toHaveValue(
-    'Mullet, beaded nymph',
-  );
+  await expect(page.getByRole('textbox', { name: 'Name of this brief' })).toHaveValue('Mullet, beaded nymph');
   await expect(page.locator('[data-rule="reel.money"]')).toContainText('spend on reel and backing');
   await page.goto('/briefs');
   await expect(page.getByRole('link', { name: 'Mullet, beaded nymph' })).toBeVisible();

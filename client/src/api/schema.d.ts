@@ -4356,6 +4356,8 @@ export interface components {
             /** Format: double */
             delivery: number;
             /** Format: double */
+            carries: number;
+            /** Format: double */
             target: number;
             /** Format: double */
             floor: number;

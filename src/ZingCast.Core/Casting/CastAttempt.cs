@@ -1,6 +1,8 @@
 namespace ZingCast.Core.Casting;
 
-/// <summary>One carry and angle, for which the most line is sought that may be let go. What fishes shorter fishes with less let go.</summary>
+/// <summary>
+/// One carry and angle, for which the most line is sought that may be let go. What fishes shorter fishes with less let go.
+/// </summary>
 /// <param name="carryM">Carry, metres.</param>
 /// <param name="steep">Share of the steepest angle there is room for.</param>
 /// <param name="firstM">Line to let go first, metres; <see cref="All"/> for all there is.</param>
@@ -57,8 +59,8 @@ internal struct CastAttempt(double carryM, double steep, double firstM, double m
     }
 
     /// <summary>
-    /// No cast yet to be thrown for it reaches farther than this, metres: as far as the line out, and between a shot that fishes and one that
-    /// does not hardly farther than either lands.
+    /// No cast yet to be thrown for it reaches farther than this, metres: as far as the line out, and between a shot that fishes and one
+    /// that does not hardly farther than either lands.
     /// </summary>
     public double AtMostM(CastSetup setup)
     {

@@ -44,7 +44,9 @@ public static class CastEngine
         return Launch(setup, outKg, carryM < setup.HeadM ? LineKg(setup, setup.HeadM) : outKg);
     }
 
-    /// <summary>The same from the mass of the line held in the air, and of what of it is out at the least with the whole head, kilograms.</summary>
+    /// <summary>
+    /// The same from the mass of the line held in the air, and of what of it is out at the least with the whole head, kilograms.
+    /// </summary>
     internal static (double LaunchMps, double LoopM) Launch(CastSetup setup, double outKg, double headOutKg)
     {
         var moved = outKg + setup.Line.MassKg(setup.Line.LeaderM) + setup.FlyKg + setup.RodTipKg;

@@ -36,9 +36,9 @@ internal ref struct CastList(ReadOnlySpan<CastPlan> plans, Span<CastResult> resu
 /// Four casts of one setup stepped side by side, a lane each; a lane that is done takes the next cast. Runge–Kutta of the fourth order.
 /// </summary>
 /// <remarks>
-/// Speeds are carried as what the bend leaves alone: the momentum M = m·v + n·u of fly leg m and rod leg n, and R = (v−u)·√(mn/(m+n)), whose
-/// square is twice the energy of the legs against each other. Line going round the bend changes neither, whatever its taper; only drag,
-/// guides and picking up running line do. A held rod leg is one of endless mass.
+/// Speeds are carried as what the bend leaves alone: the momentum M = m·v + n·u of fly leg m and rod leg n, and R = (v−u)·√(mn/(m+n)),
+/// whose square is twice the energy of the legs against each other. Line going round the bend changes neither, whatever its taper; only
+/// drag, guides and picking up running line do. A held rod leg is one of endless mass.
 /// </remarks>
 internal readonly struct CastLanes
 {
@@ -128,7 +128,8 @@ internal readonly struct CastLanes
             TurnoverMps,
             Falling;
 
-        // Where something happens next: bend that lets go, line out that is checked, fly leg that is straight, metres; endless when nothing will.
+        // Where something happens next: bend that lets go, line out that is checked, fly leg that is straight, metres; endless when
+        // nothing will.
         public Four<double> FormsAtM,
             EndsAtM,
             StraightAtM;
@@ -256,8 +257,8 @@ internal readonly struct CastLanes
                 Create(LongestStepS),
                 MinNative(shorter * (2 * StepShare) / MaxNative(g, Create(2e-6)), Create(LongestPullM) / MaxNative(u, Create(1e-3)))
             ) / refine;
-        // The line ends and the leader begins with a jump in mass, and drag that took its share of the bend's pull now takes all: no step runs
-        // across it.
+        // The line ends and the leader begins with a jump in mass, and drag that took its share of the bend's pull now takes all: no
+        // step runs across it.
         var toLeader = l - Create(line.LeaderM);
         dt = ConditionalSelect(GreaterThan(toLeader, Create(.002)), MinNative(dt, toLeader * 2.0 / MaxNative(g, Create(1e-3))), dt);
 
@@ -419,7 +420,8 @@ internal readonly struct CastLanes
         overRoot = Lane4.One / root;
     }
 
-    // Drag of the bend that each end of it bears (never more than its tension), of fly leg and fly, and of the rod leg with the rings, newtons.
+    // Drag of the bend that each end of it bears (never more than its tension), of fly leg and fly, and of the rod leg with the rings,
+    // newtons.
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
     private static void Forces(
         Lane4 g,

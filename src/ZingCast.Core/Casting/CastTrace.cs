@@ -26,7 +26,9 @@ internal sealed class CastTrace(List<CastMoment> moments)
         moments.Add(start.Moment);
     }
 
-    /// <summary>A step from one instant to another, at which something may have happened: the trapezium of both ends is what it cost.</summary>
+    /// <summary>
+    /// A step from one instant to another, at which something may have happened: the trapezium of both ends is what it cost.
+    /// </summary>
     public void Add(in CastInstant from, in CastInstant to, in CastInstant after)
     {
         var half = (to.Moment.TimeS - from.Moment.TimeS) / 2;

@@ -23,8 +23,8 @@ public sealed class ClassCurve
     private readonly Dictionary<double, double> known = [];
 
     /// <summary>
-    /// <paramref name="setupOf"/> gives the matched outfit of a class, 0–15; no class above <paramref name="most"/> is named. Classes are thrown
-    /// as they are asked for: whole ones, and quarters where a class begins to turn the fly over.
+    /// <paramref name="setupOf"/> gives the matched outfit of a class, 0–15; no class above <paramref name="most"/> is named. Classes
+    /// are thrown as they are asked for: whole ones, and quarters where a class begins to turn the fly over.
     /// </summary>
     public ClassCurve(Func<double, CastSetup> setupOf, double most) =>
         (this.setupOf, Most) = (setupOf, Math.Min(most, LineWeights.Highest));
@@ -78,9 +78,9 @@ public sealed class ClassCurve
     }
 
     /// <summary>
-    /// The class for a distance, metres, to be reached with <paramref name="share"/> of it in hand: rises with the distance and never by more
-    /// than <see cref="ClimbAMetre"/>, beginning to climb before it must. No lower than <paramref name="least"/>; <see cref="Most"/> where no
-    /// class has it.
+    /// The class for a distance, metres, to be reached with <paramref name="share"/> of it in hand: rises with the distance and never by
+    /// more than <see cref="ClimbAMetre"/>, beginning to climb before it must. No lower than <paramref name="least"/>;
+    /// <see cref="Most"/> where no class has it.
     /// </summary>
     public double Smooth(double distanceM, double share, double least)
     {
@@ -98,8 +98,8 @@ public sealed class ClassCurve
     }
 
     /// <summary>
-    /// Where climbing stops paying: the whole class from which two more add less than <see cref="WorthAClass"/> each; null when it pays up to
-    /// the most that is named. Smoothed over its neighbours, so that search noise does not decide.
+    /// Where climbing stops paying: the whole class from which two more add less than <see cref="WorthAClass"/> each; null when it pays
+    /// up to the most that is named. Smoothed over its neighbours, so that search noise does not decide.
     /// </summary>
     public double? Flattens
     {

@@ -21,9 +21,9 @@ public static class Sinking
     private const double DriftShare = .6,
         MendS = 3;
 
-    // How far below the line's tip a fly is held, shares of the leader, by rank of density: the faster the line goes down, the more nearly the
-    // fly follows it. A fly that sinks by its own weight hangs lower by half. Common practice: a floating line fishes an ordinary fly to about
-    // a metre and a half, an intermediate one to about three.
+    // How far below the line's tip a fly is held, shares of the leader, by rank of density: the faster the line goes down, the more
+    // nearly the fly follows it. A fly that sinks by its own weight hangs lower by half. Common practice: a floating line fishes an
+    // ordinary fly to about a metre and a half, an intermediate one to about three.
     private static readonly double[] Shares = [.5, .35, .3, .25, .2];
     private const double HeavyHangs = 1.6;
 
@@ -45,8 +45,8 @@ public static class Sinking
     public static double TimeS(Brief brief) => Math.Min(PatienceS, MendS + DriftShare * brief.DistanceM / Math.Max(1e-3, brief.CurrentMps));
 
     /// <summary>
-    /// Speed at which a fly goes down, dragging its leader after it, m/s: its weight under water against its own drag and that of the leader
-    /// broadside, the far end of which hardly moves.
+    /// Speed at which a fly goes down, dragging its leader after it, m/s: its weight under water against its own drag and that of the
+    /// leader broadside, the far end of which hardly moves.
     /// </summary>
     public static double FlyMps(Fly fly, double leaderM, double tippetM, double flyKg)
     {
@@ -59,8 +59,8 @@ public static class Sinking
     }
 
     /// <summary>
-    /// Depth at which a fly of this mass fishes under a line, metres, on the leader that goes with each density, metres. A faster line never
-    /// fishes it shallower.
+    /// Depth at which a fly of this mass fishes under a line, metres, on the leader that goes with each density, metres. A faster line
+    /// never fishes it shallower.
     /// </summary>
     public static double DepthM(Brief brief, Density line, Func<string, double> leaderM, double tippetM, double flyKg)
     {

@@ -113,8 +113,8 @@ public sealed record Fly(FlyKind Kind, HookSize Size, Hook Hook, double BodyM, d
 
     /// <summary>
     /// Sizes a fly from its family and hook. Inside the usual sizes bulk and mass are interpolated along the hook scale; outside
-    /// they grow with hook length squared and cubed from the nearer end. <paramref name="lengthM"/>, metres over all, says more than the hook
-    /// where flies are measured by length. <paramref name="weighedKg"/> overrides the mass.
+    /// they grow with hook length squared and cubed from the nearer end. <paramref name="lengthM"/>, metres over all, says more than the
+    /// hook where flies are measured by length. <paramref name="weighedKg"/> overrides the mass.
     /// </summary>
     public static Fly Of(FlyKind kind, HookSize size, double? weighedKg = null, double? lengthM = null)
     {

@@ -17,8 +17,8 @@ public sealed class CastCache(Brief brief)
     private readonly Dictionary<(Rod, FlyLine, Leader), ReachAnswer> answers = [];
 
     /// <summary>
-    /// Reach over class with this tackle, no class above <paramref name="most"/>, in the wind of the brief and <paramref name="windierMps"/>
-    /// more of it in the face.
+    /// Reach over class with this tackle, no class above <paramref name="most"/>, in the wind of the brief and
+    /// <paramref name="windierMps"/> more of it in the face.
     /// </summary>
     public ClassCurve Curve(Tackle tackle, double most, double windierMps = 0) =>
         curves.TryGetValue((tackle, most, windierMps), out var known)

@@ -36,8 +36,8 @@ public static class Choosing
     /// <summary>How the line loads this rod for this brief. Needs a line of known mass and a rod of known class.</summary>
     public static LineLoad Load(Rod rod, FlyLine line, Brief brief) => Load(rod, line, Hangs(line, brief), brief);
 
-    // What of a line hangs outside the tip on this day, whatever the rod: length, metres, and mass, kilograms. Short heads hang there whole;
-    // long ones are judged at the carry, but no shorter than the measuring length.
+    // What of a line hangs outside the tip on this day, whatever the rod: length, metres, and mass, kilograms. Short heads hang there
+    // whole; long ones are judged at the carry, but no shorter than the measuring length.
     private static (double JudgedM, double Kg) Hangs(FlyLine line, Brief brief)
     {
         var judged = line.HeadM < LongHeadM ? line.HeadM : Math.Clamp(CarryM(line, brief), Exact.ThirtyFeetM, line.HeadM);
@@ -173,8 +173,8 @@ public static class Choosing
         (reel.MassKg + line.MassWithinKg(line.LengthM)) / Math.Max(.02, rod.MassKg);
 
     /// <summary>
-    /// The rod and line that go together best. Either is a specification when the shed holds none that can do it; <paramref name="strictly"/>
-    /// only when it holds none at all.
+    /// The rod and line that go together best. Either is a specification when the shed holds none that can do it;
+    /// <paramref name="strictly"/> only when it holds none at all.
     /// </summary>
     public static (Rod Rod, FlyLine Line) Pair(
         Brief brief,

@@ -100,7 +100,8 @@ internal static class Delivery
                 new(
                     Quantity.Class(at),
                     today.Flattens is null
-                        ? $"Climbing pays as far as people go for such a fly, and no farther is gone: a class more adds {Quantity.Length(adds)}"
+                        ? $"Climbing pays as far as people go for such a fly, and no farther is gone: "
+                            + $"a class more adds {Quantity.Length(adds)}"
                         : (Sentence)$"From here on climbing does not pay: the class is not the problem; see what would help",
                     [
                         new("reach here", Quantity.Length(today.ReachM(at))),

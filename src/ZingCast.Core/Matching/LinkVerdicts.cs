@@ -91,7 +91,8 @@ internal static class LinkVerdicts
                     // Where only the fly tips it, the line alone would do: a line bench that knows no fly says so.
                     load.Ratio > LineLoad.Top
                         ? load.LineRatio <= LineLoad.Top
-                            ? $"{Quantity.Ratio(load.LineRatio)} of the class by itself, but {Quantity.LineMass(brief.Fly.WetKg)} of soaked fly "
+                            ? $"{Quantity.Ratio(load.LineRatio)} of the class by itself, but "
+                                + $"{Quantity.LineMass(brief.Fly.WetKg)} of soaked fly "
                                 + $"make it {Quantity.Ratio(load.Ratio)}: overloads this rod"
                             : (Sentence)$"{Quantity.Ratio(load.Ratio)} of the class: overloads this rod"
                         : $"{Quantity.Ratio(load.Ratio)} of the class: never loads this rod"

@@ -79,8 +79,8 @@ public sealed class MatchSession
     public Brief Brief => brief;
 
     /// <summary>
-    /// The best outfit that keeps to the pins, of whose gear the brief says. What the shed cannot give is described instead. Check pins first:
-    /// one on a piece that is not in the shed is ignored.
+    /// The best outfit that keeps to the pins, of whose gear the brief says. What the shed cannot give is described instead. Check pins
+    /// first: one on a piece that is not in the shed is ignored.
     /// </summary>
     public Choice Choose(Pins? pins = null, IProgress<double>? progress = null)
     {

@@ -61,7 +61,8 @@ internal static class TippetRules
                     Quantity.Diameter(diameter),
                     pins.TippetM is not null ? $"You pinned {Quantity.Diameter(diameter)}; the fly suggests {Quantity.Diameter(usual)}"
                         : stronger
-                            ? $"{Quantity.Diameter(byFly)} by the fly; the fish asks for more, and up to {Quantity.Diameter(band.High)} swims well"
+                            ? $"{Quantity.Diameter(byFly)} by the fly; the fish asks for more, "
+                                + $"and up to {Quantity.Diameter(band.High)} swims well"
                         : byX ? $"Hook {fly.SizeName} over {(stiff ? "4, for stiffness" : "3")}{(finer > 0 ? ", finer to be led" : "")}"
                         : (Sentence)$"Between {Quantity.Diameter(band.Low)} and {Quantity.Diameter(band.High)} "
                             + $"for a hook wire of {Quantity.Diameter(fly.Hook.WireM)}",
