@@ -140,7 +140,7 @@ const mapKinds: { id: Mapped; name: string; about: string }[] = [
   {
     id: 'classByWind',
     name: 'class by wind',
-    about: 'Matched outfits on nine feet of rod, with this fly and caster.',
+    about: 'The rod, line and leader this day asks for, class by class, with this fly and caster.',
   },
   {
     id: 'carryBySpeed',
