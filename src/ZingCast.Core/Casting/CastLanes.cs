@@ -316,7 +316,9 @@ internal readonly struct CastLanes
 
         var sixth = dt * (1.0 / 6);
         var toL = MaxNative(Lane4.Zero, l + sixth * (l1 + (l2 + l3) * 2.0 + l4));
-        var toX = x + sixth * (x1 + (x2 + x3) * 2.0 + x4);
+        // While the rod leg is held there is as much line beyond the rings as before, however hard a gale from behind blows a fly of no
+        // weight.
+        var toX = ConditionalSelect(moving, x + sixth * (x1 + (x2 + x3) * 2.0 + x4), end - toL);
         var toT = t + dt;
         var toZ = HeightAt(toX, toT, Load(ref c.Sin), Load(ref c.FallMps));
         Store(ref then.L, toL);
@@ -652,7 +654,7 @@ internal readonly struct CastLanes
             outcome,
             limit,
             // A fly that lands in a heap lies where the bend came down.
-            (straight ? outM + shot : s.X[i]) * Math.Cos(plan.AngleRad),
+            (straight ? outM + shot : Math.Min(s.X[i], outM + shot)) * Math.Cos(plan.AngleRad),
             plan.CarryM,
             shot,
             plan.AngleRad,
