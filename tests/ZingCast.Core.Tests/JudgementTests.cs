@@ -393,7 +393,7 @@ public class JudgementTests
                 var solution = Solve(new() { Species = fish.Id });
                 Assert.DoesNotContain(
                     solution.Chain,
-                    l => l.Verdict == Verdict.Fails && l.Id is LinkId.Tippet or LinkId.Head or LinkId.Rod && l.Verdict == Verdict.Fails
+                    l => l is { Verdict: Verdict.Fails, Id: LinkId.Tippet or LinkId.Leader or LinkId.Head or LinkId.Rod or LinkId.Reel }
                 );
                 Assert.InRange(solution.Class.Target, solution.Class.Floor, Math.Max(solution.Class.Floor, 12.5));
             }

@@ -5,6 +5,7 @@ import { Mark, PinMark, verdictWords } from '../ui/Mark';
 import { Say, useSayText } from '../ui/Say';
 import { metres, useUnits } from '../ui/units';
 import { FlyMark } from './FlyMark';
+import { inkOf, toBuy } from './hollow';
 import { laidOut, linkIds, type OutfitFigures } from './outfit';
 import { lay, thickness } from './serpentine';
 import { Spool } from './Spool';
@@ -27,11 +28,8 @@ export function ChainDrawing({ figures, chain, base }: { figures: OutfitFigures;
   const labels = roomy ? placeLabels(chain, g, width) : [];
   const summary = chain.map((link) => `${link.name}: ${text(link.title)}, ${verdictWords[link.verdict]}`).join('; ');
   const sparse = Math.round(g.totalM);
-  // What is to buy is drawn hollow.
-  const hollow = (id: LinkId) => chain.some((link) => link.id === id && link.verdict === 'toBuy');
-  const lineInk = hollow('head')
-    ? { fill: 'var(--paper)', stroke: 'var(--signal)', strokeWidth: 1.2, strokeDasharray: '5 3' }
-    : { fill: 'var(--signal)' };
+  const hollow = (id: LinkId) => toBuy(chain, id);
+  const lineInk = inkOf(hollow('head'), 'var(--signal)');
 
   return (
     <div ref={ref} className="relative">
@@ -100,10 +98,7 @@ export function ChainDrawing({ figures, chain, base }: { figures: OutfitFigures;
         <line x1={g.reel.x} y1={g.reel.y - g.reel.r} x2={g.reel.x} y2={g.rodY} stroke="var(--ink)" strokeWidth="3" />
         <path
           d={`M${butt},${g.rodY - 4}H${butt + g.gripPx + 26}L${butt + g.rodPx},${g.rodY - 0.8}V${g.rodY + 0.8}L${butt + g.gripPx + 26},${g.rodY + 4}H${butt}Z`}
-          fill={hollow('rod') ? 'var(--paper)' : 'var(--ink)'}
-          stroke="var(--ink)"
-          strokeWidth={hollow('rod') ? 1.2 : 0}
-          strokeDasharray={hollow('rod') ? '6 4' : undefined}
+          {...inkOf(hollow('rod'), 'var(--ink)')}
         />
         <rect
           x={butt + 24}

@@ -4,6 +4,7 @@ import { Mark, PinMark, verdictWords } from '../ui/Mark';
 import { useSayText } from '../ui/Say';
 import { useUnits } from '../ui/units';
 import { laidOut, type OutfitFigures } from './outfit';
+import { inkOf, toBuy } from './hollow';
 import { thickness } from './serpentine';
 import { useWidth } from './useWidth';
 
@@ -30,21 +31,32 @@ export function ChainStrip({ figures, chain, base }: { figures: OutfitFigures; c
       .join('L')}Z`;
   };
   const reelX = x(totalM) + 16;
+  const lineInk = inkOf(toBuy(chain, 'head'), 'var(--signal)');
+  const rodInk = inkOf(toBuy(chain, 'rod'), 'var(--ink)');
   return (
     <nav aria-label="Chain, from the fly to the hand" ref={ref} className="border-b border-hair pb-2">
       <svg width={width} height={30} aria-hidden="true" className="block">
         <path d={ribbon(spans.leader)} fill="var(--ink)" />
         <path d={ribbon(spans.tippet)} fill="var(--ink)" opacity="0.6" />
-        {spans.running[1] > spans.running[0] && <path d={ribbon(spans.running)} fill="var(--signal)" opacity="0.75" />}
-        <path d={ribbon(spans.head)} fill="var(--signal)" />
+        {spans.running[1] > spans.running[0] && <path d={ribbon(spans.running)} {...lineInk} opacity="0.75" />}
+        <path d={ribbon(spans.head)} {...lineInk} />
         <path d={`M6,14h-3m3,0l-4,5`} stroke="var(--ink)" strokeWidth="1.5" fill="none" />
-        <circle cx={reelX} cy={16} r={11} fill="var(--sheet)" stroke="var(--ink)" strokeWidth="1.5" />
-        <circle cx={reelX} cy={16} r={7.5} fill="var(--signal)" />
-        <circle cx={reelX} cy={16} r={4.5} fill="var(--soft)" />
-        <path
-          d={`M${reelX - 10},4h34L${reelX + 16 + rodM * pxPerM},3.2v1.2L${reelX + 24},7.4h-34z`}
-          fill="var(--ink)"
+        <circle
+          cx={reelX}
+          cy={16}
+          r={11}
+          fill="var(--sheet)"
+          stroke="var(--ink)"
+          strokeWidth="1.5"
+          strokeDasharray={toBuy(chain, 'reel') ? '3 2' : undefined}
         />
+        {!toBuy(chain, 'reel') && (
+          <>
+            <circle cx={reelX} cy={16} r={7.5} fill="var(--signal)" />
+            <circle cx={reelX} cy={16} r={4.5} fill="var(--soft)" />
+          </>
+        )}
+        <path d={`M${reelX - 10},4h34L${reelX + 16 + rodM * pxPerM},3.2v1.2L${reelX + 24},7.4h-34z`} {...rodInk} />
       </svg>
       <ul className="grid grid-cols-3 gap-px sm:grid-cols-[repeat(9,auto)]">
         {chain.map((link, i) => (

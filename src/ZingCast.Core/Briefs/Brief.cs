@@ -79,11 +79,14 @@ public sealed record Brief
     /// <summary>From this much wind onto the casting shoulder on, m/s, the hook comes too near. Common practice.</summary>
     public const double ShoulderWarnsMps = 2;
 
+    /// <summary>Water that stands, m/s.</summary>
+    public const double StillMps = .05;
+
     /// <summary>Nearer than this a single nymph in current is led rather than cast over, metres. Common practice.</summary>
     public const double LedFromM = 11;
 
     /// <summary>A single nymph led close through current on its leader.</summary>
-    public bool LedClose => Fly.Kind is { Nymph: true, Weighted: false } && CurrentMps > .05 && DistanceM < LedFromM;
+    public bool LedClose => Fly.Kind is { Nymph: true, Weighted: false } && CurrentMps > StillMps && DistanceM < LedFromM;
 
     /// <summary>
     /// Fills in what was left out, from the species and the water, and says which fields were assumed. The caster is one of
@@ -123,7 +126,8 @@ public sealed record Brief
             assumed.Add("caster");
         var caster = casters.FirstOrDefault(c => c.Id == (draft.Caster ?? Casters.Usual.Id)) ?? casters[0];
         var salt = Or(draft.Salt, species.Salt, "salt");
-        var water = Or(draft.Water, day.Water, "water");
+        // A river fish met in salt is met on the shore.
+        var water = Or(draft.Water, salt && !species.Salt ? Briefs.Water.Shore : day.Water, "water");
         return new()
         {
             Fly = Fly.Of(kind, size, draft.FlyWetKg, draft.FlyLengthM),

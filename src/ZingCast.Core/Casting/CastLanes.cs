@@ -234,7 +234,7 @@ internal readonly struct CastLanes
             resting = Vector256.Equals(Load(ref c.Resting), one);
         var end = x + l;
         line.At(end, out var endKg, out var endM2, out var runKg, out var runM2, out var rings);
-        line.At(l, out var kg, out var m2, out var perM, out var thick);
+        line.At(l, out var kg, out var m2, out var perM, out var thick, out _);
 
         Lane4 fly = Create(setup.FlyKg + LeastKg),
             least = Create(LeastKg),
@@ -380,7 +380,7 @@ internal readonly struct CastLanes
             x = s.X + ahead * dx,
             m = s.M + ahead * dm,
             r = MaxNative(Lane4.Zero, s.R + ahead * dr);
-        line.At(l, out var kg, out var m2, out var perM, out var thick);
+        line.At(l, out var kg, out var m2, out var perM, out var thick, out _);
         var run = x + l - s.End;
         Lane4 up = kg + s.Fly,
             low = ConditionalSelect(s.Moving, MaxNative(Create(LeastKg), s.EndKg + run * s.RunKg - kg), Create(EndlessKg));

@@ -97,31 +97,10 @@ public sealed class LineInAir
         return new(sample.Kg + into * sample.KgPerM, sample.M2 + into * sample.ThickM, sample.KgPerM, sample.ThickM, sample.GuidesN);
     }
 
-    /// <summary>Four places at once: mass and diameter summed from the fly, mass a metre and thickness there.</summary>
+    /// <summary>Four places at once: mass and diameter summed from the fly, and mass, thickness and guide friction there.</summary>
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
     internal void At(
         Vector256<double> s,
-        out Vector256<double> kg,
-        out Vector256<double> m2,
-        out Vector256<double> kgPerM,
-        out Vector256<double> thickM
-    ) => At(s, false, out kg, out m2, out kgPerM, out thickM, out _);
-
-    /// <summary>The same with the friction there in the rings, newtons.</summary>
-    [MethodImpl(MethodImplOptions.AggressiveInlining)]
-    internal void At(
-        Vector256<double> s,
-        out Vector256<double> kg,
-        out Vector256<double> m2,
-        out Vector256<double> kgPerM,
-        out Vector256<double> thickM,
-        out Vector256<double> guidesN
-    ) => At(s, true, out kg, out m2, out kgPerM, out thickM, out guidesN);
-
-    [MethodImpl(MethodImplOptions.AggressiveInlining)]
-    private void At(
-        Vector256<double> s,
-        bool guides,
         out Vector256<double> kg,
         out Vector256<double> m2,
         out Vector256<double> kgPerM,
@@ -140,7 +119,7 @@ public sealed class LineInAir
         thickM = Vector256.Create(a.ThickM, b.ThickM, c.ThickM, d.ThickM);
         kg = Vector256.Create(a.Kg, b.Kg, c.Kg, d.Kg) + into * kgPerM;
         m2 = Vector256.Create(a.M2, b.M2, c.M2, d.M2) + into * thickM;
-        guidesN = guides ? Vector256.Create(a.GuidesN, b.GuidesN, c.GuidesN, d.GuidesN) : default;
+        guidesN = Vector256.Create(a.GuidesN, b.GuidesN, c.GuidesN, d.GuidesN);
     }
 
     /// <summary>A place on the line: mass and diameter summed from the fly, and mass, thickness and guide friction there.</summary>

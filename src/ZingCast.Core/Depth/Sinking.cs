@@ -14,9 +14,6 @@ public static class Sinking
     /// <summary>Time anybody counts down, seconds; the one patience of the house. Common practice: a little under a minute.</summary>
     public const double PatienceS = 55;
 
-    /// <summary>Water that stands, m/s.</summary>
-    public const double StillMps = .05;
-
     // Of a drift the fly sinks over the first part; a mend or a reach gives it some seconds more. Common practice.
     private const double DriftShare = .6,
         MendS = 3;
@@ -44,6 +41,9 @@ public static class Sinking
     /// <summary>Time the fly has to sink, seconds.</summary>
     public static double TimeS(Brief brief) => Math.Min(PatienceS, MendS + DriftShare * brief.DistanceM / Math.Max(1e-3, brief.CurrentMps));
 
+    // Sinks by its own weight.
+    private static bool Heavy(Fly fly) => fly.Kind.Weighted || fly.Kind.Nymph;
+
     /// <summary>
     /// Speed at which a fly goes down, dragging its leader after it, m/s: its weight under water against its own drag and that of the
     /// leader broadside, the far end of which hardly moves.
@@ -51,7 +51,7 @@ public static class Sinking
     public static double FlyMps(Fly fly, double leaderM, double tippetM, double flyKg)
     {
         var kgM3 =
-            fly.Kind.Weighted || fly.Kind.Nymph ? MetalKgM3
+            Heavy(fly) ? MetalKgM3
             : fly.Kind.Bushy ? BulkyKgM3
             : SparseKgM3;
         var weight = flyKg * Exact.GravityMps2 * (1 - WaterKgM3 / kgM3);
@@ -64,10 +64,9 @@ public static class Sinking
     /// </summary>
     public static double DepthM(Brief brief, Density line, Func<string, double> leaderM, double tippetM, double flyKg)
     {
-        var heavy = brief.Fly.Kind.Weighted || brief.Fly.Kind.Nymph;
         var time = TimeS(brief);
         var rank = Densities.Rank(line.Id);
-        var share = Shares[Math.Min(rank, Shares.Length - 1)] * (heavy ? HeavyHangs : 1);
+        var share = Shares[Math.Min(rank, Shares.Length - 1)] * (Heavy(brief.Fly) ? HeavyHangs : 1);
         // A nymph drifts with the water; anything else is drawn across it.
         var held = share * leaderM(line.Id) / (brief.Fly.Kind.Nymph ? 1 : 1 + brief.CurrentMps / LiftsMps);
         var depth = line.SinkMps * time + Math.Min(held, FlyMps(brief.Fly, leaderM(line.Id), tippetM, flyKg) * time);

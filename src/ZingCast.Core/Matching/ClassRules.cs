@@ -197,5 +197,5 @@ public static class ClassRules
                 )
         );
 
-    private static double Quarter(double c) => Math.Round(c * 4) / 4;
+    internal static double Quarter(double c) => Math.Round(c * 4) / 4;
 }

@@ -30,7 +30,7 @@ internal static class Delivery
         var (rung, band) = (Ladder.RungOf(brief.Fly), Ladder.BandOf(brief.Fly));
         var atMost = SmallestClass(brief, tackle, CastEngine.MostFlyRatio);
         var atEase = SmallestClass(brief, tackle, CastEngine.ComfortableFlyRatio);
-        var most = Quarter(band.High + LadderRung.MostAbove);
+        var most = ClassRules.Quarter(band.High + LadderRung.MostAbove);
         var today = casts.Curve(tackle, most);
         var smallest = today.Smallest((1 + ClassCurve.InHand) * brief.DistanceM);
         var byCast = smallest ?? most;
@@ -52,13 +52,11 @@ internal static class Delivery
         return new(
             delivery,
             Math.Min(atMost, most),
-            Math.Clamp(Quarter(inHand), delivery, Math.Max(delivery, most)),
-            Math.Max(delivery, Math.Min(most, Quarter(smooth))),
+            Math.Clamp(ClassRules.Quarter(inHand), delivery, Math.Max(delivery, most)),
+            Math.Max(delivery, Math.Min(most, ClassRules.Quarter(smooth))),
             most
         );
     }
-
-    private static double Quarter(double c) => Math.Round(c * 4) / 4;
 
     private static void ByCast(Brief brief, ClassCurve today, double byCast, bool gets, LedgerBook book)
     {
@@ -75,7 +73,7 @@ internal static class Delivery
                                 + $"{Quantity.Length(brief.DistanceM)} with a tenth in hand and the fly turned over"
                         : reach > 0
                             ? (Sentence)$"No class gives this caster {Quantity.Length(brief.DistanceM)} with a tenth "
-                                + $"in hand today; this one gets {Quantity.Length(reach)}"
+                                + $"in hand today; this one, the most people take for such a fly, gets {Quantity.Length(reach)}"
                         : $"No class up to this one turns this fly over today; what would help is worked out beside the cast. "
                             + $"By hook alone it is this one",
                     [
@@ -93,13 +91,14 @@ internal static class Delivery
 
     private static void Flattens(ClassCurve today, LedgerBook book)
     {
-        var (at, adds) = (today.Flattens ?? today.Most, today.ReachM(today.Most + 1) - today.ReachM(today.Most));
         book.Note(
             Rules.Flattens,
             () =>
-                new(
+            {
+                var (at, adds) = (today.Flattens ?? today.Most, today.ReachM(today.Most + 1) - today.ReachM(today.Most));
+                return new(
                     Quantity.Class(at),
-                    today.Flattens is null
+                    at >= today.Most
                         ? $"Climbing pays as far as people go for such a fly, and no farther is gone: "
                             + $"a class more adds {Quantity.Length(adds)}"
                         : (Sentence)$"From here on climbing does not pay: the class is not the problem; see what would help",
@@ -109,7 +108,8 @@ internal static class Delivery
                         new("a class more adds", Quantity.Length(adds)),
                     ],
                     Doubt: true
-                )
+                );
+            }
         );
     }
 

@@ -31,8 +31,9 @@ internal static class LeaderRules
 
     public static Leader Decide(Brief brief, Pins pins, Rod rod, FlyLine line, TippetChoice tippet, LedgerBook book)
     {
-        var wanted = Length(brief, pins, line.Density, book);
-        var length = brief.LedClose ? wanted : AgainstRod(pins, rod, wanted, book);
+        Wanted(brief, pins, line.Density, book);
+        AgainstRod(brief, pins, line.Density, rod, book);
+        var length = LengthM(brief, pins, line.Density, rod.LengthM, book);
         var leader = Leader.Build(length, line.TipDiameterM, tippet.DiameterM, tippet.GuardM);
         book.Note(
             Rules.LeaderButt,
@@ -48,14 +49,27 @@ internal static class LeaderRules
         return leader;
     }
 
-    private static double Length(Brief brief, Pins pins, string density, LedgerBook book)
+    /// <summary>
+    /// The leader's length on a line of this density and a rod of this length, metres: the same before any gear is looked at as after.
+    /// </summary>
+    public static double LengthM(Brief brief, Pins pins, string density, double rodM, LedgerBook book)
+    {
+        var wanted = WantedM(brief, pins, density, book);
+        return brief.LedClose || pins.LeaderM is not null || book.IsOff(Rules.LeaderRod) ? wanted : Math.Min(wanted, rodM + LongerThanRodM);
+    }
+
+    private static double WantedM(Brief brief, Pins pins, string density, LedgerBook book) =>
+        pins.LeaderM ?? (book.IsOff(Rules.LeaderLength) ? InWind(brief, 9 * Ft) : UsualM(brief, density));
+
+    private static void Wanted(Brief brief, Pins pins, string density, LedgerBook book)
     {
         var (usual, reason) = UsualLength(brief, density);
-        var shorter = usual - InWind(brief, usual);
-        var (length, why) =
-            pins.LeaderM is { } pin ? (pin, "you pinned this length")
-            : book.IsOff(Rules.LeaderLength) ? (9 * Ft - shorter, Windy())
-            : (usual - shorter, Windy());
+        var shorter = usual - InWind(brief, usual) > .05;
+        var length = WantedM(brief, pins, density, book);
+        var why =
+            pins.LeaderM is not null ? "you pinned this length"
+            : shorter ? reason + "; up to two feet shorter in big wind"
+            : reason;
         book.Note(
             Rules.LeaderLength,
             () =>
@@ -71,17 +85,13 @@ internal static class LeaderRules
                     Pin: new() { LeaderM = length }
                 )
         );
-        return length;
-
-        string Windy() => shorter > .05 ? reason + "; up to two feet shorter in big wind" : reason;
     }
 
-    private static double AgainstRod(Pins pins, Rod rod, double length, LedgerBook book)
+    private static void AgainstRod(Brief brief, Pins pins, string density, Rod rod, LedgerBook book)
     {
-        var longest = rod.LengthM + LongerThanRodM;
-        if (length <= longest)
-            return length;
-        var shorten = pins.LeaderM is null && !book.IsOff(Rules.LeaderRod);
+        var (length, longest) = (WantedM(brief, pins, density, book), rod.LengthM + LongerThanRodM);
+        if (brief.LedClose || length <= longest)
+            return;
         book.Note(
             Rules.LeaderRod,
             () =>
@@ -89,10 +99,9 @@ internal static class LeaderRules
                     Quantity.Length(longest),
                     $"{Quantity.Length(length)} would run its joint into the rings at the net",
                     [new("rod", Quantity.Length(rod.LengthM)), new("leader", Quantity.Length(length))],
-                    Doubt: !shorten
+                    Doubt: pins.LeaderM is not null || book.IsOff(Rules.LeaderRod)
                 )
         );
-        return shorten ? longest : length;
     }
 
     /// <summary>Usual length on a line of this density in the wind of the brief, metres.</summary>

@@ -33,7 +33,7 @@ internal static class LineRules
             Sinking.DepthM(brief, line, id => pins.LeaderM ?? LeaderRules.UsualM(brief, id), tippetM, flyKg);
         var fly = brief.Fly.WetKg;
         // On a drift weight in the fly comes before a sinking line; over waves a floating line lifts whatever is not meant to float.
-        var drifts = brief.Fly.Kind.Nymph && brief.CurrentMps > Sinking.StillMps;
+        var drifts = brief.Fly.Kind.Nymph && brief.CurrentMps > Brief.StillMps;
         var least =
             brief.Water != Water.Shore || brief is { DepthM: <= 0 } or { Fly.Kind.OnTop: true } ? 0
             : brief.DepthM <= InTheWavesM ? 1
@@ -57,7 +57,8 @@ internal static class LineRules
                                 $"No sinking line fishes {Quantity.Length(brief.DepthM)} here: pitch it farther upstream or weight the fly"
                         : density.SinkMps <= 0 ? (Sentence)$"A floating line fishes this fly to about {Quantity.Length(depth)}"
                         : rank == least && least > 0 && Fishes(Densities.Floating, fly) >= brief.DepthM
-                            ? (Sentence)$"Waves lift a floating line: {Article(density)} {density.Name} one fishes below them"
+                            ? (Sentence)
+                                $"Waves lift a floating line: {PlainText.Article(density.Name)} {density.Name} one fishes below them"
                         : $"The lightest line that fishes {Quantity.Length(brief.DepthM)}: it gets to about {Quantity.Length(depth)}",
                     [
                         new("depth", Quantity.Length(brief.DepthM)),
@@ -74,8 +75,6 @@ internal static class LineRules
         );
         return book.IsOff(Rules.Density) ? Densities.Floating.Id : density.Id;
 
-        static string Article(Density line) => "aeiou".Contains(line.Name[0], StringComparison.Ordinal) ? "an" : "a";
-
         Sentence Heavier() =>
             Sinking.FlyForKg(brief, pins.LeaderM ?? LeaderRules.UsualM(brief, density.Id), tippetM) is { } kg
                 ? (Sentence)$"Floating, and weight in the fly: about {Quantity.LineMass(kg)} of it gets to {Quantity.Length(brief.DepthM)} "
@@ -83,7 +82,7 @@ internal static class LineRules
                 : $"Floating, and weight in the fly; for {Quantity.Length(brief.DepthM)} a longer leader too, pitched well upstream";
 
         IEnumerable<Factor> Beside(int other, string name) =>
-            other >= 0 && other < Densities.Rows.Count && density.SinkMps >= 0
+            other >= 0 && other < Densities.Rows.Count
                 ? [new($"{name} ({Densities.Rows[other].Name})", Quantity.Length(Fishes(Densities.Rows[other], fly)))]
                 : [];
     }

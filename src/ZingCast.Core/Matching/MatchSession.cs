@@ -103,7 +103,7 @@ public sealed class MatchSession
             : own;
     }
 
-    // The shed without what is to be bought; a pinned piece stays.
+    // The shed without what is to be bought; a pinned piece stays, and nothing in it has the number 0.
     private GearShed Without(Pins pins, bool rods = false, bool lines = false, bool reels = false) =>
         new(
             rods ? Choosing.Only(shed.Rods, pins.Rod ?? 0, r => r.Id) : shed.Rods,

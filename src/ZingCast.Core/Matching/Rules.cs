@@ -111,7 +111,7 @@ public static class Rules
         "class.presentation",
         LinkId.Rod,
         "Soft landing",
-        "Spooky fish or flat calm: a class down, never below what delivers the fly.",
+        "Spooky fish: a class down; flat calm the same, less of it up to a ripple of 2 m/s. Never below what delivers the fly.",
         Practice,
         true
     );

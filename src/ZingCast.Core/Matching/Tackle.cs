@@ -52,10 +52,7 @@ public sealed record Tackle(
         var action = RodRules.Action(brief, tippet.DiameterM, density, book);
         var head = LineRules.Head(brief, density, book);
         var coatings = LineRules.Coatings(brief, book);
-        var leader = Math.Min(
-            pins.LeaderM ?? LeaderRules.UsualM(brief, density),
-            brief.LedClose ? double.MaxValue : length + LeaderRules.LongerThanRodM
-        );
+        var leader = LeaderRules.LengthM(brief, pins, density, length, book);
         return (new(length, action, head, density, coatings is [var first, ..] ? first : Coatings.Temperate.Id, leader, tippet), coatings);
     }
 

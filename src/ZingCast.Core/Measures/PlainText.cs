@@ -30,6 +30,9 @@ public static class PlainText
     /// <summary>The same words with a capital first letter; at least one character.</summary>
     public static string Capital(string words) => char.ToUpperInvariant(words[0]) + words[1..];
 
+    /// <summary>What goes before words: "a" or "an".</summary>
+    public static string Article(string words) => "aeiou".Contains(words[0], StringComparison.Ordinal) ? "an" : "a";
+
     /// <summary>
     /// The text as it is kept: no space at either end, single spaces within a line, letters and their accents as one sign. Null stays
     /// null.

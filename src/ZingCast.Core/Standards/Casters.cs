@@ -38,7 +38,7 @@ public sealed record Caster(
     public Quantity Reach(double metres) => Quantity.Length(metres, ReachTolerance * metres);
 
     /// <summary>What goes before the name: "a" or "an".</summary>
-    public string Article => "aeiou".Contains(Name[0], StringComparison.Ordinal) ? "an" : "a";
+    public string Article => PlainText.Article(Name);
 }
 
 /// <summary>Pull with the line hand that adds line speed.</summary>

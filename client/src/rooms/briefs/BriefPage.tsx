@@ -134,7 +134,7 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
       <section aria-label={open ? 'Bench' : 'Chain'} id="chain" className="min-w-0 scroll-mt-12">
         <header className="mb-1 flex flex-wrap items-baseline gap-x-3">
           <h1 className="text-xl font-semibold">{open ? 'Bench' : 'Chain'}</h1>
-          <p className="flex-1 text-soft">
+          <p className="order-last basis-full text-soft sm:order-none sm:flex-1 sm:basis-0">
             {failing.length > 0
               ? `${names(failing)} ${failing.length > 1 ? 'fail' : 'fails'}`
               : looking.length > 0
