@@ -1,6 +1,5 @@
 using ZingCast.Core.Briefs;
 using ZingCast.Core.Matching;
-using ZingCast.Core.Measures;
 using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Tests;
@@ -113,13 +112,5 @@ public class CasterTests
     {
         var brief = Brief.Complete(new() { Species = species });
         Assert.Equal((fly, water), (brief.Fly.Kind.Id, brief.Water));
-    }
-
-    // Every kind of quantity is shown somehow, in either system.
-    [Fact]
-    public void Every_kind_of_quantity_has_units_and_decimals()
-    {
-        Assert.All(Enum.GetValues<Kind>(), kind => Assert.True(Reader.Usual.ContainsKey(kind), kind.ToString()));
-        Assert.All(Enum.GetValues<Kind>(), kind => Assert.InRange(Places.Of(kind).Trade, 0, 3));
     }
 }

@@ -429,7 +429,7 @@ public class JudgementTests
     [Fact]
     public void Who_owns_a_six_and_a_line_is_told_how_far_it_comes_before_what_to_buy()
     {
-        BriefDraft bass = new() { Species = "sea-bass", WindMps = 2 };
+        BriefDraft bass = new() { Species = "sea-bass", WindMps = 3 };
         var first = Solve(bass, Two);
         var own = Assert.IsType<OwnOutfit>(first.Own);
         Assert.Equal(("R1", "L1"), (own.Rod, own.Line));

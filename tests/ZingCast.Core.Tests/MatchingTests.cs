@@ -318,12 +318,12 @@ public class MatchingTests
     }
 
     [Fact]
-    public void Pins_that_fight_are_answered_with_the_nearest_change_that_works()
+    public void Pins_that_fight_are_answered_with_every_smallest_change_that_works()
     {
         var solution = Solve(Skerries, null, new() { Rod = Id("R1"), TippetM = .0004 });
         var contradiction = Assert.IsType<Contradiction>(solution.Contradiction);
         Assert.Equal("R1", solution.Outfit.Rod.Tag);
-        var working = Assert.IsType<Pins>(contradiction.Working);
+        var working = Assert.Single(contradiction.Remedies).Pins;
         Assert.Null(working.Rod);
         Assert.Equal(.0004, working.TippetM);
         Assert.DoesNotContain(Solve(Skerries, null, working).Chain, l => l.Verdict == Verdict.Fails);
@@ -332,9 +332,10 @@ public class MatchingTests
     [Fact]
     public void A_heavy_line_on_a_light_rod_can_be_mended_by_letting_go_of_one_of_them()
     {
-        var solution = Solve(Fennet, null, new() { Rod = Id("R2"), Line = Id("L17") });
-        var working = solution.Contradiction!.Working!;
-        Assert.True(working.Rod is null != working.Line is null, "one pin is let go, the other stays");
+        var solution = Solve(Skerries, null, new() { Rod = Id("R3"), Line = Id("L12") });
+        var remedies = solution.Contradiction!.Remedies;
+        Assert.Equal([LinkId.Head, LinkId.Rod], remedies.Select(r => Assert.Single(r.LetGo)).Order());
+        Assert.All(remedies, r => Assert.True(r.Pins.Rod is null != r.Pins.Line is null, "one pin is let go, the other stays"));
     }
 
     [Fact]
@@ -349,19 +350,24 @@ public class MatchingTests
         Assert.True(solution.Outfit.Fill!.Share <= 1);
     }
 
+    private static IReadOnlyList<Candidate> Offered(LinkId link, BriefDraft draft, GearShed? shed = null)
+    {
+        var session = Matcher.For(Brief.Complete(draft), shed ?? AnyBrief.Loan);
+        return session.Candidates(session.Choose(), link);
+    }
+
     [Fact]
     public void A_tropical_line_is_not_offered_for_cold_water_nor_a_cold_one_for_hot()
     {
-        Assert.Equal(Verdict.Fails, Solve(Skerries with { WaterC = 8 }).Lines.Single(l => l.Tag == "L18").Verdict);
-        Assert.Equal(Verdict.Fails, Solve(Skerries with { WaterC = 28 }).Lines.Single(l => l.Tag == "L10").Verdict);
+        Assert.Equal(Verdict.Fails, Offered(LinkId.Head, Skerries with { WaterC = 8 }).Single(l => l.Tag == "L18").Verdict);
+        Assert.Equal(Verdict.Fails, Offered(LinkId.Head, Skerries with { WaterC = 28 }).Single(l => l.Tag == "L10").Verdict);
     }
 
     [Fact]
     public void An_unlabelled_line_that_nobody_weighed_and_a_reel_nobody_measured_are_not_guessed()
     {
-        var solution = Solve(Skerries);
-        Assert.Equal("weigh it", solution.Lines.Single(l => l.Tag == "L19").Figure.Word);
-        Assert.Equal("unknown", solution.Reels.Single(r => r.Tag == "S9").Figure.Word);
+        Assert.Equal("weigh it", Offered(LinkId.Head, Skerries).Single(l => l.Tag == "L19").Figure.Word);
+        Assert.Equal("unknown", Offered(LinkId.Reel, Skerries).Single(r => r.Tag == "S9").Figure.Word);
     }
 
     [Theory]

@@ -40,6 +40,16 @@ public class MeasuresTests
     [InlineData(Kind.Pull, "2 oz", .55602777)]
     [InlineData(Kind.Energy, "3.5 J", 3.5)]
     [InlineData(Kind.WindSpeed, "force 0", .125)]
+    [InlineData(Kind.WindSpeed, "calm", 0)]
+    [InlineData(Kind.WindSpeed, "F3", 4.4)]
+    [InlineData(Kind.WindSpeed, "12 mph", 5.36448)]
+    [InlineData(Kind.WindSpeed, "gentle breeze", 4.4)]
+    [InlineData(Kind.LineClass, "WF6F", 6)]
+    [InlineData(Kind.LineClass, "6wt", 6)]
+    [InlineData(Kind.Spooled, "150 yd", 137.16)]
+    [InlineData(Kind.RodLength, "9'6", 2.8956)]
+    [InlineData(Kind.RodLength, "8 1/2 ft", 2.5908)]
+    [InlineData(Kind.Depth, "surface", 0)]
     [InlineData(Kind.Temperature, "57 °F", 13.8889)]
     [InlineData(Kind.Temperature, "14c", 14)]
     [InlineData(Kind.LineClass, "#6", 6)]
@@ -61,13 +71,67 @@ public class MeasuresTests
     [InlineData(Kind.Length, "far", "is not a measure")]
     [InlineData(Kind.Length, "12 cubits", "not a unit known here")]
     [InlineData(Kind.Length, "", "Type a length")]
-    [InlineData(Kind.WindSpeed, "F13", "ends at force 12")]
+    [InlineData(Kind.WindSpeed, "F13", "from force 0 to 12")]
     public void What_cannot_be_read_is_answered_with_what_would_do(Kind kind, string typed, string words)
     {
         var reading = Reader.Read(kind, typed, metric: true);
         Assert.Null(reading.Value);
         Assert.Contains(words, reading.Problem);
     }
+
+    [Theory]
+    [InlineData("18 m", false, "18 m")]
+    [InlineData(" 60ft ", true, "60ft")]
+    [InlineData("60", false, "60 ft")]
+    [InlineData("60", true, "60 m")]
+    public void What_was_typed_is_kept_with_its_unit(string typed, bool metric, string said)
+    {
+        var reading = Reader.Read(Kind.Distance, typed, metric);
+        Assert.Equal(said, reading.Said);
+        Assert.True(Said.Says(said, Kind.Distance, reading.Value!.Value));
+        Assert.False(Said.Says(said, Kind.Distance, reading.Value!.Value + .1));
+    }
+
+    // The reader and the forms each hold the units; one of every form reads as its scale.
+    [Fact]
+    public void Every_form_is_read_back_as_it_is_shown()
+    {
+        foreach (var kind in Enum.GetValues<Kind>())
+        foreach (var form in new[] { Customary.Of(kind).Trade, Customary.Of(kind).Metric }.Concat(Customary.Of(kind).ByChoice))
+        {
+            var one = form.Shape == Shape.Beaufort ? "F4" : $"1 {form.Unit}".TrimEnd();
+            var si = form.Shape == Shape.Beaufort ? Beaufort.Rows[4].MiddleMps : form.Scale + form.Offset;
+            Assert.Equal(si, Assert.NotNull(Reader.Read(kind, one, form).Value), 9);
+            Assert.True(form.Steps[0].From == 0 && form.Steps.All(s => s.Of > 0), $"{kind} {form.Unit}");
+            if (form.Nought is { } nought)
+                Assert.Equal(0, Reader.Read(kind, nought, form).Value);
+        }
+    }
+
+    // Common practice: what stands on the boxes of fly lines.
+    [Theory]
+    [InlineData("WF6F", Build.WeightForward, 6, "floating")]
+    [InlineData("dt5f", Build.DoubleTaper, 5, "floating")]
+    [InlineData("WF8I", Build.WeightForward, 8, "intermediate")]
+    [InlineData("WF-7-S", Build.WeightForward, 7, "type3")]
+    [InlineData("wf 7 s6", Build.WeightForward, 7, "type6")]
+    [InlineData("ST10S5", Build.ShootingHead, 10, "type5")]
+    [InlineData("WF4.5F", Build.WeightForward, 4.5, "floating")]
+    [InlineData("WF6", Build.WeightForward, 6, "floating")]
+    public void A_line_is_known_by_its_box(string typed, Build build, double number, string density)
+    {
+        var code = Assert.IsType<BoxCode>(BoxCode.Read(typed));
+        Assert.Equal((build, number, density), (code.Build, code.Class, code.Density));
+        Assert.Equal(code, BoxCode.Read(code.ToString()));
+    }
+
+    [Theory]
+    [InlineData("WF")]
+    [InlineData("WF16F")]
+    [InlineData("6F")]
+    [InlineData("WF6F/S3")]
+    [InlineData(null)]
+    public void What_is_no_box_code_is_none(string? typed) => Assert.Null(BoxCode.Read(typed));
 
     [Theory]
     [InlineData("2/0", -1, "2/0")]

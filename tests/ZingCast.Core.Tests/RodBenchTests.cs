@@ -388,7 +388,7 @@ public class RodBenchTests
             MassKg = .1,
             PrintedClass = 6,
         }.Tested(test, fit);
-        Assert.Null(rod.ActionAngleDeg);
+        Assert.Null(rod.TipAngleDeg);
         Assert.True(rod.LabelDisagrees);
     }
 

@@ -3,6 +3,7 @@ using System.Text.RegularExpressions;
 using ZingCast.Core.Briefs;
 using ZingCast.Core.Matching;
 using ZingCast.Core.Measures;
+using ZingCast.Core.Reference;
 using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Tests;
@@ -60,6 +61,29 @@ public class RuleBookTests
             Assert.Equal(step.Inputs.Count, step.Inputs.Select(i => i.Name).Distinct().Count());
             Assert.True(step.Figure.Word is not null || step.Figure.Quantity is { } q && double.IsFinite(q.Value), step.Rule.Id);
         }
+    }
+
+    // A reader is told what a number is: a class says so, a share has a name, a fly's bulk is a word.
+    [Fact]
+    public void No_figure_is_a_bare_number()
+    {
+        var figures = Answers.SelectMany(a =>
+            a.Ledger.Select(s => s.Figure)
+                .Concat(a.Chain.Select(l => l.Figure))
+                .Concat(a.Ledger.SelectMany(s => s.Inputs).Select(i => i.Figure))
+        );
+        foreach (var figure in figures)
+            if (figure.Quantity is { Kind: Kind.Ratio or Kind.LineClass or Kind.Area })
+                Assert.True(figure.Name is not null || figure.Word is not null, figure.ToString());
+    }
+
+    [Fact]
+    public void Every_trade_word_is_explained_once()
+    {
+        var words = Glossary.All.SelectMany(t => t.Words).ToList();
+        Assert.Equal(words.Count, words.Distinct().Count());
+        Assert.Equal(Glossary.All.Count, Glossary.All.Select(t => t.Id).Distinct().Count());
+        Assert.All(Glossary.All, t => Assert.EndsWith(".", t.Means, StringComparison.Ordinal));
     }
 
     [Fact]

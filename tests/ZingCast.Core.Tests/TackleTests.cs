@@ -180,12 +180,12 @@ public class TackleTests
             LengthM = 2.9,
             PrintedClass = 8,
             MeasuredClass = 9.3,
-            ActionAngleDeg = 72,
+            TipAngleDeg = 72,
             MassKg = .118,
         };
         Assert.Equal(9.3, rod.Class);
         Assert.Equal(8.3, rod.WindowClass!.Value, 9);
         Assert.True(rod.LabelDisagrees);
-        Assert.Equal(9.3, (rod with { ActionAngleDeg = 67 }).WindowClass);
+        Assert.Equal(9.3, (rod with { TipAngleDeg = 67 }).WindowClass);
     }
 }

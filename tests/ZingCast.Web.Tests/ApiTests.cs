@@ -119,7 +119,7 @@ public sealed class ApiTests : IDisposable
         var errors = (await bad.Json()).GetProperty("errors");
         Assert.True(errors.TryGetProperty("name", out _));
         Assert.True(errors.TryGetProperty("draft.distanceM", out _));
-        Assert.Equal(17, (await client.GetJson("/api/briefs/1")).GetProperty("draft").GetProperty("distanceM").GetDouble());
+        Assert.Equal(55 * .3048, (await client.GetJson("/api/briefs/1")).GetProperty("draft").GetProperty("distanceM").GetDouble(), 9);
     }
 
     [Fact]
@@ -199,15 +199,15 @@ public sealed class ApiTests : IDisposable
             "/api/shed/rods",
             new
             {
-                tag = "R3",
-                name = "",
+                tag = "a tag too long",
+                name = "new",
                 lengthM = 12,
                 massKg = .1,
                 printedClass = 6,
             }
         );
         var errors = (await refused.Json()).GetProperty("errors");
-        Assert.True(errors.TryGetProperty("name", out _) && errors.TryGetProperty("lengthM", out _));
+        Assert.True(errors.TryGetProperty("tag", out _) && errors.TryGetProperty("lengthM", out _));
         var taken = await client.Post(
             "/api/shed/rods",
             new

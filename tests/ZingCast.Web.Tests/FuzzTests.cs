@@ -171,6 +171,8 @@ public sealed class FuzzTests : IDisposable
             ["post /api/briefs"] = saved,
             ["put /api/briefs/{id}"] = saved,
             ["post /api/matching/solve"] = solve,
+            ["post /api/matching/candidates"] = With(("link", Said("\"head\"")), ("brief", brief)),
+            ["post /api/shed/label"] = Said("""{"text":"9'6 #7 4pc fast"}"""),
             ["post /api/casting/gains"] = solve,
             ["post /api/casting/reach"] = cast,
             ["post /api/casting/map"] = With(
@@ -181,7 +183,7 @@ public sealed class FuzzTests : IDisposable
                 ("leader", leader)
             ),
             ["post /api/measures/read"] = Said("""{"kind":"length","text":"9'6\"","metric":true}"""),
-            ["post /api/devices/scale/lay"] = Said("""{"kg":0.012,"piece":"D4"}"""),
+            ["post /api/devices/scale/lay"] = Said("""{"kg":0.012,"piece":"D4","words":"D4"}"""),
             ["post /api/rods/fit"] = With(("rodLengthM", Said("2.7432")), ("test", test)),
             ["post /api/rods/{id}/test"] = test,
             ["post /api/rods/bend"] = With(

@@ -57,11 +57,11 @@ test('the wind meter feeds the brief and its gusts spread the reach; one undo ta
   await wind.fill('20 kn');
   await wind.press('Enter');
   await saved(page);
-  await page.getByRole('button', { name: 'Take the wind from the meter' }).click();
+  await page.getByRole('button', { name: 'Take the wind from the simulated meter' }).click();
   await expect(page.getByText(/In these gusts the reach swings from/)).toBeVisible();
   await expect(page.getByText(/no real wind/)).toBeVisible();
   await page.waitForTimeout(2500);
-  await page.getByRole('button', { name: 'Put the wind meter down' }).click();
+  await page.getByRole('button', { name: 'Put the simulated meter down' }).click();
   await expect(page.getByText(/In these gusts/)).toBeHidden();
   await expect(wind).not.toHaveValue('20 kn');
   await page.getByRole('button', { name: 'Undo' }).click();

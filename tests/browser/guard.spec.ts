@@ -94,6 +94,7 @@ test.describe('with a full disk', () => {
     await expect(page.getByRole('alert').filter({ hasText: 'The disk is full. Not saved yet' }).first()).toBeVisible();
     // Wherever one is on a phone, it stays in sight.
     await page.setViewportSize({ width: 390, height: 844 });
+    await page.getByRole('button', { name: /Change the day/ }).click();
     await distance.scrollIntoViewIfNeeded();
     await expect(page.getByRole('alert').filter({ hasText: 'Not saved yet' }).first()).toBeInViewport();
     await page.unroute('**/api/briefs/1');
@@ -109,7 +110,7 @@ test.describe('with a full disk', () => {
     await page.goto('/briefs');
     await page.getByRole('button', { name: 'Put Grayling on the Fennet away' }).click();
     await expect(page.getByText('The disk is full.', { exact: true })).toBeVisible();
-    await expect(page.getByRole('link', { name: 'Grayling on the Fennet' })).toBeVisible();
+    await expect(page.getByRole('link', { name: 'Grayling on the Fennet', exact: true })).toBeVisible();
   });
 });
 

@@ -172,4 +172,4 @@ export const test = base.extend<Fixtures, Shared>({
 export const linkOf = (page: Page, id: string) => page.locator(`[data-link="${id}"]`).first();
 
 /** Waits until what is on the screen has been kept. */
-export const saved = (page: Page) => page.getByRole('status').filter({ hasText: 'Saved' }).waitFor();
+export const saved = (page: Page) => page.locator('[data-saving="saved"]').waitFor();

@@ -50,7 +50,7 @@ export type RodSuits = S['RodSuits'];
 export type Scrap = S['Scrap'];
 export type Stretch = S['Stretch'];
 export type Weighing = S['Weighing'];
-export type DisplayUnit = S['DisplayUnit'];
+export type Form = S['Form'];
 
 export const api = createClient<paths>({ baseUrl: '' });
 

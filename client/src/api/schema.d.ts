@@ -136,55 +136,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/matching/solve": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** From a brief to an outfit with its reasons. */
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["SolveRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Solution"];
-                    };
-                };
-                /** @description Bad Request */
-                400: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/devices/wind": {
         parameters: {
             query?: never;
@@ -551,6 +502,62 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/briefs/{id}/outcome": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a brief comes to against the shed as it is now, in short. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BriefOutcome"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/briefs/away": {
         parameters: {
             query?: never;
@@ -631,6 +638,104 @@ export interface paths {
                     };
                     content: {
                         "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/matching/solve": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** From a brief to an outfit with its reasons. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SolveRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Solution"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/matching/candidates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Every piece of the shed that could take a link's place in the outfit, best first. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CandidatesRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Candidate"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
             };
@@ -928,6 +1033,55 @@ export interface paths {
                     };
                     content: {
                         "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shed/label": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reads what a label, box or tube says into a piece of gear, ready to be kept. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LabelRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LabelAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
             };
@@ -2207,7 +2361,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Tables from bend-test weight to rod number; the first comes with the house. */
+        /** Tables from bend-test weight to measured class; the first comes with the house. */
         get: {
             parameters: {
                 query?: never;
@@ -2281,7 +2435,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Works out a bend test: class with tolerance, action angle, bend model. */
+        /** Works out a bend test: class with tolerance, tip angle, bend model. */
         post: {
             parameters: {
                 query?: never;
@@ -4080,6 +4234,9 @@ export interface components {
             school: null | components["schemas"]["School"];
             lean: null | components["schemas"]["Lean"];
             owned: null | components["schemas"]["Owned"];
+            said: null | {
+                [key: string]: string;
+            };
         };
         BriefDraftInput: {
             flyKind?: null | string;
@@ -4120,6 +4277,9 @@ export interface components {
             school?: null | components["schemas"]["School"];
             lean?: null | components["schemas"]["Lean"];
             owned?: null | components["schemas"]["Owned"];
+            said?: null | {
+                [key: string]: string;
+            };
         };
         BriefEdit: {
             name: string;
@@ -4132,6 +4292,13 @@ export interface components {
             windMps: components["schemas"]["Spread"];
             windFromDeg: components["schemas"]["Spread"];
             distanceM: components["schemas"]["Spread"];
+        };
+        BriefOutcome: {
+            verdict: components["schemas"]["Verdict"];
+            class: components["schemas"]["Figure"];
+            rod: components["schemas"]["CardLine"];
+            line: components["schemas"]["CardLine"];
+            reach: components["schemas"]["Sentence"];
         };
         BriefRow: {
             /** Format: int32 */
@@ -4199,6 +4366,18 @@ export interface components {
             verdict: components["schemas"]["Verdict"];
             why: components["schemas"]["Sentence"];
             chosen: boolean;
+        };
+        CandidatesRequest: {
+            link: components["schemas"]["LinkId"];
+            brief: components["schemas"]["BriefDraftInput"];
+            pins?: null | components["schemas"]["PinsInput"];
+            off?: null | string[];
+        };
+        CardLine: {
+            link: components["schemas"]["LinkId"];
+            name: string;
+            says: components["schemas"]["Sentence"];
+            toBuy: boolean;
         };
         CastAnswer: {
             reach: components["schemas"]["Quantity"];
@@ -4375,8 +4554,7 @@ export interface components {
         Contradiction: {
             links: components["schemas"]["LinkId"][];
             why: components["schemas"]["Sentence"];
-            nearest: components["schemas"]["Sentence"];
-            working: null | components["schemas"]["Pins"];
+            remedies: components["schemas"]["Remedy"][];
         };
         /** @enum {unknown} */
         Cover: "open" | "behind" | "canopy";
@@ -4497,18 +4675,6 @@ export interface components {
             bytes: number;
             copies: string[];
         };
-        DisplayUnit: {
-            name: string;
-            /** Format: double */
-            scale: number;
-            /** Format: int32 */
-            decimals: number;
-            /**
-             * Format: double
-             * @default 0
-             */
-            offset: number;
-        };
         EnergyBudget: {
             /** Format: double */
             launch: number;
@@ -4544,6 +4710,8 @@ export interface components {
         Figure: {
             quantity: null | components["schemas"]["Quantity"];
             word: null | string;
+            name: null | string;
+            ofClass: null | components["schemas"]["Quantity"];
         };
         FinishRequest: {
             tag: string;
@@ -4591,6 +4759,7 @@ export interface components {
             inUsualSizes: boolean;
             weighed: boolean;
             sizeName: string;
+            bulk: string;
         };
         FlyKind: {
             id: string;
@@ -4687,6 +4856,19 @@ export interface components {
             /** Format: int32 */
             version?: number;
         };
+        Form: {
+            unit: string;
+            /** Format: double */
+            scale: number;
+            steps: components["schemas"]["Step"][];
+            /**
+             * Format: double
+             * @default 0
+             */
+            offset: number;
+            shape: components["schemas"]["Shape"];
+            nought: null | string;
+        };
         /** @enum {unknown} */
         Found: "unseen" | "sound" | "watch" | "mend";
         GainsAnswer: {
@@ -4698,6 +4880,11 @@ export interface components {
             rods: components["schemas"]["Rod"][];
             lines: components["schemas"]["FlyLine"][];
             reels: components["schemas"]["Reel"][];
+        };
+        GlossaryTerm: {
+            id: string;
+            words: string[];
+            means: string;
         };
         GustAnswer: {
             headwindMps: components["schemas"]["Spread"];
@@ -4795,17 +4982,30 @@ export interface components {
             inTaper: boolean;
         };
         /** @enum {unknown} */
-        Kind: "length" | "shortLength" | "diameter" | "lineMass" | "gearMass" | "fishMass" | "windSpeed" | "waterSpeed" | "sinkRate" | "temperature" | "angle" | "force" | "area" | "lineClass" | "ratio" | "time" | "lineSpeed" | "energy" | "pull" | "benchMass" | "moment";
-        KindUnits: {
+        Kind: "length" | "distance" | "rodLength" | "spooled" | "depth" | "shortLength" | "diameter" | "tippet" | "lineMass" | "gearMass" | "fishMass" | "windSpeed" | "waterSpeed" | "sinkRate" | "temperature" | "angle" | "force" | "area" | "lineClass" | "ratio" | "time" | "lineSpeed" | "energy" | "pull" | "benchMass" | "moment";
+        KindForms: {
             kind: components["schemas"]["Kind"];
-            trade: components["schemas"]["DisplayUnit"];
-            metric: components["schemas"]["DisplayUnit"];
+            trade: components["schemas"]["Form"];
+            metric: components["schemas"]["Form"];
+            byChoice: components["schemas"]["Form"][];
             asKnown: boolean;
+        };
+        LabelAnswer: {
+            name: string;
+            assumes: components["schemas"]["Sentence"];
+            tag: string;
+            rod: null | components["schemas"]["Rod"];
+            line: null | components["schemas"]["FlyLine"];
+            reel: null | components["schemas"]["Reel"];
+        };
+        LabelRequest: {
+            text: string;
         };
         LayRequest: {
             /** Format: double */
             kg: number;
             piece?: null | string;
+            words?: null | string;
         };
         Leader: {
             pieces: components["schemas"]["LeaderPiece"][];
@@ -4969,6 +5169,10 @@ export interface components {
             reachM: components["schemas"]["Quantity"];
             cast: null | components["schemas"]["CastResult"];
         };
+        OutfitCard: {
+            lines: components["schemas"]["CardLine"][];
+            reach: components["schemas"]["Sentence"];
+        };
         OwnOutfit: {
             rod: string;
             line: string;
@@ -5073,6 +5277,9 @@ export interface components {
             backing: null | string;
             /** Format: double */
             backingM: null | number;
+            said: null | {
+                [key: string]: string;
+            };
         };
         PinsInput: {
             /** Format: int32 */
@@ -5093,6 +5300,9 @@ export interface components {
             backing?: null | string;
             /** Format: double */
             backingM?: null | number;
+            said?: null | {
+                [key: string]: string;
+            };
         };
         PlanAnswer: {
             plans: components["schemas"]["CutPlan"][];
@@ -5167,11 +5377,13 @@ export interface components {
         ReadAnswer: {
             /** Format: double */
             value: number;
+            said: string;
         };
         ReadRequest: {
             kind: components["schemas"]["Kind"];
             text: string;
             metric: boolean;
+            unit?: null | string;
         };
         Reel: {
             /** Format: double */
@@ -5235,6 +5447,11 @@ export interface components {
             columns: string[];
             rows: components["schemas"]["Figure"][][];
         };
+        Remedy: {
+            letGo: components["schemas"]["LinkId"][];
+            says: components["schemas"]["Sentence"];
+            pins: components["schemas"]["Pins"];
+        };
         Rod: {
             /** Format: double */
             lengthM: number;
@@ -5245,7 +5462,7 @@ export interface components {
             /** Format: double */
             measuredPlusMinus: null | number;
             /** Format: double */
-            actionAngleDeg: null | number;
+            tipAngleDeg: null | number;
             printedAction: null | components["schemas"]["RodAction"];
             /** Format: double */
             massKg: number;
@@ -5312,7 +5529,7 @@ export interface components {
             /** Format: double */
             measuredPlusMinus?: null | number;
             /** Format: double */
-            actionAngleDeg?: null | number;
+            tipAngleDeg?: null | number;
             printedAction?: null | components["schemas"]["RodAction"];
             /** Format: double */
             massKg?: number;
@@ -5386,6 +5603,8 @@ export interface components {
             /** Format: double */
             plusMinusKg: number;
             simulated: boolean;
+            onPan: null | string;
+            refused: null | string;
         };
         /** @enum {unknown} */
         School: "flyFirst" | "fishFirst";
@@ -5428,6 +5647,11 @@ export interface components {
             version?: number;
         };
         Sentence: components["schemas"]["Part"][];
+        /**
+         * @default plain
+         * @enum {unknown}
+         */
+        Shape: "plain" | "feetInches" | "xNumber" | "beaufort";
         Solution: {
             brief: components["schemas"]["Brief"];
             class: components["schemas"]["ClassTarget"];
@@ -5436,9 +5660,7 @@ export interface components {
             ledger: components["schemas"]["LedgerStep"][];
             cautions: components["schemas"]["Caution"][];
             contradiction: null | components["schemas"]["Contradiction"];
-            rods: components["schemas"]["Candidate"][];
-            lines: components["schemas"]["Candidate"][];
-            reels: components["schemas"]["Candidate"][];
+            card: components["schemas"]["OutfitCard"];
             own: null | components["schemas"]["OwnOutfit"];
             /** Format: double */
             cost: number;
@@ -5501,8 +5723,9 @@ export interface components {
         /** @enum {unknown} */
         Stance: "bank" | "wading" | "deepWading" | "boat";
         StandardsAnswer: {
-            units: components["schemas"]["KindUnits"][];
-            xNumber: components["schemas"]["DisplayUnit"];
+            units: components["schemas"]["KindForms"][];
+            xNumber: components["schemas"]["XScale"];
+            beaufortFromMps: number[];
             /** Format: double */
             thirtyFeetM: number;
             flyKinds: components["schemas"]["Choice"][];
@@ -5519,6 +5742,13 @@ export interface components {
             beginnings: components["schemas"]["Beginnings"];
             tables: components["schemas"]["ReferenceTable"][];
             rules: components["schemas"]["Rule"][];
+            glossary: components["schemas"]["GlossaryTerm"][];
+        };
+        Step: {
+            /** Format: double */
+            from: number;
+            /** Format: double */
+            of: number;
         };
         Stretch: {
             /** Format: double */
@@ -5624,6 +5854,12 @@ export interface components {
         };
         /** @enum {unknown} */
         Worth: "more" | "nothing" | "less";
+        XScale: {
+            /** Format: double */
+            scale: number;
+            /** Format: double */
+            offset: number;
+        };
     };
     responses: never;
     parameters: never;

@@ -21,7 +21,7 @@ export function App() {
   }, []);
   if (error)
     return (
-      <main className="p-6">
+      <main id="main" className="p-6">
         <h1 className="text-xl font-semibold">{error.message}</h1>
         <button
           className="btn mt-3"

@@ -1,5 +1,5 @@
-import { Suspense, useState } from 'react';
-import { Link, NavLink, Outlet, useLocation, useNavigate, useSearchParams } from 'react-router';
+import { Suspense, useEffect, useState } from 'react';
+import { Link, NavLink, Outlet, useLocation, useMatch, useNavigate, useSearchParams } from 'react-router';
 import { DataPanel } from '../rooms/home/DataPanel';
 import { ReferencePanel } from '../rooms/reference/ReferencePanel';
 import { useMeasuringBench } from '../state/atHand';
@@ -8,22 +8,25 @@ import { useShed } from '../state/gear';
 import { useCommands } from '../ui/commands';
 import { Palette } from '../ui/Palette';
 import { currentTheme, setTheme } from '../ui/theme';
+import { useLatestUndo } from '../ui/toast';
 import { useUnits } from '../ui/units';
 import { Keys } from './Keys';
 import { MissingPage } from './MissingPage';
 import { rooms } from './rooms';
+import { UnitsMenu } from './UnitsMenu';
 
 /** The bar over every room, with what works everywhere. */
 export function House() {
-  const { system, toggle } = useUnits();
+  const { system, toggle, standards } = useUnits();
   const [theme, showTheme] = useState(currentTheme);
   const [params, setParams] = useSearchParams();
   // Not in the address: the router turns pages at its leisure, and the letters after Ctrl K must not fall through.
   const [sheet, setSheet] = useState<'commands' | 'keys' | null>(null);
   const { pathname } = useLocation();
   const shown = params.get('show');
-  const show = (what: string | null) =>
+  const show = (what: string | null, table?: string) =>
     setParams((p) => {
+      if (table) p.set('table', table);
       if (what) p.set('show', what);
       else {
         p.delete('show');
@@ -36,28 +39,55 @@ export function House() {
     setTheme(next);
     showTheme(next);
   };
-  const everywhere = (id: string, name: string, keys: string[], run: () => void) => ({
+  const everywhere = (id: string, name: string, words: string, keys: string[], run: (() => void) | null) => ({
     id,
     name,
+    words,
     keys,
     group: 'Everywhere',
     run,
   });
+  // A brief has its own way back, which takes these in.
+  const onBrief = useMatch('/briefs/:id/:link?')?.params.id;
+  const undo = useLatestUndo();
+  const atBrief = onBrief !== undefined && onBrief !== 'new';
   useCommands([
-    everywhere('palette', 'Find a command', ['mod+k', '/'], () => setSheet('commands')),
-    everywhere('keys', 'List the keys', ['?'], () => setSheet('keys')),
-    everywhere('reference', 'Open the reference', ['r'], () => show('reference')),
-    everywhere('data', 'Where your data is', [], () => show('data')),
-    everywhere('units', system === 'trade' ? 'Show metres and grams' : 'Show feet and grains', ['u'], toggle),
-    everywhere('theme', theme === 'dusk' ? 'Paper, for daylight' : 'Dusk, for bad light', ['d'], turn),
+    everywhere('palette', 'Find a command', 'search palette', ['mod+k', '/'], () => setSheet('commands')),
+    everywhere('keys', 'List the keys', 'shortcuts keyboard help', ['?'], () => setSheet('keys')),
+    everywhere('reference', 'Open the reference', 'tables rules standards', ['r'], () => show('reference')),
+    everywhere('data', 'Where your data is', 'backup copy save file restore folder', [], () => show('data')),
+    everywhere(
+      'units',
+      system === 'trade' ? 'Show metres and grams' : 'Show feet and grains',
+      'units metric imperial trade',
+      ['u'],
+      toggle,
+    ),
+    everywhere(
+      'theme',
+      theme === 'dusk' ? 'Paper, for daylight' : 'Dusk, for bad light',
+      'dark light night bright theme mode',
+      ['d'],
+      turn,
+    ),
+    ...(atBrief ? [] : [everywhere('undo', 'Undo', 'take back reverse', ['mod+z'], undo?.undo ?? null)]),
+    ...standards.tables.map((t) => ({
+      id: `table-${t.id}`,
+      name: `Look up: ${t.title}`,
+      words: 'reference table',
+      keys: [],
+      group: 'Reference',
+      run: () => show('reference', t.id),
+    })),
   ]);
+  useNewPage(pathname);
   useWays();
   const tab = (isActive: boolean) =>
     `border-b-2 px-2 py-2 ${isActive ? 'border-signal font-semibold' : 'border-transparent hover:border-hair'}`;
   return (
     <>
-      <a href="#chain" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-paper focus:p-2">
-        Skip to the chain
+      <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-paper focus:p-2">
+        Skip to the page
       </a>
       <header className="no-print z-30 flex flex-wrap items-center gap-x-1 border-b border-ink bg-paper px-4 lg:sticky lg:top-0 lg:h-11">
         <Link to="/" className="mr-3 flex items-center gap-2 py-1 text-lg font-bold">
@@ -84,9 +114,12 @@ export function House() {
         <button className="quiet" onClick={() => setSheet('commands')} title="Ctrl K">
           Commands
         </button>
-        <button className="quiet" onClick={toggle} title="U">
-          {system === 'trade' ? 'ft, grains' : 'm, grams'}
-        </button>
+        {!atBrief && undo && (
+          <button className="quiet" onClick={undo.undo} title={undo.words}>
+            Undo
+          </button>
+        )}
+        <UnitsMenu />
         <button className="quiet" onClick={turn} title="D">
           {theme === 'dusk' ? 'Dusk' : 'Paper'}
         </button>
@@ -105,6 +138,22 @@ export function House() {
       {sheet === 'keys' && <Keys onClose={() => setSheet(null)} />}
     </>
   );
+}
+
+/** A new page starts at its top, and the focus is never left on what went away. */
+function useNewPage(pathname: string) {
+  useEffect(() => {
+    if (location.hash) return;
+    window.scrollTo(0, 0);
+    const timer = setTimeout(() => {
+      const main = document.getElementById('main');
+      if (!main || document.activeElement !== document.body) return;
+      main.tabIndex = -1;
+      main.style.outline = 'none';
+      main.focus({ preventScroll: true });
+    });
+    return () => clearTimeout(timer);
+  }, [pathname]);
 }
 
 /** Ways to every room, brief and piece, for the palette and the keys. */

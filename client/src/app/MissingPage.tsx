@@ -19,7 +19,7 @@ export class MissingPage extends Component<Props, State> {
   override render() {
     if (this.state.failedAt === null) return this.props.children;
     return (
-      <main className="p-6">
+      <main id="main" className="p-6">
         <h1 className="text-xl font-semibold">This page could not be opened.</h1>
         <p className="mt-1 text-soft">Is Zing Cast still running? What was kept is safe.</p>
         <button className="btn mt-3" onClick={() => location.reload()}>

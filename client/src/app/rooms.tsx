@@ -10,7 +10,7 @@ type Room = {
   /** Other addresses that belong to it, for the bar. */
   also?: RegExp;
   /** How the palette and the keys get there. */
-  command?: { id: string; name: string; keys: string[] };
+  command?: { id: string; name: string; words?: string; keys: string[] };
 };
 
 function room(path: string, load: () => Promise<ComponentType>, more: Partial<Room> = {}): Room {
@@ -22,23 +22,26 @@ export const rooms: Room[] = [
   room('/', () => import('../rooms/home/HomePage').then((m) => m.HomePage)),
   room('/briefs', () => import('../rooms/briefs/BriefsPage').then((m) => m.BriefsPage), {
     name: 'Briefs',
-    command: { id: 'briefs', name: 'All briefs', keys: ['b'] },
+    command: { id: 'briefs', name: 'All briefs', words: 'list days', keys: ['b'] },
   }),
   room('/briefs/new', () => import('../rooms/briefs/NewBriefPage').then((m) => m.NewBriefPage), {
-    command: { id: 'new', name: 'New brief', keys: ['n'] },
+    command: { id: 'new', name: 'New brief', words: 'start day', keys: ['n'] },
+  }),
+  room('/compare', () => import('../rooms/briefs/ComparePage').then((m) => m.ComparePage), {
+    command: { id: 'compare-two', name: 'Compare two briefs', words: 'side by side versus outfits', keys: [] },
   }),
   room('/briefs/:id/:link?', () => import('../rooms/briefs/BriefPage').then((m) => m.BriefPage)),
   room('/shed', () => import('../rooms/shed/ShedPage').then((m) => m.ShedPage), {
     name: 'Shed',
     // A bench for a piece belongs to the shed.
     also: /^\/(rods|lines)\//,
-    command: { id: 'shed', name: 'Shed', keys: ['s'] },
+    command: { id: 'shed', name: 'Shed', words: 'gear rods lines reels add inventory', keys: ['s'] },
   }),
   room('/rods/:id', () => import('../rooms/rods/RodPage').then((m) => m.RodPage)),
   room('/lines/:id', () => import('../rooms/lines/LinePage').then((m) => m.LinePage)),
   room('/cutting', () => import('../rooms/cutting/CuttingPage').then((m) => m.CuttingPage), {
     name: 'Drawer',
-    command: { id: 'cutting', name: 'A head from scraps', keys: ['w'] },
+    command: { id: 'cutting', name: 'A head from scraps', words: 'drawer cut join shooting', keys: ['w'] },
   }),
 ];
 

@@ -1,7 +1,7 @@
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import type { CastAnswer, CastMoment, EnergyBudget, Kind } from '../api/client';
-import { metres, useUnits } from '../ui/units';
+import { distance, useUnits } from '../ui/units';
 import { momentAt } from './castShape';
 import { useWidth } from './useWidth';
 
@@ -144,7 +144,7 @@ export function WindCurve({ curves, answer, distanceM }: { curves: Curve[]; answ
             <g key={n}>
               <line x1="46" x2={width - 12} y1={y(n * lengthUnit)} y2={y(n * lengthUnit)} stroke="var(--hair)" />
               <text x="42" y={y(n * lengthUnit) + 4} fontSize="11.5" textAnchor="end" fill="var(--soft)">
-                {show(metres(n * lengthUnit))}
+                {show(distance(n * lengthUnit))}
               </text>
             </g>
           ))}
@@ -207,7 +207,7 @@ export function WindCurve({ curves, answer, distanceM }: { curves: Curve[]; answ
           strokeWidth="3.5"
           paintOrder="stroke"
         >
-          wanted {show(metres(distanceM))}
+          wanted {show(distance(distanceM))}
         </text>
         <circle cx={here.x} cy={here.y} r="6" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="2" />
         <text

@@ -4,15 +4,26 @@ import { metres, useUnits } from '../ui/units';
 import { useWidth } from './useWidth';
 
 /** A line's head to scale along its length, thickness exaggerated, with the 30-ft mark. */
-export function HeadProfile({ stretches, headM, carryM }: { stretches: Stretch[]; headM: number; carryM: number }) {
+export function HeadProfile({
+  stretches,
+  headM,
+  carryM,
+  axes,
+}: {
+  stretches: Stretch[];
+  headM: number;
+  carryM: number;
+  /** Length and thickness that the axes hold, metres, where several heads stand on the same ones. */
+  axes?: { lengthM: number; thickM: number };
+}) {
   const [ref, width] = useWidth<HTMLDivElement>();
   const { show, standards } = useUnits();
   const span = Math.min(
     stretches.reduce((sum, s) => sum + s.lengthM, 0),
-    Math.max(headM * 1.25, 12),
+    axes?.lengthM ?? Math.max(headM * 1.25, 12),
   );
-  const belly = Math.max(...stretches.flatMap((s) => [s.startM, s.endM]));
-  const x = scaleLinear([0, span], [6, width - 6]);
+  const belly = axes?.thickM ?? Math.max(...stretches.flatMap((s) => [s.startM, s.endM]));
+  const x = scaleLinear([0, axes?.lengthM ?? span], [6, width - 6]);
   const y = scaleLinear([0, belly], [0, 15]);
   const ends = stretches.map((_, i) => stretches.slice(0, i).reduce((sum, s) => sum + s.lengthM, 0));
   const path = stretches
@@ -24,7 +35,7 @@ export function HeadProfile({ stretches, headM, carryM }: { stretches: Stretch[]
       whole: s.lengthM,
     }))
     .filter((s) => s.from < span);
-  const times = Math.round(30 / (belly * 1000) / ((width - 12) / (span * 1000)));
+  const times = Math.round(30 / (belly * 1000) / ((width - 12) / ((axes?.lengthM ?? span) * 1000)));
   const thirtyFeet = standards.thirtyFeetM;
   return (
     <div ref={ref}>

@@ -1,6 +1,6 @@
 import { scaleLinear } from 'd3-scale';
 import type { Leader } from '../api/client';
-import { metres, useUnits } from '../ui/units';
+import { rodLength, useUnits } from '../ui/units';
 import { useWidth } from './useWidth';
 
 /** The leader to scale along its length beside the rod. */
@@ -18,7 +18,7 @@ export function LeaderDrawing({ leader, rodM }: { leader: Pick<Leader, 'pieces' 
         width={width}
         height={104}
         role="img"
-        aria-label={`Leader of ${show(metres(leader.lengthM))} beside a rod of ${show(metres(rodM))}, to scale`}
+        aria-label={`Leader of ${show(rodLength(leader.lengthM))} beside a rod of ${show(rodLength(rodM))}, to scale`}
         className="block"
       >
         {leader.pieces.map((p, i) => (
@@ -42,7 +42,7 @@ export function LeaderDrawing({ leader, rodM }: { leader: Pick<Leader, 'pieces' 
         ))}
         <path d={`M${x(0)},80H${x(0.3)}L${x(rodM)},83.5v1L${x(0.3)},88H${x(0)}Z`} fill="var(--ink)" />
         <text x={x(rodM / 2)} y="102" fontSize="12.5" textAnchor="middle" fill="var(--soft)">
-          rod {show(metres(rodM))}
+          rod {show(rodLength(rodM))}
         </text>
       </svg>
       <p className="rubric font-normal">Length to scale, line end on the left; thickness exaggerated.</p>

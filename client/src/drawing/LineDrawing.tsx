@@ -1,7 +1,8 @@
 import { scaleLinear } from 'd3-scale';
-import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { useRef, type KeyboardEvent } from 'react';
 import type { LineReading, Standards, Stretch } from '../api/client';
 import { metres, useUnits } from '../ui/units';
+import { useDrag } from './useDrag';
 import { useWidth } from './useWidth';
 
 /** Where each stretch begins, and where the last one ends. */
@@ -37,20 +38,9 @@ export function LineDrawing({
 }) {
   const [ref, width] = useWidth<HTMLDivElement>();
   const { show, standards, unitOf } = useUnits();
-  const dragging = useRef<{ edge: number; from: Stretch[]; x: number; y: number } | null>(null);
   const starts = edges(stretches);
   const length = starts.at(-1)!;
   const thirtyM = standards.thirtyFeetM;
-  const span = Math.max(Math.min(length, Math.max(headM * 1.2, thirtyM * 1.15)), 1);
-  const x = scaleLinear([0, span], [44, width - 14]);
-  const most = Math.max(...stretches.flatMap((s) => [s.startM, s.endM]));
-  const mid = 62;
-  const y = scaleLinear([0, most], [0, 34]);
-  const times = Math.round(y(0.001) / (x(0.001) - x(0)));
-  const handles: Handle[] = starts
-    .map((m, edge) => ({ edge, m, thickM: edge === 0 ? stretches[0]!.startM : stretches[edge - 1]!.endM }))
-    .filter((h) => h.m <= span + 1e-6);
-  const thick = (m: number) => show({ value: m, kind: 'diameter', plusMinus: null });
   const moved = (edge: number, from: Stretch[], byM: number, byThickM: number) =>
     from.map((s, i) => {
       const next = { ...s };
@@ -67,17 +57,25 @@ export function LineDrawing({
         next.startM = clampD(s.startM + byThickM);
       return next;
     });
-  const press = (event: PointerEvent<SVGElement>, edge: number) => {
-    event.currentTarget.setPointerCapture(event.pointerId);
-    dragging.current = { edge, from: stretches, x: event.clientX, y: event.clientY };
+  const scaleOf = (drawn: Stretch[]) => {
+    const span = Math.max(Math.min(edges(drawn).at(-1)!, Math.max(headM * 1.2, thirtyM * 1.15)), 1);
+    const most = Math.max(...drawn.flatMap((s) => [s.startM, s.endM]));
+    return { span, x: scaleLinear([0, span], [44, width - 14]), y: scaleLinear([0, most], [0, 34]) };
   };
-  const drag = (event: PointerEvent<SVGElement>) => {
-    const d = dragging.current;
-    if (!d) return;
-    const byM = d.edge === 0 ? 0 : x.invert(x(0) + event.clientX - d.x);
-    const byThick = y.invert(d.y - event.clientY);
-    onChange(moved(d.edge, d.from, Math.round(byM * 50) / 50, Math.round(byThick * 1e5) / 1e5));
-  };
+  const heldEdge = useRef(0);
+  const free = { stretches, ...scaleOf(stretches) };
+  const shaping = useDrag(free, (from, dx, dy) => {
+    const edge = heldEdge.current;
+    const byM = edge === 0 ? 0 : from.x.invert(from.x(0) + dx);
+    onChange(moved(edge, from.stretches, Math.round(byM * 50) / 50, Math.round(from.y.invert(-dy) * 1e5) / 1e5));
+  });
+  const { span, x, y } = shaping.held ?? free;
+  const mid = 62;
+  const times = Math.round(y(0.001) / (x(0.001) - x(0)));
+  const handles: Handle[] = starts
+    .map((m, edge) => ({ edge, m, thickM: edge === 0 ? stretches[0]!.startM : stretches[edge - 1]!.endM }))
+    .filter((h) => h.m <= span + 1e-6);
+  const thick = (m: number) => show({ value: m, kind: 'diameter', plusMinus: null });
   const key = (event: KeyboardEvent, edge: number) => {
     const step = event.shiftKey ? 5 : 1;
     const by = { ArrowLeft: [-0.02, 0], ArrowRight: [0.02, 0], ArrowUp: [0, 0.00001], ArrowDown: [0, -0.00001] }[
@@ -93,7 +91,7 @@ export function LineDrawing({
       <svg
         width={width}
         height={128}
-        className="block touch-none"
+        className="block"
         role="group"
         aria-label={`The line, ${show(metres(length))}, to scale along its length`}
       >
@@ -121,9 +119,11 @@ export function LineDrawing({
             aria-valuemax={Math.round(length * 100) / 100}
             aria-valuetext={`${show(metres(m))}, ${thick(thickM)} thick`}
             className="cursor-grab"
-            onPointerDown={(e) => press(e, edge)}
-            onPointerMove={drag}
-            onPointerUp={() => (dragging.current = null)}
+            {...shaping.handle}
+            onPointerDown={(e) => {
+              heldEdge.current = edge;
+              shaping.handle.onPointerDown(e);
+            }}
             onKeyDown={(e) => key(e, edge)}
           >
             <rect x={x(m) - 12} y={mid - 50} width="24" height="100" fill="transparent" />
@@ -246,7 +246,7 @@ function SumChart({
   carryM: number;
   thirtyM: number;
   standards: Standards;
-  grain: { scale: number; name: string };
+  grain: { scale: number; unit: string };
 }) {
   const { show } = useUnits();
   // The last stretch may run on beyond the edge of the drawing.
@@ -275,7 +275,7 @@ function SumChart({
         </g>
       ))}
       <text x={x(0) + 3} y="12" fontSize="11.5" fill="var(--soft)">
-        {grain.name} from the fly
+        {grain.unit} from the fly
       </text>
       {thirtyM <= span && (
         <>

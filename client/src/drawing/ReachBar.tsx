@@ -1,6 +1,6 @@
 import { scaleLinear } from 'd3-scale';
 import type { Quantity } from '../api/client';
-import { metres, useUnits } from '../ui/units';
+import { distance, metres, rodLength, useUnits } from '../ui/units';
 import { useWidth } from './useWidth';
 
 /** One cast along the ground, metres, with the farthest reach. */
@@ -13,11 +13,26 @@ export type CastFigures = {
   reach: Quantity;
 };
 
+/** How far an axis must go to hold a cast, metres. */
+export const reachSpan = ({ distanceM, shootM, carryM, leaderM, reach }: Omit<CastFigures, 'headM'>) =>
+  Math.max(distanceM, shootM + carryM + leaderM, reach.value + (reach.plusMinus ?? 0)) * 1.06;
+
 /** The cast along the ground: line held, line shot, leader, against the distance and the farthest reach, with the head marked. */
-export function ReachBar({ distanceM, shootM, carryM, leaderM, headM, reach }: CastFigures) {
+export function ReachBar({
+  distanceM,
+  shootM,
+  carryM,
+  leaderM,
+  headM,
+  reach,
+  spanM,
+}: CastFigures & {
+  /** How far the axis goes, metres, where several stand on the same one. */
+  spanM?: number;
+}) {
   const [ref, width] = useWidth<HTMLDivElement>();
   const { show, unitOf } = useUnits();
-  const far = Math.max(distanceM, shootM + carryM + leaderM, reach.value + (reach.plusMinus ?? 0)) * 1.06;
+  const far = spanM ?? reachSpan({ distanceM, shootM, carryM, leaderM, reach });
   const x = scaleLinear([0, far], [16, width - 12]);
   // Round figures in the reader's own unit.
   const unitM = unitOf('length').scale;
@@ -39,7 +54,7 @@ export function ReachBar({ distanceM, shootM, carryM, leaderM, headM, reach }: C
         width={width}
         height={124}
         role="img"
-        aria-label={`Of ${show(metres(distanceM))}: ${show(metres(shootM))} shot, ${show(metres(carryM))} held in the air, ${show(metres(leaderM))} of leader. Farthest today ${show(reach)}.`}
+        aria-label={`Of ${show(distance(distanceM))}: ${show(distance(shootM))} shot, ${show(distance(carryM))} held in the air, ${show(rodLength(leaderM))} of leader. Farthest today ${show(reach)}.`}
         className="block"
       >
         <rect
@@ -67,7 +82,7 @@ export function ReachBar({ distanceM, shootM, carryM, leaderM, headM, reach }: C
                 textAnchor={p.words === 'leader' ? 'start' : 'middle'}
                 fill="var(--ink)"
               >
-                {p.words} {show(metres(p.to - p.from))}
+                {p.words} {show(distance(p.to - p.from))}
               </text>
             </g>
           ))}
@@ -88,7 +103,7 @@ export function ReachBar({ distanceM, shootM, carryM, leaderM, headM, reach }: C
           <g key={m}>
             <line x1={x(m)} x2={x(m)} y1="88" y2="93" stroke="var(--ink)" />
             <text x={x(m)} y="106" fontSize="11.5" textAnchor="middle" fill="var(--soft)">
-              {show(metres(m))}
+              {show(distance(m))}
             </text>
           </g>
         ))}

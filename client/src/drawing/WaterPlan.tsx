@@ -1,6 +1,8 @@
-import { useId, useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { useId, type KeyboardEvent } from 'react';
 import type { Quantity } from '../api/client';
-import { metres, useUnits } from '../ui/units';
+import { Stepper } from '../ui/Stepper';
+import { distance, useUnits } from '../ui/units';
+import { clamp, nextStep, steppedBy, useDrag } from './useDrag';
 
 type Props = {
   distanceM: number;
@@ -10,6 +12,8 @@ type Props = {
   leaderM: number;
   /** Farthest reach, with how far it may be off. */
   reach: Quantity;
+  /** What was typed, by field, to be shown as it was. */
+  said?: Record<string, string> | null | undefined;
   onWind: (mps: number, fromDeg: number) => void;
   onDistance: (m: number) => void;
 };
@@ -19,67 +23,68 @@ const H = 292;
 const stand = { x: W / 2, y: H - 46 };
 const reachPx = 196;
 const windAt = { x: 240, y: 66 };
-const niceSteps = [2, 3, 5, 8, 10, 15, 20, 25, 30, 40, 50];
+const turnDeg = 5;
+const niceSteps = [2, 3, 5, 10, 15, 20, 25, 30, 40, 50];
+
+const calmPx = 18;
+const pxPerMps = 1.9;
 
 /** The water from above: the caster below, the fish ahead, the wind as an arrow to swing. */
-export function WaterPlan({ distanceM, windMps, windFromDeg, hand, leaderM, reach, onWind, onDistance }: Props) {
-  const { show, unitOf, standards } = useUnits();
+export function WaterPlan({ distanceM, windMps, windFromDeg, hand, leaderM, reach, said, onWind, onDistance }: Props) {
+  const { show, unitOf, stepOf, standards } = useUnits();
   const { limits } = standards;
   const eighths = standards.choices.windFrom;
   const windWords = eighths[Math.round(windFromDeg / (360 / eighths.length)) % eighths.length]!.name;
-  const svg = useRef<SVGSVGElement>(null);
   const clip = useId();
-  const held = useRef<'wind' | 'fish' | null>(null);
-  // Where the plan lay when it was taken hold of: words above may wrap anew while the hand moves.
-  const ground = useRef<DOMRect | null>(null);
-  // Four rings of a round step in the reader's unit, so that the scale does not creep while dragging.
-  const unitM = unitOf('length').scale;
+  // Four rings of a round step in the reader's unit; the scale stays while the fish is held.
+  const unitM = unitOf('distance').scale;
   const step = niceSteps.find((s) => 4 * s * unitM >= Math.max(distanceM, 4) * 1.06) ?? 50;
-  const pxPerM = reachPx / (4 * step * unitM);
-  const rings = [1, 2, 3, 4].map((n) => n * step * unitM);
+  const free = { distanceM, pxPerM: reachPx / (4 * step * unitM) };
+  const fishing = useDrag(free, (from, _, dy) => {
+    // No farther than the plan shows.
+    const seen = Math.min(limits.distanceM.high, (stand.y - 12) / from.pxPerM);
+    const to = steppedBy(from.distanceM, -dy / from.pxPerM, stepOf('distance', from.distanceM));
+    onDistance(clamp(to, { low: limits.distanceM.low, high: Math.max(seen, from.distanceM) }));
+  });
+  const { pxPerM } = fishing.held ?? free;
+  const rings = [1, 2, 3, 4].map((n) => (n * reachPx) / 4 / pxPerM);
   const rad = (windFromDeg * Math.PI) / 180;
-  const arrow = 18 + Math.min(26, windMps * 1.9);
+  const arrow = calmPx + Math.min(26, windMps * pxPerMps);
   const tail = { x: windAt.x + Math.sin(rad) * arrow, y: windAt.y - Math.cos(rad) * arrow };
   const tip = { x: windAt.x - Math.sin(rad) * arrow, y: windAt.y + Math.cos(rad) * arrow };
   const fish = { x: stand.x, y: stand.y - distanceM * pxPerM };
   const [near, far] = [reach.value - (reach.plusMinus ?? 0), reach.value + (reach.plusMinus ?? 0)];
+  const wind = show({ value: windMps, kind: 'windSpeed', plusMinus: null });
+  const fishSaid = said?.distanceM ?? show(distance(distanceM));
+  const windSaid = said?.windMps ?? wind;
 
-  const toPlan = (event: PointerEvent) => {
-    const box = ground.current!;
-    return { x: ((event.clientX - box.left) / box.width) * W, y: ((event.clientY - box.top) / box.height) * H };
+  const blowing = useDrag({ windMps, windFromDeg, x: tail.x - windAt.x, y: tail.y - windAt.y }, (from, dx, dy) => {
+    const [toX, toY] = [from.x + dx, from.y + dy];
+    const turn = ((Math.atan2(toX, -toY) - Math.atan2(from.x, -from.y)) * 180) / Math.PI;
+    const blow = (Math.hypot(toX, toY) - Math.hypot(from.x, from.y)) / pxPerMps;
+    onWind(
+      clamp(steppedBy(from.windMps, blow, stepOf('windSpeed', from.windMps)), limits.windMps),
+      (steppedBy(from.windFromDeg, turn, turnDeg) + 360) % 360,
+    );
+  });
+  const blowMore = (more: boolean) =>
+    onWind(clamp(nextStep(windMps, stepOf('windSpeed', windMps), more), limits.windMps), windFromDeg);
+  const turnTo = (right: boolean) => onWind(windMps, (nextStep(windFromDeg, turnDeg, right) + 360) % 360);
+  const goFarther = (more: boolean, steps = 1) => {
+    const by = stepOf('distance', distanceM);
+    onDistance(clamp(nextStep(distanceM, by, more) + (more ? by : -by) * (steps - 1), limits.distanceM));
   };
-  const drag = (event: PointerEvent) => {
-    if (!held.current) return;
-    const p = toPlan(event);
-    if (held.current === 'fish') onDistance(clamp((stand.y - p.y) / pxPerM, limits.distanceM));
-    else {
-      const [dx, dy] = [p.x - windAt.x, windAt.y - p.y];
-      const deg = (Math.atan2(dx, dy) * 180) / Math.PI;
-      onWind(
-        clamp((Math.hypot(dx, dy) - 18) / 1.9, { low: limits.windMps.low, high: 25 }),
-        Math.round(((deg + 360) % 360) / 5) * 5,
-      );
-    }
-  };
-  const grab = (what: 'wind' | 'fish', event: PointerEvent) => {
-    held.current = what;
-    ground.current = svg.current!.getBoundingClientRect();
-    // The pointer stays with the handle when it leaves it.
-    (event.currentTarget as Element).setPointerCapture(event.pointerId);
-  };
-  const release = () => (held.current = null);
   const windKeys = (event: KeyboardEvent) => {
-    const turn = { ArrowLeft: -5, ArrowRight: 5 }[event.key];
-    const blow = { ArrowUp: 0.5, ArrowDown: -0.5 }[event.key];
-    if (turn === undefined && blow === undefined) return;
+    if (!['ArrowLeft', 'ArrowRight', 'ArrowUp', 'ArrowDown'].includes(event.key)) return;
     event.preventDefault();
-    onWind(clamp(windMps + (blow ?? 0), limits.windMps), (windFromDeg + (turn ?? 0) + 360) % 360);
+    if (event.key === 'ArrowLeft' || event.key === 'ArrowRight') turnTo(event.key === 'ArrowRight');
+    else blowMore(event.key === 'ArrowUp');
   };
   const fishKeys = (event: KeyboardEvent) => {
-    const by = { ArrowUp: 0.5, ArrowRight: 0.5, ArrowDown: -0.5, ArrowLeft: -0.5, PageUp: 3, PageDown: -3 }[event.key];
+    const by = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1, PageUp: 5, PageDown: -5 }[event.key];
     if (by === undefined) return;
     event.preventDefault();
-    onDistance(clamp(distanceM + by, limits.distanceM));
+    goFarther(by > 0, Math.abs(by));
   };
   // Middle of what can be seen of the left half of the reach, as a share of the arc.
   const seen = (Math.acos(Math.min(1, (W / 2 - 6) / (reach.value * pxPerM))) / Math.PI + 0.4) / 2;
@@ -88,14 +93,7 @@ export function WaterPlan({ distanceM, windMps, windFromDeg, hand, leaderM, reac
 
   return (
     <figure className="m-0">
-      <svg
-        ref={svg}
-        viewBox={`0 0 ${W} ${H}`}
-        className="block w-full touch-none border border-ink bg-water select-none"
-        onPointerMove={drag}
-        onPointerUp={release}
-        onPointerCancel={release}
-      >
+      <svg viewBox={`0 0 ${W} ${H}`} className="block w-full border border-ink bg-water select-none">
         <defs>
           <clipPath id={clip}>
             <path d={`M0,0H${W}V${H - 34}Q${W * 0.7},${H - 22} ${W * 0.5},${H - 30}T0,${H - 40}Z`} />
@@ -118,16 +116,19 @@ export function WaterPlan({ distanceM, windMps, windFromDeg, hand, leaderM, reac
           {rings.map((m) => (
             <g key={m}>
               <path d={arc(m)} fill="none" stroke="var(--soft)" strokeWidth="0.6" />
-              <text
-                x={stand.x + 6}
-                y={stand.y - m * pxPerM - 3}
-                fontSize="11"
-                fill="var(--soft)"
-                fontFamily="var(--font-chart)"
-                fontStyle="italic"
-              >
-                {show(metres(m))}
-              </text>
+              {/* Under the fish nobody could read it. */}
+              {Math.abs(m - distanceM) * pxPerM > 17 && (
+                <text
+                  x={stand.x + 6}
+                  y={stand.y - m * pxPerM - 3}
+                  fontSize="11"
+                  fill="var(--soft)"
+                  fontFamily="var(--font-chart)"
+                  fontStyle="italic"
+                >
+                  {show(distance(m))}
+                </text>
+              )}
             </g>
           ))}
         </g>
@@ -187,12 +188,13 @@ export function WaterPlan({ distanceM, windMps, windFromDeg, hand, leaderM, reac
           aria-valuemin={limits.distanceM.low}
           aria-valuemax={limits.distanceM.high}
           aria-valuenow={Math.round(distanceM * 10) / 10}
-          aria-valuetext={show(metres(distanceM))}
-          onPointerDown={(event) => grab('fish', event)}
+          aria-valuetext={show(distance(distanceM))}
+          {...fishing.handle}
           onKeyDown={fishKeys}
           className="cursor-ns-resize"
+          data-handle="fish"
         >
-          <rect x={fish.x - 26} y={fish.y - 20} width="52" height="34" fill="transparent" />
+          <rect x={fish.x - 30} y={fish.y - 27} width="60" height="48" fill="transparent" />
           <path
             d={`M${fish.x - 15},${fish.y - 7}q13,-10 25,0l7,-5v11l-7,-5q-12,9 -25,-1z`}
             fill="var(--sheet)"
@@ -212,10 +214,45 @@ export function WaterPlan({ distanceM, windMps, windFromDeg, hand, leaderM, reac
             strokeWidth="3.5"
             paintOrder="stroke"
           >
-            {show(metres(distanceM))}
+            {fishSaid}
           </text>
         </g>
 
+        <circle
+          cx={windAt.x}
+          cy={windAt.y}
+          r="48"
+          fill="var(--sheet)"
+          opacity="0.72"
+          stroke="var(--soft)"
+          strokeWidth="0.8"
+        />
+        {Array.from({ length: 24 }, (_, i) => (
+          <line
+            key={i}
+            x1={windAt.x}
+            y1={windAt.y - 48}
+            x2={windAt.x}
+            y2={windAt.y - (i % 6 === 0 ? 41 : 45)}
+            stroke="var(--soft)"
+            strokeWidth="0.8"
+            transform={`rotate(${i * 15} ${windAt.x} ${windAt.y})`}
+          />
+        ))}
+        <line
+          x1={tail.x}
+          y1={tail.y}
+          x2={tip.x}
+          y2={tip.y}
+          stroke="var(--ink)"
+          strokeWidth="2.6"
+          strokeLinecap="round"
+        />
+        <path
+          d="M0,0l-5.5,-11h11z"
+          transform={`translate(${tip.x},${tip.y}) rotate(${windFromDeg})`}
+          fill="var(--ink)"
+        />
         <g
           role="slider"
           tabIndex={0}
@@ -223,73 +260,58 @@ export function WaterPlan({ distanceM, windMps, windFromDeg, hand, leaderM, reac
           aria-valuemin={0}
           aria-valuemax={360}
           aria-valuenow={Math.round(windFromDeg)}
-          aria-valuetext={`${show({ value: windMps, kind: 'windSpeed', plusMinus: null })} ${windWords}`}
-          onPointerDown={(event) => grab('wind', event)}
+          aria-valuetext={`${windSaid} ${windWords}`}
+          {...blowing.handle}
           onKeyDown={windKeys}
           className="cursor-grab"
+          data-handle="wind"
         >
-          <circle
-            cx={windAt.x}
-            cy={windAt.y}
-            r="48"
-            fill="var(--sheet)"
-            opacity="0.72"
-            stroke="var(--soft)"
-            strokeWidth="0.8"
-          />
-          {Array.from({ length: 24 }, (_, i) => (
-            <line
-              key={i}
-              x1={windAt.x}
-              y1={windAt.y - 48}
-              x2={windAt.x}
-              y2={windAt.y - (i % 6 === 0 ? 41 : 45)}
-              stroke="var(--soft)"
-              strokeWidth="0.8"
-              transform={`rotate(${i * 15} ${windAt.x} ${windAt.y})`}
-            />
-          ))}
-          <line
-            x1={tail.x}
-            y1={tail.y}
-            x2={tip.x}
-            y2={tip.y}
-            stroke="var(--ink)"
-            strokeWidth="2.6"
-            strokeLinecap="round"
-          />
-          <path
-            d="M0,0l-5.5,-11h11z"
-            transform={`translate(${tip.x},${tip.y}) rotate(${windFromDeg})`}
-            fill="var(--ink)"
-          />
+          <circle cx={tail.x} cy={tail.y} r="22" fill="transparent" />
           <circle cx={tail.x} cy={tail.y} r="6" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="1.8" />
-          <text
-            x={windAt.x}
-            y={windAt.y + 64}
-            fontSize="14"
-            fontWeight="700"
-            textAnchor="middle"
-            fill="var(--ink)"
-            stroke="var(--water)"
-            strokeWidth="3.5"
-            paintOrder="stroke"
-          >
-            {show({ value: windMps, kind: 'windSpeed', plusMinus: null })}
-          </text>
         </g>
+        <text
+          x={windAt.x}
+          y={windAt.y + 64}
+          fontSize="14"
+          fontWeight="700"
+          textAnchor="middle"
+          fill="var(--ink)"
+          stroke="var(--water)"
+          strokeWidth="3.5"
+          paintOrder="stroke"
+        >
+          {windSaid}
+        </text>
         <ScaleBar x={12} y={14} pxPerM={pxPerM} />
       </svg>
-      <figcaption className="rubric mt-0.5 font-normal">
-        Drag the fish and the wind, or use the arrow keys on them.
+      <figcaption className="sr-only">
+        The fish and the ring on the wind’s arrow can be dragged, moved with the arrow keys, or stepped below.
       </figcaption>
+      <div className="mt-1 grid grid-cols-2 gap-x-3 gap-y-1">
+        <Stepper
+          label="Fish"
+          less="nearer"
+          more="farther"
+          value={fishSaid}
+          onLess={() => goFarther(false)}
+          onMore={() => goFarther(true)}
+        />
+        <Stepper
+          label="Wind"
+          less="less wind"
+          more="more wind"
+          value={windSaid}
+          onLess={() => blowMore(false)}
+          onMore={() => blowMore(true)}
+        />
+      </div>
     </figure>
   );
 }
 
 /** A chart's scale bar in the reader's units. */
 function ScaleBar({ x, y, pxPerM }: { x: number; y: number; pxPerM: number }) {
-  const { scale: unitM, name } = useUnits().unitOf('length');
+  const { scale: unitM, unit } = useUnits().unitOf('distance');
   const span = [40, 30, 20, 10, 5, 2].find((n) => n * unitM * pxPerM <= 96) ?? 1;
   const half = (span * unitM * pxPerM) / 2;
   return (
@@ -300,10 +322,8 @@ function ScaleBar({ x, y, pxPerM }: { x: number; y: number; pxPerM: number }) {
         0
       </text>
       <text x={x + 2 * half} y={y + 16} textAnchor="middle">
-        {span} {name}
+        {span} {unit}
       </text>
     </g>
   );
 }
-
-const clamp = (value: number, { low, high }: { low: number; high: number }) => Math.min(high, Math.max(low, value));

@@ -1,7 +1,10 @@
 import { ApiError, isPassing } from '../api/client';
 
-/** Where keeping stands. Waiting: it will be tried again; refused: an entry stands in the way; stale: changed elsewhere. */
-export type Saving = { state: 'saved' | 'saving' | 'waiting' | 'refused' | 'stale'; words?: string };
+/**
+ * Where keeping stands. Typed: not on its way yet; waiting: it will be tried again; refused: an entry stands in the way; stale: changed
+ * elsewhere.
+ */
+export type Saving = { state: 'typed' | 'saving' | 'saved' | 'waiting' | 'refused' | 'stale'; words?: string };
 
 type Kept = { version: number };
 
@@ -20,7 +23,8 @@ export class Autosave<T, K extends Kept> {
 
   constructor(
     private now: T,
-    private version: number,
+    /** The version that what is here is based on. */
+    public version: number,
     private readonly write: (now: T, version: number, leaving: boolean) => Promise<K>,
     private readonly tell: (saving: Saving) => void,
     private readonly onKept: (fresh: K) => void,

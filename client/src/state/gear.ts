@@ -28,7 +28,7 @@ export const lineToStart = ({ lines }: GearShed, today: Solution | null) => {
 export function useRefreshGear() {
   const queries = useQueryClient();
   return async () => {
-    for (const key of ['shed', 'scraps', 'jobs', 'solve', 'suits'])
+    for (const key of ['shed', 'away', 'scraps', 'jobs', 'solve', 'candidates', 'suits', 'outcome'])
       await queries.invalidateQueries({ queryKey: [key] });
   };
 }
@@ -52,6 +52,10 @@ export const keepPiece = <K extends GearKind>(kind: K, piece: Gear[K]) =>
       ? api.PUT(`${shelf(kind)}/{id}`, { params: { path: { id: piece.id } }, body: piece as Rod })
       : api.POST(shelf(kind), { body: piece as Rod }),
   ) as Promise<Gear[K]>;
+
+/** Keeps a copy of a piece, under the next free tag. What was measured comes along. */
+export const duplicate = <K extends GearKind>(kind: K, piece: Gear[K]) =>
+  keepPiece(kind, { ...piece, id: 0, version: 0, tag: '', name: `${piece.name}, copy`.slice(0, 80) });
 
 export const putAway = (kind: GearKind, which: number): Promise<unknown> =>
   unwrap<unknown>(api.DELETE(`${shelf(kind)}/{id}`, { params: { path: { id: which } } }));

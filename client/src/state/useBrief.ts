@@ -1,9 +1,11 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useReducer, useState } from 'react';
+import { useCallback, useEffect, useReducer, useRef, useState } from 'react';
 import { api, unwrap, type BriefAnswer, type BriefDraft, type Pins } from '../api/client';
-import { useEntriesUnderWay } from '../ui/useReading';
+import { useEntries } from '../ui/useReading';
 import { Autosave, type Saving } from './autosave';
+import { recallDesk, rememberDesk, type Desk } from './desk';
 import { begin, change, redo, replace, undo, type History } from './history';
+import { changed } from './said';
 import { useAnswer } from './useAnswer';
 
 export type Working = { name: string; draft: BriefDraft; pins: Pins; off: string[] };
@@ -28,10 +30,20 @@ function reduce(history: History<Working>, step: Step): History<Working> {
 }
 
 const workingOf = ({ name, draft, pins, off }: BriefAnswer): Working => ({ name, draft, pins, off });
+const alike = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
+
+/** The desk as it was left, where it still belongs to the brief as it is kept, or holds what could not be kept yet. */
+function deskOf(loaded: BriefAnswer): Desk<Working> {
+  const left = recallDesk<Working>(loaded.id);
+  if (left && alike(left.history.now, workingOf(loaded))) return { ...left, version: loaded.version, ahead: false };
+  if (left?.ahead) return left;
+  return { version: loaded.version, ahead: false, history: begin(workingOf(loaded)) };
+}
 
 /** A kept brief while it is worked on: changes with undo, the live answer, and keeping it. */
 export function useBrief(loaded: BriefAnswer) {
-  const [history, step] = useReducer(reduce, loaded, (brief) => begin(workingOf(brief)));
+  const [desk] = useState(() => deskOf(loaded));
+  const [history, step] = useReducer(reduce, desk.history);
   const { now } = history;
 
   const makeChange = useCallback(
@@ -39,21 +51,25 @@ export function useBrief(loaded: BriefAnswer) {
     [],
   );
   const setDraft = useCallback(
-    (key: string, patch: Partial<BriefDraft>) => makeChange(key, (w) => ({ ...w, draft: { ...w.draft, ...patch } })),
+    (key: string, patch: Partial<BriefDraft>, said?: string) =>
+      makeChange(key, (w) => ({ ...w, draft: changed(w.draft, patch, said) })),
     [makeChange],
   );
   const setPins = useCallback(
-    (key: string, patch: Partial<Pins>) => makeChange(key, (w) => ({ ...w, pins: { ...w.pins, ...patch } })),
+    (key: string, patch: Partial<Pins>, said?: string) =>
+      makeChange(key, (w) => ({ ...w, pins: changed(w.pins, patch, said) })),
     [makeChange],
   );
 
   const answer = useAnswer(now);
-  const { saving, keepMine, takeTheirs } = useSaving(loaded, now);
+  const { saving, keepMine, takeTheirs } = useSaving(loaded, desk.version, history);
 
   return {
     ...now,
     ...answer,
     burst: history.burst,
+    /** When the last change was made that can be taken back, ms; 0 when there is none. */
+    changedAt: history.past.length > 0 ? history.lastAt || 1 : 0,
     saving,
     keepMine,
     takeTheirs: async () => step({ type: 'replace', now: await takeTheirs() }),
@@ -67,15 +83,16 @@ export function useBrief(loaded: BriefAnswer) {
 
 export type BriefWork = ReturnType<typeof useBrief>;
 
-function useSaving(loaded: BriefAnswer, now: Working) {
+function useSaving(loaded: BriefAnswer, version: number, history: History<Working>) {
   const { id } = loaded;
+  const { now } = history;
   const queries = useQueryClient();
   const [saving, setSaving] = useState<Saving>({ state: 'saved' });
   const [autosave] = useState(
     () =>
       new Autosave<Working, BriefAnswer>(
         workingOf(loaded),
-        loaded.version,
+        version,
         (body, version, keepalive) =>
           unwrap(
             api.PUT('/api/briefs/{id}', {
@@ -93,21 +110,44 @@ function useSaving(loaded: BriefAnswer, now: Working) {
   );
   useEffect(() => autosave.put(now), [autosave, now]);
 
+  // In this browser it is kept at once: whatever happens to the house, the page or the machine, it is here again.
+  const latest = useRef(history);
+  const putBy = useCallback(() => {
+    const { current } = latest;
+    rememberDesk(id, { version: autosave.version, ahead: autosave.isAhead(current.now), history: current });
+  }, [autosave, id]);
+  useEffect(() => {
+    latest.current = history;
+    const timer = setTimeout(putBy, 60);
+    return () => clearTimeout(timer);
+  }, [putBy, history, saving]);
+
   // Leaving the page does not wait for the timer.
   useEffect(() => {
-    const leave = () => void autosave.leave();
+    const leave = () => {
+      putBy();
+      void autosave.leave().then(putBy);
+    };
     window.addEventListener('pagehide', leave);
     return () => {
       window.removeEventListener('pagehide', leave);
       leave();
     };
-  }, [autosave]);
+  }, [autosave, putBy]);
 
   const current = () => unwrap(api.GET('/api/briefs/{id}', { params: { path: { id } } }));
-  const entering = useEntriesUnderWay();
-  const ahead = saving.state === 'saved' && (entering || autosave.isAhead(now));
+  const entries = useEntries();
+  const typed = entries === 'reading' || autosave.isAhead(now);
+  const shown: Saving =
+    saving.state !== 'saved'
+      ? saving
+      : entries === 'waiting'
+        ? { state: 'waiting', words: 'What you typed waits to be read: trying again.' }
+        : typed
+          ? { state: 'typed' }
+          : saving;
   return {
-    saving: ahead ? { state: 'saving' as const } : saving,
+    saving: shown,
     keepMine: async () => autosave.keepMine((await current()).version),
     takeTheirs: async () => {
       const fresh = await current();

@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, unwrap } from '../api/client';
+import { Message } from './Message';
 import { MeasureField } from './TypedField';
 import { useSettled } from './useSettled';
 import { useUnits } from './units';
@@ -10,7 +11,8 @@ export type OnPan = { kg: number; piece: string | null; words: string };
 
 /** The bench scale: lay on, tare, wait until it settles, take the reading. */
 export function BenchScale({ pan, onTake }: { pan?: OnPan; onTake: (kg: number, plusMinusKg: number) => void }) {
-  const { standards } = useUnits();
+  const { standards, chosen } = useUnits();
+  const [said, setSaid] = useState<string | null>(null);
   const queries = useQueryClient();
   const [on, setOn] = useState(false);
   const [weight, setWeight] = useState(0.14);
@@ -24,16 +26,29 @@ export function BenchScale({ pan, onTake }: { pan?: OnPan; onTake: (kg: number, 
   });
   // A reading under way is of what lay there before; it must not come in after this one.
   const change = async (work: () => Promise<NonNullable<typeof data>>) => {
+    setSaid(null);
     await queries.cancelQueries({ queryKey: ['scale'] });
     queries.setQueryData(['scale'], await work());
   };
-  const lay = (kg: number, piece: string | null) =>
-    change(() => unwrap(api.POST('/api/devices/scale/lay', { body: { kg, piece } })));
+  const lay = (kg: number, piece: string | null, words: string | null) =>
+    change(() => unwrap(api.POST('/api/devices/scale/lay', { body: { kg, piece, words } })));
+  const read = (kg: number) => {
+    const other = pan && data?.onPan && data.onPan !== pan.words ? data.onPan : null;
+    const why = other ? `${other} lies on the pan, not ${pan!.words}. Lay ${pan!.words} on it first.` : data?.refused;
+    setSaid(why ?? null);
+    if (!why) onTake(kg, data!.plusMinusKg);
+  };
   const grain = standards.units.find((u) => u.kind === 'lineMass')!.trade.scale;
+  const grams = (kg: number) => `${(kg * 1000).toFixed(2)} g`;
+  const grains = (kg: number) => `${(kg / grain).toFixed(1)} gr`;
+  const ounces = (kg: number) => `${(kg / (437.5 * grain)).toFixed(3)} oz`;
+  // As it was chosen first, the other beside it.
+  const [first, beside] =
+    chosen.benchMass === 'gr' ? [grains, grams] : chosen.benchMass === 'oz' ? [ounces, grams] : [grams, grains];
   if (!on)
     return (
       <button className="btn" type="button" onClick={() => setOn(true)}>
-        Use the bench scale
+        Use the simulated bench scale
       </button>
     );
   return (
@@ -43,16 +58,16 @@ export function BenchScale({ pan, onTake }: { pan?: OnPan; onTake: (kg: number, 
         <>
           <p className="flex items-baseline gap-3" aria-live="off">
             <output className="text-3xl font-bold" data-settled={data.settled}>
-              {(data.kg * 1000).toFixed(2)} g
+              {first(data.kg)}
             </output>
-            <span className="text-soft">{(data.kg / grain).toFixed(1)} gr</span>
+            <span className="text-soft">{beside(data.kg)}</span>
             <span className={data.settled ? 'font-semibold text-fits' : 'text-look'}>
               {data.settled ? 'settled' : 'settling…'}
             </span>
           </p>
           <div className="mt-2 flex flex-wrap items-end gap-2">
             {pan ? (
-              <button className="btn" type="button" onClick={() => void lay(pan.kg, pan.piece)}>
+              <button className="btn" type="button" onClick={() => void lay(pan.kg, pan.piece, pan.words)}>
                 Lay {pan.words} on it
               </button>
             ) : (
@@ -63,13 +78,13 @@ export function BenchScale({ pan, onTake }: { pan?: OnPan; onTake: (kg: number, 
                 <button
                   className="btn"
                   type="button"
-                  onClick={(e) => void settled(e.currentTarget, (kg) => lay(kg, null))}
+                  onClick={(e) => void settled(e.currentTarget, (kg) => lay(kg, null, 'the weight'))}
                 >
                   Lay it on
                 </button>
               </>
             )}
-            <button className="btn" type="button" onClick={() => void lay(0, null)}>
+            <button className="btn" type="button" onClick={() => void lay(0, null, null)}>
               Clear the pan
             </button>
             <button
@@ -82,16 +97,17 @@ export function BenchScale({ pan, onTake }: { pan?: OnPan; onTake: (kg: number, 
             <button
               className="btn bg-ink! text-paper!"
               type="button"
-              // Less than the scale can be off by is nothing.
-              disabled={!data.settled || data.kg <= data.plusMinusKg}
-              onClick={() => onTake(data.kg, data.plusMinusKg)}
+              disabled={!data.settled}
+              onClick={() => read(data.kg)}
             >
-              Take this reading
+              Take this {data.simulated ? 'simulated ' : ''}reading
             </button>
             <button className="quiet" type="button" onClick={() => setOn(false)}>
               Put it away
             </button>
           </div>
+          <p className="mt-1">{data.onPan ? `On the pan: ${data.onPan}.` : 'The pan is empty.'}</p>
+          <Message>{said}</Message>
           <p className="mt-2 text-sm text-soft">
             A {data.name}
             {data.simulated ? ': nothing real lies on it' : ''}. Good to ± {(data.plusMinusKg * 1000).toFixed(1)} g soon

@@ -31,6 +31,7 @@ export function Palette({ onClose }: { onClose: () => void }) {
                 <Command.Item
                   key={command.id}
                   value={`${command.name} ${command.id}`}
+                  keywords={command.words?.split(' ') ?? []}
                   className="flex cursor-pointer items-center justify-between gap-4 rounded px-2 py-1.5 data-[selected=true]:bg-water"
                   onSelect={() => {
                     onClose();

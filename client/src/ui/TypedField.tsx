@@ -14,6 +14,8 @@ type FieldProps = {
   inline?: boolean;
 };
 
+const plain = (text: string) => text.replace(/\s/g, '').toLowerCase();
+
 /** A field whose text the core reads; what is wrong is said beside it and what was typed is kept. */
 function TypedField<T>({
   label,
@@ -24,11 +26,19 @@ function TypedField<T>({
   assumed = false,
   solved = false,
   inline = false,
-}: FieldProps & { shown: string; read: (text: string) => Promise<T>; onRead: (value: T) => void }) {
+  usual = null,
+}: FieldProps & {
+  shown: string;
+  /** How the reader would say it, where it was typed in another way. */
+  usual?: string | null;
+  read: (text: string) => Promise<T>;
+  onRead: (value: T) => void;
+}) {
   const id = useId();
-  const { typed, unread, type, leave } = useReading(read, onRead);
+  const { typed, unread, type, leave } = useReading(label, read, onRead);
   const words = unread ?? problem;
   const text = typed ?? shown;
+  const beside = usual !== null && typed === null && plain(usual) !== plain(shown) ? usual : null;
   const input = (
     <input
       id={id}
@@ -61,6 +71,7 @@ function TypedField<T>({
     return (
       <>
         {input}
+        {beside && <span className="text-[0.86em] text-soft"> ({beside})</span>}
         {note}
       </>
     );
@@ -68,6 +79,7 @@ function TypedField<T>({
     <div className="min-w-0">
       <label htmlFor={id} className="rubric flex items-baseline justify-between gap-2">
         {label}
+        {beside && <span className="font-normal">{beside}</span>}
         {(assumed || solved) && <span className="font-normal italic">{assumed ? 'assumed' : 'worked out'}</span>}
       </label>
       {input}
@@ -76,36 +88,48 @@ function TypedField<T>({
   );
 }
 
-type Measure = FieldProps & { kind: Kind; value: number | null | undefined };
+type Measure = FieldProps & {
+  kind: Kind;
+  value: number | null | undefined;
+  /** What was typed for this value, to be shown instead of it. */
+  said?: string | null | undefined;
+};
 
 /** A typed measure in any unit that fits. */
-export function MeasureField({ onChange, ...field }: Measure & { onChange: (si: number) => void }) {
-  return <AnyMeasure {...field} onChange={(si) => si !== null && onChange(si)} />;
+export function MeasureField({ onChange, ...field }: Measure & { onChange: (si: number, said: string) => void }) {
+  return <AnyMeasure {...field} onChange={(si, said) => si !== null && onChange(si, said)} />;
 }
 
 /** A typed measure that may be left empty. */
-export function OptionalMeasureField(field: Measure & { onChange: (si: number | null) => void }) {
+export function OptionalMeasureField(field: Measure & { onChange: (si: number | null, said: string) => void }) {
   return <AnyMeasure {...field} mayBeEmpty />;
 }
 
 function AnyMeasure({
   kind,
   value,
+  said,
   onChange,
   mayBeEmpty = false,
   ...field
-}: Measure & { mayBeEmpty?: boolean; onChange: (si: number | null) => void }) {
-  const { show, system } = useUnits();
+}: Measure & { mayBeEmpty?: boolean; onChange: (si: number | null, said: string) => void }) {
+  const { show, system, chosen } = useUnits();
+  const usual = value === null || value === undefined ? '' : show({ value, kind, plusMinus: null });
   return (
     <TypedField
       {...field}
-      shown={value === null || value === undefined ? '' : show({ value, kind, plusMinus: null })}
+      shown={said ?? usual}
+      usual={said ? usual : null}
       read={async (text) =>
         mayBeEmpty && text.trim() === ''
-          ? { value: null }
-          : unwrap(api.POST('/api/measures/read', { body: { kind, text, metric: system === 'metric' } }))
+          ? { value: null, said: '' }
+          : unwrap(
+              api.POST('/api/measures/read', {
+                body: { kind, text, metric: system === 'metric', unit: chosen[kind] ?? null },
+              }),
+            )
       }
-      onRead={(read) => onChange(read.value)}
+      onRead={(read) => onChange(read.value, read.said)}
     />
   );
 }

@@ -1,6 +1,14 @@
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 
-export type Command = { id: string; name: string; keys: string[]; group: string; run: (() => void) | null };
+export type Command = {
+  id: string;
+  name: string;
+  /** Other words by which people look for it. */
+  words?: string;
+  keys: string[];
+  group: string;
+  run: (() => void) | null;
+};
 
 type Board = { commands: Command[]; put: (owner: symbol, commands: Command[]) => void };
 
@@ -22,6 +30,8 @@ export function CommandsProvider({ children }: { children: ReactNode }) {
 
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
+      // Whoever lies on top has taken the key, as Escape closes one sheet and no more.
+      if (event.defaultPrevented) return;
       const target = event.target as HTMLElement;
       // A sheet has the keys to itself, even in the moment before it takes the focus.
       const typing =
@@ -57,7 +67,7 @@ export function useCommands(commands: Command[]) {
     latest.current = commands;
   });
   // Runs reach the newest closures through the ref; the board only needs to know when the offer itself changes.
-  const offer = JSON.stringify(commands.map((c) => [c.id, c.name, c.keys, c.group, c.run !== null]));
+  const offer = JSON.stringify(commands.map((c) => [c.id, c.name, c.words, c.keys, c.group, c.run !== null]));
   useEffect(() => {
     put(
       owner,

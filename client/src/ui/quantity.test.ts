@@ -1,30 +1,83 @@
 import { expect, test } from 'vitest';
-import type { Kind, Quantity } from '../api/client';
-import { formatQuantity } from './quantity';
+import type { Form, Kind, Quantity } from '../api/client';
+import { formatFigure, formatQuantity, type UnitSystem } from './quantity';
 
-const unit = (name: string, scale: number, decimals: number, offset = 0) => ({ name, scale, decimals, offset });
+const form = (unit: string, scale: number, of: number, more: Partial<Form> = {}): Form => ({
+  unit,
+  scale,
+  steps: [{ from: 0, of }],
+  offset: 0,
+  shape: 'plain',
+  nought: null,
+  ...more,
+});
+const said = (kind: Kind, trade: Form, metric: Form, asKnown = false, byChoice: Form[] = []) => ({
+  kind,
+  trade,
+  metric,
+  byChoice,
+  asKnown,
+});
 const standards = {
   units: [
-    { kind: 'length' as Kind, trade: unit('ft', 0.3048, 1), metric: unit('m', 1, 1), asKnown: false },
-    { kind: 'lineMass' as Kind, trade: unit('gr', 64.79891e-6, 0), metric: unit('g', 1e-3, 1), asKnown: false },
-    { kind: 'diameter' as Kind, trade: unit('thou', 25.4e-6, 3), metric: unit('mm', 1e-3, 2), asKnown: false },
-    { kind: 'temperature' as Kind, trade: unit('°F', 1 / 1.8, 0, -32 / 1.8), metric: unit('°C', 1, 0), asKnown: false },
-    { kind: 'lineClass' as Kind, trade: unit('#', 1, 2), metric: unit('#', 1, 2), asKnown: true },
+    said('distance', form('ft', 0.3048, 1), form('m', 1, 0.5)),
+    said('rodLength', form('ft', 0.3048, 1 / 12, { shape: 'feetInches' }), form('m', 1, 0.05)),
+    said('spooled', form('yd', 0.9144, 10), form('m', 1, 10)),
+    said('lineMass', form('gr', 64.79891e-6, 1), form('g', 1e-3, 0.1)),
+    said('diameter', form('in', 0.0254, 0.001, { shape: 'xNumber' }), form('mm', 1e-3, 0.01)),
+    said('temperature', form('°F', 1 / 1.8, 1, { offset: -32 / 1.8 }), form('°C', 1, 1)),
+    said('lineClass', form('#', 1, 0.01), form('#', 1, 0.01), true),
+    said('ratio', form('', 1, 0.01), form('', 1, 0.01), true),
+    said('windSpeed', form('kn', 1852 / 3600, 1, { nought: 'calm' }), form('m/s', 1, 0.5, { nought: 'calm' }), false, [
+      form('Beaufort', 1, 1, { shape: 'beaufort', nought: 'calm' }),
+    ]),
   ],
-  xNumber: unit('X', -25.4e-6, 0, 11 * 25.4e-6),
+  xNumber: { scale: -25.4e-6, offset: 11 * 25.4e-6 },
+  beaufortFromMps: [0, 0.25, 1.55, 3.35, 5.45, 7.95],
 };
-const say = (value: number, kind: Kind, system: 'trade' | 'metric', plusMinus: number | null = null) =>
-  formatQuantity({ value, kind, plusMinus } as Quantity, system, standards).replace(' ', ' ');
+const say = (value: number, kind: Kind, system: UnitSystem, plusMinus: number | null = null, unit?: string) =>
+  formatQuantity({ value, kind, plusMinus } as Quantity, { system, chosen: { [kind]: unit } }, standards).replace(
+    ' ',
+    ' ',
+  );
 
-test('quantities are said as people say them', () => {
-  expect(say(18.288, 'length', 'trade')).toBe('60 ft');
-  expect(say(150, 'length', 'trade')).toBe('492 ft');
-  expect(say(17.04, 'length', 'metric')).toBe('17 m');
-  expect(say(0.0155517384, 'lineMass', 'trade')).toBe('240 gr');
-  expect(say(0.00004, 'lineMass', 'trade')).toBe('0.62 gr');
-  expect(say(0.0001778, 'diameter', 'trade')).toBe('4X');
-  expect(say(0.0004, 'diameter', 'trade')).toBe('0.016 in');
-  expect(say(0.0004, 'diameter', 'metric')).toBe('0.4 mm');
-  expect(say(14, 'temperature', 'trade')).toBe('57°F');
-  expect(say(7.3, 'lineClass', 'trade', 0.3)).toBe('7.3 ± 0.3');
+test.each<[number, Kind, string, string]>([
+  [18.288, 'distance', '60 ft', '18.5 m'],
+  [17.04, 'distance', '56 ft', '17 m'],
+  [2.5908, 'rodLength', `8'6"`, '2.6 m'],
+  [2.7432, 'rodLength', '9 ft', '2.75 m'],
+  [0.2, 'rodLength', '8 in', '0.2 m'],
+  [137.16, 'spooled', '150 yd', '140 m'],
+  [0.0155517384, 'lineMass', '240 gr', '15.6 g'],
+  [0.0001778, 'diameter', '4X', '0.18 mm'],
+  [0.0004, 'diameter', '0.016 in', '0.4 mm'],
+  [14, 'temperature', '57°F', '14°C'],
+  [0.1, 'windSpeed', 'calm', 'calm'],
+])('%d of %s is said as people say it', (si, kind, trade, metric) => {
+  expect(say(si, kind, 'trade')).toBe(trade);
+  expect(say(si, kind, 'metric')).toBe(metric);
+});
+
+test('what is known is said with its doubt, and no finer', () => {
+  expect(say(7.312, 'lineClass', 'trade', 0.3)).toBe('7.3 ± 0.3');
+  expect(say(17.4, 'distance', 'trade', 1.9)).toBe('57 ± 6 ft');
+});
+
+test('a unit that was chosen goes before the system', () => {
+  expect(say(6, 'windSpeed', 'trade', null, 'Beaufort')).toBe('F4');
+});
+
+test('no figure is a bare number', () => {
+  const figure = (value: number, kind: Kind, name: string, ofClass: number | null = null) =>
+    formatFigure(
+      {
+        quantity: { value, kind, plusMinus: null },
+        word: null,
+        name,
+        ofClass: ofClass === null ? null : { value: ofClass, kind: 'lineClass', plusMinus: null },
+      },
+      (q) => formatQuantity(q, { system: 'trade' }, standards),
+    );
+  expect(figure(0.91, 'ratio', 'fill')).toBe('fill 0.91');
+  expect(figure(1.44, 'ratio', 'load', 7.3)).toBe('load 1.44 of class 7.3');
 });

@@ -1,40 +1,72 @@
-import type { Quantity, Standards } from '../api/client';
+import type { Figure, Form, Kind, Quantity, Standards } from '../api/client';
 
 export type UnitSystem = 'trade' | 'metric';
 
-function round(value: number, places: number) {
-  // Two figures at least, so a small fly does not weigh nothing.
-  const small = Math.abs(value) > 1e-9 && Math.abs(value) < 10 ** -places * 9.5;
-  const fixed = small ? Number(value.toPrecision(2)).toString() : value.toFixed(places);
-  return fixed.includes('.') && !small ? fixed.replace(/\.?0+$/, '') : fixed;
+/** The reader's own way of saying figures: the system, and the unit chosen instead for a kind, by its name. */
+export type Tongue = { system: UnitSystem; chosen?: Partial<Record<Kind, string>> };
+
+type Table = Pick<Standards, 'units' | 'xNumber' | 'beaufortFromMps'>;
+
+/** The form in which a reader sees a kind. */
+export function formOf(kind: Kind, { system, chosen }: Tongue, standards: Table): Form {
+  const said = standards.units.find((u) => u.kind === kind)!;
+  return said.byChoice.find((f) => f.unit === chosen?.[kind]) ?? said[system];
 }
 
-/** A quantity in the reader's units, with as many places as people use. */
-export function formatQuantity(
-  q: Quantity,
-  system: UnitSystem,
-  standards: Pick<Standards, 'units' | 'xNumber'>,
-): string {
-  const { asKnown, [system]: unit } = standards.units.find((u) => u.kind === q.kind)!;
-  const places = unit.decimals;
-  if (q.kind === 'diameter' && system === 'trade') {
+/** The step in which a number is said, in the form's unit. */
+export const stepAt = (form: Form, number: number) =>
+  (form.steps.findLast((s) => s.from <= Math.abs(number)) ?? form.steps[0]!).of;
+
+// As many decimals as the step has.
+const decimalsOf = (step: number) =>
+  [0, 1, 2].find((d) => Math.abs(step * 10 ** d - Math.round(step * 10 ** d)) < 1e-6) ?? 3;
+
+function inSteps(number: number, step: number, decimals = decimalsOf(step)) {
+  const fixed = (Math.round(number / step) * step).toFixed(decimals);
+  // Thousandths are said in full.
+  const spoken = fixed.includes('.') && decimals < 3 ? fixed.replace(/\.?0+$/, '') : fixed;
+  return spoken.replace(/^-0$/, '0');
+}
+
+function feetAndInches(feet: number) {
+  const all = Math.round(Math.abs(feet) * 12);
+  const [whole, inches] = [Math.floor(all / 12), all % 12];
+  const sign = feet < 0 && all > 0 ? '-' : '';
+  if (inches === 0) return `${sign}${whole} ft`;
+  return whole === 0 ? `${sign}${inches} in` : `${sign}${whole}'${inches}"`;
+}
+
+/** A quantity as its reader says it. */
+export function formatQuantity(q: Quantity, tongue: Tongue, standards: Table): string {
+  const form = formOf(q.kind, tongue, standards);
+  if (form.shape === 'xNumber') {
     const x = (q.value - standards.xNumber.offset) / standards.xNumber.scale;
     // X numbers are whole; what lies between is said in inches.
     if (x > -0.2 && x < 8.2 && Math.abs(x - Math.round(x)) < 0.12) return `${Math.round(x)}X`;
-    return `${round(q.value / unit.scale / 1000, 3)} in`;
   }
-  const number = (q.value - unit.offset) / unit.scale;
-  // Nobody strips off a tenth of a foot of a hundred.
-  const far = q.kind === 'length' && Math.abs(number) >= 100;
-  // A pendulum is timed to hundredths, a sinking line to seconds.
-  const usual = far ? 0 : q.kind === 'time' && Math.abs(number) < 10 ? 2 : places;
-  const off = (q.plusMinus ?? 0) / Math.abs(unit.scale);
+  if (form.shape === 'beaufort') {
+    const force = standards.beaufortFromMps.findLastIndex((from) => from <= q.value);
+    return force > 0 ? `F${force}` : form.nought!;
+  }
+  const number = (q.value - form.offset) / form.scale;
+  if (form.shape === 'feetInches') return feetAndInches(number).replace(' ', ' ');
+  const { asKnown } = standards.units.find((u) => u.kind === q.kind)!;
+  const off = (q.plusMinus ?? 0) / Math.abs(form.scale);
+  const usual = stepAt(form, number);
   // What was measured is shown no finer than it is known.
-  const known = off > 0 && asKnown ? Math.max(0, Math.ceil(-Math.log10(off) - 1e-9)) : usual;
-  const kept = Math.min(usual, known);
-  const tight = unit.name.startsWith('°');
-  const name = unit.name === '' || unit.name === '#' ? '' : tight ? unit.name : ` ${unit.name}`;
-  const spread =
-    off > 0 ? ` ± ${off >= 0.5 * 10 ** -kept ? round(Number(off.toFixed(kept)), kept + 1) : round(off, kept)}` : '';
-  return `${round(number, kept)}${spread}${name}`.replace(' ', ' ');
+  const step = off > 0 && asKnown ? Math.max(usual, 10 ** Math.floor(Math.log10(off) + 1e-9)) : usual;
+  const spread = off === 0 ? '' : ` ± ${off >= step / 2 ? inSteps(off, step) : inSteps(off, step / 10)}`;
+  const said = inSteps(number, step);
+  if (said === '0' && off === 0 && form.nought) return form.nought;
+  const tight = form.unit.startsWith('°');
+  const unit = form.unit === '' || form.unit === '#' ? '' : tight ? form.unit : ` ${form.unit}`;
+  return `${said}${spread}${unit}`.replace(' ', ' ');
+}
+
+/** A figure with what it is: "fill 0.91", "class 7.3", "load 1.44 of class 7.3"; a word has its number behind it. */
+export function formatFigure(figure: Figure, show: (q: Quantity) => string): string {
+  const { quantity, word, name, ofClass } = figure;
+  if (!quantity) return word ?? '';
+  if (word) return `${word} (${show(quantity)})`;
+  return `${name ? `${name} ` : ''}${show(quantity)}${ofClass ? ` of class ${show(ofClass)}` : ''}`;
 }

@@ -14,3 +14,11 @@ export function remember(name: string, value: string) {
     // Blocked or full; it holds until the page is left.
   }
 }
+
+export function forget(name: string) {
+  try {
+    localStorage.removeItem(`zing-${name}`);
+  } catch {
+    // Nothing was kept either.
+  }
+}

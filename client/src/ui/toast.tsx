@@ -1,18 +1,30 @@
 import { Toast } from 'radix-ui';
-import { createContext, useCallback, useContext, useEffect, useState, type ReactNode } from 'react';
+import { createContext, useCallback, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { ApiError } from '../api/client';
 
 type Message = { words: string; undo?: () => Promise<unknown> | void };
+type Said = Message & { id: number; at: number };
 
-const ToastContext = createContext<((message: Message) => void) | null>(null);
+type Toasts = {
+  toast: (message: Message) => void;
+  /** The last thing done that can still be taken back, however long ago its word went away. */
+  latest: { words: string; at: number; undo: () => void } | null;
+};
+
+const ToastContext = createContext<Toasts | null>(null);
+
+// Further back nobody remembers what it was.
+const mostUndone = 20;
 
 /** A word at the foot of the page about what just happened, with the way back. */
 export function ToastProvider({ children }: { children: ReactNode }) {
-  const [messages, setMessages] = useState<(Message & { id: number })[]>([]);
-  const toast = useCallback(
-    (message: Message) => setMessages((all) => [...all.slice(-2), { ...message, id: Date.now() + Math.random() }]),
-    [],
-  );
+  const [messages, setMessages] = useState<Said[]>([]);
+  const [done, setDone] = useState<Said[]>([]);
+  const toast = useCallback((message: Message) => {
+    const said = { ...message, id: Date.now() + Math.random(), at: Date.now() };
+    setMessages((all) => [...all.slice(-2), said]);
+    if (message.undo) setDone((all) => [...all.slice(1 - mostUndone), said]);
+  }, []);
   // What a button tried and nobody else had words for is said here, never lost in silence.
   useEffect(() => {
     const unsaid = (event: PromiseRejectionEvent) => {
@@ -23,16 +35,26 @@ export function ToastProvider({ children }: { children: ReactNode }) {
     window.addEventListener('unhandledrejection', unsaid);
     return () => window.removeEventListener('unhandledrejection', unsaid);
   }, [toast]);
-  const takeBack = async ({ undo }: Message) => {
-    try {
-      await undo?.();
-    } catch (error) {
-      if (!(error instanceof ApiError)) throw error;
-      toast({ words: error.message });
-    }
-  };
+  const takeBack = useCallback(
+    async ({ id, undo }: Said) => {
+      setDone((all) => all.filter((m) => m.id !== id));
+      setMessages((all) => all.filter((m) => m.id !== id));
+      try {
+        await undo?.();
+      } catch (error) {
+        if (!(error instanceof ApiError)) throw error;
+        toast({ words: error.message });
+      }
+    },
+    [toast],
+  );
+  const last = done.at(-1);
+  const value = useMemo<Toasts>(
+    () => ({ toast, latest: last ? { words: last.words, at: last.at, undo: () => void takeBack(last) } : null }),
+    [toast, last, takeBack],
+  );
   return (
-    <ToastContext value={toast}>
+    <ToastContext value={value}>
       <Toast.Provider duration={9000}>
         {children}
         {messages.map((message) => (
@@ -55,8 +77,12 @@ export function ToastProvider({ children }: { children: ReactNode }) {
   );
 }
 
-export function useToast() {
-  const toast = useContext(ToastContext);
-  if (!toast) throw new Error('Toasts are asked for outside their provider.');
-  return toast;
+function useToasts() {
+  const toasts = useContext(ToastContext);
+  if (!toasts) throw new Error('Toasts are asked for outside their provider.');
+  return toasts;
 }
+
+export const useToast = () => useToasts().toast;
+
+export const useLatestUndo = () => useToasts().latest;

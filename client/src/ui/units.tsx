@@ -1,36 +1,64 @@
 import { createContext, useContext, useMemo, useState, type ReactNode } from 'react';
-import type { DisplayUnit, Figure, Kind, Quantity, Standards } from '../api/client';
+import type { Figure, Form, Kind, Quantity, Standards } from '../api/client';
 import { recall, remember } from './remember';
-import { formatQuantity, type UnitSystem } from './quantity';
+import { formatFigure, formatQuantity, formOf, stepAt, type Tongue, type UnitSystem } from './quantity';
 
 type Units = {
   system: UnitSystem;
   toggle: () => void;
+  /** The unit chosen for a kind instead of the system's, by its name. */
+  chosen: NonNullable<Tongue['chosen']>;
+  choose: (kind: Kind, unit: string | null) => void;
   standards: Standards;
-  unitOf: (kind: Kind) => DisplayUnit;
+  unitOf: (kind: Kind) => Form;
+  /** The step in which a value of a kind is said and dragged, in SI. */
+  stepOf: (kind: Kind, si: number) => number;
   show: (quantity: Quantity) => string;
   showFigure: (figure: Figure) => string;
 };
 
 const UnitsContext = createContext<Units | null>(null);
 
+function recallChosen(): Units['chosen'] {
+  try {
+    return JSON.parse(recall('chosen-units') ?? '{}') as Units['chosen'];
+  } catch {
+    return {};
+  }
+}
+
 export function UnitsProvider({ standards, children }: { standards: Standards; children: ReactNode }) {
   const [system, setSystem] = useState<UnitSystem>(() => (recall('units') === 'metric' ? 'metric' : 'trade'));
+  const [chosen, setChosen] = useState(recallChosen);
   const value = useMemo<Units>(() => {
-    const show = (q: Quantity) => formatQuantity(q, system, standards);
+    const tongue = { system, chosen };
+    const show = (q: Quantity) => formatQuantity(q, tongue, standards);
+    const unitOf = (kind: Kind) => formOf(kind, tongue, standards);
     return {
       system,
+      chosen,
       standards,
       toggle: () => {
         const next = system === 'trade' ? 'metric' : 'trade';
         remember('units', next);
         setSystem(next);
       },
-      unitOf: (kind) => standards.units.find((u) => u.kind === kind)![system],
+      choose: (kind, unit) => {
+        const next = { ...chosen, [kind]: unit ?? undefined };
+        remember('chosen-units', JSON.stringify(next));
+        setChosen(next);
+      },
+      unitOf,
+      stepOf: (kind, si) => {
+        const form = unitOf(kind);
+        // A band of the Beaufort scale is no step to drag by.
+        if (form.shape === 'beaufort') return 0.5;
+        return stepAt(form, (si - form.offset) / form.scale) * form.scale;
+      },
       show,
-      showFigure: (figure) => figure.word ?? (figure.quantity ? show(figure.quantity) : ''),
+      showFigure: (figure) => formatFigure(figure, show),
     };
-  }, [system, standards]);
+  }, [system, chosen, standards]);
   return <UnitsContext value={value}>{children}</UnitsContext>;
 }
 
@@ -40,7 +68,16 @@ export function useUnits() {
   return units;
 }
 
-export const metres = (value: number): Quantity => ({ value, kind: 'length', plusMinus: null });
+const of =
+  (kind: Kind) =>
+  (value: number): Quantity => ({ value, kind, plusMinus: null });
+
+/** A length of line; how far; a rod's or a leader's length; backing; a depth. */
+export const metres = of('length');
+export const distance = of('distance');
+export const rodLength = of('rodLength');
+export const spooled = of('spooled');
+export const depth = of('depth');
 
 /** The word for one of a list of choices. */
 export const named = <T extends string>(list: readonly { id: T; name: string }[], id: T) =>

@@ -146,7 +146,7 @@ public sealed record Brief
                 draft.CurrentMps,
                 water switch
                 {
-                    Briefs.Water.SmallStream => .4,
+                    Briefs.Water.SmallStream => .45,
                     Briefs.Water.River => .6,
                     Briefs.Water.Shore => .3,
                     _ => 0,
@@ -161,7 +161,7 @@ public sealed record Brief
                 draft.DistanceM,
                 // On a small stream nobody is far away.
                 water == Briefs.Water.SmallStream
-                    ? Math.Min(8, day.DistanceM)
+                    ? Math.Min(UsualDays.SmallStreamM, day.DistanceM)
                     : day.DistanceM,
                 "distanceM"
             ),
@@ -228,6 +228,7 @@ public sealed record Brief
         Known("school", draft.School);
         Known("lean", draft.Lean);
         Known("owned", draft.Owned);
+        problems.AddRange(Said.Check(draft.Said, "said.", draft.Typed));
         return problems;
     }
 }

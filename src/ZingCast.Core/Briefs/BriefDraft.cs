@@ -81,6 +81,28 @@ public sealed record BriefDraft
 
     /// <summary>Whose gear.</summary>
     public Owned? Owned { get; init; }
+
+    /// <summary>What was typed, by field, such as "18 m" for distanceM; fields that were dragged or picked are not in it.</summary>
+    public IReadOnlyDictionary<string, string>? Said { get; init; }
+
+    /// <summary>Kind and number of a field that can be typed, by its name in the contract; null when it is none.</summary>
+    public (Kind Kind, double? Value)? Typed(string field) =>
+        field switch
+        {
+            "flyWetKg" => (Kind.LineMass, FlyWetKg),
+            "flyLengthM" => (Kind.ShortLength, FlyLengthM),
+            "fishKg" => (Kind.FishMass, FishKg),
+            "depthM" => (Kind.Depth, DepthM),
+            "currentMps" => (Kind.WaterSpeed, CurrentMps),
+            "waterC" => (Kind.Temperature, WaterC),
+            "windMps" => (Kind.WindSpeed, WindMps),
+            "windFromDeg" => (Kind.Angle, WindFromDeg),
+            "distanceM" => (Kind.Distance, DistanceM),
+            "casterFreeMps" => (Kind.LineSpeed, CasterFreeMps),
+            "casterLoopM" => (Kind.Length, CasterLoopM),
+            "casterCarryM" => (Kind.Distance, CasterCarryM),
+            _ => null,
+        };
 }
 
 /// <summary>

@@ -1,5 +1,6 @@
 using ZingCast.Core.Lines;
 using ZingCast.Core.Measures;
+using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Cutting;
 

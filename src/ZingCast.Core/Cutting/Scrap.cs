@@ -33,8 +33,8 @@ public sealed record Scrap : Gear
     {
         Tag = "",
         Name = "",
-        LengthM = 6,
-        MassKg = .009,
+        LengthM = 7,
+        MassKg = 200 * Exact.GrainKg,
     };
 
     /// <summary>The piece along its length. What is not measured is a taper by thirds and an even rest of ordinary density.</summary>
@@ -67,6 +67,9 @@ public sealed record Scrap : Gear
             : this;
 
     private (double, double, double, double) Figures => (LengthM, MassKg, TaperM, TipShare);
+
+    /// <inheritdoc />
+    public override string UsualName() => $"{Densities.Of(Density).Name} piece";
 
     /// <inheritdoc />
     public override IReadOnlyList<FieldProblem> Check()

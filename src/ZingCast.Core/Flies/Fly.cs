@@ -111,6 +111,18 @@ public sealed record Fly(FlyKind Kind, HookSize Size, Hook Hook, double BodyM, d
     /// <summary>Hook size as written on the packet.</summary>
     public string SizeName => Size.ToString();
 
+    /// <summary>How it meets the air, in a word. The bands follow the families: a midge is next to nothing, a giant is huge.</summary>
+    public string Bulk =>
+        (AreaM2 * 1e4) switch
+        {
+            < .2 => "next to nothing",
+            < .6 => "slim",
+            < 1.3 => "middling",
+            < 2.5 => "bulky",
+            < 6 => "very bulky",
+            _ => "huge",
+        };
+
     /// <summary>
     /// Sizes a fly from its family and hook. Inside the usual sizes bulk and mass are interpolated along the hook scale; outside
     /// they grow with hook length squared and cubed from the nearer end. <paramref name="lengthM"/>, metres over all, says more than the

@@ -3,32 +3,6 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Lines;
 
-/// <summary>How a line is built.</summary>
-public enum Build
-{
-    /// <summary>Weight forward: head and running line in one.</summary>
-    WeightForward,
-
-    /// <summary>Double taper: the same from both ends; the whole line is head.</summary>
-    DoubleTaper,
-
-    /// <summary>Separate shooting head looped to a thin running line.</summary>
-    ShootingHead,
-}
-
-/// <summary>Words for how a line is built.</summary>
-public static class BuildWords
-{
-    /// <summary>The words people use.</summary>
-    public static string Of(Build build) =>
-        build switch
-        {
-            Build.DoubleTaper => "double taper",
-            Build.ShootingHead => "shooting head",
-            _ => "weight forward",
-        };
-}
-
 /// <summary>A fly line on a spool or in a drawer.</summary>
 public sealed record FlyLine : Gear
 {
@@ -82,9 +56,46 @@ public sealed record FlyLine : Gear
     {
         Tag = "",
         Name = "",
-        LengthM = 27,
-        HeadM = 11.5,
+        LengthM = 90 * Exact.FootM,
+        HeadM = 36 * Exact.FootM,
+        FrontTaperM = 6.5 * Exact.FootM,
+        RearTaperM = 5 * Exact.FootM,
     };
+
+    /// <inheritdoc />
+    public override string UsualName() =>
+        PrintedClass is { } c && Densities.Rank(Density) >= 0
+            ? new BoxCode(Build, c, Density).ToString()
+            : $"{BuildWords.Of(Build)} without a label";
+
+    /// <summary>
+    /// An ordinary line of the class, build and density on its box, for somebody who knows no more: lengths as most are, as thick as such
+    /// a mass of such a density is. Common practice.
+    /// </summary>
+    public static FlyLine Of(BoxCode box)
+    {
+        var headM = box.Build switch
+        {
+            Build.DoubleTaper => 90 * Exact.FootM,
+            Build.ShootingHead => Exact.ThirtyFeetM,
+            _ => Blank.HeadM,
+        };
+        // The first thirty feet hold a taper as well as belly.
+        var perM = LineWeights.MassKg(box.Class) * 1.08 / Exact.ThirtyFeetM;
+        var bellyM = Math.Sqrt(perM / Densities.OrdinaryKgM3(box.Density) * 4 / Math.PI);
+        return Blank with
+        {
+            PrintedClass = box.Class,
+            Build = box.Build,
+            Density = box.Density,
+            LengthM = box.Build == Build.ShootingHead ? 130 * Exact.FootM : (box.Class < 7 ? 90 : 100) * Exact.FootM,
+            HeadM = box.Build == Build.DoubleTaper ? (box.Class < 7 ? 90 : 100) * Exact.FootM : headM,
+            RearTaperM = box.Build == Build.ShootingHead ? 0 : Blank.RearTaperM,
+            BellyDiameterM = Math.Round(bellyM, 5),
+            TipDiameterM = Math.Round(.65 * bellyM, 5),
+            RunningDiameterM = box.Build == Build.ShootingHead ? .0006 : Math.Round(.65 * bellyM, 5),
+        };
+    }
 
     /// <summary>
     /// Mass of the head in kilograms: weighed, or worked out from the label as if the head were uniform. Null for an

@@ -7,7 +7,7 @@ namespace ZingCast.Core.Lines;
 public sealed record Weighing
 {
     /// <summary>A weighing to start from where nobody knows the mass: an ordinary five-weight head.</summary>
-    public static readonly Weighing Usual = new() { MassKg = .0104 };
+    public static readonly Weighing Usual = new() { MassKg = 160 * Exact.GrainKg };
 
     /// <summary>What the scale said, kilograms.</summary>
     public required double MassKg { get; init; }

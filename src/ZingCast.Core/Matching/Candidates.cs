@@ -7,12 +7,9 @@ using ZingCast.Core.Shed;
 
 namespace ZingCast.Core.Matching;
 
-/// <summary>What else the shed holds for a link, best first.</summary>
-public static class Candidates
+/// <summary>What else the shed holds for a link, best first: all of it, however much there is.</summary>
+internal static class Candidates
 {
-    /// <summary>Most candidates told for a link.</summary>
-    public const int Most = 30;
-
     internal static IReadOnlyList<Candidate> Rods(GearShed shed, Brief brief, Specification spec, Outfit outfit) =>
         Ranked(shed.Rods, r => Choosing.Cost(r, spec, brief), r => Rod(r, spec, brief, r.Id == outfit.Rod.Id));
 
@@ -29,7 +26,7 @@ public static class Candidates
     private static IReadOnlyList<Candidate> Ranked<T>(IReadOnlyList<T> all, Func<T, double> cost, Func<T, Candidate> tell) =>
         [
             // The cost of a line walks its profile: once is enough.
-            .. all.Select(x => (Piece: x, Cost: cost(x))).OrderBy(x => x.Cost).Take(Most).Select(x => tell(x.Piece)),
+            .. all.Select(x => (Piece: x, Cost: cost(x))).OrderBy(x => x.Cost).Select(x => tell(x.Piece)),
         ];
 
     private static Candidate Rod(Rod rod, Specification spec, Brief brief, bool chosen)
@@ -54,14 +51,14 @@ public static class Candidates
             );
         var load = Choosing.Load(rod, line, brief);
         var judged = LinkVerdicts.Line(line, load, spec, brief);
-        return new(line.Id, line.Tag, line.Name, Quantity.Ratio(load.Ratio), load.Ratio, judged.Verdict, judged.Why(), chosen);
+        return new(line.Id, line.Tag, line.Name, Figure.Load(load), load.Ratio, judged.Verdict, judged.Why(), chosen);
     }
 
     private static Candidate Reel(Reel reel, Outfit outfit, Brief brief, bool chosen)
     {
         var fill = SpoolFill.Of(reel, outfit.Line, outfit.Backing, outfit.BackingM);
         var judged = LinkVerdicts.Reel(reel, fill, outfit, brief);
-        Figure figure = fill is null ? "unknown" : Quantity.Ratio(fill.Share);
+        Figure figure = fill is null ? "unknown" : Figure.Share("fill", fill.Share);
         return new(reel.Id, reel.Tag, reel.Name, figure, fill?.Share, judged.Verdict, judged.Why(), chosen);
     }
 }

@@ -39,7 +39,7 @@ internal static class Cautions
                 "wading",
                 LinkId.Hand,
                 brief.Stance == Stance.DeepWading || brief.CurrentMps > .8,
-                $"Wade with a staff, a belt and a life jacket; {Quantity.Length(1)} of water at "
+                $"Wade with a staff, a belt and a life jacket; {Quantity.Depth(1)} of water at "
                     + $"{new Quantity(1, Kind.WaterSpeed)} takes your feet away. Ask locally."
             );
         if (brief.Stance == Stance.Boat)

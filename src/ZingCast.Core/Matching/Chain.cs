@@ -28,16 +28,16 @@ internal static class Chain
         return link switch
         {
             LinkId.Fly => $"{brief.Fly.SizeName} {brief.Fly.Kind.Name}",
-            LinkId.Tippet => $"{Quantity.Length(leader.TippetLengthM)} of {Quantity.Diameter(tippet.DiameterM)}"
-                + $"{(tippet.GuardM > 0 ? ", bite guard last" : "")}",
-            LinkId.Leader => $"{Quantity.Length(leader.LengthM)}, butt {Quantity.Diameter(leader.Butt!.StartM)}",
+            LinkId.Tippet => $"about {Quantity.Force(Tippets.StrengthN(tippet.DiameterM))} on the spool, "
+                + $"{Quantity.RodLength(leader.TippetLengthM)} of it{(tippet.GuardM > 0 ? ", bite guard last" : "")}",
+            LinkId.Leader => $"{Quantity.RodLength(leader.LengthM)}, butt {Quantity.Diameter(leader.Butt!.StartM)}",
             LinkId.Head when line.Id == 0 => $"Look for {Quantity.LineMass(line.MassKg ?? 0)}, {Densities.Of(line.Density).Name}",
             LinkId.Head => $"{line.Tag} {line.Name}",
             LinkId.Running => $"{Quantity.Length(Math.Max(0, line.LengthM - line.HeadM))} of {Quantity.Diameter(line.RunningDiameterM)}",
-            LinkId.Backing => $"{Quantity.Length(outfit.BackingM)} of {outfit.Backing.Name}",
+            LinkId.Backing => $"{Quantity.Spooled(outfit.BackingM)} of {outfit.Backing.Name}",
             LinkId.Reel when reel.Id == 0 => $"Look for a rim of {Quantity.Short(reel.RimM ?? 0)}",
             LinkId.Reel => $"{reel.Tag} {reel.Name}",
-            LinkId.Rod when rod.Id == 0 => $"Look for class {Quantity.Class(rod.PrintedClass ?? 0)}, {Quantity.Length(rod.LengthM)}",
+            LinkId.Rod when rod.Id == 0 => $"Look for class {Quantity.Class(rod.PrintedClass ?? 0)}, {Quantity.RodLength(rod.LengthM)}",
             LinkId.Rod => $"{rod.Tag} {rod.Name}",
             _ => (Sentence)$"{brief.Caster.Name}, {BriefWords.Of(brief.Hand)} hand",
         };
@@ -47,12 +47,12 @@ internal static class Chain
         link switch
         {
             LinkId.Fly => Quantity.LineMass(brief.Fly.WetKg),
-            LinkId.Tippet => Quantity.Diameter(outfit.Tippet.DiameterM),
-            LinkId.Leader => Quantity.Length(outfit.Leader.LengthM),
+            LinkId.Tippet => Quantity.Tippet(outfit.Tippet.DiameterM),
+            LinkId.Leader => Quantity.RodLength(outfit.Leader.LengthM),
             LinkId.Head => Quantity.LineMass(outfit.Line.MassKg ?? 0),
-            LinkId.Running => Quantity.Length(outfit.ShootM),
-            LinkId.Backing => Quantity.Length(outfit.BackingM),
-            LinkId.Reel => outfit.Fill is { } fill ? Quantity.Ratio(fill.Share) : "unknown",
+            LinkId.Running => Quantity.Distance(outfit.ShootM),
+            LinkId.Backing => Quantity.Spooled(outfit.BackingM),
+            LinkId.Reel => outfit.Fill is { } fill ? Figure.Share("fill", fill.Share) : "unknown",
             LinkId.Rod => outfit.Rod.Class is { } c ? Quantity.Class(c, outfit.Rod.MeasuredPlusMinus) : "no class",
             _ => outfit.ReachM,
         };

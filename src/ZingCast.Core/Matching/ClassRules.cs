@@ -60,7 +60,7 @@ public static class ClassRules
             ),
             _ => (
                 allRound,
-                $"a day in hand: {Quantity.Length(Delivery.FartherShare * brief.DistanceM)} with "
+                $"a day in hand: {Quantity.Distance(Delivery.FartherShare * brief.DistanceM)} with "
                     + $"{Quantity.Wind(Delivery.WindierMps)} more in the face, and not far below what people take for the hook"
             ),
         };
@@ -131,9 +131,9 @@ public static class ClassRules
                 new(
                     default,
                     c > FineTippetClass
-                        ? (Sentence)$"Tippet of {Quantity.Diameter(tippetM)} breaks on a stiff rod"
-                        : $"Tippet of {Quantity.Diameter(tippetM)} wants a rod that gives: so light a one does",
-                    [new("tippet", Quantity.Diameter(tippetM)), new("delivers from class", Quantity.Class(delivery))],
+                        ? (Sentence)$"Tippet of {Quantity.Tippet(tippetM)} breaks on a stiff rod"
+                        : $"Tippet of {Quantity.Tippet(tippetM)} wants a rod that gives: so light a one does",
+                    [new("tippet", Quantity.Tippet(tippetM)), new("delivers from class", Quantity.Class(delivery))],
                     Doubt: delivery > FineTippetClass
                 )
         );

@@ -3,7 +3,7 @@ using ZingCast.Core.Measures;
 
 namespace ZingCast.Core.Matching;
 
-/// <summary>Pins that fail: lets go of as few links as possible, nearest first, until the chain holds.</summary>
+/// <summary>Pins that fail: lets go of as few links as possible until the chain holds.</summary>
 internal static class Contradictions
 {
     public static Contradiction? In(MatchSession session, Choice choice)
@@ -19,21 +19,28 @@ internal static class Contradictions
             return null;
 
         Sentence why = $"{Chain.NameOf(caused[0])}: {choice.Judged[(int)caused[0] - 1].Why()}";
-        foreach (var release in Subsets(held))
+        foreach (var size in Subsets(held).GroupBy(s => s.Count))
         {
-            var looser = release.Aggregate(pins, (p, link) => p.Without(link));
-            var found = session.Choose(looser);
-            if (found.Failing.Any(l => !anyway.Contains(l)))
-                continue;
-            var names = string.Join(" and the ", release.Select(l => Chain.NameOf(l).ToLowerInvariant()));
-            Sentence becomes = $"";
-            foreach (var link in release)
-                becomes.AppendFormatted($"{(becomes.Parts.Count > 0 ? ", " : "")}{Chain.TitleOf(link, found.Outfit, session.Brief)}");
-            // What fails with or without the pins still fails.
-            Sentence would = found.Failing.Any() ? $"does what can be done today" : (Sentence)$"would work";
-            return new(caused, why, $"Let go of the {names}: {becomes} {would}", looser);
+            Remedy[] remedies = [.. size.Select(release => Try(session, pins, release, anyway)).OfType<Remedy>()];
+            if (remedies.Length > 0)
+                return new(caused, why, remedies);
         }
-        return new(caused, why, $"No change of pins helps: the brief itself has to give", null);
+        return new(caused, why, []);
+    }
+
+    private static Remedy? Try(MatchSession session, Pins pins, List<LinkId> release, HashSet<LinkId> anyway)
+    {
+        var looser = release.Aggregate(pins, (p, link) => p.Without(link));
+        var found = session.Choose(looser);
+        if (found.Failing.Any(l => !anyway.Contains(l)))
+            return null;
+        var names = string.Join(" and the ", release.Select(l => Chain.NameOf(l).ToLowerInvariant()));
+        Sentence becomes = $"";
+        foreach (var link in release)
+            becomes.AppendFormatted($"{(becomes.Parts.Count > 0 ? ", " : "")}{Chain.TitleOf(link, found.Outfit, session.Brief)}");
+        // What fails with or without the pins still fails.
+        Sentence would = found.Failing.Any() ? $"does what can be done today" : (Sentence)$"would work";
+        return new(release, $"Let go of the {names}: {becomes} {would}", looser);
     }
 
     private static IEnumerable<List<LinkId>> Subsets(List<LinkId> held) =>

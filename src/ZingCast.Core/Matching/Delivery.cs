@@ -70,18 +70,18 @@ internal static class Delivery
                     default,
                     gets
                             ? $"From this class {brief.Caster.Article} {brief.Caster.Name} casts "
-                                + $"{Quantity.Length(brief.DistanceM)} with a tenth in hand and the fly turned over"
+                                + $"{Quantity.Distance(brief.DistanceM)} with a tenth in hand and the fly turned over"
                         : reach > 0
-                            ? (Sentence)$"No class gives this caster {Quantity.Length(brief.DistanceM)} with a tenth "
-                                + $"in hand today; this one, the most people take for such a fly, gets {Quantity.Length(reach)}"
+                            ? (Sentence)$"No class gives this caster {Quantity.Distance(brief.DistanceM)} with a tenth "
+                                + $"in hand today; this one, the most people take for such a fly, gets {Quantity.Distance(reach)}"
                         : $"No class up to this one turns this fly over today; what would help is worked out beside the cast. "
                             + $"By hook alone it is this one",
                     [
-                        new("distance", Quantity.Length(brief.DistanceM)),
+                        new("distance", Quantity.Distance(brief.DistanceM)),
                         new("farthest with this class", brief.Caster.Reach(reach)),
                         new("a class more adds", Quantity.Length(today.ReachM(byCast + 1) - reach)),
                         new("in the face", Quantity.Wind(brief.HeadwindMps)),
-                        new("drag area", new Quantity(brief.Fly.AreaM2, Kind.Area)),
+                        new("fly against the air", Figure.Bulk(brief.Fly)),
                         new("caster", brief.Caster.Name),
                     ],
                     Doubt: !gets
@@ -103,8 +103,8 @@ internal static class Delivery
                             + $"a class more adds {Quantity.Length(adds)}"
                         : (Sentence)$"From here on climbing does not pay: the class is not the problem; see what would help",
                     [
-                        new("reach here", Quantity.Length(today.ReachM(at))),
-                        new("with the most that is named", Quantity.Length(today.ReachM(today.Most))),
+                        new("reach here", Quantity.Distance(today.ReachM(at))),
+                        new("with the most that is named", Quantity.Distance(today.ReachM(today.Most))),
                         new("a class more adds", Quantity.Length(adds)),
                     ],
                     Doubt: true
@@ -155,7 +155,7 @@ internal static class Delivery
                     : "More would add little distance";
                 Sentence people = $"By hook alone people reach for class {Quantity.Class(rung.Low)} to {Quantity.Class(rung.High)}";
                 return new(
-                    $"{rung.Low:0}–{rung.High:0}",
+                    $"class {rung.Low:0}–{rung.High:0}",
                     apart > LadderRung.Disagrees
                         ? (Sentence)$"{people}; the cast asks for {Quantity.Class(delivery)}. {why}; fish and wind still have their say"
                         : $"{people}: near enough to {Quantity.Class(delivery)}",

@@ -18,7 +18,7 @@ internal static class FlyRules
                         : $"A {fly.SizeName} {fly.Kind.Name}, soaked; outside its usual sizes, so stretched from the nearest",
                     [
                         new("soaked", Quantity.LineMass(fly.WetKg)),
-                        new("drag area", new Quantity(fly.AreaM2, Kind.Area)),
+                        new("fly against the air", Figure.Bulk(fly)),
                         new("hook wire", Quantity.Diameter(fly.Hook.WireM)),
                     ],
                     fly.Weighed ? Source.Yours : null,

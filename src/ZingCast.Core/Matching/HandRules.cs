@@ -24,15 +24,15 @@ internal static class HandRules
             Rules.Carry,
             () =>
                 new(
-                    Quantity.Length(carry),
+                    Quantity.Distance(carry),
                     shoot > 0
-                        ? (Sentence)$"Hold {Quantity.Length(carry)} in the air and shoot {Quantity.Length(shoot)}"
-                        : $"Hold {Quantity.Length(carry)} in the air; nothing to shoot",
+                        ? (Sentence)$"Hold {Quantity.Distance(carry)} in the air and shoot {Quantity.Distance(shoot)}"
+                        : $"Hold {Quantity.Distance(carry)} in the air; nothing to shoot",
                     [
                         new("head", Quantity.Length(headM)),
                         new("overhang", Quantity.Length(brief.Caster.OverhangM)),
-                        new("caster carries", Quantity.Length(brief.Caster.CarryM)),
-                        new("leader", Quantity.Length(leaderM)),
+                        new("caster carries", Quantity.Distance(brief.Caster.CarryM)),
+                        new("leader", Quantity.RodLength(leaderM)),
                     ]
                 )
         );
@@ -45,21 +45,21 @@ internal static class HandRules
                     brief.Caster.Reach(far.ReachM),
                     far.ReachM > 0
                         ? (Sentence)$"is the farthest {brief.Caster.Article} {brief.Caster.Name} gets this fly "
-                            + $"today, against {Quantity.Length(brief.DistanceM)} wanted"
+                            + $"today, against {Quantity.Distance(brief.DistanceM)} wanted"
                         : $"this fly does not turn over today with this outfit",
                     [
-                        new("in the air", Quantity.Length(far.CarryM)),
-                        new("shot", Quantity.Length(far.ShotM)),
+                        new("in the air", Quantity.Distance(far.CarryM)),
+                        new("shot", Quantity.Distance(far.ShotM)),
                         new("line speed", new Quantity(far.LaunchMps, Kind.LineSpeed)),
                         new("angle", new Quantity(far.AngleRad * 180 / Math.PI, Kind.Angle)),
                         new("in the face", Quantity.Wind(brief.HeadwindMps)),
-                        new("drag area", new Quantity(brief.Fly.AreaM2, Kind.Area)),
+                        new("fly against the air", Figure.Bulk(brief.Fly)),
                         new(
                             rod.TipKg is null ? "rod tip swings like, usual for its class" : "rod tip swings like, timed",
                             new Quantity(CastSetup.TipOf(rod, windowClass), Kind.BenchMass)
                         ),
-                        new("usual in calm, from", Quantity.Length(brief.Caster.CalmFromM)),
-                        new("usual in calm, to", Quantity.Length(brief.Caster.CalmToM)),
+                        new("usual in calm, from", Quantity.Distance(brief.Caster.CalmFromM)),
+                        new("usual in calm, to", Quantity.Distance(brief.Caster.CalmToM)),
                     ],
                     Doubt: brief.DistanceM > EasyShare * far.ReachM
                 )

@@ -40,9 +40,9 @@ internal static class LeaderRules
             () =>
                 new(
                     Quantity.Diameter(leader.Butt!.StartM),
-                    $"A butt of {Quantity.Length(leader.LengthOf(LeaderPart.Butt))}, "
-                        + $"{Quantity.Length(leader.LengthOf(LeaderPart.Taper))} of steps, "
-                        + $"{Quantity.Length(leader.LengthOf(LeaderPart.Tippet))} of tippet",
+                    $"A butt of {Quantity.RodLength(leader.LengthOf(LeaderPart.Butt))}, "
+                        + $"{Quantity.RodLength(leader.LengthOf(LeaderPart.Taper))} of steps, "
+                        + $"{Quantity.RodLength(leader.LengthOf(LeaderPart.Tippet))} of tippet",
                     [new("line tip", Quantity.Diameter(line.TipDiameterM))]
                 )
         );
@@ -74,7 +74,7 @@ internal static class LeaderRules
             Rules.LeaderLength,
             () =>
                 new(
-                    Quantity.Length(length),
+                    Quantity.RodLength(length),
                     $"{PlainText.Capital(why)}",
                     [
                         new("density", Densities.Of(density).Name),
@@ -96,9 +96,9 @@ internal static class LeaderRules
             Rules.LeaderRod,
             () =>
                 new(
-                    Quantity.Length(longest),
-                    $"{Quantity.Length(length)} would run its joint into the rings at the net",
-                    [new("rod", Quantity.Length(rod.LengthM)), new("leader", Quantity.Length(length))],
+                    Quantity.RodLength(longest),
+                    $"{Quantity.RodLength(length)} would run its joint into the rings at the net",
+                    [new("rod", Quantity.RodLength(rod.LengthM)), new("leader", Quantity.RodLength(length))],
                     Doubt: pins.LeaderM is not null || book.IsOff(Rules.LeaderRod)
                 )
         );

@@ -1,3 +1,4 @@
+using ZingCast.Core.Flies;
 using ZingCast.Core.Measures;
 using ZingCast.Core.Standards;
 
@@ -61,11 +62,27 @@ public sealed record Rule(string Id, LinkId Link, string Title, string Explains,
 
 /// <summary>A number, or a word where there is no number, that stands first on a line of the ledger.</summary>
 /// <param name="Quantity">Number, or null.</param>
-/// <param name="Word">Word, or null.</param>
-public readonly record struct Figure(Quantity? Quantity, string? Word)
+/// <param name="Word">Word, or null; with a number behind it where both are given.</param>
+/// <param name="Name">What the number is, said before it where its unit does not say so: "fill 0.91", "class 7.3".</param>
+/// <param name="OfClass">The class the number is a share of: "load 1.44 of class 7.3".</param>
+public readonly record struct Figure(Quantity? Quantity, string? Word, string? Name = null, Quantity? OfClass = null)
 {
-    /// <summary>A number as a figure.</summary>
-    public static implicit operator Figure(Quantity quantity) => new(quantity, null);
+    /// <summary>A number as a figure. A class says that it is one; a share has to be named, see <see cref="Share"/>.</summary>
+    public static implicit operator Figure(Quantity quantity) =>
+        quantity.Kind != Kind.LineClass ? new(quantity, null)
+        // Even no line at all would do.
+        : quantity is { Value: < .5, PlusMinus: null } ? new(null, "any class")
+        : new(quantity, null, "class");
+
+    /// <summary>A share with its name.</summary>
+    public static Figure Share(string name, double share) => new(Measures.Quantity.Ratio(share), null, name);
+
+    /// <summary>How much of what a class is built for hangs outside its tip.</summary>
+    public static Figure Load(LineLoad load) =>
+        new(Measures.Quantity.Ratio(load.Ratio), null, "load", Measures.Quantity.Class(load.WindowClass));
+
+    /// <summary>How a fly meets the air: in a word, with the figure behind it.</summary>
+    public static Figure Bulk(Fly fly) => new(new Quantity(fly.AreaM2, Kind.Area), fly.Bulk);
 
     /// <summary>A word as a figure.</summary>
     public static implicit operator Figure(string word) => new(null, word);

@@ -22,7 +22,7 @@ internal static class LineRules
                     new(
                         Densities.Of(pin).Name,
                         $"You pinned this density: {Densities.Of(pin).Name}",
-                        [new("depth", Quantity.Length(brief.DepthM))],
+                        [new("depth", Quantity.Depth(brief.DepthM))],
                         Source.Yours,
                         Pin: new() { Density = pin }
                     )
@@ -54,14 +54,14 @@ internal static class LineRules
                     tooDeep && drifts ? Heavier()
                         : tooDeep
                             ? (Sentence)
-                                $"No sinking line fishes {Quantity.Length(brief.DepthM)} here: pitch it farther upstream or weight the fly"
-                        : density.SinkMps <= 0 ? (Sentence)$"A floating line fishes this fly to about {Quantity.Length(depth)}"
+                                $"No sinking line fishes {Quantity.Depth(brief.DepthM)} here: pitch it farther upstream or weight the fly"
+                        : density.SinkMps <= 0 ? (Sentence)$"A floating line fishes this fly to about {Quantity.Depth(depth)}"
                         : rank == least && least > 0 && Fishes(Densities.Floating, fly) >= brief.DepthM
                             ? (Sentence)
                                 $"Waves lift a floating line: {PlainText.Article(density.Name)} {density.Name} one fishes below them"
-                        : $"The lightest line that fishes {Quantity.Length(brief.DepthM)}: it gets to about {Quantity.Length(depth)}",
+                        : $"The lightest line that fishes {Quantity.Depth(brief.DepthM)}: it gets to about {Quantity.Depth(depth)}",
                     [
-                        new("depth", Quantity.Length(brief.DepthM)),
+                        new("depth", Quantity.Depth(brief.DepthM)),
                         new("current", new Quantity(brief.CurrentMps, Kind.WaterSpeed)),
                         new("time to sink", time),
                         new("line sinks", new Quantity(density.SinkMps, Kind.SinkRate)),
@@ -77,13 +77,13 @@ internal static class LineRules
 
         Sentence Heavier() =>
             Sinking.FlyForKg(brief, pins.LeaderM ?? LeaderRules.UsualM(brief, density.Id), tippetM) is { } kg
-                ? (Sentence)$"Floating, and weight in the fly: about {Quantity.LineMass(kg)} of it gets to {Quantity.Length(brief.DepthM)} "
-                    + $"in this drift, yours to {Quantity.Length(depth)}"
-                : $"Floating, and weight in the fly; for {Quantity.Length(brief.DepthM)} a longer leader too, pitched well upstream";
+                ? (Sentence)$"Floating, and weight in the fly: about {Quantity.LineMass(kg)} of it gets to {Quantity.Depth(brief.DepthM)} "
+                    + $"in this drift, yours to {Quantity.Depth(depth)}"
+                : $"Floating, and weight in the fly; for {Quantity.Depth(brief.DepthM)} a longer leader too, pitched well upstream";
 
         IEnumerable<Factor> Beside(int other, string name) =>
             other >= 0 && other < Densities.Rows.Count
-                ? [new($"{name} ({Densities.Rows[other].Name})", Quantity.Length(Fishes(Densities.Rows[other], fly)))]
+                ? [new($"{name} ({Densities.Rows[other].Name})", Quantity.Depth(Fishes(Densities.Rows[other], fly)))]
                 : [];
     }
 
@@ -113,8 +113,8 @@ internal static class LineRules
                     $"{PlainText.Capital(why)}, {Quantity.Length(head.Low)} to {Quantity.Length(head.High)}",
                     [
                         new("fly", brief.Fly.Kind.Name),
-                        new("distance", Quantity.Length(brief.DistanceM)),
-                        new("caster carries", Quantity.Length(brief.Caster.CarryM)),
+                        new("distance", Quantity.Distance(brief.DistanceM)),
+                        new("caster carries", Quantity.Distance(brief.Caster.CarryM)),
                     ]
                 )
         );
@@ -178,15 +178,15 @@ internal static class LineRules
             Rules.Load,
             () =>
                 new(
-                    Quantity.Ratio(load.Ratio),
-                    $"{Quantity.LineMass(load.LineKg)} of line in {Quantity.Length(load.JudgedM)} and the fly; the rod's window is "
+                    Figure.Load(load),
+                    $"{Quantity.LineMass(load.LineKg)} of line in {Quantity.Distance(load.JudgedM)} and the fly; the rod's window is "
                         + $"{Quantity.LineMass(LineLoad.Low * standard)} to {Quantity.LineMass(LineLoad.Top * standard)}",
                     [
-                        new("line judged", Quantity.Length(load.JudgedM)),
+                        new("line judged", Quantity.Distance(load.JudgedM)),
                         new("its mass", Quantity.LineMass(load.LineKg)),
                         new("soaked fly", Quantity.LineMass(brief.Fly.WetKg)),
                         new("standard mass of the class", Quantity.LineMass(standard)),
-                        new("ideal", Quantity.Ratio(load.Ideal)),
+                        new("feels best, the line by itself", Figure.Share("load", load.Ideal)),
                     ],
                     OffTheLabel(line),
                     load.Verdict != Verdict.Fits

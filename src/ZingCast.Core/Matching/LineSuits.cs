@@ -52,13 +52,13 @@ public static class LineSuits
             : rod.MeasuredClass is { } measured ? (Sentence)$"measured {Quantity.Class(measured)}"
             : $"a {Quantity.Class(load.WindowClass)} by its label only";
         Sentence judged =
-            $"{Quantity.LineMass(load.LineKg)} in {Quantity.Length(load.JudgedM)} is {Quantity.Ratio(load.LineRatio)} of the class";
+            $"{Quantity.LineMass(load.LineKg)} in {Quantity.Distance(load.JudgedM)} is {Quantity.Ratio(load.LineRatio)} of the class";
         return load.Ratio > LineLoad.Top ? (Sentence)$"{known}: {judged} and overloads it"
             : load.Ratio < LineLoad.Low ? (Sentence)$"{known}: {judged} and never loads it"
             : load.Verdict == Verdict.Look
                 ? (Sentence)$"{known}: {judged}, {(load.LineRatio > load.Ideal ? "deep in the rod" : "light on the rod")}; "
-                    + $"ideal {Quantity.Ratio(load.Ideal)}"
-            : $"{known}: {judged}, ideal {Quantity.Ratio(load.Ideal)}";
+                    + $"{Quantity.Ratio(load.Ideal)} feels best"
+            : $"{known}: {judged}, where {Quantity.Ratio(load.Ideal)} feels best";
     }
 
     /// <summary>Mass of a head of this length that loads a rod as it likes best, kilograms. Needs a rod of known class.</summary>

@@ -141,8 +141,8 @@ internal static class LinkVerdicts
         return Fits(
             LinkId.Head,
             () =>
-                $"{Quantity.Ratio(load.Ratio)} of the class: line alone {Quantity.Ratio(load.LineRatio)}, "
-                + $"ideal {Quantity.Ratio(load.Ideal)}"
+                $"loads this rod well: {Quantity.Ratio(load.LineRatio)} of its class by itself, where "
+                + $"{Quantity.Ratio(load.Ideal)} feels best"
         );
     }
 
@@ -150,24 +150,24 @@ internal static class LinkVerdicts
     {
         var needed = brief.DistanceM - outfit.Leader.LengthM;
         if (needed > outfit.Line.LengthM)
-            return Look(LinkId.Running, () => $"backing goes through the rings at {Quantity.Length(brief.DistanceM)}");
+            return Look(LinkId.Running, () => $"backing goes through the rings at {Quantity.Distance(brief.DistanceM)}");
         var share = outfit.ShootM / Math.Max(1, brief.DistanceM);
-        return share > .5 ? Look(LinkId.Running, () => $"shoot {Quantity.Length(outfit.ShootM)}: over half the cast")
+        return share > .5 ? Look(LinkId.Running, () => $"shoot {Quantity.Distance(outfit.ShootM)}: over half the cast")
             : outfit.ShootM > 0
-                ? Fits(LinkId.Running, () => $"shoot {Quantity.Length(outfit.ShootM)} behind {Quantity.Length(outfit.CarryM)} of carry")
-            : Fits(LinkId.Running, () => $"nothing to shoot: {Quantity.Length(outfit.CarryM)} of carry does it");
+                ? Fits(LinkId.Running, () => $"shoot {Quantity.Distance(outfit.ShootM)} behind {Quantity.Distance(outfit.CarryM)} of carry")
+            : Fits(LinkId.Running, () => $"nothing to shoot: {Quantity.Distance(outfit.CarryM)} of carry does it");
     }
 
     private static Judgement Backing(Brief brief, Outfit outfit)
     {
         var run = brief.Species.Group.RunM;
         if (outfit.BackingM < run - outfit.Line.LengthM)
-            return Fails(LinkId.Backing, () => $"a run of {Quantity.Length(run)} would spool you");
+            return Fails(LinkId.Backing, () => $"a run of {Quantity.Spooled(run)} would spool you");
         if (outfit.BackingM < run)
-            return Look(LinkId.Backing, () => $"less than a run of {Quantity.Length(run)}");
+            return Look(LinkId.Backing, () => $"less than a run of {Quantity.Spooled(run)}");
         return outfit.Backing.StrengthN < Tippets.StrengthN(outfit.Leader.TippetM)
             ? Look(LinkId.Backing, () => $"weaker than the tippet: a break would cost the line")
-            : Fits(LinkId.Backing, () => $"outlasts a run of {Quantity.Length(run)}");
+            : Fits(LinkId.Backing, () => $"outlasts a run of {Quantity.Spooled(run)}");
     }
 
     internal static Judgement Reel(Reel reel, SpoolFill? fill, Outfit outfit, Brief brief)
@@ -177,7 +177,7 @@ internal static class LinkVerdicts
         if (fill.FitsBackingM <= 0)
             return Fails(LinkId.Reel, () => $"does not even hold the line");
         if (!fill.Holds)
-            return Fails(LinkId.Reel, () => $"holds only {Quantity.Length(fill.FitsBackingM)} of this backing");
+            return Fails(LinkId.Reel, () => $"holds only {Quantity.Spooled(fill.FitsBackingM)} of this backing");
         if (brief.Salt && !reel.SaltProof)
             return Look(LinkId.Reel, () => $"holds it, but is not made for salt: rinse and dry it each day");
         if (fill.ShareLoose > 1)
@@ -188,7 +188,7 @@ internal static class LinkVerdicts
                 LinkId.Reel,
                 () => $"holds it; {(ReelBalance.IsLight(ratio) ? "light" : "heavy")} for the rod at {Quantity.Ratio(ratio)} of its mass"
             );
-        return Fits(LinkId.Reel, () => $"holds {Quantity.Length(outfit.BackingM)} of backing with room at the rim");
+        return Fits(LinkId.Reel, () => $"holds {Quantity.Spooled(outfit.BackingM)} of backing with room at the rim");
     }
 
     internal static Judgement Rod(Rod rod, Specification spec, Brief brief)
@@ -215,7 +215,7 @@ internal static class LinkVerdicts
                 LinkId.Rod,
                 () => $"right class; {Quantity.Length(Math.Abs(longer))} {(longer < 0 ? "shorter" : "longer")} than wanted"
             );
-        return Fits(LinkId.Rod, () => $"class {Quantity.Class(c)} for the {Quantity.Class(spec.Class.Target)} aimed for");
+        return Fits(LinkId.Rod, () => $"class {Quantity.Class(c)}, where {Quantity.Class(spec.Class.Target)} is aimed for");
     }
 
     private static Judgement Hand(Brief brief, Outfit outfit)
@@ -227,13 +227,17 @@ internal static class LinkVerdicts
             return Fails(
                 LinkId.Hand,
                 () =>
-                    $"gets {Quantity.Length(reach)} of the {Quantity.Length(brief.DistanceM)} wanted, "
+                    $"gets {Quantity.Distance(reach)} of the {Quantity.Distance(brief.DistanceM)} wanted, "
                     + $"{Quantity.Length(brief.DistanceM - reach)} short: see what would help, or get closer"
             );
         if (brief.ShoulderMps > Brief.ShoulderWarnsMps)
             return Look(LinkId.Hand, () => $"wind onto the casting shoulder: cast over the other one");
         if (brief.DistanceM > HandRules.EasyShare * reach)
-            return Look(LinkId.Hand, () => $"{Quantity.Length(brief.DistanceM)} leaves no tenth in hand");
-        return Fits(LinkId.Hand, () => $"{Quantity.Length(reach - brief.DistanceM)} in hand at {Quantity.Length(brief.DistanceM)}");
+            return Look(
+                LinkId.Hand,
+                () =>
+                    $"nearly all there is today: {Quantity.Length(reach - brief.DistanceM)} to spare at {Quantity.Distance(brief.DistanceM)}"
+            );
+        return Fits(LinkId.Hand, () => $"{Quantity.Length(reach - brief.DistanceM)} in hand at {Quantity.Distance(brief.DistanceM)}");
     }
 }

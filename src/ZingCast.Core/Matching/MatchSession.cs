@@ -137,24 +137,34 @@ public sealed class MatchSession
             choice.Book.Tell(),
             Cautions.For(brief, spec, outfit),
             null,
-            Candidates.Rods(shed, brief, spec, outfit),
-            Candidates.Lines(shed, brief, spec, outfit),
-            Candidates.Reels(shed, brief, outfit),
+            OutfitCard.Of(brief, choice),
             choice.Own is { } own ? Tell(own, outfit) : null,
             choice.Score.Cost
         );
     }
 
+    /// <summary>Everything in the shed that could take a link's place in a choice, best first; nothing for links that no piece fills.</summary>
+    public IReadOnlyList<Candidate> Candidates(Choice choice, LinkId link) =>
+        link switch
+        {
+            LinkId.Rod => Matching.Candidates.Rods(shed, brief, choice.Spec, choice.Outfit),
+            LinkId.Head => Matching.Candidates.Lines(shed, brief, choice.Spec, choice.Outfit),
+            LinkId.Reel => Matching.Candidates.Reels(shed, brief, choice.Outfit),
+            _ => [],
+        };
+
     private OwnOutfit Tell(Choice own, Outfit instead)
     {
         var (rod, line, reel, reach) = (own.Outfit.Rod, own.Outfit.Line, own.Outfit.Reel, own.Outfit.ReachM.Value);
         var gets =
-            reach > 0 ? (Sentence)$"gets {Quantity.Length(reach)} of the {Quantity.Length(brief.DistanceM)} wanted" : $"turns nothing over";
+            reach > 0
+                ? (Sentence)$"gets {Quantity.Distance(reach)} of the {Quantity.Distance(brief.DistanceM)} wanted"
+                : $"turns nothing over";
         Sentence says = $"{rod.Tag} with {line.Tag} on {reel.Tag} {gets}";
         foreach (var judged in own.Judged.Where(j => j.Verdict == Verdict.Fails && j.Link != LinkId.Hand))
             says.AppendFormatted($"; {Chain.NameOf(judged.Link).ToLowerInvariant()}: {judged.Why()}");
         if (instead.ReachM.Value > reach + ReachGain.Little)
-            says.AppendFormatted($"; what is to buy gets {Quantity.Length(instead.ReachM.Value)}");
+            says.AppendFormatted($"; what is to buy gets {Quantity.Distance(instead.ReachM.Value)}");
         var pins = own.Pins with { Rod = rod.Id, Line = line.Id, Reel = reel.Id };
         return new(rod.Tag, line.Tag, reel.Tag, brief.Caster.Reach(reach), says, pins);
     }
@@ -253,12 +263,12 @@ internal sealed record ThrownHeads(IReadOnlyList<ThrownHead> All, ThrownHead Bes
                     caster.Reach(Best.ReachM),
                     Best.Line.Id != nearest.Line.Id
                             ? $"{Best.Line.Tag} gets there, where {nearest.Line.Tag}, nearer in "
-                                + $"load, stops at {Quantity.Length(nearest.ReachM)}"
+                                + $"load, stops at {Quantity.Distance(nearest.ReachM)}"
                         : farthest.Line.Id != Best.Line.Id
                             ? (Sentence)$"{Best.Line.Tag}; {farthest.Line.Tag} would go to "
-                                + $"{Quantity.Length(farthest.ReachM)} but fits the rest less well"
+                                + $"{Quantity.Distance(farthest.ReachM)} but fits the rest less well"
                         : $"{Best.Line.Tag} goes farthest of those that load this rod",
-                    [.. All.Select(t => new Factor(t.Line.Tag, Quantity.Length(t.ReachM)))],
+                    [.. All.Select(t => new Factor(t.Line.Tag, Quantity.Distance(t.ReachM)))],
                     Pin: new() { Line = Best.Line.Id }
                 );
             }

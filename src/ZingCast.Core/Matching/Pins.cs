@@ -74,6 +74,21 @@ public sealed record Pins
     /// <summary>Backing length, metres.</summary>
     public double? BackingM { get; init; }
 
+    /// <summary>What was typed, by pin, such as "9'" for leaderM.</summary>
+    public IReadOnlyDictionary<string, string>? Said { get; init; }
+
+    /// <summary>Kind and number of a pin that can be typed, by its name in the contract; null when it is none.</summary>
+    public (Kind Kind, double? Value)? Typed(string field) =>
+        field switch
+        {
+            "rodClass" => (Kind.LineClass, RodClass),
+            "rodLengthM" => (Kind.RodLength, RodLengthM),
+            "tippetM" => (Kind.Tippet, TippetM),
+            "leaderM" => (Kind.RodLength, LeaderM),
+            "backingM" => (Kind.Spooled, BackingM),
+            _ => null,
+        };
+
     /// <summary>Which pins hold a link; none for the links that follow from the others.</summary>
     public static IReadOnlyList<Pin> On(LinkId link) =>
         link switch
@@ -93,9 +108,14 @@ public sealed record Pins
     /// <summary>The pins with everything on one link let go.</summary>
     public Pins Without(LinkId link) => On(link).Aggregate(this, (pins, pin) => pins.Without(pin));
 
-    private bool Has(Pin pin) => Without(pin) != this;
+    private bool Has(Pin pin) => Let(pin) != this;
 
-    private Pins Without(Pin pin) =>
+    private Pins Without(Pin pin) => Let(pin) with { Said = SaidWithout(pin) };
+
+    private Dictionary<string, string>? SaidWithout(Pin pin) =>
+        Said?.Where(s => !s.Key.Equals(pin.ToString(), StringComparison.OrdinalIgnoreCase)).ToDictionary();
+
+    private Pins Let(Pin pin) =>
         pin switch
         {
             Pin.Rod => this with { Rod = null },
@@ -127,5 +147,6 @@ public sealed record Pins
             .Range("pins.leaderM", LeaderM, .5, 9, "A leader is between 0.5 and 9 m (20 in and 30 ft).")
             .Must("pins.backing", Backing is null || Backings.Find(Backing) is not null, "Pick a backing from the list.")
             .Within("pins.backingM", BackingM, Backings.Lengths)
-            .Problems;
+            .Problems.Concat(Standards.Said.Check(Said, "pins.said.", Typed))
+            .ToList();
 }

@@ -56,8 +56,10 @@ public static class ReachGains
         CancellationToken cancel = default
     )
     {
-        var now = Matcher.Solve(Brief.Complete(draft), shed, pins, off, cancel: cancel);
-        var tries = Changes(draft, now, pins).ToList();
+        var session = Matcher.For(Brief.Complete(draft), shed, off, cancel);
+        var now = session.Choose(pins);
+        var heads = session.Candidates(now, LinkId.Head);
+        var tries = Changes(draft, session.Brief, now, heads, pins).ToList();
         var gains = new ReachGain[tries.Count];
         Parallel.For(
             0,
@@ -73,14 +75,20 @@ public static class ReachGains
         return (now.Outfit.ReachM, [.. gains.OrderByDescending(h => h.GainM)]);
     }
 
-    private static IEnumerable<(string Id, Sentence Says, BriefDraft Brief, Pins Pins)> Changes(BriefDraft draft, Solution now, Pins pins)
+    private static IEnumerable<(string Id, Sentence Says, BriefDraft Brief, Pins Pins)> Changes(
+        BriefDraft draft,
+        Brief brief,
+        Choice now,
+        IReadOnlyList<Candidate> heads,
+        Pins pins
+    )
     {
-        var (brief, outfit) = (now.Brief, now.Outfit);
+        var outfit = now.Outfit;
         var (fly, caster) = (brief.Fly, brief.Caster);
         if (outfit.Leader.LengthM > 1.8)
             yield return (
                 "leader",
-                $"A leader two feet shorter: {Quantity.Length(outfit.Leader.LengthM - .61)}",
+                $"A leader two feet shorter: {Quantity.RodLength(outfit.Leader.LengthM - .61)}",
                 draft,
                 pins with
                 {
@@ -118,7 +126,7 @@ public static class ReachGains
             );
         }
 
-        foreach (var other in now.Lines.Where(l => l.Verdict != Verdict.Fails && !l.Chosen).Take(4))
+        foreach (var other in heads.Where(l => l.Verdict != Verdict.Fails && !l.Chosen).Take(4))
             yield return (
                 $"head-{other.Tag}",
                 $"Another head: {other.Tag} {other.Name}",

@@ -56,14 +56,14 @@ internal static class ReelRules
             Rules.BackingLength,
             () =>
                 new(
-                    Quantity.Length(metres),
+                    Quantity.Spooled(metres),
                     pins.BackingM is null
-                        ? (Sentence)$"Planned for {brief.Species.Name}; the longest run to expect is {Quantity.Length(group.RunM)}"
-                        : $"You pinned this length; {Quantity.Length(usual)} is planned for {brief.Species.Name}",
+                        ? (Sentence)$"Planned for {brief.Species.Name}; the longest run to expect is {Quantity.Spooled(group.RunM)}"
+                        : $"You pinned this length; {Quantity.Spooled(usual)} is planned for {brief.Species.Name}",
                     [
-                        new("usual", Quantity.Length(group.BackingM(brief.FishKg))),
-                        new("run", Quantity.Length(group.RunM)),
-                        new("run + 30 %", Quantity.Length(run)),
+                        new("usual", Quantity.Spooled(group.BackingM(brief.FishKg))),
+                        new("run", Quantity.Spooled(group.RunM)),
+                        new("run + 30 %", Quantity.Spooled(run)),
                     ],
                     pins.BackingM is null ? Fishes.Source : Source.Yours,
                     metres < group.RunM,
@@ -142,7 +142,7 @@ internal static class ReelRules
                 () =>
                     new(
                         "look for",
-                        $"No reel in the shed holds this line with {Quantity.Length(metres)} of backing. Look for a rim of "
+                        $"No reel in the shed holds this line with {Quantity.Spooled(metres)} of backing. Look for a rim of "
                             + $"{Quantity.Short(reel.RimM!.Value)} by {Quantity.Short(reel.WidthM!.Value)} wide on an arbor "
                             + $"of {Quantity.Short(reel.ArborM!.Value)}, near {Quantity.Gear(reel.MassKg)}",
                         [new("backing", backing.Name)],
@@ -182,14 +182,14 @@ internal static class ReelRules
                 Rules.Fill,
                 () =>
                     new(
-                        Quantity.Ratio(fill.Share),
+                        Figure.Share("fill", fill.Share),
                         fill.Share <= 1
-                            ? (Sentence)$"of the room used; {Quantity.Length(fill.FitsBackingM)} of this backing would fit"
-                            : $"of the room: only {Quantity.Length(fill.FitsBackingM)} of this backing fits",
+                            ? (Sentence)$"of the room used; {Quantity.Spooled(fill.FitsBackingM)} of this backing would fit"
+                            : $"of the room: only {Quantity.Spooled(fill.FitsBackingM)} of this backing fits",
                         [
-                            new("ordinary wind", Quantity.Ratio(fill.Share)),
-                            new("loose wind", Quantity.Ratio(fill.ShareLoose)),
-                            new("backing", Quantity.Length(metres)),
+                            new("ordinary wind", Figure.Share("fill", fill.Share)),
+                            new("loose wind", Figure.Share("fill", fill.ShareLoose)),
+                            new("backing", Quantity.Spooled(metres)),
                             new("rim gap left", fill.RimGapM is { } gap ? Quantity.Short(gap) : "spool not measured"),
                         ],
                         fill.Source,
@@ -205,7 +205,7 @@ internal static class ReelRules
             Rules.Balance,
             () =>
                 new(
-                    Quantity.Ratio(ratio),
+                    Figure.Share("ratio", ratio),
                     ratio < ReelBalance.Usual.Low ? (Sentence)$"loaded reel to rod: tip-heavy"
                         : ratio > ReelBalance.Usual.High ? (Sentence)$"loaded reel to rod: heavy in the hand, but it balances low"
                         : $"loaded reel to rod: balances at the grip",
@@ -230,10 +230,10 @@ internal static class ReelRules
                 new(
                     runs ? "reel" : "rod",
                     runs
-                        ? (Sentence)$"{brief.Species.Name} can run {Quantity.Length(group.RunM)} at {speed}: spend on reel and backing"
-                        : $"{brief.Species.Name} run {Quantity.Length(group.RunM)} at most: spend on the rod, "
+                        ? (Sentence)$"{brief.Species.Name} can run {Quantity.Spooled(group.RunM)} at {speed}: spend on reel and backing"
+                        : $"{brief.Species.Name} run {Quantity.Spooled(group.RunM)} at most: spend on the rod, "
                             + $"the reel mostly stores line",
-                    [new("run", Quantity.Length(group.RunM)), new("speed", speed)]
+                    [new("run", Quantity.Spooled(group.RunM)), new("speed", speed)]
                 )
         );
     }

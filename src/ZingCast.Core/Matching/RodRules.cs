@@ -14,7 +14,7 @@ internal static class RodRules
         {
             book.Note(
                 Rules.RodLength,
-                () => new(Quantity.Length(pin), $"You pinned this length", [], Source.Yours, Pin: new() { RodLengthM = pin })
+                () => new(Quantity.RodLength(pin), $"You pinned this length", [], Source.Yours, Pin: new() { RodLengthM = pin })
             );
             return pin;
         }
@@ -34,7 +34,7 @@ internal static class RodRules
             Rules.RodLength,
             () =>
                 new(
-                    Quantity.Length(length),
+                    Quantity.RodLength(length),
                     $"{PlainText.Capital(why)}{(longer ? "; finesse adds half a foot" : "")}",
                     [
                         new("water", BriefWords.Of(brief.Water)),
@@ -63,8 +63,8 @@ internal static class RodRules
                     Actions.Word(action),
                     $"{PlainText.Capital(why)}",
                     [
-                        new("tippet", Quantity.Diameter(tippetM)),
-                        new("distance", Quantity.Length(brief.DistanceM)),
+                        new("tippet", Quantity.Tippet(tippetM)),
+                        new("distance", Quantity.Distance(brief.DistanceM)),
                         new("in the face", Quantity.Wind(brief.HeadwindMps)),
                     ]
                 )
@@ -81,7 +81,7 @@ internal static class RodRules
                     new(
                         "look for",
                         $"No rod in the shed is within a class and a half of {Quantity.Class(spec.Class.Target)} and fits the "
-                            + $"place. Look for class {Quantity.Class(rod.PrintedClass!.Value)}, {Quantity.Length(rod.LengthM)}, "
+                            + $"place. Look for class {Quantity.Class(rod.PrintedClass!.Value)}, {Quantity.RodLength(rod.LengthM)}, "
                             + $"{Actions.Word(rod.Action)}",
                         [new("class aimed for", Quantity.Class(spec.Class.Target))],
                         Doubt: true
@@ -97,8 +97,8 @@ internal static class RodRules
                             + $"against {Quantity.Class(spec.Class.Target)} aimed for",
                         [
                             new("class aimed for", Quantity.Class(spec.Class.Target)),
-                            new("length aimed for", Quantity.Length(spec.RodLengthM)),
-                            new("its length", Quantity.Length(rod.LengthM)),
+                            new("length aimed for", Quantity.RodLength(spec.RodLengthM)),
+                            new("its length", Quantity.RodLength(rod.LengthM)),
                             new("its action", Actions.Word(rod.Action)),
                         ],
                         Pin: new() { Rod = rod.Id }
@@ -116,7 +116,7 @@ internal static class RodRules
                         [
                             new("bend test", Quantity.Class(measured, rod.MeasuredPlusMinus)),
                             new("label", rod.PrintedClass is { } p ? Quantity.Class(p) : "none"),
-                            new("tip angle", rod.ActionAngleDeg is { } a ? new Quantity(a, Kind.Angle) : "not read"),
+                            new("tip angle", rod.TipAngleDeg is { } a ? new Quantity(a, Kind.Angle) : "not read"),
                         ],
                         Doubt: rod.LabelDisagrees
                     )

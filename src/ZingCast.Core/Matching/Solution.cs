@@ -101,12 +101,17 @@ public sealed record Candidate(int Id, string Tag, string Name, Figure Figure, d
 /// <param name="Urgent">True when today's brief sets it off.</param>
 public sealed record Caution(string Id, LinkId Link, Sentence Says, bool Urgent);
 
-/// <summary>Pins that cannot work together, with the nearest change that does.</summary>
+/// <summary>Pins that cannot work together, with every smallest change that does.</summary>
 /// <param name="Links">Links that fail.</param>
 /// <param name="Why">What fails.</param>
-/// <param name="Nearest">The nearest working change, or why there is none.</param>
-/// <param name="Working">The pins after that change; null when nothing helps.</param>
-public sealed record Contradiction(IReadOnlyList<LinkId> Links, Sentence Why, Sentence Nearest, Pins? Working);
+/// <param name="Remedies">The changes, each letting go of as few links as will do; empty when the brief itself has to give.</param>
+public sealed record Contradiction(IReadOnlyList<LinkId> Links, Sentence Why, IReadOnlyList<Remedy> Remedies);
+
+/// <summary>A change of pins that works.</summary>
+/// <param name="LetGo">Links let go of.</param>
+/// <param name="Says">What is let go, and what comes instead.</param>
+/// <param name="Pins">The pins after it.</param>
+public sealed record Remedy(IReadOnlyList<LinkId> LetGo, Sentence Says, Pins Pins);
 
 /// <summary>The class decision in numbers.</summary>
 /// <param name="Delivery">Smallest class that delivers the fly.</param>
@@ -142,9 +147,7 @@ public sealed record OwnOutfit(string Rod, string Line, string Reel, Quantity Re
 /// <param name="Ledger">Reasons in the order they were decided.</param>
 /// <param name="Cautions">Cautions, urgent ones first.</param>
 /// <param name="Contradiction">Set when pins cannot work together.</param>
-/// <param name="Rods">Rods considered, best first.</param>
-/// <param name="Lines">Lines considered on the chosen rod, best first.</param>
-/// <param name="Reels">Reels considered, best first.</param>
+/// <param name="Card">The outfit in shop words.</param>
 /// <param name="Own">What own gear would do, where the outfit asks for something to be bought; else null.</param>
 /// <param name="Cost">What the outfit gives up against what the brief asks for, see <see cref="Score"/>.</param>
 public sealed record Solution(
@@ -155,9 +158,7 @@ public sealed record Solution(
     IReadOnlyList<LedgerStep> Ledger,
     IReadOnlyList<Caution> Cautions,
     Contradiction? Contradiction,
-    IReadOnlyList<Candidate> Rods,
-    IReadOnlyList<Candidate> Lines,
-    IReadOnlyList<Candidate> Reels,
+    OutfitCard Card,
     OwnOutfit? Own,
     double Cost
 );

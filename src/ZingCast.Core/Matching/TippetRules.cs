@@ -58,10 +58,10 @@ internal static class TippetRules
             Rules.TippetSize,
             () =>
                 new(
-                    Quantity.Diameter(diameter),
-                    pins.TippetM is not null ? $"You pinned {Quantity.Diameter(diameter)}; the fly suggests {Quantity.Diameter(usual)}"
+                    Quantity.Tippet(diameter),
+                    pins.TippetM is not null ? $"You pinned {Quantity.Tippet(diameter)}; the fly suggests {Quantity.Tippet(usual)}"
                         : stronger
-                            ? $"{Quantity.Diameter(byFly)} by the fly; the fish asks for more, "
+                            ? $"{Quantity.Tippet(byFly)} by the fly; the fish asks for more, "
                                 + $"and up to {Quantity.Diameter(band.High)} swims well"
                         : byX ? $"Hook {fly.SizeName} over {(stiff ? "4, for stiffness" : "3")}{(finer > 0 ? ", finer to be led" : "")}"
                         : (Sentence)$"Between {Quantity.Diameter(band.Low)} and {Quantity.Diameter(band.High)} "
@@ -110,7 +110,7 @@ internal static class TippetRules
                             + $"a hook larger carries thicker, or play it off the reel and give line early",
                     [
                         new("straight pull", Quantity.Force(Tippets.StrengthN(diameter))),
-                        new("knot keeps", Quantity.Ratio(Tippets.KnotShare)),
+                        new("knot keeps", Figure.Share("share", Tippets.KnotShare)),
                         new("asked for", Quantity.Force(wanted)),
                     ],
                     Doubt: knotted < wanted

@@ -1,3 +1,5 @@
+using System.Globalization;
+
 namespace ZingCast.Core.Measures;
 
 /// <summary>Something that can be kept: a piece of gear, a scrap, a calibration.</summary>
@@ -46,6 +48,28 @@ public abstract record Gear : Kept
     {
         get;
         init => field = PlainText.Clean(value);
+    }
+
+    /// <summary>What to call it when nobody gave it a name, as people would: "9 ft #6", "WF6F".</summary>
+    public abstract string UsualName();
+
+    /// <summary>This with a tag and a name where it has none.</summary>
+    public Gear Christened(string freeTag) =>
+        this with
+        {
+            Tag = Tag.Length == 0 ? freeTag : Tag,
+            Name = Name.Length == 0 ? UsualName() : Name,
+        };
+
+    /// <summary>The first letter and number that no piece carries yet, one above the highest: "R13".</summary>
+    public static string NextTag(char letter, IEnumerable<string> taken)
+    {
+        var highest = taken
+            .Where(t => t.Length is > 1 and < 8 && char.ToUpperInvariant(t[0]) == letter)
+            .Select(t => int.TryParse(t[1..], NumberStyles.None, CultureInfo.InvariantCulture, out var n) ? n : 0)
+            .Append(0)
+            .Max();
+        return string.Create(CultureInfo.InvariantCulture, $"{letter}{highest + 1}");
     }
 
     /// <summary>A check that has looked at tag, name and note.</summary>

@@ -3,14 +3,29 @@ namespace ZingCast.Core.Measures;
 /// <summary>What a number stands for: decides the units it may be read in and shown in. The SI unit is given for each.</summary>
 public enum Kind
 {
-    /// <summary>A distance people pace or strip, metres.</summary>
+    /// <summary>A length of line or of anything else that is taped, metres.</summary>
     Length,
+
+    /// <summary>How far away a fish is, and how far a cast goes, metres.</summary>
+    Distance,
+
+    /// <summary>Length of a rod or a leader, metres; said in feet and inches.</summary>
+    RodLength,
+
+    /// <summary>Length of backing or of a whole line, metres; said in yards.</summary>
+    Spooled,
+
+    /// <summary>How deep, metres.</summary>
+    Depth,
 
     /// <summary>A length held against a ruler, metres.</summary>
     ShortLength,
 
     /// <summary>A thickness of line or tippet, metres.</summary>
     Diameter,
+
+    /// <summary>Thickness of tippet, metres; said as an X number where it is one.</summary>
+    Tippet,
 
     /// <summary>Mass of line or of a fly, kilograms; read in grains or grams.</summary>
     LineMass,
@@ -76,11 +91,26 @@ public readonly record struct Quantity(double Value, Kind Kind, double? PlusMinu
     /// <summary>Length in metres.</summary>
     public static Quantity Length(double metres, double? plusMinus = null) => new(metres, Kind.Length, plusMinus);
 
+    /// <summary>Distance of a fish or a cast in metres.</summary>
+    public static Quantity Distance(double metres, double? plusMinus = null) => new(metres, Kind.Distance, plusMinus);
+
+    /// <summary>Length of a rod or a leader in metres.</summary>
+    public static Quantity RodLength(double metres) => new(metres, Kind.RodLength);
+
+    /// <summary>Length of backing or of a whole line in metres.</summary>
+    public static Quantity Spooled(double metres) => new(metres, Kind.Spooled);
+
+    /// <summary>Depth in metres.</summary>
+    public static Quantity Depth(double metres) => new(metres, Kind.Depth);
+
     /// <summary>Ruler length in metres.</summary>
     public static Quantity Short(double metres) => new(metres, Kind.ShortLength);
 
     /// <summary>Thickness in metres.</summary>
     public static Quantity Diameter(double metres) => new(metres, Kind.Diameter);
+
+    /// <summary>Thickness of tippet in metres.</summary>
+    public static Quantity Tippet(double metres) => new(metres, Kind.Tippet);
 
     /// <summary>Line or fly mass in kilograms.</summary>
     public static Quantity LineMass(double kg, double? plusMinus = null) => new(kg, Kind.LineMass, plusMinus);

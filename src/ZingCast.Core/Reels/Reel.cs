@@ -1,3 +1,4 @@
+using System.Globalization;
 using ZingCast.Core.Lines;
 using ZingCast.Core.Measures;
 using ZingCast.Core.Standards;
@@ -77,6 +78,15 @@ public sealed record Reel : Gear
             HeadM = 12,
             // Floating line is about 0.88 g/cm³; the belly's thickness follows from the class's mass per metre.
             BellyDiameterM = Math.Sqrt(LineWeights.MassKg(lineClass) * 1.08 / Exact.ThirtyFeetM / 880 * 4 / Math.PI),
+        };
+
+    /// <inheritdoc />
+    public override string UsualName() =>
+        (LabelLow, LabelHigh) switch
+        {
+            ({ } low, { } high) when high > low => string.Create(CultureInfo.InvariantCulture, $"{low:0.#}/{high:0.#} reel"),
+            ({ } one, _) => string.Create(CultureInfo.InvariantCulture, $"#{one:0.#} reel"),
+            _ => "reel without a label",
         };
 
     /// <inheritdoc />

@@ -140,7 +140,7 @@ public static class ReferenceShelf
         new(
             "bend-test",
             "Bend test",
-            "Weight that drops a rod's tip by a third of its length, and the effective rod number "
+            "Weight that drops a rod's tip by a third of its length, and the measured class "
                 + "that stands for. Beyond the table in proportion to line weights.",
             Calibration.Usual.Source,
             ["weight", "number"],
@@ -176,9 +176,9 @@ public static class ReferenceShelf
                         Quantity.Fish(g.UsualKg),
                         Quantity.Fish(g.BigKg),
                         Quantity.Class(g.FloorLow),
-                        Quantity.Length(g.RunM),
+                        Quantity.Spooled(g.RunM),
                         new Quantity(g.RunMps, Kind.WaterSpeed),
-                        Quantity.Length(g.BackingHighM),
+                        Quantity.Spooled(g.BackingHighM),
                     ]
             )
         ),
@@ -202,9 +202,9 @@ public static class ReferenceShelf
                     [
                         c.Name,
                         c.About,
-                        Quantity.Length(c.CarryM),
-                        Quantity.Length(c.CalmFromM),
-                        Quantity.Length(c.CalmToM),
+                        Quantity.Distance(c.CarryM),
+                        Quantity.Distance(c.CalmFromM),
+                        Quantity.Distance(c.CalmToM),
                         new Quantity(c.FreeMps, Kind.LineSpeed),
                         Quantity.Length(c.LoopM),
                     ]

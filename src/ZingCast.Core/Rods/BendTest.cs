@@ -105,11 +105,11 @@ public sealed record BendTest
 
 /// <summary>What a bend test says about a rod.</summary>
 /// <param name="Power">Weight that drops the tip by a third of the length: the rod's intrinsic power.</param>
-/// <param name="Class">Effective rod number (ERN), comparable with line classes; tolerance of measurement and table together.</param>
+/// <param name="Class">Measured class, comparable with line classes; tolerance of measurement and table together.</param>
 /// <param name="MeasuredPlusMinus">What the measurement alone adds to that tolerance, in classes.</param>
 /// <param name="TablePlusMinus">What the table adds, in classes.</param>
 /// <param name="BeyondTable">The weight lies outside the table and was extended in proportion to line weights.</param>
-/// <param name="TipAngle">Action angle: the tip below level at a third, degrees.</param>
+/// <param name="TipAngle">Tip angle: the tip below level at a third, degrees.</param>
 /// <param name="AngleRead">True when an angle or a tip position was read; else the angle is only that of a usual taper.</param>
 /// <param name="Model">The fitted bend model.</param>
 /// <param name="StiffnessPlusMinus">Tolerance of the stiffness at the butt, as a share of it.</param>

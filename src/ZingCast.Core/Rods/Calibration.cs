@@ -8,7 +8,7 @@ namespace ZingCast.Core.Rods;
 public readonly record struct CalibrationPoint(double Grams, double Number);
 
 /// <summary>
-/// A named table from the weight of the one-third bend test to an effective rod number (ERN), on the scale of line classes. Shops make
+/// A named table from the weight of the one-third bend test to a measured class, on the scale of line classes. Shops make
 /// their own on rods they trust.
 /// </summary>
 public sealed record Calibration : Kept

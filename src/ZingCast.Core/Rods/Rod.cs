@@ -1,3 +1,4 @@
+using System.Globalization;
 using ZingCast.Core.Measures;
 using ZingCast.Core.Standards;
 
@@ -19,7 +20,7 @@ public sealed record Rod : Gear
     public double? MeasuredPlusMinus { get; init; }
 
     /// <summary>Tip angle in the bend test, degrees, null when it was never read.</summary>
-    public double? ActionAngleDeg { get; init; }
+    public double? TipAngleDeg { get; init; }
 
     /// <summary>Action on the label, null when there is none.</summary>
     public RodAction? PrintedAction { get; init; }
@@ -79,20 +80,20 @@ public sealed record Rod : Gear
             MeasuredClass = Math.Round(fit.Class.Value, 1),
             MeasuredPlusMinus = Math.Round(fit.Class.PlusMinus!.Value, 1),
             // An angle nobody read is no reading.
-            ActionAngleDeg = fit.AngleRead ? Math.Round(fit.TipAngle.Value, 1) : null,
+            TipAngleDeg = fit.AngleRead ? Math.Round(fit.TipAngle.Value, 1) : null,
         };
 
     /// <summary>The class to work with: measured before printed; null when nobody knows.</summary>
     public double? Class => MeasuredClass ?? PrintedClass;
 
     /// <summary>Action from the angle when there is one, else the label, else medium.</summary>
-    public RodAction Action => ActionAngleDeg is { } angle ? Actions.Of(angle) : PrintedAction ?? RodAction.Medium;
+    public RodAction Action => TipAngleDeg is { } angle ? Actions.Of(angle) : PrintedAction ?? RodAction.Medium;
 
     /// <summary>Above this tip angle a rod counts as very fast and is lined one class below its measured number.</summary>
     public const double VeryFastDeg = 70;
 
     /// <summary>Whether the published caution for very fast rods applies.</summary>
-    public bool VeryFast => MeasuredClass is not null && ActionAngleDeg > VeryFastDeg;
+    public bool VeryFast => MeasuredClass is not null && TipAngleDeg > VeryFastDeg;
 
     /// <summary>True when label and bend test differ by three quarters of a class or more.</summary>
     public bool LabelDisagrees => PrintedClass is { } printed && MeasuredClass is { } measured && Math.Abs(printed - measured) >= .75;
@@ -132,6 +133,14 @@ public sealed record Rod : Gear
         ];
     }
 
+    /// <inheritdoc />
+    public override string UsualName()
+    {
+        var inches = (int)Math.Round(LengthM / Exact.InchM);
+        var length = inches % 12 == 0 ? $"{inches / 12} ft" : $"{inches / 12}'{inches % 12}\"";
+        return Class is { } c ? string.Create(CultureInfo.InvariantCulture, $"{length} #{c:0.#}") : length;
+    }
+
     /// <summary>What the length of a single-hand rod may be, metres.</summary>
     public static readonly Limit Lengths = new(1.5, 4.6, "A single-hand rod is between 1.5 and 4.6 m (5 and 15 ft).");
 
@@ -144,7 +153,7 @@ public sealed record Rod : Gear
             .Within("printedClass", PrintedClass, LineWeights.Classes)
             .Range("measuredClass", MeasuredClass, 0, 17, "Measured classes run from 0 to 17.")
             .Range("measuredPlusMinus", MeasuredPlusMinus, 0, 3, "A tolerance wider than 3 classes measures nothing.")
-            .Range("actionAngleDeg", ActionAngleDeg, 40, 85, "The tip's angle is between 40 and 85°.")
+            .Range("tipAngleDeg", TipAngleDeg, 40, 85, "The tip's angle is between 40 and 85°.")
             .Range("massKg", MassKg, .03, .4, "A rod weighs between 30 and 400 g.")
             .Range("pieces", Pieces, 1, 9, "A rod has 1 to 9 pieces.")
             .Must("bend", Bend is null or { Sound: true }, "That bend model is no rod's.")

@@ -35,7 +35,7 @@ public sealed record Caster(
 )
 {
     /// <summary>A length computed for this caster with how far it may be off, metres.</summary>
-    public Quantity Reach(double metres) => Quantity.Length(metres, ReachTolerance * metres);
+    public Quantity Reach(double metres) => Quantity.Distance(metres, ReachTolerance * metres);
 
     /// <summary>What goes before the name: "a" or "an".</summary>
     public string Article => PlainText.Article(Name);

@@ -7,7 +7,8 @@ namespace ZingCast.Core.Standards;
 /// <summary>What came of reading a typed measure: a value in SI, or words that say what to type instead.</summary>
 /// <param name="Value">SI value, null when it could not be read.</param>
 /// <param name="Problem">What is wrong and what would do, null when it was read.</param>
-public sealed record Reading(double? Value, string? Problem);
+/// <param name="Said">What was typed, with the unit that a bare number was taken in; null when it could not be read.</param>
+public sealed record Reading(double? Value, string? Problem, string? Said = null);
 
 /// <summary>Reads what people type: "60ft", "18 kn", "9'6\"", "4X", "240gr", "F5". Understands any unit that fits the kind.</summary>
 public static class Reader
@@ -17,7 +18,17 @@ public static class Reader
 
     private sealed record UnitWord(Kind[] Kinds, double ToSi, string[] Words);
 
-    private static readonly Kind[] Lengths = [Kind.Length, Kind.ShortLength, Kind.Diameter];
+    private static readonly Kind[] Lengths =
+    [
+        Kind.Length,
+        Kind.Distance,
+        Kind.RodLength,
+        Kind.Spooled,
+        Kind.Depth,
+        Kind.ShortLength,
+        Kind.Diameter,
+        Kind.Tippet,
+    ];
     private static readonly Kind[] Masses = [Kind.LineMass, Kind.GearMass, Kind.FishMass, Kind.BenchMass];
     private static readonly Kind[] Speeds = [Kind.WindSpeed, Kind.WaterSpeed, Kind.SinkRate, Kind.LineSpeed];
 
@@ -29,7 +40,7 @@ public static class Reader
         new(Lengths, Exact.FootM, ["ft", "foot", "feet", "'"]),
         new(Lengths, Exact.InchM, ["in", "inch", "inches", "\""]),
         new(Lengths, Exact.YardM, ["yd", "yds", "yard", "yards"]),
-        new([Kind.Diameter], Exact.InchM / 1000, ["thou", "mil"]),
+        new([Kind.Diameter, Kind.Tippet], Exact.InchM / 1000, ["thou", "mil"]),
         new(Masses, 1, ["kg", "kilo", "kilos"]),
         new(Masses, .001, ["g", "gram", "grams"]),
         new(Masses, Exact.GrainKg, ["gr", "grn", "grain", "grains"]),
@@ -58,51 +69,17 @@ public static class Reader
         new([Kind.Time], 60, ["min", "minutes"]),
     ];
 
-    /// <summary>
-    /// The unit a bare number is taken in, and numbers are shown in, for each kind: trade first, then metric.
-    /// </summary>
-    public static readonly IReadOnlyDictionary<Kind, (string Trade, string Metric)> Usual = new Dictionary<Kind, (string, string)>
-    {
-        [Kind.Length] = ("ft", "m"),
-        [Kind.ShortLength] = ("in", "cm"),
-        [Kind.Diameter] = ("thou", "mm"),
-        [Kind.LineMass] = ("gr", "g"),
-        [Kind.GearMass] = ("oz", "g"),
-        [Kind.FishMass] = ("lb", "kg"),
-        [Kind.WindSpeed] = ("kn", "m/s"),
-        [Kind.WaterSpeed] = ("ft/s", "m/s"),
-        [Kind.SinkRate] = ("in/s", "cm/s"),
-        [Kind.Temperature] = ("°F", "°C"),
-        [Kind.Angle] = ("°", "°"),
-        [Kind.Force] = ("lb", "kg"),
-        [Kind.Area] = ("cm²", "cm²"),
-        [Kind.LineClass] = ("#", "#"),
-        [Kind.Ratio] = ("", ""),
-        [Kind.Time] = ("s", "s"),
-        [Kind.LineSpeed] = ("ft/s", "m/s"),
-        [Kind.Energy] = ("J", "J"),
-        [Kind.Pull] = ("oz", "g"),
-        [Kind.BenchMass] = ("g", "g"),
-        [Kind.Moment] = ("N·m", "N·m"),
-    };
+    /// <summary>Reads a measure; a bare number is taken in the usual trade or metric unit. Never throws on bad text.</summary>
+    public static Reading Read(Kind kind, string? text, bool metric) => Read(kind, text, Customary.Of(kind, metric));
 
-    /// <summary>
-    /// SI value of one of a unit of a kind. Throws <see cref="ArgumentException"/> when the unit does not measure that kind.
-    /// </summary>
-    public static double ToSi(Kind kind, string unit) =>
-        unit.Length == 0
-            ? 1
-            : FindUnit(kind, unit.ToLowerInvariant())?.ToSi
-                ?? throw new ArgumentException($"'{unit}' does not measure {kind}.", nameof(unit));
-
-    /// <summary>Reads a measure. A bare number is taken in the usual trade or metric unit. Never throws on bad text.</summary>
-    public static Reading Read(Kind kind, string? text, bool metric)
+    /// <summary>Reads a measure; a bare number is taken in the form in which the reader sees this kind. Never throws on bad text.</summary>
+    public static Reading Read(Kind kind, string? text, Form form)
     {
         if (text?.Length > Longest)
-            return Bad($"That is too long for a measure. Type {Example(kind, metric)}.");
+            return Bad($"That is too long for a measure. Type {Example(kind, form)}.");
+        var asTyped = PlainText.Clean(text ?? "");
         var typed = PlainText
-            .WithPlainDigits(text ?? "")
-            .Trim()
+            .WithPlainDigits(asTyped)
             .ToLowerInvariant()
             .Replace('’', '\'')
             .Replace('′', '\'')
@@ -110,21 +87,24 @@ public static class Reader
             .Replace('″', '"')
             .Replace("''", "\"");
         if (typed.Length == 0)
-            return Bad($"Type {Example(kind, metric)}.");
+            return Bad($"Type {Example(kind, form)}.");
         // A comma is a decimal mark unless it groups thousands, which nobody types for tackle.
         typed = typed.Replace(',', '.').Replace('−', '-').Replace("½", ".5").Replace("¼", ".25").Replace("¾", ".75");
+        if (Fraction.Match(typed) is { Success: true } part && Number(part.Groups[3].Value) > 0)
+            typed = FormattableString.Invariant(
+                $"{Number(part.Groups[1].Value) + Number(part.Groups[2].Value) / Number(part.Groups[3].Value)}{part.Groups[4].Value}"
+            );
+        Reading Good(double value, string unit = "") =>
+            double.IsFinite(value) ? new(value, null, asTyped + unit) : Bad("That number is too large.");
 
-        if (kind == Kind.Diameter && XNumber.Match(typed) is { Success: true } x)
+        if (InWords(kind, typed) is { } meant)
+            return Good(meant);
+        if (kind is Kind.Diameter or Kind.Tippet && XNumber.Match(typed) is { Success: true } x)
             return Good(Tippets.DiameterOfX(Number(x.Groups[1].Value)));
-        if (kind == Kind.Diameter && Pounds.Match(typed) is { Success: true } pounds)
+        if (kind is Kind.Diameter or Kind.Tippet && Pounds.Match(typed) is { Success: true } pounds)
             return Good(Tippets.DiameterOfStrength(Number(pounds.Groups[1].Value) * Exact.PoundForceN));
         if (kind == Kind.WindSpeed && Force.Match(typed) is { Success: true } force)
-            return
-                int.Parse(force.Groups[1].Success ? force.Groups[1].Value : force.Groups[2].Value, CultureInfo.InvariantCulture)
-                    is <= 12
-                        and var f
-                ? Good(Beaufort.Rows[f].MiddleMps)
-                : Bad("Beaufort ends at force 12.");
+            return OfForce(force.Groups[1].Success ? force.Groups[1].Value : force.Groups[2].Value);
         if (kind == Kind.Temperature && Fahrenheit.Match(typed) is { Success: true } hot)
             return Good((Number(hot.Groups[1].Value) - 32) / 1.8);
         if (Lengths.Contains(kind) && FeetAndInches.Match(typed) is { Success: true } feet)
@@ -132,21 +112,40 @@ public static class Reader
 
         var match = NumberAndUnit.Match(typed);
         if (!match.Success)
-            return Bad($"“{text!.Trim()}” is not a measure. Type {Example(kind, metric)}.");
+            return Bad($"“{asTyped}” is not a measure. Type {Example(kind, form)}.");
         var number = Number(match.Groups[1].Value);
         var unit = match.Groups[2].Value;
-        if (unit.Length == 0 && kind == Kind.Temperature)
-            return Good(metric ? number : (number - 32) / 1.8);
+        if (unit.Length == 0 && form.Shape == Shape.Beaufort)
+            return OfForce(match.Groups[1].Value) with { Said = $"F{asTyped}" };
+        if (unit.Length == 0 && kind == Kind.LineClass)
+            return Good(number);
         if (unit.Length == 0)
-            return Good(number * ToSi(kind, metric ? Usual[kind].Metric : Usual[kind].Trade));
+            return Good(number * form.Scale + form.Offset, form.Unit.StartsWith('°') ? form.Unit : $" {form.Unit}".TrimEnd());
         if (FindUnit(kind, unit) is { } found)
             return Good(number * found.ToSi);
         return Bad(
             Units.Any(u => u.Words.Contains(unit))
-                ? $"“{unit}” does not measure this. Type {Example(kind, metric)}."
-                : $"“{unit}” is not a unit known here. Type {Example(kind, metric)}."
+                ? $"“{unit}” does not measure this. Type {Example(kind, form)}."
+                : $"“{unit}” is not a unit known here. Type {Example(kind, form)}."
         );
+
+        Reading OfForce(string digits) =>
+            double.TryParse(digits, NumberStyles.Float, CultureInfo.InvariantCulture, out var f) && f is >= 0 and <= 12
+                ? Good(Beaufort.Rows[(int)Math.Round(f)].MiddleMps)
+                : Bad("Beaufort runs from force 0 to 12.");
     }
+
+    // What people say instead of a number; null for everything else.
+    private static double? InWords(Kind kind, string typed) =>
+        kind switch
+        {
+            Kind.WindSpeed when typed is "none" or "no wind" or "still" => 0,
+            Kind.WindSpeed when Beaufort.Rows.FirstOrDefault(r => r.Name == typed) is { } named => named.Force == 0 ? 0 : named.MiddleMps,
+            Kind.WaterSpeed when typed is "still" or "none" or "slack" => 0,
+            Kind.Depth when typed is "surface" or "on top" or "top" => 0,
+            Kind.LineClass => BoxCode.Read(typed)?.Class,
+            _ => null,
+        };
 
     /// <summary>Reads a hook size: "2/0", "#12", "size 12", "12". Null when it is none.</summary>
     public static HookSize? ReadHook(string? text)
@@ -166,29 +165,33 @@ public static class Reader
 
     private static double Number(string text) => double.Parse(text, NumberStyles.Float, CultureInfo.InvariantCulture);
 
-    private static Reading Good(double value) => double.IsFinite(value) ? new(value, null) : Bad("That number is too large.");
-
     private static Reading Bad(string problem) => new(null, problem);
 
-    private static string Example(Kind kind, bool metric) =>
-        kind switch
+    private static string Example(Kind kind, Form form)
+    {
+        var metric = form == Customary.Of(kind).Metric;
+        return kind switch
         {
-            Kind.Length => metric ? "a length such as 17 m or 55 ft" : "a length such as 55 ft or 17 m",
+            Kind.Length or Kind.Distance => metric ? "a length such as 17 m or 55 ft" : "a length such as 55 ft or 17 m",
+            Kind.RodLength => metric ? "a length such as 2.75 m or 9'6\"" : "a length such as 9 ft, 9'6\" or 2.75 m",
+            Kind.Spooled => metric ? "a length such as 150 m or 165 yd" : "a length such as 150 yd or 140 m",
+            Kind.Depth => metric ? "a depth such as 1.5 m or 5 ft" : "a depth such as 5 ft or 1.5 m",
             Kind.ShortLength => "a length such as 15 cm or 6 in",
-            Kind.Diameter => "a thickness such as 4X, 0.20 mm or 16 lb",
+            Kind.Tippet or Kind.Diameter => "a thickness such as 4X, 0.20 mm or 16 lb",
             Kind.LineMass => "a mass such as 240 gr or 15.5 g",
             Kind.GearMass => "a mass such as 95 g or 3.4 oz",
             Kind.FishMass => "a mass such as 2 kg or 4 lb",
             Kind.BenchMass => "a mass such as 140 g or 5 oz",
             Kind.Time => "a time such as 2.3 s",
             Kind.Pull or Kind.Force => "a pull such as 2 lb or 1 kg",
-            Kind.WindSpeed => "a wind such as 18 kn, 9 m/s or F5",
+            Kind.WindSpeed => "a wind such as 18 kn, 12 mph, F5 or calm",
             Kind.WaterSpeed => "a speed such as 0.5 m/s or 2 ft/s",
             Kind.Temperature => metric ? "a temperature such as 14 °C or 57 °F" : "a temperature such as 57 °F or 14 °C",
-            Kind.LineClass => "a line class such as 6 or 7.5",
+            Kind.LineClass => "a line class such as 6, 7.5 or WF6F",
             Kind.Angle => "an angle such as 45°",
             _ => "a number",
         };
+    }
 
     private const string Num = @"([-+]?(?:[0-9]+\.?[0-9]*|\.[0-9]+)(?:e[-+]?[0-9]+)?)";
 
@@ -200,6 +203,7 @@ public static class Reader
         Force = Pattern(@"^(?:(?:f|force|bft|beaufort)\s*([0-9]{1,2})|([0-9]{1,2})\s*(?:bft|bf|beaufort))$"),
         Fahrenheit = Pattern("^" + Num + @"\s*°?\s*f$"),
         FeetAndInches = Pattern("^" + Num + @"\s*(?:'|ft|feet|foot)\s*" + Num + @"\s*(?:""|in|inch|inches)?$"),
+        Fraction = Pattern(@"^([0-9]{1,3})\s+([0-9])/([0-9]{1,2})((?:[^0-9].*)?)$"),
         NumberAndUnit = Pattern("^#?" + Num + @"\s*(\S*)$"),
         HookText = Pattern(@"^(?:#|size|no\.?)?\s*([0-9]{1,2})\s*(/\s*0)?$");
 }

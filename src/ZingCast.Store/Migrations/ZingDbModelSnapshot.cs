@@ -17,6 +17,102 @@ namespace ZingCast.Store.Migrations
 #pragma warning disable 612, 618
             modelBuilder.HasAnnotation("ProductVersion", "10.0.15");
 
+            modelBuilder.Entity("ZingCast.Core.Cutting.CutJob", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime>("BegunAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime?>("DeletedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("LineId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Pieces")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Steps")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("TakenApart")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT")
+                        .HasDefaultValueSql("'[]'");
+
+                    b.Property<string>("Target")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("CutJobs");
+                });
+
+            modelBuilder.Entity("ZingCast.Core.Cutting.Scrap", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime?>("DeletedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Density")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("LengthM")
+                        .HasColumnType("REAL");
+
+                    b.Property<double>("MassKg")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Measured")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Note")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Tag")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("TaperM")
+                        .HasColumnType("REAL");
+
+                    b.Property<double>("TipShare")
+                        .HasColumnType("REAL");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER")
+                        .HasDefaultValue(1);
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Tag")
+                        .IsUnique()
+                        .HasFilter("\"DeletedAt\" IS NULL");
+
+                    b.ToTable("Scraps");
+                });
+
             modelBuilder.Entity("ZingCast.Core.Lines.FlyLine", b =>
                 {
                     b.Property<int>("Id")
@@ -98,60 +194,6 @@ namespace ZingCast.Store.Migrations
                         .HasFilter("\"DeletedAt\" IS NULL");
 
                     b.ToTable("Lines");
-                });
-
-            modelBuilder.Entity("ZingCast.Core.Lines.Scrap", b =>
-                {
-                    b.Property<int>("Id")
-                        .ValueGeneratedOnAdd()
-                        .HasColumnType("INTEGER");
-
-                    b.Property<DateTime?>("DeletedAt")
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Density")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<double>("LengthM")
-                        .HasColumnType("REAL");
-
-                    b.Property<double>("MassKg")
-                        .HasColumnType("REAL");
-
-                    b.Property<string>("Measured")
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Name")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Note")
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Tag")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<double>("TaperM")
-                        .HasColumnType("REAL");
-
-                    b.Property<double>("TipShare")
-                        .HasColumnType("REAL");
-
-                    b.Property<int>("Version")
-                        .IsConcurrencyToken()
-                        .ValueGeneratedOnAdd()
-                        .HasColumnType("INTEGER")
-                        .HasDefaultValue(1);
-
-                    b.HasKey("Id");
-
-                    b.HasIndex("Tag")
-                        .IsUnique()
-                        .HasFilter("\"DeletedAt\" IS NULL");
-
-                    b.ToTable("Scraps");
                 });
 
             modelBuilder.Entity("ZingCast.Core.Reels.Reel", b =>
@@ -260,9 +302,6 @@ namespace ZingCast.Store.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
 
-                    b.Property<double?>("ActionAngleDeg")
-                        .HasColumnType("REAL");
-
                     b.Property<string>("Balance")
                         .HasColumnType("TEXT");
 
@@ -313,6 +352,9 @@ namespace ZingCast.Store.Migrations
                     b.Property<string>("Test")
                         .HasColumnType("TEXT");
 
+                    b.Property<double?>("TipAngleDeg")
+                        .HasColumnType("REAL");
+
                     b.Property<int>("Version")
                         .IsConcurrencyToken()
                         .ValueGeneratedOnAdd()
@@ -326,48 +368,6 @@ namespace ZingCast.Store.Migrations
                         .HasFilter("\"DeletedAt\" IS NULL");
 
                     b.ToTable("Rods");
-                });
-
-            modelBuilder.Entity("ZingCast.Store.CutJob", b =>
-                {
-                    b.Property<int>("Id")
-                        .ValueGeneratedOnAdd()
-                        .HasColumnType("INTEGER");
-
-                    b.Property<DateTime>("BegunAt")
-                        .HasColumnType("TEXT");
-
-                    b.Property<DateTime?>("DeletedAt")
-                        .HasColumnType("TEXT");
-
-                    b.Property<int?>("LineId")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("Pieces")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Steps")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("TakenApart")
-                        .IsRequired()
-                        .ValueGeneratedOnAdd()
-                        .HasColumnType("TEXT")
-                        .HasDefaultValueSql("'[]'");
-
-                    b.Property<string>("Target")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<int>("Version")
-                        .IsConcurrencyToken()
-                        .HasColumnType("INTEGER");
-
-                    b.HasKey("Id");
-
-                    b.ToTable("CutJobs");
                 });
 
             modelBuilder.Entity("ZingCast.Store.SavedBrief", b =>

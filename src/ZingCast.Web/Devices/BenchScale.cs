@@ -17,6 +17,12 @@ public interface IBenchScale
     /// <summary>How far a settled reading may be off shortly after taring, kilograms.</summary>
     double PlusMinusKg { get; }
 
+    /// <summary>What lies on the pan, in words; null when nothing does, or when the scale cannot know.</summary>
+    string? OnPan { get; }
+
+    /// <summary>Whether it was tared with something on the pan, so that what it shows is not what lies there.</summary>
+    bool TaredLoaded { get; }
+
     /// <summary>What it shows now.</summary>
     ValueTask<ScaleReading> ReadAsync(CancellationToken cancel);
 
@@ -40,7 +46,9 @@ public sealed class SimulatedBenchScale(TimeProvider clock) : IBenchScale
         taredAt = DateTimeOffset.MinValue;
     private double beforeKg,
         onKg,
-        tareKg;
+        tareKg,
+        taredOverKg;
+    private string? onPan;
 
     public string Name => "simulated bench scale";
 
@@ -48,11 +56,29 @@ public sealed class SimulatedBenchScale(TimeProvider clock) : IBenchScale
 
     public double PlusMinusKg => .0001;
 
-    /// <summary>Pretends that this lies on the pan, kilograms, instead of what lay there.</summary>
-    public void Lay(double kg)
+    public string? OnPan
+    {
+        get
+        {
+            lock (turn)
+                return onPan;
+        }
+    }
+
+    public bool TaredLoaded
+    {
+        get
+        {
+            lock (turn)
+                return taredOverKg > PlusMinusKg;
+        }
+    }
+
+    /// <summary>Pretends that this lies on the pan, kilograms, instead of what lay there; nothing for a cleared pan.</summary>
+    public void Lay(double kg, string? what)
     {
         lock (turn)
-            (beforeKg, onKg, laidAt) = (onKg, kg, clock.GetUtcNow());
+            (beforeKg, onKg, onPan, laidAt) = (onKg, kg, kg > 0 ? what : null, clock.GetUtcNow());
     }
 
     /// <summary>
@@ -83,6 +109,7 @@ public sealed class SimulatedBenchScale(TimeProvider clock) : IBenchScale
             beforeKg = onKg;
             taredAt = clock.GetUtcNow();
             tareKg = Raw(taredAt);
+            taredOverKg = onKg;
         }
         return default;
     }

@@ -5,6 +5,7 @@ using ZingCast.Core.Briefs;
 using ZingCast.Core.Matching;
 using ZingCast.Core.Measures;
 using ZingCast.Store;
+using ZingCast.Web.Hosting;
 
 namespace ZingCast.Web.Rooms;
 
@@ -21,6 +22,14 @@ public sealed record BriefAnswer(
     int Version,
     DateTime ChangedAt
 );
+
+/// <summary>What a kept brief comes to, in a line of the list.</summary>
+/// <param name="Verdict">The worst of its links.</param>
+/// <param name="Class">The class aimed for.</param>
+/// <param name="Rod">Rod in shop words.</param>
+/// <param name="Line">Line in shop words.</param>
+/// <param name="Reach">How far it gets of what is wanted.</param>
+public sealed record BriefOutcome(Verdict Verdict, Figure Class, CardLine Rod, CardLine Line, Sentence Reach);
 
 /// <summary>A brief to keep.</summary>
 public sealed record BriefEdit(string Name, BriefDraft Draft, Pins? Pins = null, IReadOnlyList<string>? Off = null);
@@ -54,6 +63,40 @@ public static class BriefsRoom
             )
             .WithSummary("One brief.")
             .Refuses(404);
+
+        briefs
+            .MapGet(
+                "/{id:int}/outcome",
+                async Task<Results<Ok<BriefOutcome>, ValidationProblem, ProblemHttpResult>> (
+                    int id,
+                    ZingDb db,
+                    TimeProvider clock,
+                    CancellationToken cancel
+                ) =>
+                {
+                    if (await db.Shelf<SavedBrief>(clock).FindAsync(id, cancel) is not { } brief)
+                        return Problems.Gone(One);
+                    var shed = await db.ShedAsync(cancel);
+                    // A pinned piece may have been put away since.
+                    if (brief.Pins.Check(shed) is { Count: > 0 } problems)
+                        return Problems.Of(problems);
+                    var session = Matcher.For(Brief.Complete(brief.Draft), shed, brief.Off.ToHashSet(), cancel);
+                    var answer = session.Explain(session.Choose(brief.Pins));
+                    CardLine Of(LinkId link) => answer.Card.Lines.First(l => l.Link == link);
+                    return TypedResults.Ok(
+                        new BriefOutcome(
+                            answer.Chain.Max(l => l.Verdict),
+                            Quantity.Class(answer.Class.Target),
+                            Of(LinkId.Rod),
+                            Of(LinkId.Head),
+                            answer.Card.Reach
+                        )
+                    );
+                }
+            )
+            .WithSummary("What a brief comes to against the shed as it is now, in short.")
+            .Refuses(404)
+            .IsHeavy();
 
         briefs
             .MapPost(

@@ -18,13 +18,30 @@ public sealed record WindReading(
 );
 
 /// <summary>What the bench scale says, kilograms.</summary>
-public sealed record ScaleAnswer(string Name, double Kg, bool Settled, double ResolutionKg, double PlusMinusKg, bool Simulated);
+/// <param name="Name">How it is called.</param>
+/// <param name="Kg">What it shows.</param>
+/// <param name="Settled">True when it has stopped moving.</param>
+/// <param name="ResolutionKg">Smallest step.</param>
+/// <param name="PlusMinusKg">How far it may be off.</param>
+/// <param name="Simulated">True when it is not there.</param>
+/// <param name="OnPan">What lies on it; null when nothing does or it cannot know.</param>
+/// <param name="Refused">Why this reading says nothing, in words; null when it can be taken.</param>
+public sealed record ScaleAnswer(
+    string Name,
+    double Kg,
+    bool Settled,
+    double ResolutionKg,
+    double PlusMinusKg,
+    bool Simulated,
+    string? OnPan,
+    string? Refused
+);
 
 /// <summary>
 /// Something to pretend to lay on the simulated scale: a mass, kilograms, and the name of the piece when it is one that people only
-/// believe to weigh that.
+/// believe to weigh that. The words say what it is.
 /// </summary>
-public sealed record LayRequest(double Kg, string? Piece = null);
+public sealed record LayRequest(double Kg, string? Piece = null, string? Words = null);
 
 public static class DevicesRoom
 {
@@ -71,11 +88,20 @@ public static class DevicesRoom
                 {
                     if (scale is not SimulatedBenchScale simulated)
                         return TypedResults.Problem(statusCode: 409, title: "This scale is real: lay the piece on it.");
-                    if (new FieldCheck().Text("piece", request.Piece, 80, optional: true).Problems is { Count: > 0 } odd)
+                    if (
+                        new FieldCheck()
+                            .Text("piece", request.Piece, 80, optional: true)
+                            .Text("words", request.Words, 80, optional: true)
+                            .Problems is
+                        { Count: > 0 } odd
+                    )
                         return Problems.Of(odd);
                     if (request.Kg is not (>= 0 and <= 5))
                         return Problems.At("kg", "The pan holds up to 5 kg.");
-                    simulated.Lay(request.Piece is { } piece ? SimulatedBenchScale.Really(request.Kg, piece) : request.Kg);
+                    simulated.Lay(
+                        request.Piece is { } piece ? SimulatedBenchScale.Really(request.Kg, piece) : request.Kg,
+                        request.Words ?? request.Piece
+                    );
                     return TypedResults.Ok(await Said(scale, cancel));
                 }
             )
@@ -86,6 +112,24 @@ public static class DevicesRoom
     private static async Task<ScaleAnswer> Said(IBenchScale scale, CancellationToken cancel)
     {
         var reading = await scale.ReadAsync(cancel);
-        return new(scale.Name, reading.Kg, reading.Settled, scale.ResolutionKg, scale.PlusMinusKg, scale is SimulatedBenchScale);
+        return new(
+            scale.Name,
+            reading.Kg,
+            reading.Settled,
+            scale.ResolutionKg,
+            scale.PlusMinusKg,
+            scale is SimulatedBenchScale,
+            scale.OnPan,
+            Refused(scale, reading)
+        );
+    }
+
+    private static string? Refused(IBenchScale scale, ScaleReading reading)
+    {
+        if (!reading.Settled)
+            return "It is still settling.";
+        if (scale.TaredLoaded)
+            return "It was tared with something on the pan, so this is not what lies there. Clear the pan, tare it, and lay the piece on again.";
+        return reading.Kg <= scale.PlusMinusKg ? "Nothing lies on the pan. Lay the piece on it first." : null;
     }
 }

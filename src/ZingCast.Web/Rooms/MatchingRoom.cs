@@ -24,11 +24,17 @@ public sealed record SolveRequest(BriefDraft Brief, Pins? Pins = null, IReadOnly
         ];
 }
 
+/// <summary>What to list for a link of a brief's chain.</summary>
+public sealed record CandidatesRequest(LinkId Link, BriefDraft Brief, Pins? Pins = null, IReadOnlyList<string>? Off = null);
+
 public static class MatchingRoom
 {
-    public static void MapMatching(this WebApplication app) =>
-        app.MapPost(
-                "/api/matching/solve",
+    public static void MapMatching(this WebApplication app)
+    {
+        var matching = app.MapGroup("/api/matching").WithTags("Matching");
+        matching
+            .MapPost(
+                "/solve",
                 async Task<Results<Ok<Solution>, ValidationProblem>> (SolveRequest request, ZingDb db, CancellationToken cancel) =>
                 {
                     var shed = await db.ShedAsync(cancel);
@@ -39,7 +45,26 @@ public static class MatchingRoom
                         );
                 }
             )
-            .WithTags("Matching")
             .WithSummary("From a brief to an outfit with its reasons.")
             .IsHeavy();
+        matching
+            .MapPost(
+                "/candidates",
+                async Task<Results<Ok<IReadOnlyList<Candidate>>, ValidationProblem>> (
+                    CandidatesRequest request,
+                    ZingDb db,
+                    CancellationToken cancel
+                ) =>
+                {
+                    var shed = await db.ShedAsync(cancel);
+                    var asked = new SolveRequest(request.Brief, request.Pins, request.Off);
+                    if (asked.Check(shed) is { Count: > 0 } problems)
+                        return Problems.Of(problems);
+                    var session = Matcher.For(Brief.Complete(asked.Brief), shed, asked.LeftOut, cancel);
+                    return TypedResults.Ok(session.Candidates(session.Choose(asked.Held), request.Link));
+                }
+            )
+            .WithSummary("Every piece of the shed that could take a link's place in the outfit, best first.")
+            .IsHeavy();
+    }
 }

@@ -97,7 +97,7 @@ public static class RodsRoom
                         .. await db.Calibrations.AsNoTracking().OrderBy(c => c.Id).ToListAsync(cancel),
                     ])
             )
-            .WithSummary("Tables from bend-test weight to rod number; the first comes with the house.");
+            .WithSummary("Tables from bend-test weight to measured class; the first comes with the house.");
 
         rods.MapGet("/checklist", () => TypedResults.Ok(Inspection.Checklist)).WithSummary("What to look at on a rod.");
 
@@ -116,7 +116,7 @@ public static class RodsRoom
                         : Problems.Of(problems, "test.");
                 }
             )
-            .WithSummary("Works out a bend test: class with tolerance, action angle, bend model.")
+            .WithSummary("Works out a bend test: class with tolerance, tip angle, bend model.")
             .IsHeavy();
 
         rods.MapPost(

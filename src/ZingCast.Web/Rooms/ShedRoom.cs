@@ -6,9 +6,22 @@ using ZingCast.Core.Lines;
 using ZingCast.Core.Measures;
 using ZingCast.Core.Reels;
 using ZingCast.Core.Rods;
+using ZingCast.Core.Shed;
 using ZingCast.Store;
 
 namespace ZingCast.Web.Rooms;
+
+/// <summary>A label, box or tube as somebody typed it.</summary>
+public sealed record LabelRequest(string Text);
+
+/// <summary>The piece a label names, with the next free tag; one of the three is given.</summary>
+/// <param name="Name">What it is called where nobody gives it a name.</param>
+/// <param name="Assumes">What the label did not say and is taken to be so.</param>
+/// <param name="Tag">The next tag that is free.</param>
+/// <param name="Rod">A rod.</param>
+/// <param name="Line">A line.</param>
+/// <param name="Reel">A reel.</param>
+public sealed record LabelAnswer(string Name, Sentence Assumes, string Tag, Rod? Rod, FlyLine? Line, Reel? Reel);
 
 public static class ShedRoom
 {
@@ -33,12 +46,44 @@ public static class ShedRoom
                     TypedResults.Ok(await db.Shelf<Scrap>(clock).ListAsync(cancel))
             )
             .WithSummary("The drawer of scraps.");
-        MapGear<Rod>(shed.MapGroup("/rods"), "a rod", r => r.Tag);
-        MapGear<FlyLine>(shed.MapGroup("/lines"), "a line", l => l.Tag, LineStays);
-        MapGear<Reel>(shed.MapGroup("/reels"), "a reel", r => r.Tag);
-        MapGear<Scrap>(shed.MapGroup("/scraps"), "a scrap", s => s.Tag, ScrapStays);
-        MapGear<Calibration>(shed.MapGroup("/calibrations"), "a calibration", c => c.Name);
+        shed.MapPost(
+                "/label",
+                async Task<Results<Ok<LabelAnswer>, ValidationProblem>> (LabelRequest typed, ZingDb db, CancellationToken cancel) =>
+                {
+                    if (GearLabel.Read(typed.Text) is not { } label)
+                        return Problems.At("text", GearLabel.Example);
+                    var gear = await db.ShedAsync(cancel);
+                    var tag = label.Piece switch
+                    {
+                        Rod => Gear.NextTag(RodLetter, gear.Rods.Select(r => r.Tag)),
+                        FlyLine => Gear.NextTag(LineLetter, gear.Lines.Select(l => l.Tag)),
+                        _ => Gear.NextTag(ReelLetter, gear.Reels.Select(r => r.Tag)),
+                    };
+                    return TypedResults.Ok(
+                        new LabelAnswer(
+                            label.Piece.UsualName(),
+                            label.Assumes,
+                            tag,
+                            label.Piece as Rod,
+                            label.Piece as FlyLine,
+                            label.Piece as Reel
+                        )
+                    );
+                }
+            )
+            .WithSummary("Reads what a label, box or tube says into a piece of gear, ready to be kept.");
+        MapGear<Rod>(shed.MapGroup("/rods"), "a rod", r => r.Tag, RodLetter);
+        MapGear<FlyLine>(shed.MapGroup("/lines"), "a line", l => l.Tag, LineLetter, LineStays);
+        MapGear<Reel>(shed.MapGroup("/reels"), "a reel", r => r.Tag, ReelLetter);
+        MapGear<Scrap>(shed.MapGroup("/scraps"), "a scrap", s => s.Tag, ScrapLetter, ScrapStays);
+        MapGear<Calibration>(shed.MapGroup("/calibrations"), "a calibration", c => c.Name, default);
     }
+
+    // The letter with which a tag begins that nobody chose.
+    private const char RodLetter = 'R',
+        LineLetter = 'L',
+        ReelLetter = 'S',
+        ScrapLetter = 'D';
 
     // A scrap on the bench, or in a head made of it, is where that job says it is.
     private static async Task<string?> ScrapStays(ZingDb db, int id, bool away, CancellationToken cancel)
@@ -64,7 +109,13 @@ public static class ShedRoom
             : null;
 
     // All gear is kept alike: what names a piece names only one.
-    private static void MapGear<T>(RouteGroupBuilder gear, string one, Expression<Func<T, string>> naming, Shelves.Stays? stays = null)
+    private static void MapGear<T>(
+        RouteGroupBuilder gear,
+        string one,
+        Expression<Func<T, string>> naming,
+        char letter,
+        Shelves.Stays? stays = null
+    )
         where T : Kept
     {
         var nameOf = naming.Compile();
@@ -81,6 +132,9 @@ public static class ShedRoom
         )
         {
             var shelf = db.Shelf<T>(clock);
+            // A tag and a name are suggested, never demanded.
+            if (piece is Gear { Tag: "" } or Gear { Name: "" })
+                piece = (T)(Kept)((Gear)(Kept)piece).Christened(Gear.NextTag(letter, await db.Set<T>().Select(naming).ToListAsync(cancel)));
             if (piece.Id != 0)
             {
                 if (await shelf.FindAsync(piece.Id, cancel) is not { } before)

@@ -12,11 +12,11 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Web.Rooms;
 
-/// <summary>A unit to show a number in, with as many decimals as people use: SI = number × scale + offset.</summary>
-public sealed record DisplayUnit(string Name, double Scale, int Decimals, double Offset = 0);
+/// <summary>How a kind of quantity is said: in either system, or as the reader chooses.</summary>
+public sealed record KindForms(Kind Kind, Form Trade, Form Metric, IReadOnlyList<Form> ByChoice, bool AsKnown);
 
-/// <summary>The two units a kind of quantity is shown in; as known: no finer than it is known.</summary>
-public sealed record KindUnits(Kind Kind, DisplayUnit Trade, DisplayUnit Metric, bool AsKnown);
+/// <summary>X numbers as a unit: metres = number × scale + offset.</summary>
+public sealed record XScale(double Scale, double Offset);
 
 /// <summary>Something to pick from a list.</summary>
 public sealed record Choice(string Id, string Name, string? About = null);
@@ -54,8 +54,9 @@ public sealed record Beginnings(Rod Rod, FlyLine Line, Reel Reel, Scrap Scrap, W
 
 /// <summary>Everything the pages need to know of the trade: units, choices, tables and rules.</summary>
 public sealed record StandardsAnswer(
-    IReadOnlyList<KindUnits> Units,
-    DisplayUnit XNumber,
+    IReadOnlyList<KindForms> Units,
+    XScale XNumber,
+    IReadOnlyList<double> BeaufortFromMps,
     double ThirtyFeetM,
     IReadOnlyList<Choice> FlyKinds,
     IReadOnlyList<HookChoice> Hooks,
@@ -70,20 +71,22 @@ public sealed record StandardsAnswer(
     IReadOnlyList<ClassRange> LineClasses,
     Beginnings Beginnings,
     IReadOnlyList<ReferenceTable> Tables,
-    IReadOnlyList<Rule> Rules
+    IReadOnlyList<Rule> Rules,
+    IReadOnlyList<GlossaryTerm> Glossary
 );
 
-/// <summary>A typed measure to read; a bare number is taken in the metric or trade unit.</summary>
-public sealed record ReadRequest(Kind Kind, string Text, bool Metric);
+/// <summary>A typed measure to read; a bare number is taken in the unit the reader chose, else in the metric or trade one.</summary>
+public sealed record ReadRequest(Kind Kind, string Text, bool Metric, string? Unit = null);
 
-/// <summary>A measure as read.</summary>
-public sealed record ReadAnswer(double Value);
+/// <summary>A measure as read, and as it was said: what was typed, with its unit.</summary>
+public sealed record ReadAnswer(double Value, string Said);
 
 public static class StandardsRoom
 {
     private static readonly StandardsAnswer Answer = new(
-        [.. Enum.GetValues<Kind>().Select(UnitsOf)],
-        new("X", Tippets.DiameterOfX(1) - Tippets.DiameterOfX(0), 0, Tippets.DiameterOfX(0)),
+        [.. Enum.GetValues<Kind>().Select(FormsOf)],
+        new(Tippets.DiameterOfX(1) - Tippets.DiameterOfX(0), Tippets.DiameterOfX(0)),
+        [.. Beaufort.Rows.Select(b => b.FromMps)],
         Exact.ThirtyFeetM,
         [.. FlyKinds.Rows.Select(k => new Choice(k.Id, k.Name, $"{k.Small} to {k.Large}"))],
         [
@@ -115,20 +118,18 @@ public static class StandardsRoom
         [.. LineWeights.Rows.Select(w => new ClassRange(w.Class, w.LowGr * Exact.GrainKg, w.HighGr * Exact.GrainKg))],
         new(Rod.Blank, FlyLine.Blank, Reel.Blank, Scrap.Blank, Weighing.Usual, FightLoad.Usual, Casters.Usual.Id),
         ReferenceShelf.All,
-        Rules.All
+        Rules.All,
+        Glossary.All
     );
 
     private static IReadOnlyList<Pick<T>> All<T>(Func<T, string> word)
         where T : struct, Enum => [.. Enum.GetValues<T>().Select(value => new Pick<T>(value, word(value)))];
 
-    private static KindUnits UnitsOf(Kind kind)
+    private static KindForms FormsOf(Kind kind)
     {
-        var ((trade, metric), places) = (Reader.Usual[kind], Places.Of(kind));
-        return new(kind, Unit(kind, trade, places.Trade), Unit(kind, metric, places.Metric), places.AsKnown);
+        var said = Customary.Of(kind);
+        return new(kind, said.Trade, said.Metric, said.ByChoice, said.AsKnown);
     }
-
-    private static DisplayUnit Unit(Kind kind, string unit, int decimals) =>
-        unit == "°F" ? new(unit, 1 / 1.8, decimals, -32 / 1.8) : new(unit, Reader.ToSi(kind, unit), decimals);
 
     public static void MapStandards(this WebApplication app)
     {
@@ -139,8 +140,10 @@ public static class StandardsRoom
                 "/api/measures/read",
                 Results<Ok<ReadAnswer>, ValidationProblem> (ReadRequest typed) =>
                 {
-                    var reading = Reader.Read(typed.Kind, typed.Text, typed.Metric);
-                    return reading.Value is { } value ? TypedResults.Ok(new ReadAnswer(value)) : Problems.At("text", reading.Problem!);
+                    var reading = Reader.Read(typed.Kind, typed.Text, Customary.Of(typed.Kind, typed.Metric, typed.Unit));
+                    return reading.Value is { } value
+                        ? TypedResults.Ok(new ReadAnswer(value, reading.Said!))
+                        : Problems.At("text", reading.Problem!);
                 }
             )
             .WithTags("Standards")

@@ -1,26 +1,33 @@
+import { Collapsible } from 'radix-ui';
 import { useCallback, useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { api, unwrap, type BriefAnswer, type Pins, type Solution } from '../../api/client';
+import { api, unwrap, type BriefAnswer, type Pins, type Solution, type Verdict } from '../../api/client';
 import { ChainDrawing } from '../../drawing/ChainDrawing';
 import { ChainStrip } from '../../drawing/ChainStrip';
 import { linkIds } from '../../drawing/outfit';
+import { useChainKeys, useKeptBrief } from '../../state/atHand';
+import { outfitFigures } from '../../state/figures';
+import { useBrief, type BriefWork } from '../../state/useBrief';
 import { useCommands } from '../../ui/commands';
+import { useLatestUndo } from '../../ui/toast';
+import { distance, useUnits } from '../../ui/units';
+import { useNarrow, useStacked } from '../../ui/useMedia';
+import { EntryScope } from '../../ui/useReading';
 import { Bench } from '../bench/Bench';
 import { Own } from '../chain/Own';
 import { UrgentCautions } from '../chain/Cautions';
 import { Contradiction } from '../chain/Contradiction';
+import { OutfitWords } from '../chain/OutfitWords';
 import { Ledger } from '../ledger/Ledger';
-import { useChainKeys, useKeptBrief } from '../../state/atHand';
-import { outfitFigures } from '../../state/figures';
 import { BriefPanel } from './BriefPanel';
-import { useBrief } from '../../state/useBrief';
+import { OutfitCard } from './OutfitCard';
 
 export function BriefPage() {
   const { id } = useParams();
   const { data, error } = useKeptBrief(Number(id));
   if (error)
     return (
-      <main className="p-6">
+      <main id="main" className="p-6">
         <h1 className="text-xl font-semibold">{error.message}</h1>
         <p className="mt-2">
           <a className="underline" href="/briefs">
@@ -33,198 +40,336 @@ export function BriefPage() {
   return <Desk key={data.id} loaded={data} />;
 }
 
+const savingWords: Record<BriefWork['saving']['state'], string> = {
+  typed: 'Typed',
+  saving: 'Saving…',
+  saved: 'Saved',
+  waiting: 'Waiting to save',
+  refused: 'Not saved',
+  stale: 'Not saved',
+};
+
 function Desk({ loaded }: { loaded: BriefAnswer }) {
   const { link } = useParams();
   const navigate = useNavigate();
   const base = `/briefs/${loaded.id}`;
   const work = useBrief(loaded);
-  const { solution, saving } = work;
-  const { change } = work;
+  const { solution, saving, change, setPins } = work;
+  const stacked = useStacked();
+  const narrow = useNarrow();
   const leaveOut = useCallback(
     (rule: string, off: boolean) =>
       change(`off-${rule}`, (w) => ({ ...w, off: off ? [...w.off, rule] : w.off.filter((r) => r !== rule) })),
     [change],
   );
-  const { setPins } = work;
   const pinThis = useCallback((pins: Partial<Pins>) => setPins(`pin-${Object.keys(pins).join()}`, pins), [setPins]);
   const openBench = useCallback((to: string) => void navigate(`${base}/${to}`), [navigate, base]);
   const before = useBefore(solution, work.burst);
   const figures = useMemo(() => solution && outfitFigures(solution), [solution]);
   const open = linkIds.find((l) => l === link);
+  const watch = () => void navigate(`${base}/hand?play=1`);
+  const letGo = () => change('unpin', (w) => ({ ...w, pins: {} }));
+  const copyBrief = async () => {
+    const name = `${work.name}, another way`.slice(0, 80);
+    const copy = await unwrap(
+      api.POST('/api/briefs', { body: { name, draft: work.draft, pins: work.pins, off: work.off } }),
+    );
+    navigate(`/briefs/${copy.id}`);
+  };
+  const pinned = Object.entries(work.pins).some(([field, value]) => field !== 'said' && value != null);
+
+  // One way back for everything: the last thing done goes first, be it here or to a piece of gear.
+  const elsewhere = useLatestUndo();
+  const undo = elsewhere && elsewhere.at > work.changedAt ? elsewhere.undo : work.undo;
+  const undoes = elsewhere && elsewhere.at > work.changedAt ? elsewhere.words : null;
 
   useChainKeys(base, open);
+  usePinCommands(work);
   useCommands([
-    { id: 'undo', name: 'Undo', keys: ['mod+z'], group: 'Work', run: work.undo },
-    { id: 'redo', name: 'Do again', keys: ['mod+shift+z', 'mod+y'], group: 'Work', run: work.redo },
+    { id: 'undo', name: 'Undo', words: 'take back reverse', keys: ['mod+z'], group: 'Work', run: undo },
+    {
+      id: 'redo',
+      name: 'Do again',
+      words: 'redo repeat',
+      keys: ['mod+shift+z', 'mod+y'],
+      group: 'Work',
+      run: work.redo,
+    },
     {
       id: 'unpin',
       name: 'Let go of every pin',
+      words: 'unpin release free',
       keys: [],
       group: 'Work',
-      run: () => work.change('unpin', (w) => ({ ...w, pins: {} })),
+      run: pinned ? letGo : null,
     },
     {
       id: 'rules-on',
       name: 'Switch every rule on again',
+      words: 'rules reset',
       keys: [],
       group: 'Work',
-      run: work.off.length > 0 ? () => work.change('rules', (w) => ({ ...w, off: [] })) : null,
+      run: work.off.length > 0 ? () => change('rules', (w) => ({ ...w, off: [] })) : null,
+    },
+    {
+      id: 'watch',
+      name: 'Watch the cast',
+      words: 'play throw animate',
+      keys: [],
+      group: 'Work',
+      run: watch,
+    },
+    {
+      id: 'card',
+      name: 'Outfit card: print, copy or save it',
+      words: 'print copy text save share take along phone html pdf',
+      keys: ['p'],
+      group: 'Work',
+      run: () => void navigate(`${base}/card`),
+    },
+    {
+      id: 'compare',
+      name: 'Compare with another brief or outfit',
+      words: 'side by side versus difference',
+      keys: [],
+      group: 'Work',
+      run: () => void navigate(`/compare?a=${loaded.id}`),
     },
     {
       id: 'copy-brief',
       name: 'Copy this brief, to try something else',
+      words: 'duplicate what if',
       keys: ['c'],
       group: 'Work',
-      run: async () => {
-        const copy = await unwrap(
-          api.POST('/api/briefs', {
-            body: { name: `${work.name}, another way`.slice(0, 80), draft: work.draft, pins: work.pins, off: work.off },
-          }),
-        );
-        navigate(`/briefs/${copy.id}`);
-      },
+      run: () => void copyBrief(),
     },
   ]);
 
-  if (!solution || !figures)
-    return (
-      <main className="p-6">
-        {work.failure ? (
-          <>
-            <h1 className="text-xl font-semibold">{work.failure.message}</h1>
-            <ul>
-              {Object.entries(work.failure.fields).map(([field, words]) => (
-                <li key={field}>{words}</li>
-              ))}
-            </ul>
-            {work.failure.fields['pins.rod'] || work.failure.fields['pins.line'] || work.failure.fields['pins.reel'] ? (
-              <button className="btn mt-3" onClick={() => work.change('unpin', (w) => ({ ...w, pins: {} }))}>
-                Let go of the pins
-              </button>
-            ) : null}
-          </>
-        ) : (
-          <p>Laying it out…</p>
-        )}
-      </main>
-    );
+  if (!solution || !figures) return <NoAnswer work={work} onLetGo={letGo} />;
+  if (link === 'card') return <OutfitCard work={work} solution={solution} figures={figures} base={base} />;
 
-  const failing = solution.chain.filter((l) => l.verdict === 'fails');
-  const looking = solution.chain.filter((l) => l.verdict === 'look');
-  const toBuy = solution.chain.filter((l) => l.verdict === 'toBuy');
   const pinWords = Object.entries(work.problems).find(([field]) => field.startsWith('pins.'))?.[1];
+  const words = (
+    <OutfitWords
+      solution={solution}
+      base={base}
+      pins={work.pins}
+      onPin={pinThis}
+      onLetGo={pinned ? letGo : null}
+      onCopy={() => void copyBrief()}
+    />
+  );
 
   return (
-    <main className="mx-auto grid max-w-[112rem] grid-cols-1 gap-x-6 gap-y-6 px-4 py-3 lg:grid-cols-[19.5rem_minmax(0,1fr)_20rem]">
-      <nav aria-label="On this page" className="sticky top-0 z-20 -mx-4 flex border-b border-hair bg-paper lg:hidden">
-        {['brief', 'chain', 'ledger'].map((part) => (
-          <a key={part} href={`#${part}`} className="min-h-11 flex-1 py-2.5 text-center font-semibold capitalize">
-            {part}
-          </a>
-        ))}
-      </nav>
-      <div
-        className="lg:sticky lg:top-12 lg:max-h-[calc(100vh-3.2rem)] lg:overflow-y-auto lg:pr-2"
-        role="group"
-        aria-label="The day"
-      >
-        <BriefPanel work={work} />
-      </div>
+    <main
+      id="main"
+      className="mx-auto grid max-w-[112rem] grid-cols-1 gap-x-6 gap-y-4 px-4 py-3 lg:grid-cols-[19.5rem_minmax(0,1fr)_20rem]"
+    >
+      <EntryScope value={`brief-${loaded.id}`}>
+        <div
+          className="lg:sticky lg:top-12 lg:max-h-[calc(100vh-3.2rem)] lg:overflow-y-auto lg:pr-2"
+          role="group"
+          aria-label="The day"
+        >
+          {stacked ? <FoldedDay work={work} solution={solution} /> : <BriefPanel work={work} />}
+        </div>
 
-      <section aria-label={open ? 'Bench' : 'Chain'} id="chain" className="min-w-0 scroll-mt-12">
-        <header className="mb-1 flex flex-wrap items-baseline gap-x-3">
-          <h1 className="text-xl font-semibold">{open ? 'Bench' : 'Chain'}</h1>
-          <p className="order-last basis-full text-soft sm:order-none sm:flex-1 sm:basis-0">
-            {failing.length > 0
-              ? `${names(failing)} ${failing.length > 1 ? 'fail' : 'fails'}`
-              : looking.length > 0
-                ? `Works; look at ${names(looking)}`
-                : toBuy.length > 0
-                  ? 'What is there fits'
-                  : 'Everything fits'}
-            {toBuy.length > 0 && `; ${names(toBuy)} to buy`}
-          </p>
-          {!open && (
-            <button className="quiet underline underline-offset-4" onClick={() => openBench('hand')}>
-              Watch the cast
-            </button>
-          )}
-          <span className="rubric font-normal" role="status">
-            {work.answering && <span className="late">Working it out… </span>}
-            {saving.state === 'saved' ? 'Saved' : saving.state === 'saving' ? 'Saving…' : ''}
-          </span>
-          <button className="quiet" disabled={!work.undo} onClick={() => work.undo?.()}>
-            Undo
-          </button>
-          <button className="quiet" disabled={!work.redo} onClick={() => work.redo?.()}>
-            Again
-          </button>
-        </header>
-
-        {saving.state === 'stale' && (
-          <Notice unkept words={`${saving.words} Yours is still here and not yet kept.`}>
-            <button className="btn" onClick={() => void work.keepMine()}>
-              Keep mine
-            </button>
-            <button className="btn" onClick={() => void work.takeTheirs()}>
-              Take the other
-            </button>
-          </Notice>
-        )}
-        {(saving.state === 'waiting' || (saving.state === 'refused' && !work.failure)) && (
-          <Notice unkept words={saving.words ?? 'Not saved.'} />
-        )}
-        {work.failure && (pinWords || work.failure.status === 0) && (
-          <Notice words={pinWords ?? work.failure.message}>
-            {pinWords && (
-              <button className="btn" onClick={() => work.change('unpin', (w) => ({ ...w, pins: {} }))}>
-                Let go of the pins
+        <section
+          aria-label={open ? 'Bench' : 'Chain'}
+          id="chain"
+          data-chain
+          tabIndex={-1}
+          className="min-w-0 scroll-mt-12 outline-none"
+        >
+          <header className="mb-1 flex flex-wrap items-baseline gap-x-3">
+            <h1 className="text-xl font-semibold">{open ? 'Bench' : 'Chain'}</h1>
+            <p className="order-last basis-full text-soft sm:order-none sm:flex-1 sm:basis-0">{verdictOf(solution)}</p>
+            {!open && (
+              <button className="quiet underline underline-offset-4" onClick={watch}>
+                Watch the cast
               </button>
             )}
-          </Notice>
-        )}
-        {work.failure && !pinWords && work.failure.status !== 0 && (
-          <Notice words="The answer below is the last one that worked; an entry in the brief needs another look." />
-        )}
-        {solution.contradiction && (
-          <Contradiction
-            contradiction={solution.contradiction}
-            onApply={(pins) => work.change('contradiction', (w) => ({ ...w, pins }))}
+            <span className="rubric font-normal" role="status" data-saving={saving.state}>
+              {work.answering && <span className="late">Working it out… </span>}
+              {savingWords[saving.state]}
+            </span>
+            <button className="quiet" disabled={!undo} title={undoes ?? undefined} onClick={() => undo?.()}>
+              Undo
+            </button>
+            <button className="quiet" disabled={!work.redo} onClick={() => work.redo?.()}>
+              Again
+            </button>
+          </header>
+
+          {saving.state === 'stale' && (
+            <Notice unkept words={`${saving.words} Yours is still here and not yet kept.`}>
+              <button className="btn" onClick={() => void work.keepMine()}>
+                Keep mine
+              </button>
+              <button className="btn" onClick={() => void work.takeTheirs()}>
+                Take the other
+              </button>
+            </Notice>
+          )}
+          {(saving.state === 'waiting' || (saving.state === 'refused' && !work.failure)) && (
+            <Notice unkept words={`${saving.words ?? 'Not saved.'} Until then it is kept in this browser.`} />
+          )}
+          {work.failure && (pinWords || (work.failure.status === 0 && saving.state !== 'waiting')) && (
+            <Notice words={pinWords ?? work.failure.message}>
+              {pinWords && (
+                <button className="btn" onClick={letGo}>
+                  Let go of the pins
+                </button>
+              )}
+            </Notice>
+          )}
+          {work.failure && !pinWords && work.failure.status !== 0 && (
+            <Notice words="The answer below is the last one that worked; an entry in the brief needs another look." />
+          )}
+          {solution.contradiction && (
+            <Contradiction
+              contradiction={solution.contradiction}
+              onApply={(pins) => change('contradiction', (w) => ({ ...w, pins }))}
+            />
+          )}
+
+          {solution.own && (
+            <Own own={solution.own} onTake={(pins) => change('own', (w) => ({ ...w, pins: { ...w.pins, ...pins } }))} />
+          )}
+
+          {open ? (
+            <>
+              <ChainStrip figures={figures} chain={solution.chain} base={base} />
+              <Bench link={open} work={work} solution={solution} />
+            </>
+          ) : (
+            <>
+              {narrow && (
+                <>
+                  <UrgentCautions cautions={solution.cautions} />
+                  {words}
+                </>
+              )}
+              <ChainDrawing figures={figures} chain={solution.chain} base={base}>
+                {!narrow && (
+                  <>
+                    <UrgentCautions cautions={solution.cautions} />
+                    {words}
+                  </>
+                )}
+              </ChainDrawing>
+            </>
+          )}
+        </section>
+
+        <div className="scroll-mt-12 lg:sticky lg:top-12 lg:max-h-[calc(100vh-3.2rem)] lg:overflow-y-auto lg:pl-1">
+          <Ledger
+            solution={solution}
+            before={before}
+            off={work.off}
+            open={open}
+            onOff={leaveOut}
+            onOpen={openBench}
+            onPin={pinThis}
           />
-        )}
-
-        {solution.own && (
-          <Own
-            own={solution.own}
-            onTake={(pins) => work.change('own', (w) => ({ ...w, pins: { ...w.pins, ...pins } }))}
-          />
-        )}
-
-        {open ? (
-          <>
-            <ChainStrip figures={figures} chain={solution.chain} base={base} />
-            <Bench link={open} work={work} solution={solution} />
-          </>
-        ) : (
-          <>
-            <ChainDrawing figures={figures} chain={solution.chain} base={base} />
-            <UrgentCautions cautions={solution.cautions} />
-          </>
-        )}
-      </section>
-
-      <div className="scroll-mt-12 lg:sticky lg:top-12 lg:max-h-[calc(100vh-3.2rem)] lg:overflow-y-auto lg:pl-1">
-        <Ledger
-          solution={solution}
-          before={before}
-          off={work.off}
-          onOff={leaveOut}
-          onOpen={openBench}
-          onPin={pinThis}
-        />
-      </div>
+        </div>
+      </EntryScope>
     </main>
   );
+}
+
+/** On a small screen the answer comes first: the day is one line until somebody wants to change it. */
+function FoldedDay({ work, solution }: { work: BriefWork; solution: Solution }) {
+  const [open, setOpen] = useState(false);
+  const { show } = useUnits();
+  const { brief } = solution;
+  const wind = show({ value: brief.windMps, kind: 'windSpeed', plusMinus: null });
+  return (
+    <Collapsible.Root open={open} onOpenChange={setOpen}>
+      <Collapsible.Trigger className="flex min-h-11 w-full items-center gap-3 border-b border-ink text-left">
+        <span className="min-w-0 flex-1">
+          <span className="block truncate font-semibold">{work.name}</span>
+          <span className="block text-[0.86rem] leading-tight text-soft">
+            {brief.fly.sizeName} {brief.fly.kind.name}, {brief.species.name},{' '}
+            {work.draft.said?.distanceM ?? show(distance(brief.distanceM))}, {work.draft.said?.windMps ?? wind}
+          </span>
+        </span>
+        <span className="shrink-0 underline underline-offset-4">{open ? 'Fold away' : 'Change the day'}</span>
+      </Collapsible.Trigger>
+      <Collapsible.Content className="pt-3">
+        <BriefPanel work={work} />
+      </Collapsible.Content>
+    </Collapsible.Root>
+  );
+}
+
+function NoAnswer({ work, onLetGo }: { work: BriefWork; onLetGo: () => void }) {
+  if (!work.failure)
+    return (
+      <main id="main" className="p-6">
+        <p>Laying it out…</p>
+      </main>
+    );
+  const { fields, message } = work.failure;
+  return (
+    <main id="main" className="p-6">
+      <h1 className="text-xl font-semibold">{message}</h1>
+      <ul>
+        {Object.entries(fields).map(([field, words]) => (
+          <li key={field}>{words}</li>
+        ))}
+      </ul>
+      {Object.keys(fields).some((field) => field.startsWith('pins.')) && (
+        <button className="btn mt-3" onClick={onLetGo}>
+          Let go of the pins
+        </button>
+      )}
+    </main>
+  );
+}
+
+/** Pins by name, for the palette: the piece in the chain is held, or let go. */
+function usePinCommands(work: BriefWork) {
+  const { solution, pins, setPins } = work;
+  const pieces = solution
+    ? ([
+        ['rod', 'rod', solution.outfit.rod],
+        ['line', 'line', solution.outfit.line],
+        ['reel', 'reel', solution.outfit.reel],
+      ] as const)
+    : [];
+  useCommands(
+    pieces.map(([pin, name, piece]) => {
+      const held = pins[pin] != null;
+      return {
+        id: `pin-${pin}`,
+        name: held ? `Let go of the ${name}` : piece.id ? `Pin the ${name}, ${piece.tag}` : `Pin the ${name}`,
+        words: held ? 'unpin release' : 'pin hold fix keep',
+        keys: [],
+        group: 'Work',
+        run: held
+          ? () => setPins(`unpin-${pin}`, { [pin]: null })
+          : piece.id
+            ? () => setPins(`pin-${pin}`, { [pin]: piece.id })
+            : null,
+      };
+    }),
+  );
+}
+
+/** How the whole chain does, in one line. */
+function verdictOf({ chain }: Solution) {
+  const that = (verdict: Verdict) => chain.filter((l) => l.verdict === verdict);
+  const [failing, looking, toBuy] = [that('fails'), that('look'), that('toBuy')];
+  const does =
+    failing.length > 0
+      ? `${names(failing)} ${failing.length > 1 ? 'fail' : 'fails'}`
+      : looking.length > 0
+        ? `Works; look at ${names(looking)}`
+        : toBuy.length > 0
+          ? 'What is there fits'
+          : 'Everything fits';
+  return `${does}${toBuy.length > 0 ? `; ${names(toBuy)} to buy` : ''}`;
 }
 
 const names = (links: { name: string }[]) =>

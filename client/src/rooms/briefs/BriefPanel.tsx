@@ -18,13 +18,13 @@ const waterIs = [
 
 /** The day: one sentence, the water to drag about in, and every answer to type. */
 export function BriefPanel({ work }: { work: BriefWork }) {
-  const { solution, setDraft, problems } = work;
+  const { solution, draft, setDraft, problems } = work;
   const { standards } = useUnits();
   const { choices } = standards;
   if (!solution) return null;
   const brief = solution.brief;
-  const shown = asSaid(solution, work.draft, problems, standards.limits);
-  const assumed = (field: keyof BriefDraft) => brief.assumed.includes(field);
+  const shown = asSaid(solution, draft, problems, standards.limits);
+  const assumed = (field: keyof BriefDraft) => draft[field] == null;
   const pick = <K extends keyof BriefDraft>(
     label: string,
     field: K,
@@ -33,7 +33,7 @@ export function BriefPanel({ work }: { work: BriefWork }) {
   ) => (
     <Pick
       label={label}
-      value={value}
+      value={(draft[field] as string | null | undefined) ?? value}
       options={options}
       assumed={assumed(field)}
       problem={problems[field]}
@@ -49,10 +49,11 @@ export function BriefPanel({ work }: { work: BriefWork }) {
     <MeasureField
       label={label}
       kind={kind}
-      value={work.draft[field] === undefined || work.draft[field] === null ? value : (work.draft[field] as number)}
+      value={(draft[field] as number | null | undefined) ?? value}
+      said={draft.said?.[field]}
       assumed={assumed(field)}
       problem={problems[field]}
-      onChange={(si) => setDraft(field, { [field]: si } as Partial<BriefDraft>)}
+      onChange={(si, said) => setDraft(field, { [field]: si } as Partial<BriefDraft>, said)}
     />
   );
 
@@ -65,18 +66,18 @@ export function BriefPanel({ work }: { work: BriefWork }) {
         maxLength={80}
         onChange={(event) => work.change('name', (w) => ({ ...w, name: event.target.value }))}
       />
-      <BriefSentence
-        draft={work.draft}
-        brief={brief}
-        problems={problems}
-        onChange={(key, patch) => setDraft(key, patch)}
-      />
+      <BriefSentence steady draft={draft} brief={brief} problems={problems} onChange={setDraft} />
       <WaterPlan
         {...planFigures(shown)}
+        said={draft.said}
         onWind={(windMps, windFromDeg) => setDraft('wind', { windMps, windFromDeg })}
         onDistance={(distanceM) => setDraft('plan-distance', { distanceM })}
       />
-      <DepthSection {...depthFigures(shown)} onDepth={(depthM) => setDraft('section-depth', { depthM })} />
+      <DepthSection
+        {...depthFigures(shown)}
+        said={draft.said?.depthM}
+        onDepth={(depthM) => setDraft('section-depth', { depthM })}
+      />
       <FlyActual fly={brief.fly} />
 
       <Collapsible.Root defaultOpen>
@@ -88,13 +89,13 @@ export function BriefPanel({ work }: { work: BriefWork }) {
             {pick('You stand', 'stance', brief.stance, choices.stance)}
             {pick('The fish are', 'wariness', brief.wariness, choices.wariness)}
             {measure('Fish of about', 'fishKg', 'fishMass', brief.fishKg)}
-            {measure('Depth of the fly', 'depthM', 'length', brief.depthM)}
+            {measure('Depth of the fly', 'depthM', 'depth', brief.depthM)}
             {measure('Current', 'currentMps', 'waterSpeed', brief.currentMps)}
             {measure('Water temperature', 'waterC', 'temperature', brief.waterC)}
             {measure('Wind from', 'windFromDeg', 'angle', brief.windFromDeg)}
             <Pick
               label="Water is"
-              value={brief.salt ? 'salt' : 'fresh'}
+              value={(draft.salt ?? brief.salt) ? 'salt' : 'fresh'}
               options={waterIs}
               assumed={assumed('salt')}
               onChange={(id) => setDraft('salt', { salt: id === 'salt' })}
@@ -103,10 +104,11 @@ export function BriefPanel({ work }: { work: BriefWork }) {
             <MeasureField
               label="Fly, soaked"
               kind="lineMass"
-              value={work.draft.flyWetKg ?? brief.fly.wetKg}
-              assumed={!brief.fly.weighed}
+              value={draft.flyWetKg ?? brief.fly.wetKg}
+              said={draft.said?.flyWetKg}
+              assumed={assumed('flyWetKg')}
               problem={problems.flyWetKg}
-              onChange={(flyWetKg) => setDraft('flyWetKg', { flyWetKg })}
+              onChange={(flyWetKg, said) => setDraft('flyWetKg', { flyWetKg }, said)}
             />
             {pick('Start from', 'school', brief.school, choices.school)}
             {pick('Lean', 'lean', brief.lean, choices.lean)}
@@ -115,18 +117,19 @@ export function BriefPanel({ work }: { work: BriefWork }) {
               <MeasureField
                 label="Fly, over all"
                 kind="shortLength"
-                value={work.draft.flyLengthM ?? brief.fly.bodyM}
-                assumed={work.draft.flyLengthM == null}
+                value={draft.flyLengthM ?? brief.fly.bodyM}
+                said={draft.said?.flyLengthM}
+                assumed={assumed('flyLengthM')}
                 problem={problems.flyLengthM}
-                onChange={(flyLengthM) => setDraft('flyLengthM', { flyLengthM })}
+                onChange={(flyLengthM, said) => setDraft('flyLengthM', { flyLengthM }, said)}
               />
             )}
           </div>
-          {Object.keys(work.draft).some((key) => work.draft[key as keyof BriefDraft] != null) && (
+          {Object.keys(draft).some((key) => draft[key as keyof BriefDraft] != null) && (
             <div className="mt-2 flex flex-wrap gap-1 text-sm">
               <span className="rubric self-center">Back to assumed:</span>
               {(['flyWetKg', 'flyLengthM', 'fishKg', 'depthM', 'currentMps', 'waterC'] as const)
-                .filter((field) => work.draft[field] != null)
+                .filter((field) => draft[field] != null)
                 .map((field) => (
                   <button
                     key={field}

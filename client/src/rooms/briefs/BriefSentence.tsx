@@ -1,27 +1,37 @@
 import type { BriefDraft, FieldWords, Solution } from '../../api/client';
+import { Term } from '../../ui/Term';
 import { HookField, MeasureField } from '../../ui/TypedField';
 import { Pick } from '../../ui/Pick';
 import { useUnits } from '../../ui/units';
+
+export type SayDraft = (key: string, patch: Partial<BriefDraft>, said?: string) => void;
 
 type Props = {
   draft: BriefDraft;
   brief: Solution['brief'];
   problems: FieldWords;
-  onChange: (key: string, patch: Partial<BriefDraft>) => void;
+  onChange: SayDraft;
+  /** Room is kept for a longer sentence, so that what stands below does not move while one is changed. */
+  steady?: boolean;
 };
 
-/** The brief as one sentence to complete. */
-export function BriefSentence({ draft, brief, problems, onChange }: Props) {
+/** The brief as one sentence to complete. What was picked or typed stands in it at once, whether or not anybody answers. */
+export function BriefSentence({ draft, brief, problems, onChange, steady = false }: Props) {
   const { standards } = useUnits();
-  const assumed = (field: keyof BriefDraft) => brief.assumed.includes(field);
-  const nearest = String((Math.round(brief.windFromDeg / 45) % 8) * 45);
+  const assumed = (field: keyof BriefDraft) => draft[field] == null;
+  const windFrom = draft.windFromDeg ?? brief.windFromDeg;
+  const nearest = String((Math.round(windFrom / 45) % 8) * 45);
+  const hook = standards.hooks.find((h) => h.number === draft.hookSize)?.name ?? brief.fly.sizeName ?? '';
+  const caster = draft.caster ?? brief.caster.id;
+  const casterName = standards.casters.find((c) => c.id === caster)?.name ?? caster;
+  const calm = (draft.windMps ?? brief.windMps) === 0;
   return (
-    <p className="min-h-[3lh] lg:min-h-[5lh] text-[1.16rem] leading-[1.75]">
+    <p className={`text-[1.16rem] leading-[1.75] ${steady ? 'min-h-[3lh] lg:min-h-[5lh]' : ''}`}>
       I want to throw a{' '}
       <HookField
         inline
         label="Hook size"
-        hook={brief.fly.sizeName ?? ''}
+        hook={hook}
         assumed={assumed('hookSize')}
         problem={problems.hookSize}
         onChange={(hookSize) => onChange('hookSize', { hookSize })}
@@ -29,17 +39,17 @@ export function BriefSentence({ draft, brief, problems, onChange }: Props) {
       <Pick
         inline
         label="Fly"
-        value={brief.fly.kind.id}
+        value={draft.flyKind ?? brief.fly.kind.id}
         options={standards.flyKinds}
         assumed={assumed('flyKind')}
         problem={problems.flyKind}
-        onChange={(flyKind) => onChange('flyKind', { flyKind, hookSize: null, flyWetKg: null })}
+        onChange={(flyKind) => onChange('flyKind', { flyKind, hookSize: null, flyWetKg: null, flyLengthM: null })}
       />{' '}
       to{' '}
       <Pick
         inline
         label="Fish"
-        value={brief.species.id}
+        value={draft.species ?? brief.species.id}
         options={standards.species}
         assumed={assumed('species')}
         problem={problems.species}
@@ -49,41 +59,48 @@ export function BriefSentence({ draft, brief, problems, onChange }: Props) {
       <MeasureField
         inline
         label="Distance"
-        kind="length"
+        kind="distance"
         value={draft.distanceM ?? brief.distanceM}
+        said={draft.said?.distanceM}
         assumed={assumed('distanceM')}
         problem={problems.distanceM}
-        onChange={(distanceM) => onChange('distanceM', { distanceM })}
+        onChange={(distanceM, said) => onChange('distanceM', { distanceM }, said)}
       />{' '}
-      in{' '}
+      {calm ? 'when it is' : 'in'}{' '}
       <MeasureField
         inline
         label="Wind"
         kind="windSpeed"
         value={draft.windMps ?? brief.windMps}
+        said={draft.said?.windMps}
         assumed={assumed('windMps')}
         problem={problems.windMps}
-        onChange={(windMps) => onChange('windMps', { windMps })}
-      />{' '}
-      of wind{' '}
-      <Pick
-        inline
-        label="Wind direction"
-        value={nearest}
-        options={standards.choices.windFrom.map((w) => ({ id: String(w.deg), name: w.ofMe }))}
-        assumed={assumed('windFromDeg')}
-        problem={problems.windFromDeg}
-        onChange={(deg) => onChange('windFromDeg', { windFromDeg: Number(deg) })}
+        onChange={(windMps, said) => onChange('windMps', { windMps }, said)}
       />
-      ; I cast like {brief.caster.article}{' '}
+      {!calm && (
+        <>
+          {' '}
+          of wind{' '}
+          <Pick
+            inline
+            label="Wind direction"
+            value={nearest}
+            options={standards.choices.windFrom.map((w) => ({ id: String(w.deg), name: w.ofMe }))}
+            assumed={assumed('windFromDeg')}
+            problem={problems.windFromDeg}
+            onChange={(deg) => onChange('windFromDeg', { windFromDeg: Number(deg) })}
+          />
+        </>
+      )}
+      ; <Term id="caster">I cast like</Term> {/^[aeiou]/.test(casterName) ? 'an' : 'a'}{' '}
       <Pick
         inline
         label="Caster"
-        value={brief.caster.id}
+        value={caster}
         options={standards.casters}
         assumed={assumed('caster')}
         problem={problems.caster}
-        onChange={(caster) => onChange('caster', { caster })}
+        onChange={(id) => onChange('caster', { caster: id })}
       />
       .
     </p>

@@ -7,7 +7,8 @@ import { WaterPlan } from '../../drawing/WaterPlan';
 import { useUnits } from '../../ui/units';
 import { planFigures } from '../../state/figures';
 import { asSaid } from '../../state/asSaid';
-import { BriefSentence } from './BriefSentence';
+import { BriefSentence, type SayDraft } from './BriefSentence';
+import { changed } from '../../state/said';
 import { settleEntries } from '../../ui/useReading';
 import { useAnswer } from '../../state/useAnswer';
 
@@ -21,8 +22,8 @@ export function NewBriefPage() {
   const { standards } = useUnits();
   const [draft, showDraft] = useState<BriefDraft>({});
   const latest = useRef<BriefDraft>({});
-  const say = (patch: Partial<BriefDraft>) => {
-    latest.current = { ...latest.current, ...patch };
+  const say: SayDraft = (_, patch, said) => {
+    latest.current = changed(latest.current, patch, said);
     showDraft(latest.current);
   };
   const [name, setName] = useState('');
@@ -33,7 +34,7 @@ export function NewBriefPage() {
   const fish = standards.species.find((s) => s.id === solution.brief.species.id)?.name ?? 'fish';
   const usual = `${fish[0]!.toUpperCase()}${fish.slice(1)}, ${solution.brief.fly.kind.name}`;
   return (
-    <main className="mx-auto max-w-2xl px-5 py-8">
+    <main id="main" className="mx-auto max-w-2xl px-5 py-8">
       <h1 className="text-2xl font-semibold">A new brief</h1>
       <p className="mb-4 text-soft">Say what you know. What is dotted is assumed until you change it.</p>
       <form
@@ -56,7 +57,7 @@ export function NewBriefPage() {
         }}
       >
         <div className="border-y border-hair py-4 text-[1.2rem]">
-          <BriefSentence draft={draft} brief={solution.brief} problems={problems} onChange={(_, patch) => say(patch)} />
+          <BriefSentence draft={draft} brief={solution.brief} problems={problems} onChange={say} />
         </div>
         <label className="mt-4 block">
           <span className="rubric block">Call it</span>
@@ -79,8 +80,9 @@ export function NewBriefPage() {
         <div className="mt-8 grid gap-6 sm:grid-cols-2">
           <WaterPlan
             {...planFigures(asSaid(solution, draft, problems, standards.limits))}
-            onWind={(windMps, windFromDeg) => say({ windMps, windFromDeg })}
-            onDistance={(distanceM) => say({ distanceM })}
+            said={draft.said}
+            onWind={(windMps, windFromDeg) => say('wind', { windMps, windFromDeg })}
+            onDistance={(distanceM) => say('distance', { distanceM })}
           />
           <FlyActual fly={solution.brief.fly} />
         </div>

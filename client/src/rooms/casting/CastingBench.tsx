@@ -7,7 +7,7 @@ import { ReachBar } from '../../drawing/ReachBar';
 import { castFigures } from '../../state/figures';
 import { MeasureField } from '../../ui/TypedField';
 import { Pick } from '../../ui/Pick';
-import { metres, useUnits } from '../../ui/units';
+import { distance, metres, useUnits } from '../../ui/units';
 import type { BriefWork } from '../../state/useBrief';
 import { ReachMap, type Axis } from './ReachMap';
 import { Gains } from './Gains';
@@ -189,7 +189,7 @@ function OneMap({ kind, solution, answer, thrower }: MapOf & { kind: Mapped }) {
     classByWind: {
       down: { name: 'class', here: solution.outfit.rod.class ?? null, words: String, short: String },
       across: {
-        name: `wind, ${unitOf('windSpeed').name}: from behind ‹ calm › in the face`,
+        name: `wind, ${unitOf('windSpeed').unit}: from behind ‹ calm › in the face`,
         here: answer.headwindMps,
         words: (v) => (v === 0 ? 'calm' : `${wind(v)} ${v < 0 ? 'from behind' : 'in the face'}`),
         short: (v) => (v === 0 ? 'calm' : round('windSpeed')(v)),
@@ -197,13 +197,13 @@ function OneMap({ kind, solution, answer, thrower }: MapOf & { kind: Mapped }) {
     },
     carryBySpeed: {
       down: {
-        name: `held, ${unitOf('length').name}`,
+        name: `held, ${unitOf('length').unit}`,
         here: answer.cast.carryM,
-        words: (v) => show(metres(v)),
+        words: (v) => show(distance(v)),
         short: round('length'),
       },
       across: {
-        name: `line speed when the rod stops, ${unitOf('lineSpeed').name}`,
+        name: `line speed when the rod stops, ${unitOf('lineSpeed').unit}`,
         here: answer.cast.launchMps,
         words: (v) => show({ value: v, kind: 'lineSpeed', plusMinus: null }),
         short: round('lineSpeed'),
@@ -240,7 +240,7 @@ function Verdict({ answer, wantedM }: { answer: CastAnswer; wantedM: number }) {
   return (
     <p className="my-2 border-l-4 border-fails pl-2 font-semibold">
       {answer.reach.value > 0
-        ? `${show(metres(wantedM))} is not to be had today; this is the farthest cast. ${answer.says}`
+        ? `${show(distance(wantedM))} is not to be had today; this is the farthest cast. ${answer.says}`
         : `This fly does not turn over today. ${answer.says}`}
     </p>
   );
@@ -254,8 +254,8 @@ function Margins({ thrown }: { thrown: Thrown[] }) {
     ['farthest', (a) => (a.reach.value > 0 ? show(a.reach) : 'does not turn over')],
     ['in hand', (a) => (a.inHandM >= 0 ? show(metres(a.inHandM)) : `${show(metres(-a.inHandM))} short`)],
     ['this cast', (a) => (a.can ? outcomes[a.cast.outcome] : a.reach.value > 0 ? 'the farthest' : 'dies in the air')],
-    ['held in the air', (a) => show(metres(a.cast.carryM))],
-    ['shot', (a) => show(metres(a.cast.shotM))],
+    ['held in the air', (a) => show(distance(a.cast.carryM))],
+    ['shot', (a) => show(distance(a.cast.shotM))],
     ['line speed', (a) => speed(a.cast.launchMps)],
     ['fly at turnover', (a) => (a.cast.turnoverMps > 0 ? speed(a.cast.turnoverMps) : 'not straight')],
     ['angle', (a) => show({ value: (a.cast.angleRad * 180) / Math.PI, kind: 'angle', plusMinus: null })],
@@ -326,8 +326,8 @@ function Gusts({ answer }: { answer: CastAnswer }) {
   if (!answer.gusts) return null;
   return (
     <p role="status" aria-live="off">
-      In these gusts the reach swings from <b>{show(metres(answer.gusts.reachM.low))}</b> to{' '}
-      <b>{show(metres(answer.gusts.reachM.high))}</b>.
+      In these gusts the reach swings from <b>{show(distance(answer.gusts.reachM.low))}</b> to{' '}
+      <b>{show(distance(answer.gusts.reachM.high))}</b>.
     </p>
   );
 }
@@ -349,7 +349,7 @@ function CurveTable({ winds, reachM }: { winds: readonly number[]; reachM: reado
               {show({ value: Math.abs(w), kind: 'windSpeed', plusMinus: null })}{' '}
               {w < 0 ? 'from behind' : w > 0 ? 'in the face' : ''}
             </td>
-            <td>{reachM[i]! > 0 ? show(metres(reachM[i]!)) : 'does not turn over'}</td>
+            <td>{reachM[i]! > 0 ? show(distance(reachM[i]!)) : 'does not turn over'}</td>
           </tr>
         ))}
       </tbody>
@@ -362,7 +362,12 @@ const own: (keyof BriefDraft)[] = ['casterFreeMps', 'casterLoopM', 'casterCarryM
 function Caster({ work, solution }: Props) {
   const { standards } = useUnits();
   const { brief } = solution;
-  const field = (label: string, key: keyof BriefDraft & string, kind: 'lineSpeed' | 'length', value: number) => (
+  const field = (
+    label: string,
+    key: keyof BriefDraft & string,
+    kind: 'lineSpeed' | 'length' | 'distance',
+    value: number,
+  ) => (
     <MeasureField
       label={label}
       kind={kind}
@@ -392,7 +397,7 @@ function Caster({ work, solution }: Props) {
         <span />
         {field('Line speed, bare rod', 'casterFreeMps', 'lineSpeed', brief.caster.freeMps)}
         {field('Height of the loop', 'casterLoopM', 'length', brief.caster.loopM)}
-        {field('Most line held up', 'casterCarryM', 'length', brief.caster.carryM)}
+        {field('Most line held up', 'casterCarryM', 'distance', brief.caster.carryM)}
       </div>
       <p className="mt-2 text-soft first-letter:uppercase">
         {standards.casters.find((c) => c.id === brief.caster.id)?.about}.{' '}

@@ -5,7 +5,7 @@ import { api, unwrap, type ReachGain } from '../../api/client';
 import { Say } from '../../ui/Say';
 import { useCommands } from '../../ui/commands';
 import { useToast } from '../../ui/toast';
-import { metres, useUnits } from '../../ui/units';
+import { distance, metres, useUnits } from '../../ui/units';
 import type { BriefWork } from '../../state/useBrief';
 
 /** What could be changed, best first; one press makes the change and one takes it back. */
@@ -57,7 +57,7 @@ export function Gains({ work }: { work: BriefWork }) {
       </td>
       <td className="py-1.5 leading-snug">
         <Say parts={help.says} />
-        <span className="text-soft"> · then {show(metres(help.reach.value))}</span>
+        <span className="text-soft"> · then {show(distance(help.reach.value))}</span>
       </td>
       <td className="py-1 text-right">
         <button className="btn whitespace-nowrap" onClick={() => apply(help)}>

@@ -37,7 +37,7 @@ export function ReachMap({
     <div className="overflow-x-auto">
       <table className="w-full min-w-[34rem] border-collapse text-center text-[0.72rem] leading-none">
         <caption className="sr-only">
-          Farthest reach in {unitOf('length').name} by {down.name} and {across.name}
+          Farthest reach in {unitOf('distance').unit} by {down.name} and {across.name}
         </caption>
         <thead>
           <tr>

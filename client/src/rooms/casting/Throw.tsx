@@ -1,9 +1,10 @@
 import { memo, useEffect, useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { CastDrawing, type Thrown } from '../../drawing/CastDrawing';
 import { CastOverTime } from '../../drawing/CastCharts';
 import { momentAt } from '../../drawing/castShape';
 import { useCommands } from '../../ui/commands';
-import { metres, useUnits } from '../../ui/units';
+import { distance, useUnits } from '../../ui/units';
 
 const paces = [
   { name: 'as it goes', share: 1 },
@@ -17,9 +18,11 @@ const wantsStill = () => window.matchMedia('(prefers-reduced-motion: reduce)').m
 export const Throw = memo(function Throw({ thrown, distanceM }: { thrown: Thrown[]; distanceM: number }) {
   const { show } = useUnits();
   const [still] = useState(wantsStill);
-  const [share, setShare] = useState(0.45);
+  // Whoever came to watch sees it go; with reduced motion it stands.
+  const [toWatch] = useState(useSearchParams()[0].get('play') === '1' && !still);
+  const [share, setShare] = useState(toWatch ? 0 : 0.45);
   const [pace, setPace] = useState(0.25);
-  const [playing, setPlaying] = useState(false);
+  const [playing, setPlaying] = useState(toWatch);
   const answer = thrown[0]!.answer;
   const end = answer.moments.at(-1)!.timeS;
 
@@ -49,7 +52,7 @@ export const Throw = memo(function Throw({ thrown, distanceM }: { thrown: Thrown
 
   const timeS = share * end;
   const now = momentAt(answer.moments, timeS);
-  const told = `${timeS.toFixed(2)} s · loop ${show(metres(now.bendM))} out · ${show(metres(now.shotM))} shot`;
+  const told = `${timeS.toFixed(2)} s · loop ${show(distance(now.bendM))} out · ${show(distance(now.shotM))} shot`;
   return (
     <section aria-label="The cast">
       <CastDrawing thrown={thrown} distanceM={distanceM} timeS={timeS} alone={still && !playing && share === 0.45} />

@@ -41,9 +41,14 @@ export function WindMeter({
     <section aria-label="Wind meter" className="border-t border-hair pt-2">
       <div className="flex flex-wrap items-center gap-3">
         <button className="btn" aria-pressed={on} onClick={() => onToggle(!on)}>
-          {on ? 'Put the wind meter down' : 'Take the wind from the meter'}
+          {on ? 'Put the simulated meter down' : 'Take the wind from the simulated meter'}
         </button>
-        {!on && <span className="text-soft">Its mean feeds the brief; the gusts show as a band on the curve.</span>}
+        {!on && (
+          <span className="text-soft">
+            It blows no real wind. Its mean goes into the brief, and Undo takes it out again; the gusts show as a band
+            on the curve.
+          </span>
+        )}
         {on && failure && <span role="alert">The wind meter does not answer. {failure.message}</span>}
         {on && !failure && reading && (
           <>

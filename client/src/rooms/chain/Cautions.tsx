@@ -28,7 +28,7 @@ export function UrgentCautions({ cautions }: { cautions: Caution[] }) {
   const urgent = cautions.filter((c) => c.urgent);
   if (urgent.length === 0) return null;
   return (
-    <ul aria-label="Cautions for today" className="mt-2 flex flex-col gap-1">
+    <ul aria-label="Cautions for today" className="mb-2 flex flex-col gap-1 text-[0.9rem] leading-snug">
       {urgent.map((c) => (
         <li key={c.id} className="border-l-4 border-fails pl-2 font-semibold">
           <Say parts={c.says} />

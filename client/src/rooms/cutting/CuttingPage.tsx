@@ -72,7 +72,7 @@ export function CuttingPage() {
     });
 
   return (
-    <main id="chain" className="mx-auto flex max-w-[84rem] flex-col gap-6 px-5 py-3">
+    <main id="main" className="mx-auto flex max-w-[84rem] flex-col gap-6 px-5 py-3">
       <header>
         <p className="rubric">Drawer</p>
         <h1 className="text-2xl leading-tight font-semibold">A head from old lines</h1>

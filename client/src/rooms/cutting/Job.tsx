@@ -5,7 +5,7 @@ import { useAttempt } from '../../api/useAttempt';
 import { HeadStrip } from '../../drawing/HeadStrip';
 import { Say } from '../../ui/Say';
 import { BenchScale } from '../../ui/BenchScale';
-import { MeasureField } from '../../ui/TypedField';
+import { MeasureField, OptionalMeasureField } from '../../ui/TypedField';
 import { useToast } from '../../ui/toast';
 import { metres, useUnits } from '../../ui/units';
 import { useSettled } from '../../ui/useSettled';
@@ -214,8 +214,37 @@ function Piece({
             pan={{ kg: p.massKg, piece: p.weighed ? null : p.piece.tag, words: p.piece.tag }}
             onTake={(kg, plusMinus) => void onWeigh(kg, plusMinus)}
           />
+          <OwnScale tag={p.piece.tag} onWeigh={onWeigh} />
         </div>
       )}
     </li>
+  );
+}
+
+/** What a scale of one's own says, typed. */
+function OwnScale({ tag, onWeigh }: { tag: string; onWeigh: (kg: number, plusMinusKg: number) => Promise<boolean> }) {
+  const [typed, setTyped] = useState<number | null>(null);
+  const [goodTo, setGoodTo] = useState(0.0001);
+  const settled = useSettled({ typed, goodTo });
+  return (
+    <div className="mt-2 flex flex-wrap items-end gap-3">
+      <div className="w-40">
+        <OptionalMeasureField label="Or your own scale says" kind="lineMass" value={typed} onChange={setTyped} />
+      </div>
+      <div className="w-28">
+        <MeasureField label="Good to ±" kind="benchMass" value={goodTo} onChange={setGoodTo} />
+      </div>
+      <button
+        className="btn"
+        aria-label={`Write down what ${tag} weighs`}
+        onClick={(e) =>
+          void settled(e.currentTarget, async (now) => {
+            if (now.typed !== null && (await onWeigh(now.typed, now.goodTo))) setTyped(null);
+          })
+        }
+      >
+        Write it down
+      </button>
+    </div>
   );
 }

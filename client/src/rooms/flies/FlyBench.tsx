@@ -15,7 +15,10 @@ export function FlyBench({ work, solution }: BenchProps) {
       <Facts
         rows={[
           ['soaked', show({ value: fly.wetKg, kind: 'lineMass', plusMinus: null })],
-          ['drag area in the air', show({ value: fly.areaM2, kind: 'area', plusMinus: null })],
+          [
+            'against the air',
+            `${fly.bulk} (${show({ value: fly.areaM2, kind: 'area', plusMinus: null })} of drag area)`,
+          ],
           ['hook wire', show({ value: fly.hook.wireM, kind: 'diameter', plusMinus: null })],
           ['length over all', show({ value: fly.bodyM, kind: 'shortLength', plusMinus: null })],
         ]}
@@ -37,9 +40,10 @@ export function FlyBench({ work, solution }: BenchProps) {
           label="Weighed, soaked"
           kind="lineMass"
           value={work.draft.flyWetKg ?? fly.wetKg}
-          assumed={!fly.weighed}
+          said={work.draft.said?.flyWetKg}
+          assumed={work.draft.flyWetKg == null}
           problem={work.problems.flyWetKg}
-          onChange={(flyWetKg) => work.setDraft('flyWetKg', { flyWetKg })}
+          onChange={(flyWetKg, said) => work.setDraft('flyWetKg', { flyWetKg }, said)}
         />
       </PinFields>
     </>

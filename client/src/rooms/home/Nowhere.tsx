@@ -2,7 +2,7 @@ import { Link } from 'react-router';
 
 export function Nowhere() {
   return (
-    <main className="p-6">
+    <main id="main" className="p-6">
       <h1 className="text-xl font-semibold">There is nothing at this address.</h1>
       <Link className="mt-2 inline-block underline" to="/">
         Back to the chain

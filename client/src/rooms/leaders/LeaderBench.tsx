@@ -1,6 +1,6 @@
 import { LeaderDrawing } from '../../drawing/LeaderDrawing';
 import { MeasureField } from '../../ui/TypedField';
-import { metres, useUnits } from '../../ui/units';
+import { rodLength, useUnits } from '../../ui/units';
 import { PinFields, type BenchProps } from '../shared/bench';
 
 /** The leader, piece by piece. */
@@ -24,7 +24,7 @@ export function LeaderBench({ work, solution }: BenchProps) {
           {leader.pieces.map((piece) => (
             <tr key={piece.name} className="border-t border-hair">
               <td className="py-1">{piece.name}</td>
-              <td>{show(metres(piece.lengthM))}</td>
+              <td>{show(rodLength(piece.lengthM))}</td>
               <td>{show({ value: piece.startM, kind: 'diameter', plusMinus: null })}</td>
               <td>{show({ value: piece.endM, kind: 'diameter', plusMinus: null })}</td>
             </tr>
@@ -34,11 +34,12 @@ export function LeaderBench({ work, solution }: BenchProps) {
       <PinFields>
         <MeasureField
           label="Pin a length"
-          kind="length"
+          kind="rodLength"
           value={work.pins.leaderM ?? leader.lengthM}
           solved={work.pins.leaderM == null}
           problem={work.problems['pins.leaderM']}
-          onChange={(leaderM) => work.setPins('leaderM', { leaderM })}
+          said={work.pins.said?.leaderM}
+          onChange={(leaderM, said) => work.setPins('leaderM', { leaderM }, said)}
         />
       </PinFields>
     </>

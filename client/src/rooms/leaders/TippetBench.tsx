@@ -15,11 +15,12 @@ export function TippetBench({ work, solution }: BenchProps) {
       <PinFields>
         <MeasureField
           label="Pin a thickness"
-          kind="diameter"
+          kind="tippet"
           value={work.pins.tippetM ?? now}
           solved={work.pins.tippetM == null}
           problem={work.problems['pins.tippetM']}
-          onChange={(tippetM) => work.setPins('tippetM', { tippetM })}
+          said={work.pins.said?.tippetM}
+          onChange={(tippetM, said) => work.setPins('tippetM', { tippetM }, said)}
         />
       </PinFields>
       <div className="grid gap-6 sm:grid-cols-2">

@@ -1,7 +1,8 @@
 import { Collapsible } from 'radix-ui';
-import { memo } from 'react';
-import type { LedgerStep, Pins, Solution, Source } from '../../api/client';
+import { memo, useState } from 'react';
+import type { LedgerStep, LinkId, Pins, Solution, Source } from '../../api/client';
 import { Say } from '../../ui/Say';
+import { Glossed } from '../../ui/Term';
 import { useUnits } from '../../ui/units';
 import { Cautions } from '../chain/Cautions';
 
@@ -20,40 +21,91 @@ type Props = {
   solution: Solution;
   before: Solution | null;
   off: string[];
+  /** The link whose bench is open; its reasons come first. */
+  open?: LinkId | undefined;
   onOff: (rule: string, off: boolean) => void;
   onOpen: (link: string) => void;
   onPin: (pins: Partial<Pins>) => void;
 };
 
-/** The reasons in the order they were decided; number first, each to be opened, doubted and switched off. */
-export function Ledger({ solution, before, off, onOff, onOpen, onPin }: Props) {
+/**
+ * The reasons in the order they were decided, by the link they speak of; number first, each to be opened, doubted and switched off.
+ * With a bench open its own reasons come first and the others fold away.
+ */
+export function Ledger({ solution, before, off, open, onOff, onOpen, onPin }: Props) {
   const was = new Map((before?.ledger ?? []).map((s) => [s.rule.id, s]));
   const gone = before ? before.ledger.filter((s) => !solution.ledger.some((n) => n.rule.id === s.rule.id)) : [];
   const changed = (s: LedgerStep) =>
     before !== null &&
     (JSON.stringify(was.get(s.rule.id)?.figure) !== JSON.stringify(s.figure) || was.get(s.rule.id)?.off !== s.off);
-  const changes = solution.ledger.filter(changed).length;
+  const changes = solution.ledger.filter(changed);
+  const [onlyNew, setOnlyNew] = useState(false);
+  const filtered = onlyNew && changes.length > 0;
+  const shown = filtered ? changes : solution.ledger;
+  const [folded, setFolded] = useState(true);
+  const groups = Map.groupBy(shown, (s) => s.rule.link);
+  const mine = open && !filtered ? (groups.get(open) ?? []) : [];
+  const rest = [...groups].filter(([link]) => filtered || link !== open);
+  const others = rest.flatMap(([, steps]) => steps);
+  const newOthers = others.filter(changed).length;
+  const nameOf = (link: LinkId) => solution.chain.find((l) => l.id === link)?.name ?? link;
+  const list = (steps: LedgerStep[]) =>
+    steps.map((step) => (
+      <Reason
+        key={step.rule.id}
+        step={step}
+        changed={changed(step)}
+        switchedOff={off.includes(step.rule.id)}
+        pin={pinOf(step)}
+        onPin={onPin}
+        onOff={onOff}
+        onOpen={onOpen}
+      />
+    ));
+  const byLink = rest.map(([link, steps]) => (
+    <section key={link} aria-label={`Reasons for the ${nameOf(link).toLowerCase()}`}>
+      <h3 className="rubric border-b border-ink pt-2">{nameOf(link)}</h3>
+      <ol>{list(steps)}</ol>
+    </section>
+  ));
   return (
-    <section aria-label="Ledger" id="ledger" className="min-w-0">
-      <header className="flex items-baseline justify-between">
+    <section aria-label="Ledger" id="ledger" className="min-w-0 scroll-mt-14">
+      <header className="flex items-baseline justify-between border-b border-ink">
         <h2 className="text-xl font-semibold">Ledger</h2>
-        <span className="rubric" aria-live="polite">
-          {changes > 0 ? `${changes} changed` : `${solution.ledger.length} reasons`}
+        <span className="sr-only" aria-live="polite">
+          {changes.length > 0 ? `${changes.length} reasons changed` : ''}
         </span>
+        {changes.length > 0 ? (
+          <button className="rubric quiet underline" aria-pressed={filtered} onClick={() => setOnlyNew(!onlyNew)}>
+            {filtered ? 'show all reasons' : `${changes.length} changed: show`}
+          </button>
+        ) : (
+          <span className="rubric">{solution.ledger.length} reasons</span>
+        )}
       </header>
-      <ol className="border-t border-ink">
-        {solution.ledger.map((step) => (
-          <Reason
-            key={step.rule.id}
-            step={step}
-            changed={changed(step)}
-            switchedOff={off.includes(step.rule.id)}
-            pin={pinOf(step)}
-            onPin={onPin}
-            onOff={onOff}
-            onOpen={onOpen}
-          />
-        ))}
+      {open && !filtered ? (
+        <>
+          <ol>{list(mine)}</ol>
+          {mine.length === 0 && <p className="py-2 text-soft">No reason speaks of this link by itself.</p>}
+          <Collapsible.Root open={!folded} onOpenChange={(is) => setFolded(!is)}>
+            <Collapsible.Trigger className="quiet -ml-1 font-semibold">
+              {folded ? '▸' : '▾'} The other {others.length} reasons{newOthers > 0 ? `, ${newOthers} changed` : ''}
+            </Collapsible.Trigger>
+            <Collapsible.Content>{byLink}</Collapsible.Content>
+          </Collapsible.Root>
+        </>
+      ) : (
+        byLink
+      )}
+      {off.length > 0 && (
+        <button
+          className="quiet -ml-1 underline underline-offset-4"
+          onClick={() => off.forEach((r) => onOff(r, false))}
+        >
+          Switch every reason on again
+        </button>
+      )}
+      <ol>
         {gone.map((step) => (
           <li key={step.rule.id} className="border-b border-hair py-1 pl-[5.7rem] text-[0.86rem] text-soft">
             <s>{step.rule.title}</s> no longer applies
@@ -82,7 +134,7 @@ type ReasonProps = {
 // Most reasons say the same after a small change; those stand still.
 const Reason = memo(
   function Reason({ step, changed, switchedOff, pin, onPin, onOff, onOpen }: ReasonProps) {
-    const { showFigure } = useUnits();
+    const { show, showFigure } = useUnits();
     return (
       <Collapsible.Root asChild>
         <li className="border-b border-hair">
@@ -96,7 +148,7 @@ const Reason = memo(
               {step.from !== null && step.to !== null && step.from !== step.to ? (
                 <>
                   <span className="block text-sm font-normal text-soft">
-                    {showFigure({ quantity: { value: step.from, kind: 'lineClass', plusMinus: null }, word: null })} →
+                    {show({ value: step.from, kind: 'lineClass', plusMinus: null })} →
                   </span>
                   {showFigure(step.figure)}
                 </>
@@ -126,7 +178,9 @@ const Reason = memo(
             </span>
           </Collapsible.Trigger>
           <Collapsible.Content className="pb-2 pl-[5.7rem] text-[0.9rem]">
-            <p className="leading-snug">{step.rule.explains}</p>
+            <p className="leading-snug">
+              <Glossed>{step.rule.explains ?? ''}</Glossed>
+            </p>
             {step.inputs.length > 0 && (
               <table className="my-1 w-full">
                 <caption className="sr-only">What went into {step.rule.title}</caption>

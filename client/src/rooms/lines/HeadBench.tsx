@@ -2,7 +2,7 @@ import { HeadProfile } from '../../drawing/HeadProfile';
 import { LoadBar } from '../../drawing/LoadBar';
 import { Facts } from '../../ui/Facts';
 import { Pick } from '../../ui/Pick';
-import { metres, useUnits } from '../../ui/units';
+import { distance, useUnits } from '../../ui/units';
 import { PinFields, type BenchProps } from '../shared/bench';
 import { Candidates } from '../shared/Candidates';
 
@@ -20,10 +20,16 @@ export function HeadBench({ work, solution }: BenchProps) {
           ['head', show({ value: line.massKg ?? 0, kind: 'lineMass', plusMinus: null })],
           [
             'judged',
-            `${show({ value: load.lineKg, kind: 'lineMass', plusMinus: null })} in ${show(metres(load.judgedM))}`,
+            `${show({ value: load.lineKg, kind: 'lineMass', plusMinus: null })} in ${show(distance(load.judgedM))}`,
           ],
-          ['with the fly, of the class', show({ value: load.ratio, kind: 'ratio', plusMinus: null })],
-          ['ideal, line alone', show({ value: load.ideal, kind: 'ratio', plusMinus: null })],
+          [
+            'load, with the fly',
+            `${show({ value: load.ratio, kind: 'ratio', plusMinus: null })} of class ${show({ value: load.windowClass, kind: 'lineClass', plusMinus: null })}`,
+          ],
+          [
+            'the line by itself',
+            `${show({ value: load.lineRatio, kind: 'ratio', plusMinus: null })}, where ${show({ value: load.ideal, kind: 'ratio', plusMinus: null })} feels best`,
+          ],
         ]}
       />
       <PinFields>
@@ -36,12 +42,12 @@ export function HeadBench({ work, solution }: BenchProps) {
       </PinFields>
       <Candidates
         kind="lines"
-        rows={solution.lines}
+        link="head"
+        work={work}
         pinned={work.pins.line}
         onPin={(line) => work.setPins('line', { line })}
-        figure="of the class"
         drawing={(c) => <LoadBar ratio={c.value} ideal={load.ideal} window={load.window} />}
-        legend="Bar: the rod's window; upright line: the ideal; diamond: this line and the fly."
+        legend="Bar: the rod's window; upright line: what feels best; diamond: this line and the fly."
       />
     </>
   );

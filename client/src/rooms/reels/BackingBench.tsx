@@ -1,7 +1,7 @@
 import { Facts } from '../../ui/Facts';
 import { Pick } from '../../ui/Pick';
 import { MeasureField } from '../../ui/TypedField';
-import { metres, useUnits } from '../../ui/units';
+import { spooled, useUnits } from '../../ui/units';
 import { PinFields, type BenchProps } from '../shared/bench';
 import { SpoolView } from './SpoolView';
 
@@ -13,10 +13,10 @@ export function BackingBench({ work, solution }: BenchProps) {
     <>
       <Facts
         rows={[
-          ['planned', `${show(metres(outfit.backingM))}`],
-          ['longest run to expect', show(metres(solution.brief.species.group.runM))],
+          ['planned', `${show(spooled(outfit.backingM))}`],
+          ['longest run to expect', show(spooled(solution.brief.species.group.runM))],
           ['strength', show({ value: outfit.backing.strengthN, kind: 'force', plusMinus: null })],
-          ['would fit under this line', outfit.fill ? show(metres(outfit.fill.fitsBackingM)) : 'unknown'],
+          ['would fit under this line', outfit.fill ? show(spooled(outfit.fill.fitsBackingM)) : 'unknown'],
         ]}
       />
       <PinFields>
@@ -28,11 +28,12 @@ export function BackingBench({ work, solution }: BenchProps) {
         />
         <MeasureField
           label="Pin a length"
-          kind="length"
+          kind="spooled"
           value={work.pins.backingM ?? outfit.backingM}
           solved={work.pins.backingM == null}
           problem={work.problems['pins.backingM']}
-          onChange={(backingM) => work.setPins('backingM', { backingM })}
+          said={work.pins.said?.backingM}
+          onChange={(backingM, said) => work.setPins('backingM', { backingM }, said)}
         />
       </PinFields>
       <SpoolView outfit={outfit} />

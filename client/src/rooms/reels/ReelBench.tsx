@@ -9,10 +9,10 @@ export function ReelBench({ work, solution }: BenchProps) {
       <SpoolView outfit={solution.outfit} />
       <Candidates
         kind="reels"
-        rows={solution.reels}
+        link="reel"
+        work={work}
         pinned={work.pins.reel}
         onPin={(reel) => work.setPins('reel', { reel })}
-        figure="of its room used"
       />
     </>
   );

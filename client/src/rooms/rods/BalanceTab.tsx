@@ -6,7 +6,7 @@ import { useWidth } from '../../drawing/useWidth';
 import { Facts } from '../../ui/Facts';
 import { Pick } from '../../ui/Pick';
 import { MeasureField, OptionalMeasureField } from '../../ui/TypedField';
-import { metres, useUnits } from '../../ui/units';
+import { rodLength, useUnits } from '../../ui/units';
 import { useSettled } from '../../ui/useSettled';
 import { Message } from '../../ui/Message';
 import { lineToStart, useKeeping } from '../../state/gear';
@@ -242,7 +242,7 @@ function BalanceDrawing({
           </>
         )}
         <text x={width - 30} y="168" fontSize="12" textAnchor="end" fill="var(--soft)">
-          {show(metres(rod.lengthM))} of rod, to scale along its length
+          {show(rodLength(rod.lengthM))} of rod, to scale along its length
         </text>
       </svg>
     </div>

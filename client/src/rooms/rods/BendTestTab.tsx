@@ -7,7 +7,7 @@ import { Facts } from '../../ui/Facts';
 import { Pick } from '../../ui/Pick';
 import { BenchScale } from '../../ui/BenchScale';
 import { MeasureField, OptionalMeasureField } from '../../ui/TypedField';
-import { metres, useUnits } from '../../ui/units';
+import { rodLength, useUnits } from '../../ui/units';
 import { useSettled } from '../../ui/useSettled';
 import { Caution, Message } from '../../ui/Message';
 import { CalibrationPanel } from './Calibrations';
@@ -60,10 +60,10 @@ export function BendTestTab({ rod }: { rod: Rod }) {
         )}
         {measured && answer && (
           <div aria-live="polite" className={bad ? 'opacity-50' : ''}>
-            <p className="text-3xl font-bold" data-ern={answer.class.value.toFixed(3)}>
+            <p className="text-3xl font-bold" data-measured-class={answer.class.value.toFixed(3)}>
               {show(answer.class)}
               <span className="ml-3 text-base font-normal text-soft">
-                effective rod number
+                measured class
                 {rod.printedClass != null &&
                   `; the label says ${show({ value: rod.printedClass, kind: 'lineClass', plusMinus: null })}`}
               </span>
@@ -136,7 +136,7 @@ export function BendTestTab({ rod }: { rod: Rod }) {
             <h2 className="font-semibold">2 Mark the wall</h2>
             <p>
               <b>{show({ value: third, kind: 'shortLength', plusMinus: null })}</b> below the unloaded tip: a third of{' '}
-              {show(metres(rod.lengthM))}.
+              {show(rodLength(rod.lengthM))}.
             </p>
           </li>
           <li>

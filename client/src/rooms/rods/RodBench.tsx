@@ -1,4 +1,5 @@
 import { ClassScale } from '../../drawing/ClassScale';
+import { useCandidates } from '../../state/candidates';
 import { useShed } from '../../state/gear';
 import { MeasureField } from '../../ui/TypedField';
 import { PinFields, type BenchProps } from '../shared/bench';
@@ -8,10 +9,12 @@ import { RodToday } from './RodToday';
 /** The rods of the shed on the scale of classes, and how the chosen one bends today. */
 export function RodBench({ work, solution }: BenchProps) {
   const shed = useShed();
-  const order = solution.rods.map((r) => r.id);
-  const rods = (shed.data?.rods ?? [])
-    .filter((r) => order.includes(r.id))
-    .sort((a, b) => order.indexOf(a.id ?? 0) - order.indexOf(b.id ?? 0))
+  const { rows } = useCandidates('rod', work);
+  const byId = new Map((shed.data?.rods ?? []).map((r) => [r.id, r]));
+  // As many as can be told apart on one scale, best first.
+  const rods = rows
+    .flatMap((row) => byId.get(row.id) ?? [])
+    .slice(0, 24)
     .map((r) => ({
       id: r.id,
       tag: r.tag,
@@ -30,23 +33,25 @@ export function RodBench({ work, solution }: BenchProps) {
           value={work.pins.rodClass ?? solution.class.target}
           solved={work.pins.rodClass == null}
           problem={work.problems['pins.rodClass']}
-          onChange={(rodClass) => work.setPins('rodClass', { rodClass })}
+          said={work.pins.said?.rodClass}
+          onChange={(rodClass, said) => work.setPins('rodClass', { rodClass }, said)}
         />
         <MeasureField
           label="Pin a length"
-          kind="length"
+          kind="rodLength"
           value={work.pins.rodLengthM ?? solution.outfit.rod.lengthM}
           solved={work.pins.rodLengthM == null}
           problem={work.problems['pins.rodLengthM']}
-          onChange={(rodLengthM) => work.setPins('rodLengthM', { rodLengthM })}
+          said={work.pins.said?.rodLengthM}
+          onChange={(rodLengthM, said) => work.setPins('rodLengthM', { rodLengthM }, said)}
         />
       </PinFields>
       <Candidates
         kind="rods"
-        rows={solution.rods}
+        link="rod"
+        work={work}
         pinned={work.pins.rod}
         onPin={(rod) => work.setPins('rod', { rod })}
-        figure="class"
       />
     </>
   );

@@ -1,5 +1,5 @@
 import type { Rod } from '../../api/client';
-import { metres, named, useUnits } from '../../ui/units';
+import { named, rodLength, useUnits } from '../../ui/units';
 import { MeasurePage } from '../shared/MeasurePage';
 import { BalanceTab } from './BalanceTab';
 import { BendTab } from './BendTab';
@@ -28,8 +28,8 @@ function Known({ rod }: { rod: Rod }) {
   const cls = (value: number, plusMinus: number | null = null) => show({ value, kind: 'lineClass', plusMinus });
   return (
     <>
-      {show(metres(rod.lengthM))}, {rod.printedClass == null ? 'no class on it' : `label says ${cls(rod.printedClass)}`}
-      ,{' '}
+      {show(rodLength(rod.lengthM))},{' '}
+      {rod.printedClass == null ? 'no class on it' : `label says ${cls(rod.printedClass)}`},{' '}
       {rod.measuredClass == null ? (
         <b className="text-look">never bend-tested</b>
       ) : (
@@ -37,8 +37,8 @@ function Known({ rod }: { rod: Rod }) {
           measured {cls(rod.measuredClass, rod.measuredPlusMinus ?? null)}
         </b>
       )}
-      {rod.actionAngleDeg != null &&
-        `, tip at ${show({ value: rod.actionAngleDeg, kind: 'angle', plusMinus: null })}: ${rod.veryFast ? 'very fast, lined a class down' : named(standards.choices.action, rod.action)}`}
+      {rod.tipAngleDeg != null &&
+        `, tip at ${show({ value: rod.tipAngleDeg, kind: 'angle', plusMinus: null })}: ${rod.veryFast ? 'very fast, lined a class down' : named(standards.choices.action, rod.action)}`}
     </>
   );
 }

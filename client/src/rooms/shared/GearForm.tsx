@@ -30,12 +30,12 @@ function fieldsOf(kind: GearKind, standards: ReturnType<typeof useUnits>['standa
   if (kind === 'rods')
     return [
       ...tag,
-      { key: 'lengthM', label: 'Length', kind: 'length', must: true },
+      { key: 'lengthM', label: 'Length', kind: 'rodLength', must: true },
       { key: 'massKg', label: 'Mass', kind: 'gearMass', must: true },
       { key: 'printedClass', label: 'Class on the label', kind: 'lineClass' },
       { key: 'measuredClass', label: 'Class measured', kind: 'lineClass' },
       { key: 'measuredPlusMinus', label: 'Measured, ±', kind: 'lineClass' },
-      { key: 'actionAngleDeg', label: 'Tip angle, bend test', kind: 'angle' },
+      { key: 'tipAngleDeg', label: 'Tip angle, bend test', kind: 'angle' },
       {
         key: 'printedAction',
         label: 'Action on the label',
@@ -54,7 +54,7 @@ function fieldsOf(kind: GearKind, standards: ReturnType<typeof useUnits>['standa
         options: standards.choices.build,
       },
       { key: 'printedClass', label: 'Class on the label', kind: 'lineClass' },
-      { key: 'lengthM', label: 'Whole length', kind: 'length', must: true },
+      { key: 'lengthM', label: 'Whole length', kind: 'spooled', must: true },
       { key: 'headM', label: 'Head length', kind: 'length', must: true },
       { key: 'headKg', label: 'Head, weighed', kind: 'lineMass' },
       { key: 'density', label: 'Density', options: standards.densities },
@@ -87,7 +87,7 @@ function fieldsOf(kind: GearKind, standards: ReturnType<typeof useUnits>['standa
     { key: 'dragN', label: 'Most drag', kind: 'force' },
     { key: 'labelLow', label: 'Label, lowest class', kind: 'lineClass' },
     { key: 'labelHigh', label: 'Label, highest class', kind: 'lineClass' },
-    { key: 'statedBackingM', label: 'Backing it says it holds', kind: 'length' },
+    { key: 'statedBackingM', label: 'Backing it says it holds', kind: 'spooled' },
     { key: 'statedBacking', label: 'Backing of', none: 'not said', options: standards.backings },
     note,
   ];

@@ -36,7 +36,7 @@ export function MeasurePage<K extends Kind>({
   const piece = pieces.find((p) => p.id === Number(id));
   if (!piece)
     return (
-      <main className="p-6">
+      <main id="main" className="p-6">
         <h1 className="text-xl font-semibold">That {one} is not in the shed.</h1>
         <Link className="underline" to="/shed">
           Back to the shed
@@ -44,7 +44,7 @@ export function MeasurePage<K extends Kind>({
       </main>
     );
   return (
-    <main id="chain" className="mx-auto max-w-[84rem] px-5 py-3">
+    <main id="main" className="mx-auto max-w-[84rem] px-5 py-3">
       {brief && <ChainOfBrief brief={brief} solution={today} />}
       <header className="flex flex-wrap items-end gap-x-4 gap-y-1">
         <div className="min-w-0 flex-1 basis-full sm:basis-0">

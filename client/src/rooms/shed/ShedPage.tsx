@@ -1,88 +1,120 @@
-import { useState, type ReactNode } from 'react';
-import { Link } from 'react-router';
+import { useDeferredValue, useState, type ReactNode } from 'react';
+import { Link, useSearchParams } from 'react-router';
 import type { FlyLine, Reel, Rod } from '../../api/client';
-import { metres, named, useUnits } from '../../ui/units';
-import { EditButton } from '../shared/EditButton';
+import { metres, named, rodLength, useUnits } from '../../ui/units';
+import { Pick } from '../../ui/Pick';
 import { GearForm } from '../shared/GearForm';
 import { useShed, type GearKind } from '../../state/gear';
 import { EmptyShed } from '../shared/EmptyShed';
+import { GearList, type Column, type Piece } from './GearList';
+import { LabelEntry } from '../shared/LabelEntry';
+
+const any = 'any';
+
+/** What is known of a piece, to look for: measured, only labelled, at odds with its label, or to see to. */
+const conditions = [
+  { id: any, name: 'any' },
+  { id: 'measured', name: 'measured' },
+  { id: 'label', name: 'label only' },
+  { id: 'odd', name: 'not its label' },
+  { id: 'mend', name: 'to see to' },
+];
+
+const isMeasured = (p: Piece) =>
+  'pieces' in p ? p.measuredClass != null : 'headM' in p ? p.headKg != null : p.rimM != null;
+const needsMending = (p: Piece) => 'inspections' in p && ['watch', 'mend'].includes(p.inspections?.[0]?.worst ?? '');
+const isLike = (p: Piece, condition: string) =>
+  condition === any ||
+  (condition === 'measured' && isMeasured(p)) ||
+  (condition === 'label' && !isMeasured(p)) ||
+  (condition === 'odd' && 'labelDisagrees' in p && Boolean(p.labelDisagrees)) ||
+  (condition === 'mend' && needsMending(p));
+const isOfClass = (p: Piece, wanted: string) => {
+  if (wanted === any) return true;
+  const number = Number(wanted);
+  if ('labelLow' in p) return p.labelLow != null && p.labelLow <= number && (p.labelHigh ?? p.labelLow) >= number;
+  const known = 'measuredClass' in p ? (p.measuredClass ?? p.printedClass) : (p as FlyLine).printedClass;
+  return known != null && Math.round(known) === number;
+};
 
 /** Everything there is to choose from, labels beside what was measured. */
 export function ShedPage() {
   const { data } = useShed();
   const { show, standards } = useUnits();
+  const [params, setParams] = useSearchParams();
   const [form, setForm] = useState<{ kind: GearKind; id: number | null } | null>(null);
+  const asked = (key: string) => params.get(key) ?? (key === 'find' ? '' : any);
+  const ask = (key: string, value: string) =>
+    setParams(
+      (p) => {
+        if (value && value !== any) p.set(key, value);
+        else p.delete(key);
+        return p;
+      },
+      { replace: true },
+    );
+  const words = useDeferredValue(asked('find')).trim().toLowerCase();
   if (!data) return <p className="p-6">Opening the shed…</p>;
-  const cls = (value: number | null | undefined, plusMinus: number | null = null) =>
+  const [cls, density, condition] = [asked('class'), asked('density'), asked('is')];
+  const like = <T extends Piece>(pieces: T[]) =>
+    pieces.filter(
+      (p) =>
+        words.split(/\s+/).every((w) => `${p.tag} ${p.name} ${p.note ?? ''}`.toLowerCase().includes(w)) &&
+        isOfClass(p, cls) &&
+        isLike(p, condition) &&
+        (density === any || ('density' in p && p.density === density)),
+    );
+  const classOf = (value: number | null | undefined, plusMinus: number | null = null) =>
     value == null ? '—' : show({ value, kind: 'lineClass', plusMinus });
   const mass = (value: number | null | undefined, kind: 'lineMass' | 'gearMass') =>
     value == null ? '—' : show({ value, kind, plusMinus: null });
-  const section = <T extends Rod | FlyLine | Reel>(
-    kind: GearKind,
-    title: string,
-    pieces: T[],
-    heads: string[],
-    cells: (piece: T) => ReactNode[],
-  ) => (
-    <section aria-label={title} className="min-w-0">
-      <header className="flex items-baseline justify-between border-b border-ink pb-1">
-        <h2 className="text-lg font-semibold">
-          {title} <span className="font-normal text-soft">{pieces.length}</span>
-        </h2>
-        <button className="btn" onClick={() => setForm({ kind, id: null })}>
-          Add a {kind.slice(0, -1)}
-        </button>
-      </header>
-      {pieces.length === 0 ? (
-        <p className="py-3 text-soft">Nothing here yet.</p>
-      ) : (
-        // Focusable, so that the table can be scrolled sideways without a mouse.
-        // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
-        <div className="relative overflow-x-auto" tabIndex={0} role="group" aria-label={`${title}, table`}>
-          <table className="w-full">
-            <thead>
-              <tr className="rubric text-left">
-                {['tag', 'name', ...heads].map((h) => (
-                  <th key={h} scope="col" className="pr-4 font-semibold">
-                    {h}
-                  </th>
-                ))}
-                <th className="sr-only">measure or change</th>
-              </tr>
-            </thead>
-            <tbody>
-              {pieces.map((piece) => (
-                <tr key={piece.id} className="border-t border-hair">
-                  <th scope="row" className="py-1 pr-3 text-left">
-                    {piece.tag}
-                  </th>
-                  <td className="pr-4">
-                    {piece.name}
-                    {piece.note && <span className="block text-sm leading-tight text-soft italic">{piece.note}</span>}
-                  </td>
-                  {cells(piece).map((cell, i) => (
-                    <td key={i} className="pr-4 whitespace-nowrap">
-                      {cell}
-                    </td>
-                  ))}
-                  <td className="text-right whitespace-nowrap">
-                    {kind !== 'reels' && (
-                      <Link className="quiet underline" to={`/${kind}/${piece.id}`} aria-label={`Measure ${piece.tag}`}>
-                        measure
-                      </Link>
-                    )}
-                    <EditButton tag={piece.tag} onPress={() => setForm({ kind, id: piece.id })} />
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </div>
-      )}
-    </section>
-  );
+  const across = (m: number | null | undefined) => (m ? show({ value: m, kind: 'shortLength', plusMinus: null }) : '—');
+
+  const rods: Column<Rod>[] = [
+    { head: 'length', cell: (r) => show(rodLength(r.lengthM)), by: (r) => r.lengthM },
+    { head: 'label', cell: (r) => classOf(r.printedClass), by: (r) => r.printedClass ?? null },
+    {
+      head: 'measured',
+      cell: (r) => (
+        <Disagree on={r.labelDisagrees ?? false}>{classOf(r.measuredClass, r.measuredPlusMinus ?? null)}</Disagree>
+      ),
+      by: (r) => r.measuredClass ?? null,
+    },
+    { head: 'action', cell: (r) => named(standards.choices.action, r.action), by: (r) => r.tipAngleDeg ?? null },
+    { head: 'mass', cell: (r) => mass(r.massKg, 'gearMass'), by: (r) => r.massKg ?? null },
+  ];
+  const lines: Column<FlyLine>[] = [
+    { head: 'label', cell: (l) => classOf(l.printedClass), by: (l) => l.printedClass ?? null },
+    { head: 'head', cell: (l) => show(metres(l.headM)), by: (l) => l.headM },
+    { head: 'weighed', cell: (l) => mass(l.headKg, 'lineMass'), by: (l) => l.headKg ?? null },
+    {
+      head: 'density',
+      cell: (l) => named(standards.densities, l.density),
+      by: (l) => standards.densities.findIndex((d) => d.id === l.density),
+    },
+    {
+      head: 'coating',
+      cell: (l) => named(standards.coatings, l.coating) + (l.saltRated ? ', salt' : ''),
+      by: (l) => standards.coatings.findIndex((c) => c.id === l.coating),
+    },
+  ];
+  const reels: Column<Reel>[] = [
+    {
+      head: 'label',
+      cell: (r) => (r.labelLow == null ? '—' : `${classOf(r.labelLow)}–${classOf(r.labelHigh)}`),
+      by: (r) => r.labelLow ?? null,
+    },
+    { head: 'rim', cell: (r) => across(r.rimM), by: (r) => r.rimM ?? null },
+    { head: 'arbor', cell: (r) => across(r.arborM), by: (r) => r.arborM ?? null },
+    { head: 'width', cell: (r) => across(r.widthM), by: (r) => r.widthM ?? null },
+    { head: 'mass', cell: (r) => mass(r.massKg, 'gearMass'), by: (r) => r.massKg ?? null },
+    { head: 'salt', cell: (r) => (r.saltProof ? 'yes' : 'no') },
+  ];
+  const edit = (kind: GearKind) => (id: number | null) => setForm({ kind, id });
+  const all = data.rods.length + data.lines.length + data.reels.length;
+  const found = { rods: like(data.rods), lines: like(data.lines), reels: like(data.reels) };
   return (
-    <main className="mx-auto flex max-w-[84rem] flex-col gap-7 px-5 py-4">
+    <main id="main" className="mx-auto flex max-w-[84rem] flex-col gap-5 px-5 py-4">
       <header>
         <h1 className="text-2xl font-semibold">Shed</h1>
         <p className="text-soft">
@@ -92,31 +124,68 @@ export function ShedPage() {
           </Link>
         </p>
       </header>
-      {data.rods.length + data.lines.length + data.reels.length === 0 && <EmptyShed />}
-      {section('rods', 'Rods', data.rods, ['length', 'label', 'measured', 'action', 'mass'], (r) => [
-        show(metres(r.lengthM)),
-        cls(r.printedClass),
-        <Disagree key="m" on={r.labelDisagrees ?? false}>
-          {cls(r.measuredClass, r.measuredPlusMinus ?? null)}
-        </Disagree>,
-        named(standards.choices.action, r.action),
-        mass(r.massKg, 'gearMass'),
-      ])}
-      {section('lines', 'Lines', data.lines, ['label', 'head', 'weighed', 'density', 'coating'], (l) => [
-        cls(l.printedClass),
-        show(metres(l.headM)),
-        mass(l.headKg, 'lineMass'),
-        named(standards.densities, l.density),
-        named(standards.coatings, l.coating) + (l.saltRated ? ', salt' : ''),
-      ])}
-      {section('reels', 'Reels', data.reels, ['label', 'rim', 'arbor', 'width', 'mass', 'salt'], (r) => [
-        r.labelLow == null ? '—' : `${cls(r.labelLow)}–${cls(r.labelHigh)}`,
-        r.rimM ? show({ value: r.rimM, kind: 'shortLength', plusMinus: null }) : '—',
-        r.arborM ? show({ value: r.arborM, kind: 'shortLength', plusMinus: null }) : '—',
-        r.widthM ? show({ value: r.widthM, kind: 'shortLength', plusMinus: null }) : '—',
-        mass(r.massKg, 'gearMass'),
-        r.saltProof ? 'yes' : 'no',
-      ])}
+      {all === 0 && <EmptyShed />}
+      <LabelEntry />
+      {all > 0 && (
+        <div className="z-10 grid grid-cols-2 items-end gap-x-3 gap-y-1 border-b border-hair bg-paper pb-2 lg:sticky lg:top-11 lg:grid-cols-[minmax(0,2fr)_repeat(3,minmax(0,1fr))_auto] lg:pt-2">
+          <label className="min-w-0 max-lg:col-span-2">
+            <span className="rubric block">Find by tag, name or note</span>
+            <input
+              className="entry w-full"
+              type="search"
+              value={asked('find')}
+              onChange={(event) => ask('find', event.target.value)}
+            />
+          </label>
+          <Pick
+            label="Class"
+            value={cls}
+            options={[
+              { id: any, name: 'any' },
+              ...standards.lineClasses.map((c) => ({ id: String(c.class), name: String(c.class) })),
+            ]}
+            onChange={(id) => ask('class', id)}
+          />
+          <Pick
+            label="Density"
+            value={density}
+            options={[{ id: any, name: 'any' }, ...standards.densities]}
+            onChange={(id) => ask('density', id)}
+          />
+          <Pick label="Condition" value={condition} options={conditions} onChange={(id) => ask('is', id)} />
+          <nav aria-label="To the" className="flex gap-1">
+            {(['rods', 'lines', 'reels'] as const).map((kind) => (
+              <a key={kind} href={`#${kind}`} className="btn inline-flex items-center max-md:min-h-11">
+                {kind}
+              </a>
+            ))}
+          </nav>
+        </div>
+      )}
+      <GearList
+        kind="rods"
+        title="Rods"
+        pieces={found.rods}
+        all={data.rods.length}
+        columns={rods}
+        onEdit={edit('rods')}
+      />
+      <GearList
+        kind="lines"
+        title="Lines"
+        pieces={found.lines}
+        all={data.lines.length}
+        columns={lines}
+        onEdit={edit('lines')}
+      />
+      <GearList
+        kind="reels"
+        title="Reels"
+        pieces={found.reels}
+        all={data.reels.length}
+        columns={reels}
+        onEdit={edit('reels')}
+      />
       {form && <GearForm kind={form.kind} id={form.id} onClose={() => setForm(null)} />}
     </main>
   );
@@ -125,7 +194,7 @@ export function ShedPage() {
 function Disagree({ on, children }: { on: boolean; children: ReactNode }) {
   return on ? (
     <span className="font-bold">
-      {children} <span className="font-semibold text-look max-sm:block">not the label</span>
+      {children} <span className="font-semibold text-look">not the label</span>
     </span>
   ) : (
     children

@@ -1,0 +1,153 @@
+import { useMemo, useRef } from 'react';
+import { Link } from 'react-router';
+import type { Solution } from '../../api/client';
+import { chainGeometry, ChainPicture } from '../../drawing/ChainPicture';
+import type { OutfitFigures } from '../../drawing/outfit';
+import type { BriefWork } from '../../state/useBrief';
+import { useCommands } from '../../ui/commands';
+import { copyText, saveFile } from '../../ui/files';
+import { Say, useSayText } from '../../ui/Say';
+import { useToast } from '../../ui/toast';
+import { distance, useUnits } from '../../ui/units';
+import './card.css';
+import cardCss from './card.css?inline';
+
+type Props = { work: BriefWork; solution: Solution; figures: OutfitFigures; base: string };
+
+const pictureWidth = 540;
+
+// The card's own colours, for a file that has no page around it.
+const paper = `:root{--paper:#fff;--sheet:#fff;--ink:#16232d;--soft:#4a5860;--hair:#cfc7b0;--land:#eadfbe;--water:#dbe8ea;--signal:#b0126a;
+--font-chart:Georgia,serif}body{font-family:system-ui,sans-serif;margin:1rem}`;
+
+/** The answer as something to take along: one page to print, a text to paste, a file that opens on a phone without a network. */
+export function OutfitCard({ work, solution, figures, base }: Props) {
+  const { show } = useUnits();
+  const text = useSayText();
+  const toast = useToast();
+  const card = useRef<HTMLElement>(null);
+  const g = useMemo(() => chainGeometry(figures, pictureWidth, false), [figures]);
+  const { brief, card: lines, cautions, chain } = solution;
+  const numberOf = (link: string) => chain.findIndex((l) => l.id === link) + 1;
+  const day = `${brief.fly.sizeName} ${brief.fly.kind.name} to ${brief.species.name} at ${
+    work.draft.said?.distanceM ?? show(distance(brief.distanceM))
+  }, ${windOf()}; ${brief.caster.name}`;
+  function windOf() {
+    const wind = work.draft.said?.windMps ?? show({ value: brief.windMps, kind: 'windSpeed', plusMinus: null });
+    return brief.windMps === 0 ? wind : `${wind} of wind`;
+  }
+  const buy = lines.lines.filter((l) => l.toBuy);
+  const failing = chain.filter((l) => l.verdict === 'fails' || l.verdict === 'look');
+
+  const asText = () =>
+    [
+      work.name,
+      day,
+      '',
+      ...lines.lines.map((l) => `${l.name}: ${text(l.says)}${l.toBuy ? ' (to buy)' : ''}`),
+      '',
+      `It ${text(lines.reach)}.`,
+      ...failing.map((l) => `${l.verdict === 'fails' ? 'Fails' : 'Look'}: ${l.name.toLowerCase()}, ${text(l.why)}`),
+      '',
+      ...cautions.map((c) => `${c.urgent ? 'Today: ' : ''}${text(c.says)}`),
+    ].join('\n');
+  const copy = async () => {
+    await copyText(asText());
+    toast({ words: 'The outfit is copied as text.' });
+  };
+  const save = () => {
+    const name = `${work.name.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '') || 'outfit'}.html`;
+    const html = `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width,initial-scale=1"><title>${escaped(work.name)}</title><style>${paper}${cardCss}</style></head><body>${card.current!.outerHTML}</body></html>`;
+    saveFile(name, html, 'text/html');
+    toast({ words: `${name} is saved; it opens on a phone without a network.` });
+  };
+  useCommands([
+    { id: 'print', name: 'Print this card', words: 'paper pdf', keys: [], group: 'Card', run: () => window.print() },
+    {
+      id: 'copy-card',
+      name: 'Copy the card as text',
+      words: 'clipboard paste share',
+      keys: [],
+      group: 'Card',
+      run: () => void copy(),
+    },
+    {
+      id: 'save-card',
+      name: 'Save the card as a file',
+      words: 'html phone offline',
+      keys: [],
+      group: 'Card',
+      run: save,
+    },
+  ]);
+
+  return (
+    <main id="main" className="px-4 py-3">
+      <div className="no-print mx-auto mb-4 flex max-w-[44rem] flex-wrap items-center gap-2 border-b border-hair pb-3">
+        <Link className="quiet underline underline-offset-4" to={base}>
+          Back to the chain
+        </Link>
+        <span className="flex-1" />
+        <button className="btn" onClick={() => window.print()}>
+          Print
+        </button>
+        <button className="btn" onClick={() => void copy()}>
+          Copy as text
+        </button>
+        <button className="btn" onClick={save}>
+          Save for the phone
+        </button>
+      </div>
+      <article ref={card} className="card" aria-label="Outfit card">
+        <h1>{work.name}</h1>
+        <p>{day}</p>
+        <ChainPicture figures={figures} chain={chain} width={pictureWidth} roomy={false} g={g} />
+        <table>
+          <tbody>
+            {lines.lines.map((line) => (
+              <tr key={line.link}>
+                <th scope="row">
+                  {numberOf(line.link)} {line.name}
+                </th>
+                <td>
+                  <Say parts={line.says} />
+                </td>
+                <td className="has">{line.toBuy ? 'to buy' : ''}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        <p>
+          <strong>
+            It <Say parts={lines.reach} />.
+          </strong>{' '}
+          {buy.length === 0 ? 'Everything of it is in the shed.' : `To buy: ${buy.map((l) => l.name).join(', ')}.`}
+        </p>
+        {failing.length > 0 && (
+          <ul>
+            {failing.map((l) => (
+              <li key={l.id}>
+                {l.verdict === 'fails' ? 'Fails' : 'Look'}: {l.name.toLowerCase()}, <Say parts={l.why} />
+              </li>
+            ))}
+          </ul>
+        )}
+        <h2>Mind</h2>
+        <ul className="small">
+          {cautions.map((c) => (
+            <li key={c.id} className={c.urgent ? 'today' : undefined}>
+              {c.urgent && 'Today: '}
+              <Say parts={c.says} />
+            </li>
+          ))}
+        </ul>
+        <p className="small">
+          Worked out by Zing Cast on {new Date().toLocaleDateString('en-GB', { dateStyle: 'long' })}. Numbers in the
+          drawing count from the fly to the hand.
+        </p>
+      </article>
+    </main>
+  );
+}
+
+const escaped = (words: string) => words.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);

@@ -1,0 +1,22 @@
+/** Puts a text where it can be pasted from; where a browser keeps its clipboard to itself, by the old way. */
+export async function copyText(text: string) {
+  if (navigator.clipboard) return navigator.clipboard.writeText(text);
+  const box = document.createElement('textarea');
+  box.value = text;
+  document.body.append(box);
+  box.select();
+  document.execCommand('copy');
+  box.remove();
+}
+
+/** Hands somebody a file that was made here. */
+export function saveFile(name: string, content: string, type: string) {
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(new Blob([content], { type: `${type};charset=utf-8` }));
+  link.download = name;
+  document.body.append(link);
+  link.click();
+  link.remove();
+  // The download has begun by then.
+  setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+}

@@ -1,0 +1,93 @@
+using ZingCast.Core.Briefs;
+using ZingCast.Core.Measures;
+using ZingCast.Core.Rods;
+using ZingCast.Core.Standards;
+
+namespace ZingCast.Core.Matching;
+
+/// <summary>A link in shop words.</summary>
+/// <param name="Link">The link.</param>
+/// <param name="Name">Its name, as in "line".</param>
+/// <param name="Says">What it is, as one asks for it over a counter.</param>
+/// <param name="ToBuy">True when nobody here has it.</param>
+public sealed record CardLine(LinkId Link, string Name, Sentence Says, bool ToBuy);
+
+/// <summary>The answer as something to take along: one line for each link, from the rod to the fly as one puts it together.</summary>
+/// <param name="Lines">The links.</param>
+/// <param name="Reach">How far it gets, of how far, and how sure that is.</param>
+public sealed record OutfitCard(IReadOnlyList<CardLine> Lines, Sentence Reach)
+{
+    // A head this far off its mass, up or down, still loads the rod as well: a quarter of the ideal's own width. Common practice.
+    private const double ShopShare = .04;
+
+    internal static OutfitCard Of(Brief brief, Choice choice)
+    {
+        var outfit = choice.Outfit;
+        CardLine Line(LinkId link, string name, Sentence says) => new(link, name, says, outfit.ToBuy(link));
+        var reach = outfit.ReachM;
+        return new(
+            [
+                Line(LinkId.Rod, "rod", RodOf(outfit.Rod)),
+                Line(LinkId.Head, "line", LineOf(outfit)),
+                Line(LinkId.Reel, "reel", ReelOf(outfit)),
+                Line(LinkId.Backing, "backing", $"{Quantity.Spooled(outfit.BackingM)} of {outfit.Backing.Name}"),
+                Line(LinkId.Leader, "leader", LeaderOf(outfit)),
+                Line(LinkId.Tippet, "tippet", TippetOf(outfit)),
+                Line(LinkId.Fly, "fly", $"{brief.Fly.SizeName} {brief.Fly.Kind.Name}, about {Quantity.LineMass(brief.Fly.WetKg)} soaked"),
+            ],
+            reach.Value > 0
+                ? $"gets about {reach} today; {Quantity.Distance(brief.DistanceM)} wanted"
+                : (Sentence)$"does not turn this fly over today; {Quantity.Distance(brief.DistanceM)} wanted"
+        );
+    }
+
+    private static Sentence Tagged(string tag, string name) => tag.Length > 0 ? $"{tag} {name}, " : (Sentence)$"";
+
+    private static Sentence RodOf(Rod rod)
+    {
+        Sentence number = rod.Class is { } c ? $"#{Quantity.Class(Math.Round(c))}" : (Sentence)$"no class known";
+        Sentence measured = rod.MeasuredClass is { } m ? $", measured {Quantity.Class(m, rod.MeasuredPlusMinus)}" : (Sentence)$"";
+        var called = rod.Id == 0 ? (Sentence)$"" : Tagged(rod.Tag, rod.Name);
+        return $"{called}{Quantity.RodLength(rod.LengthM)} {number} {Actions.Word(rod.Action)}{measured}";
+    }
+
+    private static Sentence LineOf(Outfit outfit)
+    {
+        var line = outfit.Line;
+        var code = line.PrintedClass is { } c ? new BoxCode(line.Build, c, line.Density).ToString() : null;
+        if (line.Id != 0)
+        {
+            var what = code ?? $"no label, {Densities.Of(line.Density).Name}";
+            var head = line.Build == Build.DoubleTaper ? (Sentence)$"" : $", head {Quantity.Length(line.HeadM)}";
+            var grains = line.MassKg is { } kg ? $", {Quantity.LineMass(kg)}" : (Sentence)$", never weighed";
+            return $"{Tagged(line.Tag, line.Name)}{what}{head}{grains}";
+        }
+        var mass = line.MassKg ?? 0;
+        return $"{BuildWords.Of(line.Build)} {Densities.Of(line.Density).Name}, head about {Quantity.Length(line.HeadM)}, "
+            + $"{Quantity.LineMass(mass * (1 - ShopShare))} to {Quantity.LineMass(mass * (1 + ShopShare))}, "
+            + $"{Coatings.Of(line.Coating).Name} coating{(line.SaltRated ? ", rated for salt" : "")}";
+    }
+
+    private static Sentence ReelOf(Outfit outfit)
+    {
+        var reel = outfit.Reel;
+        if (reel.Id != 0)
+            return $"{reel.Tag} {reel.Name}, {Quantity.Gear(reel.MassKg)}";
+        return $"room for the line and {Quantity.Spooled(outfit.BackingM)} of {outfit.Backing.Name}: rim about "
+            + $"{Quantity.Short(reel.RimM ?? 0)}, near {Quantity.Gear(reel.MassKg)}{(reel.SaltProof ? ", made for salt" : "")}";
+    }
+
+    private static Sentence LeaderOf(Outfit outfit)
+    {
+        var leader = outfit.Leader;
+        return $"{Quantity.RodLength(leader.LengthM)} tapered, butt {Quantity.Diameter(leader.Butt!.StartM)}, " + $"tippet and all";
+    }
+
+    private static Sentence TippetOf(Outfit outfit)
+    {
+        var (tippet, leader) = (outfit.Tippet, outfit.Leader);
+        var guard = tippet.GuardM > 0 ? $"; bite guard of {Quantity.Length(tippet.GuardM)} last" : (Sentence)$"";
+        return $"{Quantity.Tippet(tippet.DiameterM)}, about {Quantity.Force(Tippets.StrengthN(tippet.DiameterM))} on the spool, "
+            + $"{Quantity.RodLength(leader.TippetLengthM)} of it{guard}";
+    }
+}

@@ -1,0 +1,105 @@
+using System.Globalization;
+using System.Text.RegularExpressions;
+using ZingCast.Core.Lines;
+using ZingCast.Core.Measures;
+using ZingCast.Core.Standards;
+
+namespace ZingCast.Core.Shed;
+
+/// <summary>
+/// A piece of gear as its label, box or tube names it: a rod by length and class ("9ft 6", "9'6\" #7 4pc fast"), a line by its code
+/// ("WF6F"), a reel by its classes ("7/8").
+/// </summary>
+/// <param name="Piece">The piece, without tag or name; what the label does not say is as most are.</param>
+/// <param name="Assumes">What was not said and is taken to be so.</param>
+public sealed partial record GearLabel(Gear Piece, Sentence Assumes)
+{
+    /// <summary>What can be typed, for whoever typed something else.</summary>
+    public const string Example = "Type a label such as 9ft 6 for a rod, WF6F for a line or 7/8 for a reel.";
+
+    /// <summary>Reads a label; null when it is none. Never throws.</summary>
+    public static GearLabel? Read(string? text)
+    {
+        if (text is null or { Length: > Reader.Longest })
+            return null;
+        var typed = PlainText
+            .WithPlainDigits(PlainText.Clean(text))
+            .Replace('’', '\'')
+            .Replace('′', '\'')
+            .Replace('”', '"')
+            .Replace("½", ".5");
+        if (BoxCode.Read(typed) is { } box)
+            return OfLine(FlyLine.Of(box));
+        if (Reel().Match(typed) is { Success: true } reel && OfReel(reel) is { } found)
+            return found;
+        return Rod().Match(typed) is { Success: true } rod ? OfRod(rod) : null;
+    }
+
+    private static GearLabel OfLine(FlyLine line) =>
+        new(
+            line,
+            $"{Quantity.Spooled(line.LengthM)} of line, head {Quantity.Length(line.HeadM)}, {Coatings.Of(line.Coating).Name} coating"
+        );
+
+    private static GearLabel? OfReel(Match label)
+    {
+        var low = Number(label, "low");
+        var high = label.Groups["high"].Success ? Number(label, "high") : low;
+        return high < low || high > LineWeights.Classes.High
+            ? null
+            : new(
+                Reels.Reel.Blank with
+                {
+                    LabelLow = low,
+                    LabelHigh = high,
+                },
+                $"{Quantity.Gear(Reels.Reel.Blank.MassKg)}; what it holds is not known until somebody measures it"
+            );
+    }
+
+    private static GearLabel? OfRod(Match label)
+    {
+        var lengthM = label.Groups["m"].Success
+            ? Number(label, "m")
+            : Number(label, "ft") * Exact.FootM + (label.Groups["in"].Success ? Number(label, "in") * Exact.InchM : 0);
+        var action = label.Groups["action"].Value.ToLowerInvariant().Replace('-', ' ') switch
+        {
+            "slow" => RodAction.Slow,
+            "medium" => RodAction.Medium,
+            "medium fast" => RodAction.MediumFast,
+            "fast" => RodAction.Fast,
+            _ => (RodAction?)null,
+        };
+        var rod = Rods.Rod.Blank with
+        {
+            LengthM = lengthM,
+            PrintedClass = Number(label, "class"),
+            Pieces = label.Groups["pieces"].Success ? (int)Number(label, "pieces") : Rods.Rod.Blank.Pieces,
+            PrintedAction = action,
+        };
+        if ((rod with { Tag = "R", Name = "R" }).Check().Count > 0)
+            return null;
+        Sentence assumes = $"{Quantity.Gear(rod.MassKg)}, {rod.Pieces} pieces";
+        return new(rod, action is null ? $"{assumes}, {Actions.Word(rod.Action)}" : assumes);
+    }
+
+    private static double Number(Match label, string group) =>
+        double.Parse(label.Groups[group].Value.Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture);
+
+    private const RegexOptions Plainly = RegexOptions.IgnoreCase | RegexOptions.CultureInvariant | RegexOptions.ExplicitCapture;
+
+    // Inches, a class, pieces and action; whatever stands between them does not matter.
+    [GeneratedRegex(
+        @"^((?<m>[1-4][.,][0-9]{1,2})\s*m|(?<ft>[0-9]{1,2}([.,][0-9]{1,2})?)\s*('|ft|foot|feet)\s*((?<in>[0-9]{1,2})\s*(""|in|inch)?)?)"
+            + @"[\s,]*(#|no\.?\s?)?(?<class>[0-9]{1,2}([.,]5)?)\s*(wt|weight|#)?"
+            + @"([\s,]+(?<pieces>[1-9])\s*-?\s*(pc|pcs|piece|pieces))?([\s,]+(?<action>slow|medium[\s-]?fast|medium|fast))?$",
+        Plainly
+    )]
+    private static partial Regex Rod();
+
+    [GeneratedRegex(
+        @"^(reel\s*)?#?(?<low>[0-9]{1,2})\s*(wt)?\s*(([/–-]|to)\s*#?(?<high>[0-9]{1,2}))\s*(wt|weight)?(\s*reel)?$|^(reel\s*#?(?<low>[0-9]{1,2})|#?(?<low>[0-9]{1,2})\s*(wt)?\s*reel)$",
+        Plainly
+    )]
+    private static partial Regex Reel();
+}

@@ -1,0 +1,28 @@
+using ZingCast.Core.Measures;
+
+namespace ZingCast.Core.Standards;
+
+/// <summary>
+/// What somebody typed for a number, kept beside it, so that it is shown as it was typed and not as a conversion: "18 m" stays 18 m.
+/// </summary>
+public static class Said
+{
+    /// <summary>Whether a text says this number of a kind, to a part in a million.</summary>
+    public static bool Says(string text, Kind kind, double si) =>
+        Reader.Read(kind, text, metric: true).Value is { } read && Math.Abs(read - si) <= 1e-6 * Math.Max(1e-3, Math.Abs(si));
+
+    /// <summary>
+    /// What cannot be: words for a field that has none, or that say another number. <paramref name="of"/> gives the kind and number of
+    /// a field; <paramref name="under"/> goes before the field's name.
+    /// </summary>
+    public static IEnumerable<FieldProblem> Check(
+        IReadOnlyDictionary<string, string>? said,
+        string under,
+        Func<string, (Kind Kind, double? Value)?> of
+    )
+    {
+        foreach (var (field, text) in said ?? new Dictionary<string, string>())
+            if (of(field) is not (var kind, { } value) || !PlainText.IsVisible(text) || !Says(text, kind, value))
+                yield return new($"{under}{field}", "What was typed for this says another number. Type it anew.");
+    }
+}
