@@ -14,6 +14,9 @@ const queries = new QueryClient({
   defaultOptions: { queries: { refetchOnWindowFocus: false, networkMode: 'always' } },
 });
 
+// What was answered last stands in while nobody answers, for however long.
+queries.setQueryDefaults(['last answer'], { gcTime: Infinity });
+
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <QueryClientProvider client={queries}>

@@ -100,6 +100,7 @@ test.describe('with a full disk', () => {
     await page.unroute('**/api/briefs/1');
     await saved(page);
     await page.reload();
+    await page.getByRole('button', { name: /Change the day/ }).click();
     await expect(page.getByRole('slider', { name: 'Distance to the fish' })).toHaveAttribute('aria-valuenow', '14');
   });
 

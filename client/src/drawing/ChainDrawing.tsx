@@ -1,4 +1,4 @@
-import { useMemo, type ReactNode } from 'react';
+import { memo, useMemo, type ReactNode } from 'react';
 import { NavLink } from 'react-router';
 import type { Link, LinkId } from '../api/client';
 import { Mark, PinMark, verdictWords } from '../ui/Mark';
@@ -9,7 +9,8 @@ import type { OutfitFigures } from './outfit';
 import { useWidth } from './useWidth';
 
 /** The whole outfit laid out on the bench, from the fly to the hand, to scale along its length. */
-export function ChainDrawing({
+// It stands still until there is a new answer.
+export const ChainDrawing = memo(function ChainDrawing({
   figures,
   chain,
   base,
@@ -64,7 +65,7 @@ export function ChainDrawing({
       </p>
     </div>
   );
-}
+});
 
 function LinkLabel({ link, number, base, wide = false }: { link: Link; number: number; base: string; wide?: boolean }) {
   const { showFigure } = useUnits();

@@ -61,7 +61,7 @@ export function useBrief(loaded: BriefAnswer) {
     [makeChange],
   );
 
-  const answer = useAnswer(now);
+  const answer = useAnswer(now, loaded.id);
   const { saving, keepMine, takeTheirs } = useSaving(loaded, desk.version, history);
 
   return {

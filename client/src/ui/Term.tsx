@@ -15,6 +15,11 @@ export function Term({ id, children }: { id: string; children: ReactNode }) {
       <Popover.Trigger
         className="term"
         aria-label={`${typeof children === 'string' ? children : name}: what it means`}
+        // A press never closes what pointing at it has just opened.
+        onClick={(event) => {
+          event.preventDefault();
+          setOpen(true);
+        }}
         onPointerEnter={byMouse(true)}
         onPointerLeave={byMouse(false)}
       >

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import type { Form, Kind, Quantity } from '../api/client';
-import { formatFigure, formatQuantity, type UnitSystem } from './quantity';
+import { formatFigure, formatQuantity, formsOf, type UnitSystem } from './quantity';
 
 const form = (unit: string, scale: number, of: number, more: Partial<Form> = {}): Form => ({
   unit,
@@ -36,10 +36,10 @@ const standards = {
   beaufortFromMps: [0, 0.25, 1.55, 3.35, 5.45, 7.95],
 };
 const say = (value: number, kind: Kind, system: UnitSystem, plusMinus: number | null = null, unit?: string) =>
-  formatQuantity({ value, kind, plusMinus } as Quantity, { system, chosen: { [kind]: unit } }, standards).replace(
-    ' ',
-    ' ',
-  );
+  formatQuantity(
+    { value, kind, plusMinus } as Quantity,
+    formsOf({ system, chosen: { [kind]: unit } }, standards),
+  ).replace(' ', ' ');
 
 test.each<[number, Kind, string, string]>([
   [18.288, 'distance', '60 ft', '18.5 m'],
@@ -76,7 +76,7 @@ test('no figure is a bare number', () => {
         name,
         ofClass: ofClass === null ? null : { value: ofClass, kind: 'lineClass', plusMinus: null },
       },
-      (q) => formatQuantity(q, { system: 'trade' }, standards),
+      (q) => formatQuantity(q, formsOf({ system: 'trade' }, standards)),
     );
   expect(figure(0.91, 'ratio', 'fill')).toBe('fill 0.91');
   expect(figure(1.44, 'ratio', 'load', 7.3)).toBe('load 1.44 of class 7.3');

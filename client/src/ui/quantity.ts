@@ -7,10 +7,17 @@ export type Tongue = { system: UnitSystem; chosen?: Partial<Record<Kind, string>
 
 type Table = Pick<Standards, 'units' | 'xNumber' | 'beaufortFromMps'>;
 
-/** The form in which a reader sees a kind. */
-export function formOf(kind: Kind, { system, chosen }: Tongue, standards: Table): Form {
-  const said = standards.units.find((u) => u.kind === kind)!;
-  return said.byChoice.find((f) => f.unit === chosen?.[kind]) ?? said[system];
+/** How a reader sees each kind, looked up once: a page says hundreds of figures. */
+export type Forms = Pick<Table, 'xNumber' | 'beaufortFromMps'> & {
+  of: ReadonlyMap<Kind, { form: Form; asKnown: boolean }>;
+};
+
+export function formsOf({ system, chosen }: Tongue, { units, xNumber, beaufortFromMps }: Table): Forms {
+  const of = units.map((said) => {
+    const form = said.byChoice.find((f) => f.unit === chosen?.[said.kind]) ?? said[system];
+    return [said.kind, { form, asKnown: said.asKnown }] as const;
+  });
+  return { of: new Map(of), xNumber, beaufortFromMps };
 }
 
 /** The step in which a number is said, in the form's unit. */
@@ -37,20 +44,19 @@ function feetAndInches(feet: number) {
 }
 
 /** A quantity as its reader says it. */
-export function formatQuantity(q: Quantity, tongue: Tongue, standards: Table): string {
-  const form = formOf(q.kind, tongue, standards);
+export function formatQuantity(q: Quantity, forms: Forms): string {
+  const { form, asKnown } = forms.of.get(q.kind)!;
   if (form.shape === 'xNumber') {
-    const x = (q.value - standards.xNumber.offset) / standards.xNumber.scale;
+    const x = (q.value - forms.xNumber.offset) / forms.xNumber.scale;
     // X numbers are whole; what lies between is said in inches.
     if (x > -0.2 && x < 8.2 && Math.abs(x - Math.round(x)) < 0.12) return `${Math.round(x)}X`;
   }
   if (form.shape === 'beaufort') {
-    const force = standards.beaufortFromMps.findLastIndex((from) => from <= q.value);
+    const force = forms.beaufortFromMps.findLastIndex((from) => from <= q.value);
     return force > 0 ? `F${force}` : form.nought!;
   }
   const number = (q.value - form.offset) / form.scale;
   if (form.shape === 'feetInches') return feetAndInches(number).replace(' ', ' ');
-  const { asKnown } = standards.units.find((u) => u.kind === q.kind)!;
   const off = (q.plusMinus ?? 0) / Math.abs(form.scale);
   const usual = stepAt(form, number);
   // What was measured is shown no finer than it is known.

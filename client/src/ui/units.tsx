@@ -1,7 +1,7 @@
 import { createContext, useContext, useMemo, useState, type ReactNode } from 'react';
 import type { Figure, Form, Kind, Quantity, Standards } from '../api/client';
 import { recall, remember } from './remember';
-import { formatFigure, formatQuantity, formOf, stepAt, type Tongue, type UnitSystem } from './quantity';
+import { formatFigure, formatQuantity, formsOf, stepAt, type Tongue, type UnitSystem } from './quantity';
 
 type Units = {
   system: UnitSystem;
@@ -31,9 +31,9 @@ export function UnitsProvider({ standards, children }: { standards: Standards; c
   const [system, setSystem] = useState<UnitSystem>(() => (recall('units') === 'metric' ? 'metric' : 'trade'));
   const [chosen, setChosen] = useState(recallChosen);
   const value = useMemo<Units>(() => {
-    const tongue = { system, chosen };
-    const show = (q: Quantity) => formatQuantity(q, tongue, standards);
-    const unitOf = (kind: Kind) => formOf(kind, tongue, standards);
+    const forms = formsOf({ system, chosen }, standards);
+    const show = (q: Quantity) => formatQuantity(q, forms);
+    const unitOf = (kind: Kind) => forms.of.get(kind)!.form;
     return {
       system,
       chosen,

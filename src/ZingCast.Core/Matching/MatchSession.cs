@@ -97,10 +97,13 @@ public sealed class MatchSession
             ChooseFrom(Without(held, lines: true), held, false, null),
             ChooseFrom(Without(held, rods: true, lines: true), held, false, null),
         ];
-        var best = bought.OrderBy(c => c.Failing.Count()).ThenBy(c => c.ToBuy).ThenBy(c => c.Score.Cost).First();
-        return own.ToBuy > 0 ? best
-            : best.Score.Works ? best with { Own = own }
-            : own;
+        static Choice Best(IEnumerable<Choice> among) =>
+            among.OrderBy(c => c.Failing.Count()).ThenBy(c => c.ToBuy).ThenBy(c => c.Score.Cost).First();
+        // Who has a rod and a line and no reel keeps both where they do.
+        if (own.ToBuy > 0)
+            return Best([own, .. bought]);
+        var best = Best(bought);
+        return best.Score.Works ? best with { Own = own } : own;
     }
 
     // The shed without what is to be bought; a pinned piece stays, and nothing in it has the number 0.

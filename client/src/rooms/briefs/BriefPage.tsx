@@ -1,5 +1,5 @@
 import { Collapsible } from 'radix-ui';
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { api, unwrap, type BriefAnswer, type Pins, type Solution, type Verdict } from '../../api/client';
 import { ChainDrawing } from '../../drawing/ChainDrawing';
@@ -68,7 +68,6 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
   const figures = useMemo(() => solution && outfitFigures(solution), [solution]);
   const open = linkIds.find((l) => l === link);
   const watch = () => void navigate(`${base}/hand?play=1`);
-  const letGo = () => change('unpin', (w) => ({ ...w, pins: {} }));
   const copyBrief = async () => {
     const name = `${work.name}, another way`.slice(0, 80);
     const copy = await unwrap(
@@ -76,7 +75,32 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
     );
     navigate(`/briefs/${copy.id}`);
   };
+  const latestCopy = useRef(copyBrief);
+  useEffect(() => {
+    latestCopy.current = copyBrief;
+  });
+  const letGo = useCallback(() => change('unpin', (w) => ({ ...w, pins: {} })), [change]);
   const pinned = Object.entries(work.pins).some(([field, value]) => field !== 'said' && value != null);
+
+  // All that follows from the answer alone stands still while the next one is on its way.
+  const { pins } = work;
+  const beside = useMemo(
+    () =>
+      solution && (
+        <>
+          <UrgentCautions cautions={solution.cautions} />
+          <OutfitWords
+            solution={solution}
+            base={base}
+            pins={pins}
+            onPin={pinThis}
+            onLetGo={pinned ? letGo : null}
+            onCopy={() => void latestCopy.current()}
+          />
+        </>
+      ),
+    [solution, base, pins, pinThis, pinned, letGo],
+  );
 
   // One way back for everything: the last thing done goes first, be it here or to a piece of gear.
   const elsewhere = useLatestUndo();
@@ -149,17 +173,6 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
   if (link === 'card') return <OutfitCard work={work} solution={solution} figures={figures} base={base} />;
 
   const pinWords = Object.entries(work.problems).find(([field]) => field.startsWith('pins.'))?.[1];
-  const words = (
-    <OutfitWords
-      solution={solution}
-      base={base}
-      pins={work.pins}
-      onPin={pinThis}
-      onLetGo={pinned ? letGo : null}
-      onCopy={() => void copyBrief()}
-    />
-  );
-
   return (
     <main
       id="main"
@@ -178,6 +191,7 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
           aria-label={open ? 'Bench' : 'Chain'}
           id="chain"
           data-chain
+          data-answers={Math.round(solution.brief.distanceM * 10) / 10}
           tabIndex={-1}
           className="min-w-0 scroll-mt-12 outline-none"
         >
@@ -244,19 +258,9 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
             </>
           ) : (
             <>
-              {narrow && (
-                <>
-                  <UrgentCautions cautions={solution.cautions} />
-                  {words}
-                </>
-              )}
+              {narrow && beside}
               <ChainDrawing figures={figures} chain={solution.chain} base={base}>
-                {!narrow && (
-                  <>
-                    <UrgentCautions cautions={solution.cautions} />
-                    {words}
-                  </>
-                )}
+                {narrow ? null : beside}
               </ChainDrawing>
             </>
           )}

@@ -32,7 +32,8 @@ type Props = {
  * The reasons in the order they were decided, by the link they speak of; number first, each to be opened, doubted and switched off.
  * With a bench open its own reasons come first and the others fold away.
  */
-export function Ledger({ solution, before, off, open, onOff, onOpen, onPin }: Props) {
+// A new answer changes it; what is only on its way does not.
+export const Ledger = memo(function Ledger({ solution, before, off, open, onOff, onOpen, onPin }: Props) {
   const was = new Map((before?.ledger ?? []).map((s) => [s.rule.id, s]));
   const gone = before ? before.ledger.filter((s) => !solution.ledger.some((n) => n.rule.id === s.rule.id)) : [];
   const changed = (s: LedgerStep) =>
@@ -115,7 +116,7 @@ export function Ledger({ solution, before, off, open, onOff, onOpen, onPin }: Pr
       <Cautions cautions={solution.cautions} />
     </section>
   );
-}
+});
 
 /** What would hold on to a reason; null where there is nothing to hold on to. */
 const pinOf = ({ pin }: LedgerStep): Partial<Pins> | null =>

@@ -119,7 +119,7 @@ export function GearList<T extends Piece>({ kind, title, pieces, all, columns, o
                 <span className="block whitespace-nowrap md:text-right">
                   {kind !== 'reels' && (
                     <Link
-                      className="quiet inline-block underline max-md:min-h-11 max-md:py-2.5"
+                      className="quiet inline-block underline max-md:min-h-[44px] max-md:py-2.5"
                       to={`/${kind}/${piece.id}`}
                       aria-label={`Measure ${piece.tag}`}
                     >
@@ -128,14 +128,14 @@ export function GearList<T extends Piece>({ kind, title, pieces, all, columns, o
                   )}
                   <EditButton tag={piece.tag} onPress={() => onEdit(piece.id ?? null)} />
                   <button
-                    className="quiet max-md:min-h-11"
+                    className="quiet max-md:min-h-[44px]"
                     aria-label={`Copy ${piece.tag}`}
                     onClick={() => void copy(piece)}
                   >
                     copy
                   </button>
                   <button
-                    className="quiet max-md:min-h-11"
+                    className="quiet max-md:min-h-[44px]"
                     aria-label={`Put ${piece.tag} away`}
                     onClick={() => void away(piece)}
                   >

@@ -155,7 +155,7 @@ export function ShedPage() {
           <Pick label="Condition" value={condition} options={conditions} onChange={(id) => ask('is', id)} />
           <nav aria-label="To the" className="flex gap-1">
             {(['rods', 'lines', 'reels'] as const).map((kind) => (
-              <a key={kind} href={`#${kind}`} className="btn inline-flex items-center max-md:min-h-11">
+              <a key={kind} href={`#${kind}`} className="btn inline-flex items-center max-md:min-h-[44px]">
                 {kind}
               </a>
             ))}

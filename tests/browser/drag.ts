@@ -1,0 +1,62 @@
+import { expect, linkOf, test } from './house';
+
+/** Moves that are measured, and the pace at which a hand makes them, ms. */
+const moves = 40;
+const everyMs = 120;
+
+type Told = { answers: number[]; plans: number[] };
+
+test('from the finger to the picture', async ({ page }) => {
+  test.setTimeout(300_000);
+  await page.goto('/briefs/1');
+  await expect(linkOf(page, 'rod')).toContainText('R6');
+  await page.waitForLoadState('networkidle');
+  // A house that has stood for a while: its code is compiled as it is used.
+  const { draft } = (await (await page.request.get('/api/briefs/1')).json()) as { draft: object };
+  for (let i = 0; i < 200; i++)
+    await page.request.post('/api/matching/solve', { data: { brief: { ...draft, distanceM: 20 + i / 50 } } });
+  await page.waitForTimeout(3000);
+  // In the page itself: from the pointer's event to the frame that shows it, on the plan and in the chain.
+  await page.evaluate(() => {
+    const told: Told = { answers: [], plans: [] };
+    (window as unknown as { told: Told }).told = told;
+    const fish = () => document.querySelector('[data-handle="fish"]')!.getAttribute('aria-valuenow');
+    const chain = () => document.querySelector('[data-chain]')!.getAttribute('data-answers');
+    window.addEventListener('pointermove', () => {
+      const began = performance.now();
+      const was = fish();
+      let planned = false;
+      const look = () => {
+        const now = performance.now() - began;
+        if (!planned && fish() !== was) {
+          planned = true;
+          told.plans.push(now);
+        }
+        if (planned && chain() === fish()) told.answers.push(now);
+        else if (now < 1000) requestAnimationFrame(look);
+      };
+      requestAnimationFrame(look);
+    });
+  });
+  const box = (await page.locator('[data-handle="fish"]').boundingBox())!;
+  const at = { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+  await page.mouse.move(at.x, at.y);
+  await page.mouse.down();
+  for (let i = 0; i < moves; i++) {
+    // Four pixels nearer at a time: with every move a distance nobody asked for before.
+    await page.mouse.move(at.x, at.y + 4 * (i + 1));
+    await page.waitForTimeout(everyMs);
+  }
+  await page.mouse.up();
+  const { answers, plans } = await page.evaluate(() => (window as unknown as { told: Told }).told);
+  expect(answers.length).toBeGreaterThan(moves / 2);
+  for (const [name, times, aims] of [
+    ['finger to plan', plans, ''],
+    ['finger to chain', answers, ' (aims: median 40, 95th percentile 80)'],
+  ] as const) {
+    const sorted = [...times].sort((a, b) => a - b);
+    const share = (p: number) => sorted[Math.min(sorted.length - 1, Math.floor(p * sorted.length))]!.toFixed(0);
+    // Printed, not asserted: machines differ.
+    console.log(`\n${name}: median ${share(0.5)} ms, 95th percentile ${share(0.95)} ms, of ${sorted.length}${aims}`);
+  }
+});
