@@ -75,6 +75,9 @@ public class RuleBookTests
         foreach (var figure in figures)
             if (figure.Quantity is { Kind: Kind.Ratio or Kind.LineClass or Kind.Area })
                 Assert.True(figure.Name is not null || figure.Word is not null, figure.ToString());
+        // Nobody has a class 0 to look for.
+        foreach (var says in Answers.SelectMany(a => a.Ledger.Select(s => s.Says).Concat(a.Chain.Select(l => l.Why))))
+            Assert.DoesNotContain(says.Parts, p => p.Quantity is { Kind: Kind.LineClass, Value: 0 });
     }
 
     [Fact]

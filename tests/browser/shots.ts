@@ -19,9 +19,9 @@ const shots: Shot[] = [
   { name: 'chain-dusk-metric', path: '/briefs/3', theme: 'dusk', units: 'metric' },
   { name: 'bench-fly', path: '/briefs/1/fly' },
   { name: 'bench-tippet', path: '/briefs/1/tippet' },
-  { name: 'bench-leader', path: '/briefs/2/leader' },
+  { name: 'card', path: '/briefs/1/card' },
   { name: 'bench-head', path: '/briefs/1/head' },
-  { name: 'bench-reel', path: '/briefs/1/reel' },
+  { name: 'compare', path: '/compare?a=1&b=3' },
   { name: 'bench-rod', path: '/briefs/1/rod' },
   { name: 'bench-hand', path: '/briefs/1/hand' },
   { name: 'bench-hand-wind', path: '/briefs/1/hand', at: 'Distance against wind' },
@@ -49,7 +49,7 @@ test('pictures of the main views', async ({ page, context }) => {
       [theme, units],
     );
     await view.goto(path);
-    if (/briefs?[/=]\d/.test(path)) await linkOf(view, 'rod').waitFor({ state: 'attached' });
+    if (/briefs?[/=]\d/.test(path) && !path.endsWith('/card')) await linkOf(view, 'rod').waitFor({ state: 'attached' });
     await view.waitForLoadState('networkidle');
     if (at) {
       await view.getByRole('region', { name: 'What would help' }).getByRole('row').first().waitFor();

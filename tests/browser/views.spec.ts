@@ -111,6 +111,9 @@ test('on a phone nothing runs off the side and the links are big enough for a we
     '/briefs/1',
     '/briefs/1/rod',
     '/briefs/1/head',
+    '/briefs/3/hand',
+    '/briefs/1/tippet',
+    '/briefs/1/reel',
     '/briefs/new',
     '/shed',
     '/briefs',
@@ -203,7 +206,15 @@ test.describe('with a house of its own', () => {
 test('with text at twice its size nothing runs off the side', async ({ page }) => {
   // As a browser does it that enlarges text and all: the page has half the room.
   await page.setViewportSize({ width: 640, height: 400 });
-  for (const view of ['/briefs/1', '/briefs/1/head', '/shed', '/briefs', '/briefs/new', '/compare?a=1&b=3', '/cutting']) {
+  for (const view of [
+    '/briefs/1',
+    '/briefs/1/head',
+    '/shed',
+    '/briefs',
+    '/briefs/new',
+    '/compare?a=1&b=3',
+    '/cutting',
+  ]) {
     await page.goto(view);
     await page.waitForLoadState('networkidle');
     expect(await page.evaluate(() => document.documentElement.scrollWidth), view).toBeLessThanOrEqual(640);

@@ -3,16 +3,21 @@ import { useState } from 'react';
 import { api, unwrap } from '../api/client';
 import { Message } from './Message';
 import { MeasureField } from './TypedField';
+import { useToast } from './toast';
 import { useSettled } from './useSettled';
 import { useUnits } from './units';
 
 /** A piece to lay on the pan: what it is believed to weigh, and its name while nobody has weighed it. */
 export type OnPan = { kg: number; piece: string | null; words: string };
 
+/** What becomes of a reading; gives the way back where there is one. */
+export type Take = (kg: number, plusMinusKg: number) => (() => void) | undefined;
+
 /** The bench scale: lay on, tare, wait until it settles, take the reading. */
-export function BenchScale({ pan, onTake }: { pan?: OnPan; onTake: (kg: number, plusMinusKg: number) => void }) {
+export function BenchScale({ pan, onTake }: { pan?: OnPan; onTake: Take }) {
   const { standards, chosen } = useUnits();
   const [said, setSaid] = useState<string | null>(null);
+  const toast = useToast();
   const queries = useQueryClient();
   const [on, setOn] = useState(false);
   const [weight, setWeight] = useState(0.14);
@@ -36,7 +41,9 @@ export function BenchScale({ pan, onTake }: { pan?: OnPan; onTake: (kg: number, 
     const other = pan && data?.onPan && data.onPan !== pan.words ? data.onPan : null;
     const why = other ? `${other} lies on the pan, not ${pan!.words}. Lay ${pan!.words} on it first.` : data?.refused;
     setSaid(why ?? null);
-    if (!why) onTake(kg, data!.plusMinusKg);
+    if (why) return;
+    const undo = onTake(kg, data!.plusMinusKg);
+    if (undo) toast({ words: `${first(kg)} taken from the simulated scale.`, undo });
   };
   const grain = standards.units.find((u) => u.kind === 'lineMass')!.trade.scale;
   const grams = (kg: number) => `${(kg * 1000).toFixed(2)} g`;
@@ -68,7 +75,7 @@ export function BenchScale({ pan, onTake }: { pan?: OnPan; onTake: (kg: number, 
           <div className="mt-2 flex flex-wrap items-end gap-2">
             {pan ? (
               <button className="btn" type="button" onClick={() => void lay(pan.kg, pan.piece, pan.words)}>
-                Lay {pan.words} on it
+                Lay {pan.words} on it, simulated
               </button>
             ) : (
               <>
@@ -80,19 +87,19 @@ export function BenchScale({ pan, onTake }: { pan?: OnPan; onTake: (kg: number, 
                   type="button"
                   onClick={(e) => void settled(e.currentTarget, (kg) => lay(kg, null, 'the weight'))}
                 >
-                  Lay it on
+                  Lay it on, simulated
                 </button>
               </>
             )}
             <button className="btn" type="button" onClick={() => void lay(0, null, null)}>
-              Clear the pan
+              Clear the simulated pan
             </button>
             <button
               className="btn"
               type="button"
               onClick={() => void change(() => unwrap(api.POST('/api/devices/scale/tare')))}
             >
-              Tare
+              Tare the simulated scale
             </button>
             <button
               className="btn bg-ink! text-paper!"

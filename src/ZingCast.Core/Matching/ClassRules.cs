@@ -116,7 +116,9 @@ public static class ClassRules
             () =>
                 new(
                     default,
-                    $"{why}: land it softly, but never below {Quantity.Class(delivery)}",
+                    delivery < Figure.LeastClass
+                        ? $"{why}: land it softly"
+                        : (Sentence)$"{why}: land it softly, but never below class {Quantity.Class(delivery)}",
                     [new("delivers from class", Quantity.Class(delivery))]
                 )
         );

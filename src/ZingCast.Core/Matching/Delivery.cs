@@ -128,10 +128,11 @@ internal static class Delivery
             () =>
             {
                 var (fly, carriedKg) = (brief.Fly, CarriedKg(brief, tackle, delivery));
+                Sentence line = delivery < Figure.LeastClass ? $"the lightest line" : (Sentence)$"a class {Quantity.Class(delivery)}";
                 return new(
                     default,
-                    $"{Quantity.LineMass(fly.WetKg)} of soaked fly is {Quantity.Ratio(fly.WetKg / carriedKg)} of the line a class "
-                        + $"{Quantity.Class(delivery)} puts in the air",
+                    $"{Quantity.LineMass(fly.WetKg)} of soaked fly is {Quantity.Ratio(fly.WetKg / carriedKg)} of the line "
+                        + $"{line} puts in the air",
                     [
                         new("soaked fly", Quantity.LineMass(fly.WetKg)),
                         new("line in the air", Quantity.LineMass(carriedKg)),
@@ -154,11 +155,12 @@ internal static class Delivery
                     : gets ? "This distance is easy with less"
                     : "More would add little distance";
                 Sentence people = $"By hook alone people reach for class {Quantity.Class(rung.Low)} to {Quantity.Class(rung.High)}";
+                Sentence asks = delivery < Figure.LeastClass ? $"any class" : (Sentence)$"class {Quantity.Class(delivery)}";
                 return new(
                     $"class {rung.Low:0}–{rung.High:0}",
                     apart > LadderRung.Disagrees
-                        ? (Sentence)$"{people}; the cast asks for {Quantity.Class(delivery)}. {why}; fish and wind still have their say"
-                        : $"{people}: near enough to {Quantity.Class(delivery)}",
+                        ? (Sentence)$"{people}; the cast is content with {asks}. {why}; fish and wind still have their say"
+                        : $"{people}: near enough to {asks}",
                     [new("rung", rung.Name), new("apart", Quantity.Class(apart))],
                     Doubt: apart > LadderRung.Disagrees
                 );

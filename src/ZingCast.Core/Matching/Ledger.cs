@@ -71,8 +71,11 @@ public readonly record struct Figure(Quantity? Quantity, string? Word, string? N
     public static implicit operator Figure(Quantity quantity) =>
         quantity.Kind != Kind.LineClass ? new(quantity, null)
         // Even no line at all would do.
-        : quantity is { Value: < .5, PlusMinus: null } ? new(null, "any class")
+        : quantity is { Value: < LeastClass, PlusMinus: null } ? new(null, "any class")
         : new(quantity, null, "class");
+
+    /// <summary>Below this no class is asked for at all: anything would do.</summary>
+    public const double LeastClass = .5;
 
     /// <summary>A share with its name.</summary>
     public static Figure Share(string name, double share) => new(Measures.Quantity.Ratio(share), null, name);

@@ -236,7 +236,8 @@ internal static class LinkVerdicts
             return Look(
                 LinkId.Hand,
                 () =>
-                    $"nearly all there is today: {Quantity.Length(reach - brief.DistanceM)} to spare at {Quantity.Distance(brief.DistanceM)}"
+                    $"nearly all there is today: {Quantity.Length(reach - brief.DistanceM)} to spare at "
+                    + $"{Quantity.Distance(brief.DistanceM)}"
             );
         return Fits(LinkId.Hand, () => $"{Quantity.Length(reach - brief.DistanceM)} in hand at {Quantity.Distance(brief.DistanceM)}");
     }

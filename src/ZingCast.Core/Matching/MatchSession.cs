@@ -146,7 +146,9 @@ public sealed class MatchSession
         );
     }
 
-    /// <summary>Everything in the shed that could take a link's place in a choice, best first; nothing for links that no piece fills.</summary>
+    /// <summary>
+    /// Everything in the shed that could take a link's place in a choice, best first; nothing for links that no piece fills.
+    /// </summary>
     public IReadOnlyList<Candidate> Candidates(Choice choice, LinkId link) =>
         link switch
         {

@@ -45,7 +45,8 @@ public static class Glossary
         new(
             "class",
             ["line class", "class", "classes"],
-            "The number of a line or rod, 0 to 15, also called its weight: it stands for the mass of the first 30 feet of line. A six is 160 grains."
+            "The number of a line or rod, 0 to 15, also called its weight. It "
+                + "stands for the mass of the first 30 feet of line. A six is 160 grains."
         ),
         new(
             "density",
@@ -101,7 +102,8 @@ public static class Glossary
         new(
             "caster",
             ["caster"],
-            "How you cast: a learner without hauling, a club caster with a single haul, a skilled one with a double haul, an expert. It sets line speed, loop and how much line you hold up."
+            "How you cast: a learner without hauling, a club caster with a single haul, a skilled one with a double "
+                + "haul, an expert. It sets line speed, loop and how much line you hold up."
         ),
         new(
             "pin",

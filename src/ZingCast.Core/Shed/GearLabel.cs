@@ -98,7 +98,8 @@ public sealed partial record GearLabel(Gear Piece, Sentence Assumes)
     private static partial Regex Rod();
 
     [GeneratedRegex(
-        @"^(reel\s*)?#?(?<low>[0-9]{1,2})\s*(wt)?\s*(([/–-]|to)\s*#?(?<high>[0-9]{1,2}))\s*(wt|weight)?(\s*reel)?$|^(reel\s*#?(?<low>[0-9]{1,2})|#?(?<low>[0-9]{1,2})\s*(wt)?\s*reel)$",
+        @"^(reel\s*)?#?(?<low>[0-9]{1,2})\s*(wt)?\s*(([/–-]|to)\s*#?(?<high>[0-9]{1,2}))\s*(wt|weight)?(\s*reel)?$|"
+            + @"^(reel\s*#?(?<low>[0-9]{1,2})|#?(?<low>[0-9]{1,2})\s*(wt)?\s*reel)$",
         Plainly
     )]
     private static partial Regex Reel();

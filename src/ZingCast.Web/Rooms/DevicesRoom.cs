@@ -129,7 +129,8 @@ public static class DevicesRoom
         if (!reading.Settled)
             return "It is still settling.";
         if (scale.TaredLoaded)
-            return "It was tared with something on the pan, so this is not what lies there. Clear the pan, tare it, and lay the piece on again.";
+            return "It was tared with something on the pan, so this is not what lies there. "
+                + "Clear the pan, tare it, and lay the piece on again.";
         return reading.Kg <= scale.PlusMinusKg ? "Nothing lies on the pan. Lay the piece on it first." : null;
     }
 }

@@ -179,11 +179,7 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
       className="mx-auto grid max-w-[112rem] grid-cols-1 gap-x-6 gap-y-4 px-4 py-3 lg:grid-cols-[19.5rem_minmax(0,1fr)_20rem]"
     >
       <EntryScope value={`brief-${loaded.id}`}>
-        <div
-          className="lg:sticky lg:top-12 lg:max-h-[calc(100vh-3.2rem)] lg:overflow-y-auto lg:pr-2"
-          role="group"
-          aria-label="The day"
-        >
+        <div role="group" aria-label="The day" className="lg:pr-2">
           {stacked ? <FoldedDay work={work} solution={solution} /> : <BriefPanel work={work} />}
         </div>
 
@@ -193,7 +189,7 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
           data-chain
           data-answers={Math.round(solution.brief.distanceM * 10) / 10}
           tabIndex={-1}
-          className="min-w-0 scroll-mt-12 outline-none"
+          className={`min-w-0 scroll-mt-12 outline-none ${open ? '' : 'lg:sticky lg:top-13 lg:self-start'}`}
         >
           <header className="mb-1 flex flex-wrap items-baseline gap-x-3">
             <h1 className="text-xl font-semibold">{open ? 'Bench' : 'Chain'}</h1>
@@ -253,7 +249,10 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
 
           {open ? (
             <>
-              <ChainStrip figures={figures} chain={solution.chain} base={base} />
+              {/* It stays in view, so that nobody loses where they are in the work. */}
+              <div className="z-10 bg-paper lg:sticky lg:top-11">
+                <ChainStrip figures={figures} chain={solution.chain} base={base} />
+              </div>
               <Bench link={open} work={work} solution={solution} />
             </>
           ) : (
@@ -266,7 +265,7 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
           )}
         </section>
 
-        <div className="scroll-mt-12 lg:sticky lg:top-12 lg:max-h-[calc(100vh-3.2rem)] lg:overflow-y-auto lg:pl-1">
+        <div className="scroll-mt-12 lg:pl-1">
           <Ledger
             solution={solution}
             before={before}

@@ -24,6 +24,8 @@ export function BriefPanel({ work }: { work: BriefWork }) {
   if (!solution) return null;
   const brief = solution.brief;
   const shown = asSaid(solution, draft, problems, standards.limits);
+  // A drawing shows what it can be drawn by; what was refused stands in its field.
+  const said = Object.fromEntries(Object.entries(draft.said ?? {}).filter(([field]) => !problems[field]));
   const assumed = (field: keyof BriefDraft) => draft[field] == null;
   const pick = <K extends keyof BriefDraft>(
     label: string,
@@ -69,13 +71,13 @@ export function BriefPanel({ work }: { work: BriefWork }) {
       <BriefSentence steady draft={draft} brief={brief} problems={problems} onChange={setDraft} />
       <WaterPlan
         {...planFigures(shown)}
-        said={draft.said}
+        said={said}
         onWind={(windMps, windFromDeg) => setDraft('wind', { windMps, windFromDeg })}
         onDistance={(distanceM) => setDraft('plan-distance', { distanceM })}
       />
       <DepthSection
         {...depthFigures(shown)}
-        said={draft.said?.depthM}
+        said={said.depthM}
         onDepth={(depthM) => setDraft('section-depth', { depthM })}
       />
       <FlyActual fly={brief.fly} />

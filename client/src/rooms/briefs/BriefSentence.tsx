@@ -81,18 +81,21 @@ export function BriefSentence({ draft, brief, problems, onChange, steady = false
         <>
           {' '}
           of wind{' '}
-          <Pick
-            inline
-            label="Wind direction"
-            value={nearest}
-            options={standards.choices.windFrom.map((w) => ({ id: String(w.deg), name: w.ofMe }))}
-            assumed={assumed('windFromDeg')}
-            problem={problems.windFromDeg}
-            onChange={(deg) => onChange('windFromDeg', { windFromDeg: Number(deg) })}
-          />
+          <span className="whitespace-nowrap">
+            <Pick
+              inline
+              label="Wind direction"
+              value={nearest}
+              options={standards.choices.windFrom.map((w) => ({ id: String(w.deg), name: w.ofMe }))}
+              assumed={assumed('windFromDeg')}
+              problem={problems.windFromDeg}
+              onChange={(deg) => onChange('windFromDeg', { windFromDeg: Number(deg) })}
+            />
+            ;
+          </span>
         </>
       )}
-      ; <Term id="caster">I cast like</Term> {/^[aeiou]/.test(casterName) ? 'an' : 'a'}{' '}
+      {calm && ';'} <Term id="caster">I cast like</Term> {/^[aeiou]/.test(casterName) ? 'an' : 'a'}{' '}
       <Pick
         inline
         label="Caster"

@@ -9,10 +9,21 @@ import { planFigures } from '../../state/figures';
 import { asSaid } from '../../state/asSaid';
 import { BriefSentence, type SayDraft } from './BriefSentence';
 import { changed } from '../../state/said';
-import { settleEntries } from '../../ui/useReading';
+import { forget, recall, remember } from '../../ui/remember';
+import { EntryScope, settleEntries } from '../../ui/useReading';
 import { useAnswer } from '../../state/useAnswer';
 
 const none = {};
+const place = 'new-brief';
+type Begun = { name: string; draft: BriefDraft };
+const rememberBegun = (begun: Begun) => remember(place, JSON.stringify(begun));
+function recallBegun(): Begun {
+  try {
+    return { name: '', draft: {}, ...(JSON.parse(recall(place) ?? '{}') as Partial<Begun>) };
+  } catch {
+    return { name: '', draft: {} };
+  }
+}
 const nothing: string[] = [];
 
 /** A newcomer's first brief: one sentence, everything else assumed until said. */
@@ -20,13 +31,16 @@ export function NewBriefPage() {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const { standards } = useUnits();
-  const [draft, showDraft] = useState<BriefDraft>({});
-  const latest = useRef<BriefDraft>({});
+  // Begun and not kept yet: it is here again after a reload.
+  const [begun] = useState(recallBegun);
+  const [name, setName] = useState(begun.name);
+  const [draft, showDraft] = useState(begun.draft);
+  const latest = useRef(begun.draft);
   const say: SayDraft = (_, patch, said) => {
     latest.current = changed(latest.current, patch, said);
     showDraft(latest.current);
+    rememberBegun({ name, draft: latest.current });
   };
-  const [name, setName] = useState('');
   const [words, setWords] = useState<string | null>(null);
   // The core completes the sentence, so that the blanks show what is assumed.
   const { solution, problems, failure } = useAnswer({ draft, pins: none, off: nothing });
@@ -36,7 +50,22 @@ export function NewBriefPage() {
   return (
     <main id="main" className="mx-auto max-w-2xl px-5 py-8">
       <h1 className="text-2xl font-semibold">A new brief</h1>
-      <p className="mb-4 text-soft">Say what you know. What is dotted is assumed until you change it.</p>
+      <p className="mb-4 text-soft">
+        Say what you know. What is dotted is assumed until you change it.
+        {Object.keys(draft).length > 0 && (
+          <button
+            className="quiet ml-2 underline"
+            type="button"
+            onClick={() => {
+              latest.current = {};
+              showDraft({});
+              forget(place);
+            }}
+          >
+            Begin anew
+          </button>
+        )}
+      </p>
       <form
         onSubmit={async (event) => {
           event.preventDefault();
@@ -47,6 +76,7 @@ export function NewBriefPage() {
                 body: { name: name.trim() || usual, draft: latest.current, pins: {}, off: [] },
               }),
             );
+            forget(place);
             await queries.invalidateQueries({ queryKey: ['briefs'] });
             navigate(`/briefs/${brief.id}`);
           } catch (failure) {
@@ -57,7 +87,9 @@ export function NewBriefPage() {
         }}
       >
         <div className="border-y border-hair py-4 text-[1.2rem]">
-          <BriefSentence draft={draft} brief={solution.brief} problems={problems} onChange={say} />
+          <EntryScope value="new">
+            <BriefSentence draft={draft} brief={solution.brief} problems={problems} onChange={say} />
+          </EntryScope>
         </div>
         <label className="mt-4 block">
           <span className="rubric block">Call it</span>
@@ -66,7 +98,10 @@ export function NewBriefPage() {
             value={name}
             maxLength={80}
             placeholder={usual}
-            onChange={(event) => setName(event.target.value)}
+            onChange={(event) => {
+              setName(event.target.value);
+              rememberBegun({ name: event.target.value, draft: latest.current });
+            }}
           />
         </label>
         {words && (

@@ -34,7 +34,14 @@ export function ReachMap({
   const row = nearest(map.down, down.here);
   const gets = (r: number, c: number) => (map.reachM[r]?.[c] ?? 0) >= wantedM;
   return (
-    <div className="overflow-x-auto">
+    // Focusable, so that it can be scrolled on a narrow screen without a mouse.
+    <div
+      className="relative overflow-x-auto"
+      // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
+      tabIndex={0}
+      role="group"
+      aria-label={`Map of ${down.name} by ${across.name}`}
+    >
       <table className="w-full min-w-[34rem] border-collapse text-center text-[0.72rem] leading-none">
         <caption className="sr-only">
           Farthest reach in {unitOf('distance').unit} by {down.name} and {across.name}

@@ -12,7 +12,8 @@ import { metres, useUnits } from '../../ui/units';
 import { Caution, Message } from '../../ui/Message';
 import { EditButton } from '../shared/EditButton';
 import { GearForm } from '../shared/GearForm';
-import { useRefreshGear, useShed } from '../../state/gear';
+import { bringBack, useRefreshGear, useShed } from '../../state/gear';
+import { AwayList } from '../shared/AwayList';
 import { Job } from './Job';
 
 const none = 'none';
@@ -280,6 +281,13 @@ export function CuttingPage() {
             </tbody>
           </table>
         </div>
+        <AwayList
+          what="scraps"
+          list={() => unwrap(api.GET('/api/shed/scraps/away'))}
+          nameOf={(p) => `${p.tag} ${p.name}`}
+          bringBack={(id) => bringBack('scraps', id)}
+          onBack={again}
+        />
       </section>
 
       {made.length > 0 && (

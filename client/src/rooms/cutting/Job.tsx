@@ -212,7 +212,10 @@ function Piece({
         <div className="mt-2">
           <BenchScale
             pan={{ kg: p.massKg, piece: p.weighed ? null : p.piece.tag, words: p.piece.tag }}
-            onTake={(kg, plusMinus) => void onWeigh(kg, plusMinus)}
+            onTake={(kg, plusMinus) => {
+              void onWeigh(kg, plusMinus);
+              return undefined;
+            }}
           />
           <OwnScale tag={p.piece.tag} onWeigh={onWeigh} />
         </div>

@@ -149,7 +149,7 @@ const Reason = memo(
               {step.from !== null && step.to !== null && step.from !== step.to ? (
                 <>
                   <span className="block text-sm font-normal text-soft">
-                    {show({ value: step.from, kind: 'lineClass', plusMinus: null })} →
+                    {step.from < 0.5 ? 'any' : show({ value: step.from, kind: 'lineClass', plusMinus: null })} →
                   </span>
                   {showFigure(step.figure)}
                 </>

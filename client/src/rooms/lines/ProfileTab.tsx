@@ -312,7 +312,10 @@ function Calipers({
         <div className="mt-2">
           <BenchScale
             pan={{ kg: massKg, piece: line.headKg == null ? line.tag : null, words: line.tag }}
-            onTake={setMassKg}
+            onTake={(kg) => {
+              setMassKg(kg);
+              return () => setMassKg(massKg);
+            }}
           />
         </div>
         {readings.map((r, i) => (

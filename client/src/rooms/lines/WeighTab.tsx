@@ -111,7 +111,14 @@ export function WeighTab({ line }: { line: FlyLine }) {
         <div className="mt-3">
           <BenchScale
             pan={{ kg: on.massKg, piece: line.headKg == null ? line.tag : null, words: line.tag }}
-            onTake={(massKg, scalePlusMinusKg) => set({ massKg, scalePlusMinusKg })}
+            onTake={(massKg, scalePlusMinusKg) => {
+              const was = { on, measured };
+              set({ massKg, scalePlusMinusKg });
+              return () => {
+                setOn(was.on);
+                setMeasured(was.measured);
+              };
+            }}
           />
         </div>
         <Message>{words}</Message>

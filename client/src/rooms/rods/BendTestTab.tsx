@@ -197,9 +197,14 @@ export function BendTestTab({ rod }: { rod: Rod }) {
                 {weighing === i && (
                   <BenchScale
                     onTake={(massKg, scalePlusMinusKg) => {
+                      const was = { test, measured };
                       setWeighing(null);
                       change({ scalePlusMinusKg: Math.max(scalePlusMinusKg, 0.0001) });
                       read(i, { massKg });
+                      return () => {
+                        setTest(was.test);
+                        setMeasured(was.measured);
+                      };
                     }}
                   />
                 )}

@@ -284,6 +284,7 @@ function GearField({
         className="entry w-full"
         inputMode={count ? 'numeric' : undefined}
         value={String(value ?? '')}
+        placeholder={field.key === 'tag' || field.key === 'name' ? 'suggested when left empty' : undefined}
         aria-invalid={problem ? true : undefined}
         onChange={(event) => onChange(count ? Number(event.target.value.replace(/\D/g, '')) : event.target.value)}
       />
