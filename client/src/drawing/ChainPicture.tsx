@@ -204,7 +204,8 @@ export function chainGeometry(figures: OutfitFigures, width: number, roomy: bool
   const leaderM = spans.leader[1];
   const gap = roomy ? 104 : 62;
   const rows = roomy ? 4 : 4;
-  const left = roomy ? 4 : 2;
+  // The reel hangs a little over the line that runs into it.
+  const left = roomy ? 8 : 6;
   const { fly, reel: spool, rodM } = figures;
   // The fly hangs off the left end, so its drawn length is kept off the first row.
   const laid = lay({ totalM, rows, left, right: width - (roomy ? 4 : 2), top: roomy ? 74 : 40, gap });

@@ -97,10 +97,10 @@ public static class Customary
                 []
             ),
             Kind.Spooled => new(
-                new("yd", Exact.YardM, [new(0, 1), new(40, 5), new(100, 10)]),
+                new("yd", Exact.YardM, [new(0, 1), new(20, 5), new(100, 10)]),
                 Metres with
                 {
-                    Steps = [new(0, 1), new(40, 5), new(100, 10)],
+                    Steps = [new(0, 1), new(20, 5), new(100, 10)],
                 },
                 []
             ),

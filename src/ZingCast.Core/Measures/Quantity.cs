@@ -12,7 +12,7 @@ public enum Kind
     /// <summary>Length of a rod or a leader, metres; said in feet and inches.</summary>
     RodLength,
 
-    /// <summary>Length of backing or of a whole line, metres; said in yards.</summary>
+    /// <summary>Length of backing and of a run that takes it, metres; said in yards.</summary>
     Spooled,
 
     /// <summary>How deep, metres.</summary>
@@ -97,7 +97,7 @@ public readonly record struct Quantity(double Value, Kind Kind, double? PlusMinu
     /// <summary>Length of a rod or a leader in metres.</summary>
     public static Quantity RodLength(double metres) => new(metres, Kind.RodLength);
 
-    /// <summary>Length of backing or of a whole line in metres.</summary>
+    /// <summary>Length of backing in metres.</summary>
     public static Quantity Spooled(double metres) => new(metres, Kind.Spooled);
 
     /// <summary>Depth in metres.</summary>

@@ -36,10 +36,7 @@ public sealed partial record GearLabel(Gear Piece, Sentence Assumes)
     }
 
     private static GearLabel OfLine(FlyLine line) =>
-        new(
-            line,
-            $"{Quantity.Spooled(line.LengthM)} of line, head {Quantity.Length(line.HeadM)}, {Coatings.Of(line.Coating).Name} coating"
-        );
+        new(line, $"{Quantity.Length(line.LengthM)} of line, head {Quantity.Length(line.HeadM)}, {Coatings.Of(line.Coating).Name} coating");
 
     private static GearLabel? OfReel(Match label)
     {

@@ -54,7 +54,7 @@ function fieldsOf(kind: GearKind, standards: ReturnType<typeof useUnits>['standa
         options: standards.choices.build,
       },
       { key: 'printedClass', label: 'Class on the label', kind: 'lineClass' },
-      { key: 'lengthM', label: 'Whole length', kind: 'spooled', must: true },
+      { key: 'lengthM', label: 'Whole length', kind: 'length', must: true },
       { key: 'headM', label: 'Head length', kind: 'length', must: true },
       { key: 'headKg', label: 'Head, weighed', kind: 'lineMass' },
       { key: 'density', label: 'Density', options: standards.densities },
