@@ -178,31 +178,6 @@ test.describe('when a page cannot be fetched', () => {
   });
 });
 
-test.describe('with a house of its own', () => {
-  test.use({ looking: false });
-
-  test('while the wind is dragged the chain keeps up', async ({ page }) => {
-    await page.goto('/briefs/1');
-    await expect(linkOf(page, 'rod')).toBeVisible();
-    const wind = page.getByRole('slider', { name: /^Wind/ });
-    await wind.focus();
-    const times: number[] = [];
-    for (let i = 0; i < 20; i++) {
-      const was = await page.locator('[data-rule="cast.distance"]').textContent();
-      const start = Date.now();
-      await page.keyboard.press('ArrowUp');
-      await page.waitForFunction((w) => document.querySelector('[data-rule="cast.distance"]')?.textContent !== w, was, {
-        polling: 'raf',
-      });
-      times.push(Date.now() - start);
-    }
-    times.sort((a, b) => a - b);
-    // Printed, not asserted: machines differ.
-    console.log(`wind to new reach on the screen: median ${times[10]} ms, slowest ${times[19]} ms`);
-    await expect(wind).toHaveAttribute('aria-valuetext', /kn/);
-  });
-});
-
 test('with text at twice its size nothing runs off the side', async ({ page }) => {
   // As a browser does it that enlarges text and all: the page has half the room.
   await page.setViewportSize({ width: 640, height: 400 });

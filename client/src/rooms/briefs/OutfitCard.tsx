@@ -121,7 +121,7 @@ export function OutfitCard({ work, solution, figures, base }: Props) {
           <strong>
             It <Say parts={lines.reach} />.
           </strong>{' '}
-          {buy.length === 0 ? 'Everything of it is in the shed.' : `To buy: ${buy.map((l) => l.name).join(', ')}.`}
+          {buy.length === 0 ? 'Rod, line and reel are in the shed.' : `To buy: ${buy.map((l) => l.name).join(', ')}.`}
         </p>
         {failing.length > 0 && (
           <ul>
