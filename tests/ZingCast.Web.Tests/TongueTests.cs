@@ -23,6 +23,36 @@ public sealed class TongueTests(LoanShed shed) : IClassFixture<LoanShed>
         Assert.True((await refused.Json()).GetProperty("errors").TryGetProperty("draft.said.distanceM", out _));
     }
 
+    // Trying another number leaves what was typed behind: it is solved all the same, and what would help can be kept as it is offered.
+    [Fact]
+    public async Task What_was_typed_never_stands_in_the_way_of_trying_something_else()
+    {
+        var draft = new
+        {
+            distanceM = 18.0,
+            flyWetKg = .001,
+            flyKind = "baitfish",
+            said = new { distanceM = "18 m", flyWetKg = "1 g" },
+        };
+        var pins = new { leaderM = 3.0, said = new { leaderM = "3 m" } };
+        var gains = await (await client.Post("/api/casting/gains", new { brief = draft, pins })).Json();
+        foreach (var gain in gains.GetProperty("gains").EnumerateArray())
+        {
+            var kept = await client.Post(
+                "/api/briefs",
+                new
+                {
+                    name = gain.GetProperty("id").GetString(),
+                    draft = gain.GetProperty("brief"),
+                    pins = gain.GetProperty("pins"),
+                }
+            );
+            Assert.True(kept.IsSuccessStatusCode, $"{gain.GetProperty("id")}: {await kept.Content.ReadAsStringAsync(Now)}");
+        }
+        var stale = new { distanceM = 17.0, said = new { distanceM = "18 m" } };
+        Assert.True((await client.Post("/api/matching/solve", new { brief = stale })).IsSuccessStatusCode);
+    }
+
     [Theory]
     [InlineData("windSpeed", "12", "mph", 12 * .44704, "12 mph")]
     [InlineData("windSpeed", "5", "Beaufort", 9.35, "F5")]

@@ -141,6 +141,7 @@ test('undo is still there after a reload, and takes back the last thing done whe
   await page.getByRole('link', { name: 'Shed', exact: true }).click();
   await page.getByRole('button', { name: 'Copy R1', exact: true }).click();
   await expect(page.locator('[data-tag="R13"]')).toBeVisible();
+  await expect(page.getByText('R13 is a copy of R1.').first()).toBeVisible();
   await page.goBack();
   await Promise.all([
     page.waitForResponse((r) => r.request().method() === 'DELETE'),
@@ -251,6 +252,11 @@ test('the outfit card prints on one page, copies as text, and its file opens wit
   await page.getByRole('link', { name: 'Outfit card' }).click();
   const card = page.getByRole('article', { name: 'Outfit card' });
   await expect(card).toContainText('L14 brown sinker, WF6S3');
+  // Ink on white also for whoever reads by dusk.
+  await page.evaluate(() => (document.documentElement.dataset.theme = 'dusk'));
+  await page.emulateMedia({ media: 'print' });
+  expect(await card.evaluate((e) => getComputedStyle(e).color)).toBe('rgb(22, 35, 45)');
+  await page.emulateMedia({ media: null });
   const pdf = (await page.pdf({ preferCSSPageSize: true })).toString('latin1');
   expect(pdf.match(/\/Type\s*\/Page[^s]/g)).toHaveLength(1);
 

@@ -5062,6 +5062,7 @@ export interface components {
             off: boolean;
             doubt: boolean;
             pin: null | components["schemas"]["Pins"];
+            before: components["schemas"]["Figure"];
         };
         LineClass: {
             head: components["schemas"]["Quantity"];

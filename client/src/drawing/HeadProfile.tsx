@@ -3,6 +3,9 @@ import type { Stretch } from '../api/client';
 import { metres, useUnits } from '../ui/units';
 import { useWidth } from './useWidth';
 
+/** How much of a line shows its head and what follows it, metres. */
+export const headSpan = (headM: number) => Math.max(headM * 1.25, 12);
+
 /** A line's head to scale along its length, thickness exaggerated, with the 30-ft mark. */
 export function HeadProfile({
   stretches,
@@ -20,7 +23,7 @@ export function HeadProfile({
   const { show, standards } = useUnits();
   const span = Math.min(
     stretches.reduce((sum, s) => sum + s.lengthM, 0),
-    axes?.lengthM ?? Math.max(headM * 1.25, 12),
+    axes?.lengthM ?? headSpan(headM),
   );
   const belly = axes?.thickM ?? Math.max(...stretches.flatMap((s) => [s.startM, s.endM]));
   const x = scaleLinear([0, axes?.lengthM ?? span], [6, width - 6]);

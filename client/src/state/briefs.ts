@@ -1,5 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
 import { api, unwrap } from '../api/client';
+import type { Working } from './useBrief';
 
 /** Every brief kept. */
 export const useBriefs = () => useQuery({ queryKey: ['briefs'], queryFn: () => unwrap(api.GET('/api/briefs')) });
+
+/** Keeps a copy of a brief, to try it another way. */
+export const copyOf = ({ name, draft, pins, off }: Working) =>
+  unwrap(api.POST('/api/briefs', { body: { name: `${name}, another way`.slice(0, 80), draft, pins, off } }));

@@ -36,7 +36,8 @@ const alike = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b
 function deskOf(loaded: BriefAnswer): Desk<Working> {
   const left = recallDesk<Working>(loaded.id);
   if (left && alike(left.history.now, workingOf(loaded))) return { ...left, version: loaded.version, ahead: false };
-  if (left?.ahead) return left;
+  // Kept as it lies here, or not kept yet. What was kept elsewhere since goes before what was kept from here.
+  if (left && (left.ahead || left.version === loaded.version)) return left;
   return { version: loaded.version, ahead: false, history: begin(workingOf(loaded)) };
 }
 
@@ -62,7 +63,7 @@ export function useBrief(loaded: BriefAnswer) {
   );
 
   const answer = useAnswer(now, loaded.id);
-  const { saving, keepMine, takeTheirs } = useSaving(loaded, desk.version, history);
+  const { saving, keepMine, takeTheirs } = useSaving(loaded, desk, history);
 
   return {
     ...now,
@@ -83,7 +84,7 @@ export function useBrief(loaded: BriefAnswer) {
 
 export type BriefWork = ReturnType<typeof useBrief>;
 
-function useSaving(loaded: BriefAnswer, version: number, history: History<Working>) {
+function useSaving(loaded: BriefAnswer, desk: Desk<Working>, history: History<Working>) {
   const { id } = loaded;
   const { now } = history;
   const queries = useQueryClient();
@@ -91,8 +92,8 @@ function useSaving(loaded: BriefAnswer, version: number, history: History<Workin
   const [autosave] = useState(
     () =>
       new Autosave<Working, BriefAnswer>(
-        workingOf(loaded),
-        version,
+        desk.ahead ? workingOf(loaded) : desk.history.now,
+        desk.version,
         (body, version, keepalive) =>
           unwrap(
             api.PUT('/api/briefs/{id}', {

@@ -228,7 +228,6 @@ public sealed record Brief
         Known("school", draft.School);
         Known("lean", draft.Lean);
         Known("owned", draft.Owned);
-        problems.AddRange(Said.Check(draft.Said, "said.", draft.Typed));
         return problems;
     }
 }

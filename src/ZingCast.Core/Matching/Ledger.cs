@@ -118,7 +118,11 @@ public sealed record LedgerStep(
     bool Off,
     bool Doubt,
     Pins? Pin
-);
+)
+{
+    /// <summary>The running class before, where this step changed it.</summary>
+    public Figure? Before => From is { } from && from != To ? Quantity.Class(from) : null;
+}
 
 /// <summary>What a rule says of what it decided.</summary>
 /// <param name="Figure">What it came to.</param>

@@ -80,7 +80,7 @@ public sealed record OutfitCard(IReadOnlyList<CardLine> Lines, Sentence Reach)
     private static Sentence LeaderOf(Outfit outfit)
     {
         var leader = outfit.Leader;
-        return $"{Quantity.RodLength(leader.LengthM)} tapered, butt {Quantity.Diameter(leader.Butt!.StartM)}, " + $"tippet and all";
+        return $"{Quantity.RodLength(leader.LengthM)} tapered, butt {Quantity.Diameter(leader.Butt!.StartM)}, tippet and all";
     }
 
     private static Sentence TippetOf(Outfit outfit)

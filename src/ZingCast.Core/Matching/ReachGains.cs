@@ -69,7 +69,21 @@ public static class ReachGains
             {
                 var (id, says, brief, held) = tries[i];
                 var reach = Matcher.For(Brief.Complete(brief), shed, off, cancel).Choose(held).Outfit.ReachM;
-                gains[i] = new(id, says, reach, reach.Value - now.Outfit.ReachM.Value, brief, held);
+                // What had been typed for a number that is another now is no longer what was said.
+                gains[i] = new(
+                    id,
+                    says,
+                    reach,
+                    reach.Value - now.Outfit.ReachM.Value,
+                    brief with
+                    {
+                        Said = Said.Still(brief.Said, brief.Typed),
+                    },
+                    held with
+                    {
+                        Said = Said.Still(held.Said, held.Typed),
+                    }
+                );
             }
         );
         return (now.Outfit.ReachM, [.. gains.OrderByDescending(h => h.GainM)]);

@@ -36,7 +36,7 @@ public sealed record Form(
 )
 {
     /// <summary>The step in which a number of this unit is said.</summary>
-    public double StepAt(double number) => Steps.Last(s => s.From <= Math.Abs(number) || s == Steps[0]).Of;
+    public double StepAt(double number) => Steps.Last(s => s.From <= Math.Abs(number)).Of;
 
     /// <summary>An SI value as near as it is said.</summary>
     public double Rounded(double si)
@@ -78,8 +78,12 @@ public static class Customary
 
     private static readonly Form[] BenchWeights = [Grams, new("gr", Exact.GrainKg, [new(0, 1)]), new("oz", Exact.OunceKg, [new(0, .01)])];
 
+    private static readonly Dictionary<Kind, Custom> Table = Enum.GetValues<Kind>().ToDictionary(kind => kind, Describe);
+
     /// <summary>How a kind is said.</summary>
-    public static Custom Of(Kind kind) =>
+    public static Custom Of(Kind kind) => Table[kind];
+
+    private static Custom Describe(Kind kind) =>
         kind switch
         {
             Kind.Length => new(Feet, Metres, []),

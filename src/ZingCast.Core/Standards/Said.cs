@@ -11,6 +11,15 @@ public static class Said
     public static bool Says(string text, Kind kind, double si) =>
         Reader.Read(kind, text, metric: true).Value is { } read && Math.Abs(read - si) <= 1e-6 * Math.Max(1e-3, Math.Abs(si));
 
+    /// <summary>What of it still says its number; null when nothing does. For whoever changed the numbers.</summary>
+    public static IReadOnlyDictionary<string, string>? Still(
+        IReadOnlyDictionary<string, string>? said,
+        Func<string, (Kind Kind, double? Value)?> of
+    ) =>
+        said?.Where(s => of(s.Key) is (var kind, { } value) && Says(s.Value, kind, value)).ToDictionary() is { Count: > 0 } still
+            ? still
+            : null;
+
     /// <summary>
     /// What cannot be: words for a field that has none, or that say another number. <paramref name="of"/> gives the kind and number of
     /// a field; <paramref name="under"/> goes before the field's name.

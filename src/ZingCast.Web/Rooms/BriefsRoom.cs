@@ -78,10 +78,11 @@ public static class BriefsRoom
                         return Problems.Gone(One);
                     var shed = await db.ShedAsync(cancel);
                     // A pinned piece may have been put away since.
-                    if (brief.Pins.Check(shed) is { Count: > 0 } problems)
+                    var asked = new SolveRequest(brief.Draft, brief.Pins, KnownOff(brief));
+                    if (asked.Check(shed) is { Count: > 0 } problems)
                         return Problems.Of(problems);
-                    var session = Matcher.For(Brief.Complete(brief.Draft), shed, brief.Off.ToHashSet(), cancel);
-                    var answer = session.Explain(session.Choose(brief.Pins));
+                    var session = Matcher.For(Brief.Complete(asked.Brief), shed, asked.LeftOut, cancel);
+                    var answer = session.Explain(session.Choose(asked.Held));
                     CardLine Of(LinkId link) => answer.Card.Lines.First(l => l.Link == link);
                     return TypedResults.Ok(
                         new BriefOutcome(
@@ -164,18 +165,12 @@ public static class BriefsRoom
     {
         response.Headers.ETag = Tag(brief.Version);
         return TypedResults.Ok(
-            new BriefAnswer(
-                brief.Id,
-                brief.Name,
-                brief.Draft,
-                brief.Pins,
-                // A rule that is no more cannot be left out.
-                [.. brief.Off.Where(id => Rules.Check([id]).Count == 0)],
-                brief.Version,
-                brief.ChangedAt
-            )
+            new BriefAnswer(brief.Id, brief.Name, brief.Draft, brief.Pins, KnownOff(brief), brief.Version, brief.ChangedAt)
         );
     }
+
+    // A rule that is no more cannot be left out.
+    private static IReadOnlyList<string> KnownOff(SavedBrief brief) => [.. brief.Off.Where(id => Rules.Check([id]).Count == 0)];
 
     private static string Tag(int version) => $"\"{version}\"";
 }

@@ -1,10 +1,11 @@
 import { Collapsible } from 'radix-ui';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { api, unwrap, type BriefAnswer, type Pins, type Solution, type Verdict } from '../../api/client';
+import type { BriefAnswer, Pins, Solution, Verdict } from '../../api/client';
 import { ChainDrawing } from '../../drawing/ChainDrawing';
 import { ChainStrip } from '../../drawing/ChainStrip';
 import { linkIds } from '../../drawing/outfit';
+import { copyOf } from '../../state/briefs';
 import { useChainKeys, useKeptBrief } from '../../state/atHand';
 import { outfitFigures } from '../../state/figures';
 import { useBrief, type BriefWork } from '../../state/useBrief';
@@ -69,11 +70,7 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
   const open = linkIds.find((l) => l === link);
   const watch = () => void navigate(`${base}/hand?play=1`);
   const copyBrief = async () => {
-    const name = `${work.name}, another way`.slice(0, 80);
-    const copy = await unwrap(
-      api.POST('/api/briefs', { body: { name, draft: work.draft, pins: work.pins, off: work.off } }),
-    );
-    navigate(`/briefs/${copy.id}`);
+    navigate(`/briefs/${(await copyOf(work)).id}`);
   };
   const latestCopy = useRef(copyBrief);
   useEffect(() => {
@@ -253,7 +250,10 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
               <div className="z-10 bg-paper lg:sticky lg:top-11">
                 <ChainStrip figures={figures} chain={solution.chain} base={base} />
               </div>
-              <Bench link={open} work={work} solution={solution} />
+              {/* Fields of different benches go by the same name. */}
+              <EntryScope value={`brief-${loaded.id}-${open}`}>
+                <Bench link={open} work={work} solution={solution} />
+              </EntryScope>
             </>
           ) : (
             <>

@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate } from 'react-router';
 import { retryWhenBusy } from '../../api/answers';
 import { api, unwrap, type BriefRow } from '../../api/client';
-import { useBriefs } from '../../state/briefs';
+import { copyOf, useBriefs } from '../../state/briefs';
 import { AwayList } from '../shared/AwayList';
 import { Mark } from '../../ui/Mark';
 import { Say } from '../../ui/Say';
@@ -62,10 +62,7 @@ function Row({ brief, onChanged }: { brief: BriefRow; onChanged: () => Promise<v
     retry: retryWhenBusy,
   });
   const duplicate = async () => {
-    const { name, draft, pins, off } = await unwrap(api.GET('/api/briefs/{id}', path));
-    const copy = await unwrap(
-      api.POST('/api/briefs', { body: { name: `${name}, another way`.slice(0, 80), draft, pins, off } }),
-    );
+    const copy = await copyOf(await unwrap(api.GET('/api/briefs/{id}', path)));
     await onChanged();
     navigate(`/briefs/${copy.id}`);
   };

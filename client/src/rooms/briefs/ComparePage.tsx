@@ -1,6 +1,6 @@
 import { Link, useSearchParams } from 'react-router';
 import type { Pins, Solution } from '../../api/client';
-import { HeadProfile } from '../../drawing/HeadProfile';
+import { HeadProfile, headSpan } from '../../drawing/HeadProfile';
 import { ReachBar, reachSpan } from '../../drawing/ReachBar';
 import { useKeptBrief } from '../../state/atHand';
 import { useBriefs } from '../../state/briefs';
@@ -11,6 +11,7 @@ import { Mark } from '../../ui/Mark';
 import { Pick } from '../../ui/Pick';
 import { Say, useSayText } from '../../ui/Say';
 import { useUnits } from '../../ui/units';
+import { UrgentCautions } from '../chain/Cautions';
 
 type Side = 'a' | 'b';
 const asSolved = 'solved';
@@ -63,7 +64,7 @@ export function ComparePage() {
   const both = left && right ? [left, right] : null;
   const spanM = both && Math.max(...both.map((s) => reachSpan(castFigures(s))));
   const axes = both && {
-    lengthM: Math.max(12, ...both.map((s) => s.outfit.line.headM * 1.25)),
+    lengthM: Math.max(...both.map((s) => headSpan(s.outfit.line.headM))),
     thickM: Math.max(...both.flatMap((s) => s.outfit.line.stretches.flatMap((p) => [p.startM, p.endM]))),
   };
   const line = (s: Solution, link: string) => s.card.lines.find((l) => l.link === link);
@@ -85,6 +86,7 @@ export function ComparePage() {
                   carryM={s.outfit.carryM}
                   axes={axes}
                 />
+                <UrgentCautions cautions={s.cautions} />
               </section>
             ))
           : [a, b].map((side) => (
@@ -120,9 +122,10 @@ export function ComparePage() {
               ))}
             </tr>
             {both[0]!.chain.map((l) => {
-              const differ =
-                both.map((s) => `${text(line(s, l.id)?.says ?? [])}${showFigure(figure(s, l.id).figure)}`)[0] !==
-                both.map((s) => `${text(line(s, l.id)?.says ?? [])}${showFigure(figure(s, l.id).figure)}`)[1];
+              const [first, second] = both.map(
+                (s) => `${text(line(s, l.id)?.says ?? [])}${showFigure(figure(s, l.id).figure)}`,
+              );
+              const differ = first !== second;
               return (
                 <tr key={l.id} className="border-t border-hair align-top">
                   <th scope="row" className="py-1 pr-3 text-left font-normal text-soft">

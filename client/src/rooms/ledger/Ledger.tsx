@@ -135,7 +135,7 @@ type ReasonProps = {
 // Most reasons say the same after a small change; those stand still.
 const Reason = memo(
   function Reason({ step, changed, switchedOff, pin, onPin, onOff, onOpen }: ReasonProps) {
-    const { show, showFigure } = useUnits();
+    const { showFigure } = useUnits();
     return (
       <Collapsible.Root asChild>
         <li className="border-b border-hair">
@@ -146,11 +146,9 @@ const Reason = memo(
             <span
               className={`text-right leading-tight font-bold break-words ${step.figure.word ? 'text-[0.84rem]' : ''} ${step.off ? 'text-soft line-through' : ''}`}
             >
-              {step.from !== null && step.to !== null && step.from !== step.to ? (
+              {step.before ? (
                 <>
-                  <span className="block text-sm font-normal text-soft">
-                    {step.from < 0.5 ? 'any' : show({ value: step.from, kind: 'lineClass', plusMinus: null })} →
-                  </span>
+                  <span className="block text-sm font-normal text-soft">{showFigure(step.before)} →</span>
                   {showFigure(step.figure)}
                 </>
               ) : (

@@ -13,7 +13,7 @@ const readLabel = (text: string) => unwrap(api.POST('/api/shed/label', { body: {
 const kindOf = (label: Label): GearKind => (label.rod ? 'rods' : label.line ? 'lines' : 'reels');
 
 /** Gear put into the shed as fast as its labels can be read: one field, Enter, the next. */
-export function LabelEntry({ onAdded }: { onAdded?: () => void }) {
+export function LabelEntry() {
   const again = useRefreshGear();
   const toast = useToast();
   const [text, setText] = useState('');
@@ -46,7 +46,6 @@ export function LabelEntry({ onAdded }: { onAdded?: () => void }) {
           await again();
         },
       });
-      onAdded?.();
     } catch (error) {
       if (!(error instanceof ApiError)) throw error;
       setWords(Object.values(error.fields)[0] ?? error.message);
