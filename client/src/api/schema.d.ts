@@ -4941,7 +4941,7 @@ export interface components {
                 [key: string]: components["schemas"]["Found"];
             };
             note: null | string;
-            worst: components["schemas"]["Found"];
+            worst: null | components["schemas"]["Found"];
         };
         InspectionInput: {
             /** Format: date */
@@ -5013,7 +5013,7 @@ export interface components {
             tippetM: number;
             /** Format: double */
             guardM: number;
-            butt: components["schemas"]["LeaderPiece"];
+            butt: null | components["schemas"]["LeaderPiece"];
             /** Format: double */
             lengthM: number;
             /** Format: double */
@@ -5062,7 +5062,7 @@ export interface components {
             off: boolean;
             doubt: boolean;
             pin: null | components["schemas"]["Pins"];
-            before: components["schemas"]["Figure"];
+            before: null | components["schemas"]["Figure"];
         };
         LineClass: {
             head: components["schemas"]["Quantity"];

@@ -12,8 +12,8 @@ namespace ZingCast.Web.Hosting;
 /// </summary>
 public static class Description
 {
-    // Of each described type: what must be sent, and what is worked out and cannot be.
-    private sealed record Sent(HashSet<string> Required, HashSet<string> WorkedOut);
+    // Of each described type: what must be sent, what is worked out and cannot be, and which of that may be nothing.
+    private sealed record Sent(HashSet<string> Required, HashSet<string> WorkedOut, List<string> OrNothing);
 
     public static void Configure(OpenApiOptions options)
     {
@@ -28,7 +28,11 @@ public static class Description
                         .Properties.Where(p => p.Set is null && p.AssociatedParameter is null)
                         .Select(p => p.Name)
                         .ToHashSet();
-                    sent[id] = new([.. (schema.Required ?? new HashSet<string>()).Except(workedOut)], workedOut);
+                    sent[id] = new(
+                        [.. (schema.Required ?? new HashSet<string>()).Except(workedOut)],
+                        workedOut,
+                        [.. type.Properties.Where(p => workedOut.Contains(p.Name) && p.IsGetNullable).Select(p => p.Name)]
+                    );
                     schema.Required = properties.Keys.ToHashSet();
                     // Two members of one list type are described alike, though only one of them may be nothing.
                     foreach (var member in type.Properties.Where(p => p.Get is not null && !p.IsGetNullable))
@@ -75,6 +79,10 @@ public static class Description
 
         public void Part()
         {
+            foreach (var (id, members) in sent.Where(s => schemas.ContainsKey(s.Key)).Select(s => (s.Key, s.Value.OrNothing)))
+            foreach (var member in members)
+                if (schemas[id].Properties is { } properties && properties.TryGetValue(member, out var one) && one is OpenApiSchemaReference)
+                    properties[member] = new OpenApiSchema { OneOf = [new OpenApiSchema { Type = JsonSchemaType.Null }, one] };
             var operations = document.Paths.Values.SelectMany(p => p.Operations?.Values ?? Enumerable.Empty<OpenApiOperation>()).ToList();
             foreach (var operation in operations)
             {
