@@ -54,7 +54,7 @@ export const keepPiece = <K extends GearKind>(kind: K, piece: Gear[K]) =>
   ) as Promise<Gear[K]>;
 
 /** Keeps a copy of a piece, under the next free tag. What was measured comes along. */
-export const duplicate = <K extends GearKind>(kind: K, piece: Gear[K]) =>
+const duplicate = <K extends GearKind>(kind: K, piece: Gear[K]) =>
   keepPiece(kind, { ...piece, id: 0, version: 0, tag: '', name: `${piece.name}, copy`.slice(0, 80) });
 
 export const putAway = (kind: GearKind, which: number): Promise<unknown> =>
@@ -62,6 +62,35 @@ export const putAway = (kind: GearKind, which: number): Promise<unknown> =>
 
 export const bringBack = (kind: GearKind, which: number): Promise<unknown> =>
   unwrap<unknown>(api.POST(`${shelf(kind)}/{id}/restore`, { params: { path: { id: which } } }));
+
+/** Adds, copies and puts away pieces: everything looks again, says so, and offers the way back. */
+export function useShelving() {
+  const again = useRefreshGear();
+  const toast = useToast();
+  const done = async (words: string, undo: () => Promise<unknown>) => {
+    await again();
+    toast({
+      words,
+      undo: async () => {
+        await undo();
+        await again();
+      },
+    });
+  };
+  return {
+    copy: async (kind: GearKind, piece: Rod | FlyLine | Reel) => {
+      const made = await duplicate(kind, piece as Rod & FlyLine & Reel & Scrap);
+      await done(`${made.tag} is a copy of ${piece.tag}.`, () => putAway(kind, made.id));
+    },
+    away: async (kind: GearKind, { id, tag }: { id: number; tag: string }) => {
+      await putAway(kind, id);
+      await done(`${tag} was put away.`, () => bringBack(kind, id));
+    },
+    /** Tells of a piece that is new in the shed. */
+    added: (kind: GearKind, { id, tag, name }: { id: number; tag: string; name: string }) =>
+      done(`${tag} ${name} is in the shed.`, () => putAway(kind, id)),
+  };
+}
 
 const alike = (a: object, b: object) => JSON.stringify({ ...a, version: 0 }) === JSON.stringify({ ...b, version: 0 });
 

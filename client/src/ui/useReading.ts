@@ -1,4 +1,5 @@
 import { createContext, useContext, useEffect, useRef, useState, useSyncExternalStore } from 'react';
+import { flushSync } from 'react-dom';
 import { ApiError, isPassing } from '../api/client';
 import { forget, recall, remember } from './remember';
 
@@ -77,21 +78,23 @@ export function useReading<T>(name: string, read: (text: string) => Promise<T>, 
         if (mine !== turn.current) return;
         done.current = typed;
         waiting.delete(wait);
-        setUnread(null);
         if (place) forget(place);
-        onRead(value);
-        if (left.current) setTyped(null);
+        // At once, so that whoever waits for the entries sees none that is only still shown as unread.
+        flushSync(() => {
+          setUnread(null);
+          onRead(value);
+          if (left.current) setTyped(null);
+        });
       } catch (error) {
         if (mine === turn.current && error instanceof ApiError) {
-          setUnread(error.fields.text ?? error.message);
+          flushSync(() => setUnread(error.fields.text ?? error.message));
           if (isPassing(error)) {
             waiting.add(wait);
             again = setTimeout(() => setTries((n) => n + 1), againMs);
           } else waiting.delete(wait);
         }
       } finally {
-        // A moment for the screen to take it up.
-        setTimeout(end);
+        end();
       }
     }, restMs);
     return () => {

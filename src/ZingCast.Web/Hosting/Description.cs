@@ -79,10 +79,8 @@ public static class Description
 
         public void Part()
         {
-            foreach (var (id, members) in sent.Where(s => schemas.ContainsKey(s.Key)).Select(s => (s.Key, s.Value.OrNothing)))
-            foreach (var member in members)
-                if (schemas[id].Properties is { } properties && properties.TryGetValue(member, out var one) && one is OpenApiSchemaReference)
-                    properties[member] = new OpenApiSchema { OneOf = [new OpenApiSchema { Type = JsonSchemaType.Null }, one] };
+            foreach (var (id, of) in sent.Where(s => schemas.ContainsKey(s.Key)))
+                OrNothing(schemas[id].Properties!, of.OrNothing);
             var operations = document.Paths.Values.SelectMany(p => p.Operations?.Values ?? Enumerable.Empty<OpenApiOperation>()).ToList();
             foreach (var operation in operations)
             {
@@ -94,6 +92,14 @@ public static class Description
                 schemas[InputOf(id)] = AsSent(id, (OpenApiSchema)schemas[id]);
             foreach (var body in operations.SelectMany(o => o.RequestBody?.Content?.Values ?? Enumerable.Empty<OpenApiMediaType>()))
                 body.Schema = body.Schema is null ? null : Input(body.Schema);
+        }
+
+        // The description reads of what is sent whether it may be nothing, and takes what we work out for always there.
+        private static void OrNothing(IDictionary<string, IOpenApiSchema> properties, List<string> members)
+        {
+            foreach (var member in members)
+                if (properties.TryGetValue(member, out var one) && one is OpenApiSchemaReference)
+                    properties[member] = new OpenApiSchema { OneOf = [new OpenApiSchema { Type = JsonSchemaType.Null }, one] };
         }
 
         private void Follow(IDictionary<string, OpenApiMediaType>? content, HashSet<string> into)

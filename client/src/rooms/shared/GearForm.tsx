@@ -6,8 +6,9 @@ import { Panel } from '../../ui/Panel';
 import { Pick, type Option } from '../../ui/Pick';
 import { useToast } from '../../ui/toast';
 import { useUnits } from '../../ui/units';
-import { settleEntries } from '../../ui/useReading';
-import { bringBack, current, keepPiece, putAway, useRefreshGear, useShed, type GearKind } from '../../state/gear';
+import { EntryScope, settleEntries } from '../../ui/useReading';
+import { current, keepPiece, useRefreshGear, useShed, useShelving, type GearKind } from '../../state/gear';
+import { unkept } from '../../state/unkept';
 
 type Piece = Record<string, unknown>;
 /** What the form asks for of a kind of gear. */
@@ -115,24 +116,30 @@ function Form({ kind, start, id, onClose }: { kind: GearKind; start: Piece; id: 
   const { standards } = useUnits();
   const again = useRefreshGear();
   const toast = useToast();
-  const [piece, setPiece] = useState(start);
+  const { away } = useShelving();
+  const [entries] = useState(() => unkept(kind, id));
+  const [left, setLeft] = useState(() => entries.recall());
+  const [piece, setPiece] = useState<Piece>(() => ({
+    ...start,
+    ...(left && { ...left.changed, version: left.version }),
+  }));
   const [problems, setProblems] = useState<FieldWords>({});
   const [words, setWords] = useState<string | null>(null);
   const [stale, setStale] = useState(false);
-  const latest = useRef(start);
-  const changed = useRef<Piece>({});
+  const latest = useRef<Piece>(piece);
+  const changed = useRef<Piece>(left?.changed ?? {});
   const set = (key: string, value: unknown) => {
     changed.current = { ...changed.current, [key]: value };
     latest.current = { ...latest.current, ...changed.current };
+    entries.remember({ version: Number(latest.current.version ?? 0), changed: changed.current });
     setPiece(latest.current);
     setProblems((all) => Object.fromEntries(Object.entries(all).filter(([field]) => field !== key)));
   };
 
-  const attempt = async (work: () => Promise<unknown>, done: () => void) => {
+  const attempt = async (work: () => Promise<unknown>) => {
     try {
       await work();
-      await again();
-      done();
+      entries.forget();
       onClose();
     } catch (error) {
       if (!(error instanceof ApiError)) throw error;
@@ -142,15 +149,30 @@ function Form({ kind, start, id, onClose }: { kind: GearKind; start: Piece; id: 
     }
   };
   const submit = () =>
-    attempt(
-      () => keepPiece(kind, latest.current as Rod),
-      () => toast({ words: `${String(latest.current.tag)} is in the shed.` }),
-    );
+    attempt(async () => {
+      const kept = await keepPiece(kind, latest.current as Rod);
+      await again();
+      toast({ words: `${kept.tag} is in the shed.` });
+    });
+  const startOver = () => {
+    entries.forget();
+    changed.current = {};
+    latest.current = start;
+    setPiece(start);
+    setLeft(null);
+    setProblems({});
+    setWords(null);
+    setStale(false);
+  };
   // Somebody changed it meanwhile: what was typed here goes over theirs and leaves the rest of it alone, or theirs is shown.
   const over = async (mine: boolean) => {
     const theirs = (await current(kind, id!)) as Piece | undefined;
     if (!theirs) return setWords(`${String(piece.tag)} is not in the shed any more.`);
-    if (!mine) changed.current = {};
+    if (!mine) {
+      changed.current = {};
+      entries.forget();
+      setLeft(null);
+    }
     latest.current = { ...theirs, ...changed.current };
     if (mine) return submit();
     setPiece(theirs);
@@ -171,17 +193,28 @@ function Form({ kind, start, id, onClose }: { kind: GearKind; start: Piece; id: 
           await submit();
         }}
       >
-        <div className="grid grid-cols-2 gap-x-4 gap-y-3 sm:grid-cols-3">
-          {fieldsOf(kind, standards).map((field) => (
-            <GearField
-              key={field.key}
-              field={field}
-              value={piece[field.key]}
-              problem={problems[field.key]}
-              onChange={(value) => set(field.key, value)}
-            />
-          ))}
-        </div>
+        {left && (
+          <p role="status" className="mb-3 flex flex-wrap items-baseline gap-x-3">
+            What you entered last time and did not keep is here again.
+            <button className="quiet underline" type="button" onClick={startOver}>
+              Throw it away
+            </button>
+          </p>
+        )}
+        {/* Thrown away or taken over, the fields begin anew. */}
+        <EntryScope key={left ? 'left' : 'anew'} value={entries.name}>
+          <div className="grid grid-cols-2 gap-x-4 gap-y-3 sm:grid-cols-3">
+            {fieldsOf(kind, standards).map((field) => (
+              <GearField
+                key={field.key}
+                field={field}
+                value={piece[field.key]}
+                problem={problems[field.key]}
+                onChange={(value) => set(field.key, value)}
+              />
+            ))}
+          </div>
+        </EntryScope>
         {words && (
           <p role="alert" className="mt-3 font-semibold text-fails">
             {words} {stale && 'Yours is still here and not yet kept.'}
@@ -210,19 +243,7 @@ function Form({ kind, start, id, onClose }: { kind: GearKind; start: Piece; id: 
             <button
               className="btn"
               type="button"
-              onClick={() =>
-                void attempt(
-                  () => putAway(kind, id),
-                  () =>
-                    toast({
-                      words: `${String(piece.tag)} was put away.`,
-                      undo: async () => {
-                        await bringBack(kind, id);
-                        await again();
-                      },
-                    }),
-                )
-              }
+              onClick={() => void attempt(() => away(kind, { id, tag: String(start.tag) }))}
             >
               Put it away
             </button>

@@ -1,9 +1,8 @@
 import { useRef, useState } from 'react';
 import { api, unwrap, ApiError, type FlyLine, type Rod } from '../../api/client';
-import { keepPiece, putAway, useRefreshGear, type GearKind } from '../../state/gear';
+import { keepPiece, useShelving, type GearKind } from '../../state/gear';
 import { Message } from '../../ui/Message';
 import { Say } from '../../ui/Say';
-import { useToast } from '../../ui/toast';
 import { useReading } from '../../ui/useReading';
 
 type Label = Awaited<ReturnType<typeof readLabel>>;
@@ -14,8 +13,7 @@ const kindOf = (label: Label): GearKind => (label.rod ? 'rods' : label.line ? 'l
 
 /** Gear put into the shed as fast as its labels can be read: one field, Enter, the next. */
 export function LabelEntry() {
-  const again = useRefreshGear();
-  const toast = useToast();
+  const { added } = useShelving();
   const [text, setText] = useState('');
   const [label, setLabel] = useState<Label | null>(null);
   const [words, setWords] = useState<string | null>(null);
@@ -36,16 +34,9 @@ export function LabelEntry() {
       const kind = kindOf(read);
       const piece = (read.rod ?? read.line ?? read.reel)!;
       const kept = await keepPiece(kind, piece as Rod & FlyLine);
-      await again();
       setText('');
       setLabel(null);
-      toast({
-        words: `${kept.tag} ${kept.name} is in the shed.`,
-        undo: async () => {
-          await putAway(kind, kept.id);
-          await again();
-        },
-      });
+      await added(kind, kept);
     } catch (error) {
       if (!(error instanceof ApiError)) throw error;
       setWords(Object.values(error.fields)[0] ?? error.message);

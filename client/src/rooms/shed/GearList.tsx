@@ -1,11 +1,10 @@
 import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { api, unwrap, type FlyLine, type Reel, type Rod } from '../../api/client';
-import { bringBack, duplicate, putAway, useRefreshGear, type GearKind } from '../../state/gear';
+import { bringBack, useRefreshGear, useShelving, type GearKind } from '../../state/gear';
 import { AwayList } from '../shared/AwayList';
 import { EditButton } from '../shared/EditButton';
 import { LongList } from '../../ui/LongList';
-import { useToast } from '../../ui/toast';
 
 export type Piece = Rod | FlyLine | Reel;
 
@@ -27,7 +26,7 @@ const byTag = (tag: string) => tag.replace(/\d+/g, (n) => n.padStart(6, '0'));
 /** The pieces of one kind: sorted as asked, each with what is known of it and what can be done with it. */
 export function GearList<T extends Piece>({ kind, title, pieces, all, columns, onEdit }: Props<T>) {
   const again = useRefreshGear();
-  const toast = useToast();
+  const { copy, away } = useShelving();
   const [sort, setSort] = useState<{ head: string; down: boolean } | null>(null);
   const by = columns.find((c) => c.head === sort?.head)?.by;
   const key = (p: T) => (by ? by(p) : byTag(p.tag));
@@ -38,28 +37,6 @@ export function GearList<T extends Piece>({ kind, title, pieces, all, columns, o
     return sort?.down ? -order : order;
   });
   const grid = { gridTemplateColumns: `3.2rem minmax(0,2.2fr) repeat(${columns.length},minmax(0,1fr)) 13.2rem` };
-  const copy = async (piece: T) => {
-    const made = await duplicate(kind, piece as Rod & FlyLine & Reel);
-    await again();
-    toast({
-      words: `${made.tag} is a copy of ${piece.tag}.`,
-      undo: async () => {
-        await putAway(kind, made.id);
-        await again();
-      },
-    });
-  };
-  const away = async (piece: T) => {
-    await putAway(kind, piece.id!);
-    await again();
-    toast({
-      words: `${piece.tag} was put away.`,
-      undo: async () => {
-        await bringBack(kind, piece.id!);
-        await again();
-      },
-    });
-  };
   const sorter = (head: string) => (
     <button
       key={head}
@@ -130,14 +107,14 @@ export function GearList<T extends Piece>({ kind, title, pieces, all, columns, o
                   <button
                     className="quiet max-md:min-h-[44px]"
                     aria-label={`Copy ${piece.tag}`}
-                    onClick={() => void copy(piece)}
+                    onClick={() => void copy(kind, piece)}
                   >
                     copy
                   </button>
                   <button
                     className="quiet max-md:min-h-[44px]"
                     aria-label={`Put ${piece.tag} away`}
-                    onClick={() => void away(piece)}
+                    onClick={() => void away(kind, { id: piece.id!, tag: piece.tag })}
                   >
                     away
                   </button>

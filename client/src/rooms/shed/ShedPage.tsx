@@ -1,4 +1,4 @@
-import { useDeferredValue, useState, type ReactNode } from 'react';
+import { useDeferredValue, type ReactNode } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { FlyLine, Reel, Rod } from '../../api/client';
 import { metres, named, rodLength, useUnits } from '../../ui/units';
@@ -42,7 +42,6 @@ export function ShedPage() {
   const { data } = useShed();
   const { show, standards } = useUnits();
   const [params, setParams] = useSearchParams();
-  const [form, setForm] = useState<{ kind: GearKind; id: number | null } | null>(null);
   const asked = (key: string) => params.get(key) ?? (key === 'find' ? '' : any);
   const ask = (key: string, value: string) =>
     setParams(
@@ -110,7 +109,8 @@ export function ShedPage() {
     { head: 'mass', cell: (r) => mass(r.massKg, 'gearMass'), by: (r) => r.massKg ?? null },
     { head: 'salt', cell: (r) => (r.saltProof ? 'yes' : 'no') },
   ];
-  const edit = (kind: GearKind) => (id: number | null) => setForm({ kind, id });
+  const edit = (kind: GearKind) => (id: number | null) => ask('edit', `${kind}-${id ?? 'new'}`);
+  const [, kind, piece] = /^(rods|lines|reels)-(new|\d+)$/.exec(params.get('edit') ?? '') ?? [];
   const all = data.rods.length + data.lines.length + data.reels.length;
   const found = { rods: like(data.rods), lines: like(data.lines), reels: like(data.reels) };
   return (
@@ -186,7 +186,14 @@ export function ShedPage() {
         columns={reels}
         onEdit={edit('reels')}
       />
-      {form && <GearForm kind={form.kind} id={form.id} onClose={() => setForm(null)} />}
+      {kind && (
+        <GearForm
+          key={`${kind}-${piece}`}
+          kind={kind as GearKind}
+          id={piece === 'new' ? null : Number(piece)}
+          onClose={() => ask('edit', '')}
+        />
+      )}
     </main>
   );
 }
