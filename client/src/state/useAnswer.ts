@@ -1,5 +1,5 @@
-import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect } from 'react';
+import { keepPreviousData, queryOptions, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useLayoutEffect } from 'react';
 import { retryWhenBusy, useLastGood } from '../api/answers';
 import { api, unwrap, ApiError, type BriefDraft, type FieldWords, type Pins, type Solution } from '../api/client';
 
@@ -11,16 +11,24 @@ export type Asked = { draft: BriefDraft; pins: Pins; off: string[] };
  */
 export function useAnswer(asked: Asked | null, of?: number) {
   const { draft, pins, off } = asked ?? {};
-  const { data, error, isFetching } = useQuery({
+  const queries = useQueryClient();
+  const question = queryOptions({
     queryKey: ['solve', draft, pins, off],
     queryFn: ({ signal }) => unwrap(api.POST('/api/matching/solve', { body: { brief: draft!, pins, off }, signal })),
-    enabled: asked !== null,
-    placeholderData: keepPreviousData,
     staleTime: Infinity,
     gcTime: 10_000,
     retry: retryWhenBusy,
   });
-  const queries = useQueryClient();
+  const { data, error, isFetching } = useQuery({
+    ...question,
+    enabled: asked !== null,
+    placeholderData: keepPreviousData,
+  });
+  // It is on its way before the page is painted; by itself it would be asked after.
+  useLayoutEffect(() => {
+    if (draft) void queries.prefetchQuery(question);
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [queries, draft, pins, off]);
   const last = ['last answer', of];
   useEffect(() => {
     if (data && of !== undefined) queries.setQueryData(['last answer', of], data);

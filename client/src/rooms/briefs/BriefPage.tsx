@@ -9,7 +9,6 @@ import { copyOf } from '../../state/briefs';
 import { useChainKeys, useKeptBrief } from '../../state/atHand';
 import { outfitFigures } from '../../state/figures';
 import { useBrief, type BriefWork } from '../../state/useBrief';
-import { useCommands } from '../../ui/commands';
 import { useLatestUndo } from '../../ui/toast';
 import { distance, useUnits } from '../../ui/units';
 import { useNarrow, useStacked } from '../../ui/useMedia';
@@ -21,7 +20,9 @@ import { Contradiction } from '../chain/Contradiction';
 import { OutfitWords } from '../chain/OutfitWords';
 import { Ledger } from '../ledger/Ledger';
 import { BriefPanel } from './BriefPanel';
+import { Notices } from './Notices';
 import { OutfitCard } from './OutfitCard';
+import { useBriefCommands } from './useBriefCommands';
 
 export function BriefPage() {
   const { id } = useParams();
@@ -105,78 +106,18 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
   const undoes = elsewhere && elsewhere.at > work.changedAt ? elsewhere.words : null;
 
   useChainKeys(base, open);
-  usePinCommands(work);
-  useCommands([
-    { id: 'undo', name: 'Undo', words: 'take back reverse', keys: ['mod+z'], group: 'Work', run: undo },
-    {
-      id: 'redo',
-      name: 'Do again',
-      words: 'redo repeat',
-      keys: ['mod+shift+z', 'mod+y'],
-      group: 'Work',
-      run: work.redo,
-    },
-    {
-      id: 'unpin',
-      name: 'Let go of every pin',
-      words: 'unpin release free',
-      keys: [],
-      group: 'Work',
-      run: pinned ? letGo : null,
-    },
-    {
-      id: 'rules-on',
-      name: 'Switch every rule on again',
-      words: 'rules reset',
-      keys: [],
-      group: 'Work',
-      run: work.off.length > 0 ? () => change('rules', (w) => ({ ...w, off: [] })) : null,
-    },
-    {
-      id: 'watch',
-      name: 'Watch the cast',
-      words: 'play throw animate',
-      keys: [],
-      group: 'Work',
-      run: watch,
-    },
-    {
-      id: 'card',
-      name: 'Outfit card: print, copy or save it',
-      words: 'print copy text save share take along phone html pdf',
-      keys: ['p'],
-      group: 'Work',
-      run: () => void navigate(`${base}/card`),
-    },
-    {
-      id: 'compare',
-      name: 'Compare with another brief or outfit',
-      words: 'side by side versus difference',
-      keys: [],
-      group: 'Work',
-      run: () => void navigate(`/compare?a=${loaded.id}`),
-    },
-    {
-      id: 'copy-brief',
-      name: 'Copy this brief, to try something else',
-      words: 'duplicate what if',
-      keys: ['c'],
-      group: 'Work',
-      run: () => void copyBrief(),
-    },
-  ]);
+  useBriefCommands(work, loaded.id, { undo, watch, letGo: pinned ? letGo : null, copyBrief });
 
   if (!solution || !figures) return <NoAnswer work={work} onLetGo={letGo} />;
   if (link === 'card') return <OutfitCard work={work} solution={solution} figures={figures} base={base} />;
 
-  const pinWords = Object.entries(work.problems).find(([field]) => field.startsWith('pins.'))?.[1];
   return (
     <main
       id="main"
       className="mx-auto grid max-w-[112rem] grid-cols-1 gap-x-6 gap-y-4 px-4 py-3 lg:grid-cols-[19.5rem_minmax(0,1fr)_20rem]"
     >
       <EntryScope value={`brief-${loaded.id}`}>
-        <div role="group" aria-label="The day" className="lg:pr-2">
+        <div role="group" aria-label="The day" className="lg:isolate lg:pr-2">
           {stacked ? <FoldedDay work={work} solution={solution} /> : <BriefPanel work={work} />}
         </div>
 
@@ -208,31 +149,7 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
             </button>
           </header>
 
-          {saving.state === 'stale' && (
-            <Notice unkept words={`${saving.words} Yours is still here and not yet kept.`}>
-              <button className="btn" onClick={() => void work.keepMine()}>
-                Keep mine
-              </button>
-              <button className="btn" onClick={() => void work.takeTheirs()}>
-                Take the other
-              </button>
-            </Notice>
-          )}
-          {(saving.state === 'waiting' || (saving.state === 'refused' && !work.failure)) && (
-            <Notice unkept words={`${saving.words ?? 'Not saved.'} Until then it is kept in this browser.`} />
-          )}
-          {work.failure && (pinWords || (work.failure.status === 0 && saving.state !== 'waiting')) && (
-            <Notice words={pinWords ?? work.failure.message}>
-              {pinWords && (
-                <button className="btn" onClick={letGo}>
-                  Let go of the pins
-                </button>
-              )}
-            </Notice>
-          )}
-          {work.failure && !pinWords && work.failure.status !== 0 && (
-            <Notice words="The answer below is the last one that worked; an entry in the brief needs another look." />
-          )}
+          <Notices work={work} onLetGo={letGo} />
           {solution.contradiction && (
             <Contradiction
               contradiction={solution.contradiction}
@@ -265,7 +182,7 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
           )}
         </section>
 
-        <div className="scroll-mt-12 lg:pl-1">
+        <div className="scroll-mt-12 lg:isolate lg:pl-1">
           <Ledger
             solution={solution}
             before={before}
@@ -331,35 +248,6 @@ function NoAnswer({ work, onLetGo }: { work: BriefWork; onLetGo: () => void }) {
   );
 }
 
-/** Pins by name, for the palette: the piece in the chain is held, or let go. */
-function usePinCommands(work: BriefWork) {
-  const { solution, pins, setPins } = work;
-  const pieces = solution
-    ? ([
-        ['rod', 'rod', solution.outfit.rod],
-        ['line', 'line', solution.outfit.line],
-        ['reel', 'reel', solution.outfit.reel],
-      ] as const)
-    : [];
-  useCommands(
-    pieces.map(([pin, name, piece]) => {
-      const held = pins[pin] != null;
-      return {
-        id: `pin-${pin}`,
-        name: held ? `Let go of the ${name}` : piece.id ? `Pin the ${name}, ${piece.tag}` : `Pin the ${name}`,
-        words: held ? 'unpin release' : 'pin hold fix keep',
-        keys: [],
-        group: 'Work',
-        run: held
-          ? () => setPins(`unpin-${pin}`, { [pin]: null })
-          : piece.id
-            ? () => setPins(`pin-${pin}`, { [pin]: piece.id })
-            : null,
-      };
-    }),
-  );
-}
-
 /** How the whole chain does, in one line. */
 function verdictOf({ chain }: Solution) {
   const that = (verdict: Verdict) => chain.filter((l) => l.verdict === verdict);
@@ -380,21 +268,6 @@ const names = (links: { name: string }[]) =>
     .map((l) => l.name.toLowerCase())
     .join(', ')
     .replace(/, ([^,]*)$/, ' and $1');
-
-/** Words above the chain. What is not kept concerns the whole brief: on a narrow screen it stays in sight wherever one is. */
-function Notice({ words, unkept, children }: { words: string; unkept?: boolean; children?: React.ReactNode }) {
-  return (
-    <div
-      role="alert"
-      className={`top-12 z-10 my-2 flex flex-wrap items-center gap-3 border-l-4 border-fails bg-sheet px-3 py-2 ${
-        unkept ? 'max-lg:fixed max-lg:inset-x-2 max-lg:top-auto max-lg:bottom-2 max-lg:shadow-lg lg:sticky' : 'sticky'
-      }`}
-    >
-      <span className="min-w-0 flex-1">{words}</span>
-      {children}
-    </div>
-  );
-}
 
 /** The answer as it stood before the present burst of changes, to mark what moved. */
 function useBefore(solution: Solution | undefined, burst: number) {

@@ -1,3 +1,4 @@
+import { useMemo } from 'react';
 import type { BriefDraft, FieldWords, Solution } from '../../api/client';
 import { Term } from '../../ui/Term';
 import { HookField, MeasureField } from '../../ui/TypedField';
@@ -24,6 +25,8 @@ export function BriefSentence({ draft, brief, problems, onChange, steady = false
   const hook = standards.hooks.find((h) => h.number === draft.hookSize)?.name ?? brief.fly.sizeName ?? '';
   const caster = draft.caster ?? brief.caster.id;
   const casterName = standards.casters.find((c) => c.id === caster)?.name ?? caster;
+  const { windFrom: winds } = standards.choices;
+  const windsFrom = useMemo(() => winds.map((w) => ({ id: String(w.deg), name: w.ofMe })), [winds]);
   const calm = (draft.windMps ?? brief.windMps) === 0;
   return (
     <p className={`text-[1.16rem] leading-[1.75] ${steady ? 'min-h-[3lh] lg:min-h-[5lh]' : ''}`}>
@@ -86,7 +89,7 @@ export function BriefSentence({ draft, brief, problems, onChange, steady = false
               inline
               label="Wind direction"
               value={nearest}
-              options={standards.choices.windFrom.map((w) => ({ id: String(w.deg), name: w.ofMe }))}
+              options={windsFrom}
               assumed={assumed('windFromDeg')}
               problem={problems.windFromDeg}
               onChange={(deg) => onChange('windFromDeg', { windFromDeg: Number(deg) })}
