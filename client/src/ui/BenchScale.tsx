@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useId, useState } from 'react';
 import { api, unwrap } from '../api/client';
 import { Message } from './Message';
 import { MeasureField } from './TypedField';
@@ -22,18 +22,20 @@ export function BenchScale({ pan, onTake }: { pan?: OnPan; onTake: Take }) {
   const [on, setOn] = useState(false);
   const [weight, setWeight] = useState(0.14);
   const settled = useSettled(weight);
+  // What was read here is nobody else's: two pieces on one page each have their own.
+  const key = ['scale', useId()];
   const { data, error } = useQuery({
-    queryKey: ['scale'],
+    queryKey: key,
     queryFn: ({ signal }) => unwrap(api.GET('/api/devices/scale', { signal })),
     enabled: on,
     refetchInterval: on ? 350 : false,
-    gcTime: 0,
+    gcTime: 10_000,
   });
   // A reading under way is of what lay there before; it must not come in after this one.
   const change = async (work: () => Promise<NonNullable<typeof data>>) => {
     setSaid(null);
-    await queries.cancelQueries({ queryKey: ['scale'] });
-    queries.setQueryData(['scale'], await work());
+    await queries.cancelQueries({ queryKey: key });
+    queries.setQueryData(key, await work());
   };
   const lay = (kg: number, piece: string | null, words: string | null) =>
     change(() => unwrap(api.POST('/api/devices/scale/lay', { body: { kg, piece, words } })));
