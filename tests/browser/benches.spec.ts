@@ -120,6 +120,8 @@ test('the bench scale settles before its reading can be taken into the bend test
   await page.getByRole('button', { name: 'Weigh it here' }).click();
   await page.getByRole('button', { name: 'Use the simulated bench scale' }).click();
   const take = page.getByRole('button', { name: 'Take this simulated reading' });
+  await page.getByRole('button', { name: 'Clear the simulated pan' }).click();
+  await expect(page.getByText('The pan is empty.')).toBeVisible();
   // An empty pan is no reading, and it says so.
   await take.click();
   await expect(page.getByText('Nothing lies on the pan.')).toBeVisible();
@@ -253,6 +255,9 @@ test('a head from the drawer: planned, cut long, weighed, nibbled to the mark, j
   await piece.getByRole('button', { name: 'It is cut' }).click();
   await expect(piece).toHaveAttribute('data-move', 'weigh');
   await piece.getByRole('button', { name: 'Use the simulated bench scale' }).click();
+  // Whoever weighed before may have left something on the pan.
+  await piece.getByRole('button', { name: 'Clear the simulated pan' }).click();
+  await expect(piece.getByText('The pan is empty.')).toBeVisible();
   await piece.getByRole('button', { name: 'Tare' }).click();
   for (let i = 0; i < 6 && (await piece.getAttribute('data-move')) !== 'done'; i++) {
     const steps = await page.getByText('What was done').count();
