@@ -9,7 +9,12 @@ namespace ZingCast.Core.Tests;
 // How anglers say figures: common practice, no source.
 public class CustomaryTests
 {
-    private static double Said(Form form, double si) => Math.Round((form.Rounded(si) - form.Offset) / form.Scale, 6);
+    private static double Said(Form form, double si)
+    {
+        var number = (si - form.Offset) / form.Scale;
+        var step = form.Steps.Last(s => s.From <= Math.Abs(number)).Of;
+        return Math.Round(Math.Round(number / step) * step, 6);
+    }
 
     [Theory]
     [InlineData(Kind.Distance, 17.04, 56, 17)]
@@ -43,7 +48,7 @@ public class CustomaryTests
                 {
                     var steps = Said(form, si) / step;
                     Assert.True(Math.Abs(steps - Math.Round(steps)) < 1e-6, $"{species.Id}: {Said(form, si)} {form.Unit}");
-                    Assert.InRange(form.Rounded(si) - si, -.1 * si, .1 * si);
+                    Assert.InRange(Said(form, si) * form.Scale + form.Offset - si, -.1 * si, .1 * si);
                 }
             }
             Round(Kind.Distance, brief.DistanceM, 5, .5);

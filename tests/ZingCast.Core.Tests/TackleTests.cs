@@ -188,4 +188,25 @@ public class TackleTests
         Assert.True(rod.LabelDisagrees);
         Assert.Equal(9.3, (rod with { TipAngleDeg = 67 }).WindowClass);
     }
+
+    // Class 8 weighs 210 grains in its first thirty feet, class 7 weighs 185 (AFFTA, from memory); a half-heavy line is still its label's.
+    [Fact]
+    public void A_line_is_at_odds_with_its_label_when_its_first_thirty_feet_weigh_another_class()
+    {
+        var six = FlyLine.Of(BoxCode.Read("WF6F")!);
+        double ShareOfHead() => six.MassWithinKg(Exact.ThirtyFeetM) / six.MassKg!.Value;
+        FlyLine Weighing(double grains) => six with { HeadKg = grains * Exact.GrainKg / ShareOfHead() };
+        Assert.False(six.IsMeasured);
+        Assert.False(six.LabelDisagrees);
+        Assert.Equal(7, Weighing(185).WeighedClass!.Value, 6);
+        Assert.True(Weighing(185).LabelDisagrees);
+        Assert.False(Weighing(172).LabelDisagrees);
+        // A short head is made heavy on purpose and has no honest class.
+        var head = Weighing(300) with
+        {
+            HeadM = 26 * Exact.FootM,
+        };
+        Assert.False(head.LabelDisagrees);
+        Assert.Equal(new Spread(6, 6), head.Classes);
+    }
 }

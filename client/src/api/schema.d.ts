@@ -4540,6 +4540,7 @@ export interface components {
             target: number;
             /** Format: double */
             floor: number;
+            aim: components["schemas"]["Figure"];
             fits: components["schemas"]["Spread"];
         };
         ClassifyAnswer: {
@@ -4812,11 +4813,17 @@ export interface components {
             /** Format: double */
             headPlusMinusKg: null | number;
             /** Format: double */
+            weighedClass: null | number;
+            classes: null | components["schemas"]["Spread"];
+            isMeasured: boolean;
+            labelDisagrees: boolean;
+            /** Format: double */
             massKg: null | number;
             stretches: components["schemas"]["Stretch"][];
             tag: string;
             name: string;
             note: null | string;
+            toSeeTo: boolean;
             /** Format: int32 */
             id: number;
             /** Format: int32 */
@@ -5405,9 +5412,13 @@ export interface components {
             saltProof: boolean;
             /** Format: double */
             dragN: null | number;
+            classes: null | components["schemas"]["Spread"];
+            isMeasured: boolean;
             tag: string;
             name: string;
             note: null | string;
+            labelDisagrees: boolean;
+            toSeeTo: boolean;
             /** Format: int32 */
             id: number;
             /** Format: int32 */
@@ -5483,7 +5494,10 @@ export interface components {
             class: null | number;
             action: components["schemas"]["RodAction"];
             veryFast: boolean;
+            classes: null | components["schemas"]["Spread"];
+            isMeasured: boolean;
             labelDisagrees: boolean;
+            toSeeTo: boolean;
             /** Format: double */
             windowClass: null | number;
             tag: string;
@@ -5620,9 +5634,13 @@ export interface components {
             tipShare: number;
             density: string;
             measured: null | components["schemas"]["Stretch"][];
+            classes: null | components["schemas"]["Spread"];
+            isMeasured: boolean;
             tag: string;
             name: string;
             note: null | string;
+            labelDisagrees: boolean;
+            toSeeTo: boolean;
             /** Format: int32 */
             id: number;
             /** Format: int32 */

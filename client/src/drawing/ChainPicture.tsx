@@ -45,9 +45,11 @@ export function ChainPicture({
       ? [{ at: laid.at(distanceM), words: 'at the tip when the fly lands' }]
       : []),
   ];
-  // A flag's words lie where a tick's would; the tick gives way.
+  // A flag's words, or on a small drawing the number of a link, lie where a tick's words would; the tick's give way.
   const covered = (p: { x: number; y: number }) =>
-    roomy && flags.some((f) => Math.abs(f.at.y - p.y) < 12 && Math.abs(f.at.x - p.x) < 3.1 * f.words.length + 20);
+    roomy
+      ? flags.some((f) => Math.abs(f.at.y - p.y) < 12 && Math.abs(f.at.x - p.x) < 3.1 * f.words.length + 20)
+      : linkIds.some((id) => Math.abs(g.anchors[id].x - p.x) < 24 && Math.abs(g.anchors[id].y - 17 - (p.y + 24)) < 14);
 
   return (
     <svg
@@ -55,7 +57,7 @@ export function ChainPicture({
       height={g.height}
       viewBox={`0 0 ${width} ${g.height}`}
       role="img"
-      aria-label={`The outfit from the fly to the hand, ${Math.round(g.totalM)} m laid to and fro. ${summary}`}
+      aria-label={`The outfit from the fly to the hand, ${show(metres(g.totalM))} laid to and fro. ${summary}`}
       className="answering block"
     >
       {/* A measuring line under the fly line, from its tip. */}
@@ -203,7 +205,7 @@ export function chainGeometry(figures: OutfitFigures, width: number, roomy: bool
   const { spans, totalM, stretches } = laidOut(figures);
   const leaderM = spans.leader[1];
   const gap = roomy ? 104 : 62;
-  const rows = roomy ? 4 : 4;
+  const rows = 4;
   // The reel hangs a little over the line that runs into it.
   const left = roomy ? 8 : 6;
   const { fly, reel: spool, rodM } = figures;

@@ -46,8 +46,9 @@ export function ReachBar({
   const parts = [
     { words: 'held in the air', from: shootM, to: out, fill: 'var(--signal)', h: 8 },
     { words: 'shot', from: 0, to: shootM, fill: 'color-mix(in srgb, var(--signal) 45%, var(--paper))', h: 5 },
-    { words: 'leader', from: out, to: out + leaderM, fill: 'var(--ink)', h: 2 },
+    { words: 'leader', from: out, to: out + leaderM, fill: 'var(--ink)', h: 2, said: rodLength(leaderM) },
   ];
+  const worded = Math.abs(x(reach.value) - x(out) - 45) < 45;
   return (
     <div ref={ref}>
       <svg
@@ -64,7 +65,12 @@ export function ReachBar({
           height="62"
           fill="var(--water)"
         />
-        <line x1={x(reach.value)} x2={x(reach.value)} y1="14" y2="76" stroke="var(--soft)" strokeDasharray="4 3" />
+        {/* It is broken where the leader's words stand. */}
+        <path
+          d={`M${x(reach.value)},14${worded ? `V22M${x(reach.value)},38` : ''}V76`}
+          stroke="var(--soft)"
+          strokeDasharray="4 3"
+        />
         <text x={x(reach.value)} y="11" fontSize="12.5" textAnchor="end" fill="var(--ink)">
           farthest {show(reach)}
         </text>
@@ -82,7 +88,7 @@ export function ReachBar({
                 textAnchor={p.words === 'leader' ? 'start' : 'middle'}
                 fill="var(--ink)"
               >
-                {p.words} {show(distance(p.to - p.from))}
+                {p.words} {show(p.said ?? distance(p.to - p.from))}
               </text>
             </g>
           ))}

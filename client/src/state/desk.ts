@@ -1,4 +1,4 @@
-import { forget, recall, remember } from '../ui/remember';
+import { forget, recallParts, remember } from '../ui/remember';
 import type { History } from './history';
 
 /** What lies on the desk of one brief in this browser: the work with its steps, and the version it is based on. */
@@ -11,12 +11,8 @@ const stepsKept = 40;
 
 /** What was on the desk when it was left; null where nothing was, or nobody can read it. */
 export function recallDesk<T>(id: number): Desk<T> | null {
-  try {
-    const desk = JSON.parse(recall(place(id)) ?? 'null') as Desk<T> | null;
-    return desk && Array.isArray(desk.history.past) && Array.isArray(desk.history.future) ? desk : null;
-  } catch {
-    return null;
-  }
+  const desk = recallParts<Desk<T> | null>(place(id), null);
+  return desk && Array.isArray(desk.history?.past) && Array.isArray(desk.history.future) ? desk : null;
 }
 
 export function rememberDesk<T>(id: number, { history, ...desk }: Desk<T>) {

@@ -11,7 +11,7 @@ import {
   type Solution,
 } from '../api/client';
 import { useAttempt } from '../api/useAttempt';
-import { useToast } from '../ui/toast';
+import { useDone } from '../ui/toast';
 
 type Gear = { rods: Rod; lines: FlyLine; reels: Reel; scraps: Scrap };
 export type GearKind = keyof Gear;
@@ -65,18 +65,7 @@ export const bringBack = (kind: GearKind, which: number): Promise<unknown> =>
 
 /** Adds, copies and puts away pieces: everything looks again, says so, and offers the way back. */
 export function useShelving() {
-  const again = useRefreshGear();
-  const toast = useToast();
-  const done = async (words: string, undo: () => Promise<unknown>) => {
-    await again();
-    toast({
-      words,
-      undo: async () => {
-        await undo();
-        await again();
-      },
-    });
-  };
+  const done = useDone(useRefreshGear());
   return {
     copy: async (kind: GearKind, piece: Rod | FlyLine | Reel) => {
       const made = await duplicate(kind, piece as Rod & FlyLine & Reel & Scrap);
@@ -103,20 +92,12 @@ async function takeBack<K extends GearKind>(kind: K, before: Gear[K], left: Gear
 
 /** Keeps what was measured with a piece, tells so, and offers the way back. */
 export function useKeeping<K extends 'rods' | 'lines'>(kind: K, piece: Gear[K]) {
-  const again = useRefreshGear();
-  const toast = useToast();
+  const done = useDone(useRefreshGear());
   const { attempt, fields, words } = useAttempt();
   const keep = (work: () => Promise<Gear[K]>, said: string) =>
     attempt(async () => {
       const left = await work();
-      await again();
-      toast({
-        words: said,
-        undo: async () => {
-          await takeBack(kind, piece, left);
-          await again();
-        },
-      });
+      await done(said, () => takeBack(kind, piece, left));
     });
   return { keep, problems: fields, words };
 }

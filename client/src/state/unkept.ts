@@ -1,4 +1,4 @@
-import { forget, forgetAll, recall, remember } from '../ui/remember';
+import { forget, forgetAll, recallParts, remember } from '../ui/remember';
 
 /** What was entered of a piece and not kept yet: the fields that were changed, and the version they were changed on. */
 export type Unkept = { version: number; changed: Record<string, unknown> };
@@ -9,12 +9,8 @@ export function unkept(kind: string, id: number | null) {
   return {
     name,
     recall(): Unkept | null {
-      try {
-        const left = JSON.parse(recall(name) ?? 'null') as Unkept | null;
-        return left && typeof left.changed === 'object' && Number.isInteger(left.version) ? left : null;
-      } catch {
-        return null;
-      }
+      const left = recallParts<Unkept | null>(name, null);
+      return left && typeof left.changed === 'object' && Number.isInteger(left.version) ? left : null;
     },
     remember: (left: Unkept) => remember(name, JSON.stringify(left)),
     /** Also what was typed into its fields and could not be read. */

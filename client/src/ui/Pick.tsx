@@ -1,6 +1,7 @@
 import { Select } from 'radix-ui';
 import { getNonce } from 'get-nonce';
 import { memo, useCallback, useEffect, useId, useRef } from 'react';
+import { Problem } from './Problem';
 
 export type Option = { id: string; name: string; about?: string | null };
 
@@ -80,11 +81,7 @@ const Still = memo(function Still({
           </Select.Content>
         </Select.Portal>
       </Select.Root>
-      {problem && (
-        <span role="alert" className="block text-sm font-semibold text-fails">
-          {problem}
-        </span>
-      )}
+      <Problem words={problem} />
     </span>
   );
 });

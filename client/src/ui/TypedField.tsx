@@ -1,5 +1,6 @@
 import { useId } from 'react';
 import { api, unwrap, type Kind } from '../api/client';
+import { Problem } from './Problem';
 import { useReading } from './useReading';
 import { useUnits } from './units';
 
@@ -62,11 +63,7 @@ function TypedField<T>({
       onBlur={leave}
     />
   );
-  const note = words && (
-    <span id={`${id}-words`} role="alert" className="block text-sm leading-snug font-semibold text-fails">
-      {words}
-    </span>
-  );
+  const note = <Problem id={`${id}-words`} words={words} />;
   if (inline)
     return (
       <>

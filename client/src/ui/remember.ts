@@ -7,6 +7,15 @@ export function recall(name: string): string | null {
   }
 }
 
+/** The same for something with parts; `fallback` where nothing is remembered or nobody can read it. */
+export function recallParts<T>(name: string, fallback: T): T {
+  try {
+    return (JSON.parse(recall(name) ?? 'null') as T | null) ?? fallback;
+  } catch {
+    return fallback;
+  }
+}
+
 export function remember(name: string, value: string) {
   try {
     localStorage.setItem(`zing-${name}`, value);

@@ -1,6 +1,6 @@
 import { createContext, useContext, useMemo, useState, type ReactNode } from 'react';
 import type { Figure, Form, Kind, Quantity, Standards } from '../api/client';
-import { recall, remember } from './remember';
+import { recall, recallParts, remember } from './remember';
 import { formatFigure, formatQuantity, formsOf, stepAt, type Tongue, type UnitSystem } from './quantity';
 
 type Units = {
@@ -19,13 +19,7 @@ type Units = {
 
 const UnitsContext = createContext<Units | null>(null);
 
-function recallChosen(): Units['chosen'] {
-  try {
-    return JSON.parse(recall('chosen-units') ?? '{}') as Units['chosen'];
-  } catch {
-    return {};
-  }
-}
+const recallChosen = () => recallParts<Units['chosen']>('chosen-units', {});
 
 export function UnitsProvider({ standards, children }: { standards: Standards; children: ReactNode }) {
   const [system, setSystem] = useState<UnitSystem>(() => (recall('units') === 'metric' ? 'metric' : 'trade'));

@@ -69,6 +69,12 @@ public sealed record Scrap : Gear
     private (double, double, double, double) Figures => (LengthM, MassKg, TaperM, TipShare);
 
     /// <inheritdoc />
+    public override Spread? Classes => null;
+
+    /// <inheritdoc />
+    public override bool IsMeasured => Measured is not null;
+
+    /// <inheritdoc />
     public override string UsualName() => $"{Densities.Of(Density).Name} piece";
 
     /// <inheritdoc />

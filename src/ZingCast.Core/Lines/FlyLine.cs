@@ -74,28 +74,53 @@ public sealed record FlyLine : Gear
     /// </summary>
     public static FlyLine Of(BoxCode box)
     {
-        var headM = box.Build switch
-        {
-            Build.DoubleTaper => 90 * Exact.FootM,
-            Build.ShootingHead => Exact.ThirtyFeetM,
-            _ => Blank.HeadM,
-        };
-        // The first thirty feet hold a taper as well as belly.
-        var perM = LineWeights.MassKg(box.Class) * 1.08 / Exact.ThirtyFeetM;
-        var bellyM = Math.Sqrt(perM / Densities.OrdinaryKgM3(box.Density) * 4 / Math.PI);
+        var separate = box.Build == Build.ShootingHead;
+        var wholeM =
+            (
+                separate ? 130
+                : box.Class < 7 ? 90
+                : 100
+            ) * Exact.FootM;
+        var bellyM = Math.Round(UsualBellyM(LineWeights.MassKg(box.Class) / Exact.ThirtyFeetM, box.Density), 5);
+        var thinM = Math.Round(.65 * bellyM, 5);
         return Blank with
         {
             PrintedClass = box.Class,
             Build = box.Build,
             Density = box.Density,
-            LengthM = box.Build == Build.ShootingHead ? 130 * Exact.FootM : (box.Class < 7 ? 90 : 100) * Exact.FootM,
-            HeadM = box.Build == Build.DoubleTaper ? (box.Class < 7 ? 90 : 100) * Exact.FootM : headM,
-            RearTaperM = box.Build == Build.ShootingHead ? 0 : Blank.RearTaperM,
-            BellyDiameterM = Math.Round(bellyM, 5),
-            TipDiameterM = Math.Round(.65 * bellyM, 5),
-            RunningDiameterM = box.Build == Build.ShootingHead ? .0006 : Math.Round(.65 * bellyM, 5),
+            LengthM = wholeM,
+            HeadM = box.Build switch
+            {
+                Build.DoubleTaper => wholeM,
+                Build.ShootingHead => Exact.ThirtyFeetM,
+                _ => Blank.HeadM,
+            },
+            RearTaperM = separate ? 0 : Blank.RearTaperM,
+            BellyDiameterM = bellyM,
+            TipDiameterM = thinM,
+            RunningDiameterM = separate ? .0006 : thinM,
         };
     }
+
+    /// <summary>
+    /// How thick the belly usually is of a head that weighs so much a metre, kg/m, its tapers counted in; the belly itself weighs some
+    /// eight hundredths more. Metres. Common practice.
+    /// </summary>
+    public static double UsualBellyM(double headKgPerM, string density) =>
+        Math.Sqrt(1.08 * headKgPerM / Densities.OrdinaryKgM3(density) * 4 / Math.PI);
+
+    /// <summary>Class by what its first 30 ft weigh; null where it was not weighed, or its head never gets there.</summary>
+    public double? WeighedClass =>
+        HeadKg is not null && HeadM >= Exact.ThirtyFeetM - LineClass.NearlyM ? LineWeights.ClassOf(MassWithinKg(Exact.ThirtyFeetM)) : null;
+
+    /// <inheritdoc />
+    public override Spread? Classes => (WeighedClass ?? PrintedClass) is { } c ? new(c, c) : null;
+
+    /// <inheritdoc />
+    public override bool IsMeasured => HeadKg is not null;
+
+    /// <inheritdoc />
+    public override bool LabelDisagrees => Math.Abs(PrintedClass - WeighedClass ?? 0) >= LabelOff;
 
     /// <summary>
     /// Mass of the head in kilograms: weighed, or worked out from the label as if the head were uniform. Null for an

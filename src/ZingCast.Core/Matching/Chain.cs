@@ -28,8 +28,7 @@ internal static class Chain
         return link switch
         {
             LinkId.Fly => $"{brief.Fly.SizeName} {brief.Fly.Kind.Name}",
-            LinkId.Tippet => $"about {Quantity.Force(Tippets.StrengthN(tippet.DiameterM))} on the spool, "
-                + $"{Quantity.RodLength(leader.TippetLengthM)} of it{(tippet.GuardM > 0 ? ", bite guard last" : "")}",
+            LinkId.Tippet => $"{OnTheSpool(outfit)}{(tippet.GuardM > 0 ? ", bite guard last" : "")}",
             LinkId.Leader => $"{Quantity.RodLength(leader.LengthM)}, butt {Quantity.Diameter(leader.Butt!.StartM)}",
             LinkId.Head when line.Id == 0 => $"Look for {Quantity.LineMass(line.MassKg ?? 0)}, {Densities.Of(line.Density).Name}",
             LinkId.Head => $"{line.Tag} {line.Name}",
@@ -42,6 +41,10 @@ internal static class Chain
             _ => (Sentence)$"{brief.Caster.Name}, {BriefWords.Of(brief.Hand)} hand",
         };
     }
+
+    /// <summary>How strong the spool says the tippet is, and how much of it is tied on.</summary>
+    public static Sentence OnTheSpool(Outfit outfit) =>
+        $"about {Quantity.Force(Tippets.StrengthN(outfit.Tippet.DiameterM))} on the spool, {Quantity.RodLength(outfit.Leader.TippetLengthM)} of it";
 
     private static Figure FigureOf(LinkId link, Outfit outfit, Brief brief) =>
         link switch

@@ -141,6 +141,8 @@ internal static class LineRules
     public static void Chosen(Specification spec, double? windowClass, FlyLine line, LedgerBook book)
     {
         if (line.Id == 0)
+        {
+            var asked = LineLoad.ToAskForKg(line);
             book.Note(
                 Rules.LineChoice,
                 () =>
@@ -149,10 +151,16 @@ internal static class LineRules
                         $"No line in the shed suits this rod and water. Look for {Quantity.LineMass(line.MassKg ?? 0)} in a head of "
                             + $"{Quantity.Length(line.HeadM)}, {Densities.Of(line.Density).Name}, "
                             + $"{Standards.Coatings.Of(line.Coating).Name} coating",
-                        [new("rod class", Quantity.Class(windowClass ?? 0)), new("density", Densities.Of(spec.Density).Name)],
+                        [
+                            new("rod class", Quantity.Class(windowClass ?? 0)),
+                            new("density", Densities.Of(spec.Density).Name),
+                            new("ask for, from", Quantity.LineMass(asked.Low)),
+                            new("to", Quantity.LineMass(asked.High)),
+                        ],
                         Doubt: true
                     )
             );
+        }
         else
             book.Note(
                 Rules.LineChoice,

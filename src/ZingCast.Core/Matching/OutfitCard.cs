@@ -17,9 +17,6 @@ public sealed record CardLine(LinkId Link, string Name, Sentence Says, bool ToBu
 /// <param name="Reach">How far it gets, of how far, and how sure that is.</param>
 public sealed record OutfitCard(IReadOnlyList<CardLine> Lines, Sentence Reach)
 {
-    // A head this far off its mass, up or down, still loads the rod as well: a quarter of the ideal's own width. Common practice.
-    private const double ShopShare = .04;
-
     internal static OutfitCard Of(Brief brief, Choice choice)
     {
         var outfit = choice.Outfit;
@@ -62,9 +59,9 @@ public sealed record OutfitCard(IReadOnlyList<CardLine> Lines, Sentence Reach)
             var grains = line.MassKg is { } kg ? $", {Quantity.LineMass(kg)}" : (Sentence)$", never weighed";
             return $"{Tagged(line.Tag, line.Name)}{what}{head}{grains}";
         }
-        var mass = line.MassKg ?? 0;
+        var (low, high) = LineLoad.ToAskForKg(line);
         return $"{BuildWords.Of(line.Build)} {Densities.Of(line.Density).Name}, head about {Quantity.Length(line.HeadM)}, "
-            + $"{Quantity.LineMass(mass * (1 - ShopShare))} to {Quantity.LineMass(mass * (1 + ShopShare))}, "
+            + $"{Quantity.LineMass(low)} to {Quantity.LineMass(high)}, "
             + $"{Coatings.Of(line.Coating).Name} coating{(line.SaltRated ? ", rated for salt" : "")}";
     }
 
@@ -74,7 +71,7 @@ public sealed record OutfitCard(IReadOnlyList<CardLine> Lines, Sentence Reach)
         if (reel.Id != 0)
             return $"{reel.Tag} {reel.Name}, {Quantity.Gear(reel.MassKg)}";
         return $"room for the line and {Quantity.Spooled(outfit.BackingM)} of {outfit.Backing.Name}: rim about "
-            + $"{Quantity.Short(reel.RimM ?? 0)}, near {Quantity.Gear(reel.MassKg)}{(reel.SaltProof ? ", made for salt" : "")}";
+            + $"{Quantity.Short(reel.RimM!.Value)}, near {Quantity.Gear(reel.MassKg)}{(reel.SaltProof ? ", made for salt" : "")}";
     }
 
     private static Sentence LeaderOf(Outfit outfit)
@@ -85,9 +82,8 @@ public sealed record OutfitCard(IReadOnlyList<CardLine> Lines, Sentence Reach)
 
     private static Sentence TippetOf(Outfit outfit)
     {
-        var (tippet, leader) = (outfit.Tippet, outfit.Leader);
+        var tippet = outfit.Tippet;
         var guard = tippet.GuardM > 0 ? $"; bite guard of {Quantity.Length(tippet.GuardM)} last" : (Sentence)$"";
-        return $"{Quantity.Tippet(tippet.DiameterM)}, about {Quantity.Force(Tippets.StrengthN(tippet.DiameterM))} on the spool, "
-            + $"{Quantity.RodLength(leader.TippetLengthM)} of it{guard}";
+        return $"{Quantity.Tippet(tippet.DiameterM)}, {Chain.OnTheSpool(outfit)}{guard}";
     }
 }

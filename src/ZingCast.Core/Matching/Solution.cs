@@ -66,6 +66,12 @@ public readonly record struct LineLoad(double JudgedM, double LineKg, double Rat
     /// <summary>The window's two ends, for drawings.</summary>
     public Spread Window { get; } = new(Low, Top);
 
+    // A head this far off its mass, up or down, still loads the rod as well: a fifth of what is worth a look. Common practice.
+    private const double UnfeltShare = .04;
+
+    /// <summary>Between what masses to ask for a head in a shop, kilograms.</summary>
+    public static Spread ToAskForKg(FlyLine line) => new((1 - UnfeltShare) * line.MassKg!.Value, (1 + UnfeltShare) * line.MassKg!.Value);
+
     /// <summary>Fails outside the window, look when more than 0.2 from the ideal, else fits.</summary>
     public Verdict Verdict =>
         Ratio is < Low or > Top ? Verdict.Fails
@@ -125,6 +131,9 @@ public sealed record ClassTarget(double Delivery, double Carries, double Target,
 
     /// <summary>A class this far off is a disagreement; such a rod is not offered.</summary>
     public const double Far = 1.5;
+
+    /// <summary>The class aimed for, as it is said.</summary>
+    public Figure Aim => Quantity.Class(Target);
 
     /// <summary>Classes that fit without a remark, for drawings.</summary>
     public Spread Fits => new(Math.Max(0, Target - Near), Target + Near);

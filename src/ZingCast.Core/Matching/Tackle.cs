@@ -92,7 +92,7 @@ public sealed record Tackle(
         // Scale the head so that what hangs out comes to the ideal; its thickness follows from what such lines weigh.
         var load = Choosing.Load(rod, draft, brief);
         var kg = .01 * load.Ideal * LineWeights.MassKg(load.WindowClass) / load.LineKg;
-        var belly = Math.Sqrt(1.08 * kg / head / Densities.OrdinaryKgM3(Density) * 4 / Math.PI);
+        var belly = FlyLine.UsualBellyM(kg / head, Density);
         return draft with { HeadKg = kg, BellyDiameterM = Math.Clamp(belly, .0006, .0038) };
     }
 

@@ -33,19 +33,7 @@ public sealed record Form(
     double Offset = 0,
     Shape Shape = Shape.Plain,
     string? Nought = null
-)
-{
-    /// <summary>The step in which a number of this unit is said.</summary>
-    public double StepAt(double number) => Steps.Last(s => s.From <= Math.Abs(number)).Of;
-
-    /// <summary>An SI value as near as it is said.</summary>
-    public double Rounded(double si)
-    {
-        var number = (si - Offset) / Scale;
-        var step = StepAt(number);
-        return Math.Round(number / step) * step * Scale + Offset;
-    }
-}
+);
 
 /// <summary>How anglers say one kind of quantity.</summary>
 /// <param name="Trade">Where people count in feet and grains.</param>

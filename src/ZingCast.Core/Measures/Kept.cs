@@ -50,6 +50,21 @@ public abstract record Gear : Kept
         init => field = PlainText.Clean(value);
     }
 
+    /// <summary>A label this many classes off what was measured is another piece's. Common practice.</summary>
+    protected const double LabelOff = .75;
+
+    /// <summary>The classes it is for, as far as anybody knows: from its measure, else its label. Null when nobody knows.</summary>
+    public abstract Spread? Classes { get; }
+
+    /// <summary>True when what it is chosen by was measured, not only read off a label.</summary>
+    public abstract bool IsMeasured { get; }
+
+    /// <summary>True when label and measure differ by <see cref="LabelOff"/> or more.</summary>
+    public virtual bool LabelDisagrees => false;
+
+    /// <summary>True when somebody looked it over and found something to watch or to mend.</summary>
+    public virtual bool ToSeeTo => false;
+
     /// <summary>What to call it when nobody gave it a name, as people would: "9 ft #6", "WF6F".</summary>
     public abstract string UsualName();
 

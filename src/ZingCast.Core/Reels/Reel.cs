@@ -76,9 +76,14 @@ public sealed record Reel : Gear
             PrintedClass = lineClass,
             LengthM = 27,
             HeadM = 12,
-            // Floating line is about 0.88 g/cm³; the belly's thickness follows from the class's mass per metre.
-            BellyDiameterM = Math.Sqrt(LineWeights.MassKg(lineClass) * 1.08 / Exact.ThirtyFeetM / 880 * 4 / Math.PI),
+            BellyDiameterM = FlyLine.UsualBellyM(LineWeights.MassKg(lineClass) / Exact.ThirtyFeetM, Densities.Floating.Id),
         };
+
+    /// <inheritdoc />
+    public override Spread? Classes => LabelLow is { } low ? new(low, LabelHigh ?? low) : null;
+
+    /// <inheritdoc />
+    public override bool IsMeasured => this is { ArborM: not null, RimM: not null, WidthM: not null };
 
     /// <inheritdoc />
     public override string UsualName() =>

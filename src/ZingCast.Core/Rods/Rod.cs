@@ -95,8 +95,17 @@ public sealed record Rod : Gear
     /// <summary>Whether the published caution for very fast rods applies.</summary>
     public bool VeryFast => MeasuredClass is not null && TipAngleDeg > VeryFastDeg;
 
-    /// <summary>True when label and bend test differ by three quarters of a class or more.</summary>
-    public bool LabelDisagrees => PrintedClass is { } printed && MeasuredClass is { } measured && Math.Abs(printed - measured) >= .75;
+    /// <inheritdoc />
+    public override Spread? Classes => Class is { } c ? new(c, c) : null;
+
+    /// <inheritdoc />
+    public override bool IsMeasured => MeasuredClass is not null;
+
+    /// <inheritdoc />
+    public override bool LabelDisagrees => Math.Abs(PrintedClass - MeasuredClass ?? 0) >= LabelOff;
+
+    /// <inheritdoc />
+    public override bool ToSeeTo => Inspections is [{ Worst: Found.Watch or Found.Mend }, ..];
 
     /// <summary>The class its grain window is built on; null when nobody knows.</summary>
     public double? WindowClass => VeryFast ? MeasuredClass - 1 : Class;

@@ -87,7 +87,7 @@ public static class BriefsRoom
                     return TypedResults.Ok(
                         new BriefOutcome(
                             answer.Chain.Max(l => l.Verdict),
-                            Quantity.Class(answer.Class.Target),
+                            answer.Class.Aim,
                             Of(LinkId.Rod),
                             Of(LinkId.Head),
                             answer.Card.Reach

@@ -10,7 +10,6 @@ import { useChainKeys, useKeptBrief } from '../../state/atHand';
 import { outfitFigures } from '../../state/figures';
 import { useBrief, type BriefWork } from '../../state/useBrief';
 import { useLatestUndo } from '../../ui/toast';
-import { distance, useUnits } from '../../ui/units';
 import { useNarrow, useStacked } from '../../ui/useMedia';
 import { EntryScope } from '../../ui/useReading';
 import { Bench } from '../bench/Bench';
@@ -22,6 +21,7 @@ import { Ledger } from '../ledger/Ledger';
 import { BriefPanel } from './BriefPanel';
 import { Notices } from './Notices';
 import { OutfitCard } from './OutfitCard';
+import { useDay } from './useDay';
 import { useBriefCommands } from './useBriefCommands';
 
 export function BriefPage() {
@@ -201,17 +201,15 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
 /** On a small screen the answer comes first: the day is one line until somebody wants to change it. */
 function FoldedDay({ work, solution }: { work: BriefWork; solution: Solution }) {
   const [open, setOpen] = useState(false);
-  const { show } = useUnits();
   const { brief } = solution;
-  const wind = show({ value: brief.windMps, kind: 'windSpeed', plusMinus: null });
+  const { fly, far, wind } = useDay(work, brief);
   return (
     <Collapsible.Root open={open} onOpenChange={setOpen}>
       <Collapsible.Trigger className="flex min-h-11 w-full items-center gap-3 border-b border-ink text-left">
         <span className="min-w-0 flex-1">
           <span className="block truncate font-semibold">{work.name}</span>
           <span className="block text-[0.86rem] leading-tight text-soft">
-            {brief.fly.sizeName} {brief.fly.kind.name}, {brief.species.name},{' '}
-            {work.draft.said?.distanceM ?? show(distance(brief.distanceM))}, {work.draft.said?.windMps ?? wind}
+            {fly}, {brief.species.name}, {far}, {wind}
           </span>
         </span>
         <span className="shrink-0 underline underline-offset-4">{open ? 'Fold away' : 'Change the day'}</span>

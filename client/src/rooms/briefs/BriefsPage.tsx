@@ -6,7 +6,7 @@ import { copyOf, useBriefs } from '../../state/briefs';
 import { AwayList } from '../shared/AwayList';
 import { Mark } from '../../ui/Mark';
 import { Say } from '../../ui/Say';
-import { useToast } from '../../ui/toast';
+import { useDone } from '../../ui/toast';
 import { useUnits } from '../../ui/units';
 
 /** Every brief kept, with what it comes to. */
@@ -52,7 +52,7 @@ export function BriefsPage() {
 }
 
 function Row({ brief, onChanged }: { brief: BriefRow; onChanged: () => Promise<void> }) {
-  const toast = useToast();
+  const done = useDone(onChanged);
   const navigate = useNavigate();
   const { showFigure } = useUnits();
   const path = { params: { path: { id: brief.id } } };
@@ -68,14 +68,7 @@ function Row({ brief, onChanged }: { brief: BriefRow; onChanged: () => Promise<v
   };
   const putAway = async () => {
     await unwrap(api.DELETE('/api/briefs/{id}', path));
-    await onChanged();
-    toast({
-      words: `“${brief.name}” was put away.`,
-      undo: async () => {
-        await unwrap(api.POST('/api/briefs/{id}/restore', path));
-        await onChanged();
-      },
-    });
+    await done(`“${brief.name}” was put away.`, () => unwrap(api.POST('/api/briefs/{id}/restore', path)));
   };
   return (
     <li className="border-b border-hair py-2">

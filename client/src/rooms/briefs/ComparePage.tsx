@@ -112,12 +112,7 @@ export function ComparePage() {
               </th>
               {both.map((s, i) => (
                 <td key={i} className="font-semibold">
-                  {showFigure({
-                    quantity: { value: s.class.target, kind: 'lineClass', plusMinus: null },
-                    word: null,
-                    name: 'class',
-                    ofClass: null,
-                  })}
+                  {showFigure(s.class.aim)}
                 </td>
               ))}
             </tr>

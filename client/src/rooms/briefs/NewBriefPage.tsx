@@ -9,7 +9,7 @@ import { planFigures } from '../../state/figures';
 import { asSaid } from '../../state/asSaid';
 import { BriefSentence, type SayDraft } from './BriefSentence';
 import { changed } from '../../state/said';
-import { forget, recall, remember } from '../../ui/remember';
+import { forget, recallParts, remember } from '../../ui/remember';
 import { EntryScope, settleEntries } from '../../ui/useReading';
 import { useAnswer } from '../../state/useAnswer';
 
@@ -17,13 +17,7 @@ const none = {};
 const place = 'new-brief';
 type Begun = { name: string; draft: BriefDraft };
 const rememberBegun = (begun: Begun) => remember(place, JSON.stringify(begun));
-function recallBegun(): Begun {
-  try {
-    return { name: '', draft: {}, ...(JSON.parse(recall(place) ?? '{}') as Partial<Begun>) };
-  } catch {
-    return { name: '', draft: {} };
-  }
-}
+const recallBegun = (): Begun => ({ name: '', draft: {}, ...recallParts<Partial<Begun>>(place, {}) });
 const nothing: string[] = [];
 
 /** A newcomer's first brief: one sentence, everything else assumed until said. */

@@ -8,7 +8,7 @@ import { useCommands } from '../../ui/commands';
 import { copyText, saveFile } from '../../ui/files';
 import { Say, useSayText } from '../../ui/Say';
 import { useToast } from '../../ui/toast';
-import { distance, useUnits } from '../../ui/units';
+import { useDay } from './useDay';
 import './card.css';
 import cardCss from './card.css?inline';
 
@@ -22,22 +22,16 @@ const paper = `:root{--paper:#fff;--sheet:#fff;--ink:#16232d;--soft:#4a5860;--ha
 
 /** The answer as something to take along: one page to print, a text to paste, a file that opens on a phone without a network. */
 export function OutfitCard({ work, solution, figures, base }: Props) {
-  const { show } = useUnits();
   const text = useSayText();
   const toast = useToast();
   const card = useRef<HTMLElement>(null);
   const g = useMemo(() => chainGeometry(figures, pictureWidth, false), [figures]);
   const { brief, card: lines, cautions, chain } = solution;
   const numberOf = (link: string) => chain.findIndex((l) => l.id === link) + 1;
-  const day = `${brief.fly.sizeName} ${brief.fly.kind.name} to ${brief.species.name} at ${
-    work.draft.said?.distanceM ?? show(distance(brief.distanceM))
-  }, ${windOf()}; ${brief.caster.name}`;
-  function windOf() {
-    const wind = work.draft.said?.windMps ?? show({ value: brief.windMps, kind: 'windSpeed', plusMinus: null });
-    return brief.windMps === 0 ? wind : `${wind} of wind`;
-  }
+  const { fly, far, wind } = useDay(work, brief);
+  const day = `${fly} to ${brief.species.name} at ${far}, ${wind}${brief.windMps > 0 ? ' of wind' : ''}; ${brief.caster.name}`;
   const buy = lines.lines.filter((l) => l.toBuy);
-  const failing = chain.filter((l) => l.verdict === 'fails' || l.verdict === 'look');
+  const minded = chain.filter((l) => l.verdict === 'fails' || l.verdict === 'look');
 
   const asText = () =>
     [
@@ -47,7 +41,7 @@ export function OutfitCard({ work, solution, figures, base }: Props) {
       ...lines.lines.map((l) => `${l.name}: ${text(l.says)}${l.toBuy ? ' (to buy)' : ''}`),
       '',
       `It ${text(lines.reach)}.`,
-      ...failing.map((l) => `${l.verdict === 'fails' ? 'Fails' : 'Look'}: ${l.name.toLowerCase()}, ${text(l.why)}`),
+      ...minded.map((l) => `${l.verdict === 'fails' ? 'Fails' : 'Look'}: ${l.name.toLowerCase()}, ${text(l.why)}`),
       '',
       ...cautions.map((c) => `${c.urgent ? 'Today: ' : ''}${text(c.says)}`),
     ].join('\n');
@@ -123,9 +117,9 @@ export function OutfitCard({ work, solution, figures, base }: Props) {
           </strong>{' '}
           {buy.length === 0 ? 'Rod, line and reel are in the shed.' : `To buy: ${buy.map((l) => l.name).join(', ')}.`}
         </p>
-        {failing.length > 0 && (
+        {minded.length > 0 && (
           <ul>
-            {failing.map((l) => (
+            {minded.map((l) => (
               <li key={l.id}>
                 {l.verdict === 'fails' ? 'Fails' : 'Look'}: {l.name.toLowerCase()}, <Say parts={l.why} />
               </li>

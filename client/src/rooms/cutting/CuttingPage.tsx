@@ -7,7 +7,7 @@ import { HeadStrip } from '../../drawing/HeadStrip';
 import { Pick } from '../../ui/Pick';
 import { Say } from '../../ui/Say';
 import { MeasureField } from '../../ui/TypedField';
-import { useToast } from '../../ui/toast';
+import { useDone } from '../../ui/toast';
 import { metres, useUnits } from '../../ui/units';
 import { Caution, Message } from '../../ui/Message';
 import { EditButton } from '../shared/EditButton';
@@ -22,7 +22,6 @@ const none = 'none';
 export function CuttingPage() {
   const { show, standards } = useUnits();
   const trade = (kind: 'length' | 'lineMass') => standards.units.find((u) => u.kind === kind)!.trade.scale;
-  const toast = useToast();
   const { data: shed } = useShed();
   const scraps = useQuery({ queryKey: ['scraps'], queryFn: () => unwrap(api.GET('/api/shed/scraps')) });
   const jobs = useQuery({ queryKey: ['jobs'], queryFn: () => unwrap(api.GET('/api/cutting/jobs')) });
@@ -42,6 +41,7 @@ export function CuttingPage() {
     scraps.isSuccess,
   );
   const again = useRefreshGear();
+  const done = useDone(again);
   const forRod = async (id: string, lengthM: number) => {
     setRodId(id);
     if (id === none) return;
@@ -61,14 +61,9 @@ export function CuttingPage() {
   const begin = (chosen: CutPlan) =>
     attempt(async () => {
       const job = await unwrap(api.POST('/api/cutting/jobs', { body: { target, pieces: chosen.pieces } }));
-      await again();
-      toast({
-        words: 'On the bench. Nothing is cut yet.',
-        undo: async () => {
-          await unwrap(api.DELETE('/api/cutting/jobs/{id}', { params: { path: { id: job.id } } }));
-          await again();
-        },
-      });
+      await done('On the bench. Nothing is cut yet.', () =>
+        unwrap(api.DELETE('/api/cutting/jobs/{id}', { params: { path: { id: job.id } } })),
+      );
       requestAnimationFrame(() => document.getElementById('bench')?.scrollIntoView({ block: 'start' }));
     });
 

@@ -6,7 +6,7 @@ import { HeadStrip } from '../../drawing/HeadStrip';
 import { Say } from '../../ui/Say';
 import { BenchScale } from '../../ui/BenchScale';
 import { MeasureField, OptionalMeasureField } from '../../ui/TypedField';
-import { useToast } from '../../ui/toast';
+import { useDone } from '../../ui/toast';
 import { metres, useUnits } from '../../ui/units';
 import { useSettled } from '../../ui/useSettled';
 import { Message } from '../../ui/Message';
@@ -14,7 +14,7 @@ import { Message } from '../../ui/Message';
 /** A head in work: cut long, weigh, nibble, piece by piece. What the blade has taken is written down and cannot be taken back. */
 export function Job({ job, onChanged }: { job: JobAnswer; onChanged: () => Promise<void> }) {
   const { show } = useUnits();
-  const toast = useToast();
+  const done = useDone(onChanged);
   const { fields, words, ...tried } = useAttempt();
   const [tag, setTag] = useState('');
   const [name, setName] = useState('');
@@ -39,18 +39,17 @@ export function Job({ job, onChanged }: { job: JobAnswer; onChanged: () => Promi
         <span className="flex-1" />
         <button
           className="btn"
-          onClick={async () => {
-            if (await attempt(() => unwrap(api.DELETE('/api/cutting/jobs/{id}', path))))
-              toast({
-                words: cut
+          onClick={() =>
+            void tried.attempt(async () => {
+              await unwrap(api.DELETE('/api/cutting/jobs/{id}', path));
+              await done(
+                cut
                   ? 'Off the bench. Its pieces are in the drawer as they are now.'
                   : 'Off the bench. Nothing was cut.',
-                undo: async () => {
-                  await unwrap(api.POST('/api/cutting/jobs/{id}/restore', path));
-                  await onChanged();
-                },
-              });
-          }}
+                () => unwrap(api.POST('/api/cutting/jobs/{id}/restore', path)),
+              );
+            })
+          }
         >
           Take it off the bench
         </button>
@@ -103,17 +102,14 @@ export function Job({ job, onChanged }: { job: JobAnswer; onChanged: () => Promi
           className="mt-3 flex flex-wrap items-end gap-3 border-t border-ink pt-3"
           onSubmit={async (event) => {
             event.preventDefault();
-            const done = await attempt(() =>
-              unwrap(api.POST('/api/cutting/jobs/{id}/finish', { ...path, body: { tag, name, version: job.version } })),
-            );
-            if (done)
-              toast({
-                words: `${tag} is in the shed. Pull every joint by hand before it is fished.`,
-                undo: async () => {
-                  await unwrap(api.POST('/api/cutting/jobs/{id}/reopen', path));
-                  await onChanged();
-                },
-              });
+            await tried.attempt(async () => {
+              await unwrap(
+                api.POST('/api/cutting/jobs/{id}/finish', { ...path, body: { tag, name, version: job.version } }),
+              );
+              await done(`${tag} is in the shed. Pull every joint by hand before it is fished.`, () =>
+                unwrap(api.POST('/api/cutting/jobs/{id}/reopen', path)),
+              );
+            });
           }}
         >
           <p className="w-full">

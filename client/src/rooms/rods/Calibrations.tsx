@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { api, unwrap, ApiError, type Calibration, type FieldWords } from '../../api/client';
 import { MeasureField } from '../../ui/TypedField';
 import { Panel } from '../../ui/Panel';
-import { useToast } from '../../ui/toast';
+import { useDone } from '../../ui/toast';
 import { useSettled } from '../../ui/useSettled';
 import { Message } from '../../ui/Message';
 
@@ -19,8 +19,8 @@ export function CalibrationPanel({
   onClose: () => void;
   onRead: (name: string) => Promise<void>;
 }) {
-  const toast = useToast();
   const queries = useQueryClient();
+  const done = useDone(() => queries.invalidateQueries({ queryKey: ['calibrations'] }));
   const start = all.find((c) => c.name === name) ?? all[0]!;
   const [own, setOwn] = useState<Calibration>(start);
   const [fields, setFields] = useState<FieldWords>({});
@@ -57,13 +57,9 @@ export function CalibrationPanel({
       setWords(error.message);
       return;
     }
-    toast({
-      words: `“${start.name}” is put away.`,
-      undo: async () => {
-        await unwrap<unknown>(api.POST('/api/shed/calibrations/{id}/restore', which));
-        await queries.invalidateQueries({ queryKey: ['calibrations'] });
-      },
-    });
+    await done(`“${start.name}” is put away.`, () =>
+      unwrap<unknown>(api.POST('/api/shed/calibrations/{id}/restore', which)),
+    );
     await onRead(all[0]!.name);
   };
   return (

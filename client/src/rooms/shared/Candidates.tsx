@@ -5,6 +5,7 @@ import { useMeasuringBench } from '../../state/atHand';
 import { useCandidates } from '../../state/candidates';
 import type { GearKind } from '../../state/gear';
 import type { Asked } from '../../state/useAnswer';
+import { goesBy } from '../../ui/find';
 import { LongList } from '../../ui/LongList';
 import { Mark, PinMark, verdictWords } from '../../ui/Mark';
 import { Pick } from '../../ui/Pick';
@@ -33,12 +34,8 @@ export function Candidates({ kind, link, work, pinned, onPin, drawing, legend }:
   const [form, setForm] = useState<number | 'new' | null>(null);
   const [sought, seek] = useState('');
   const [verdict, setVerdict] = useState<Verdict | typeof any>(any);
-  const words = useDeferredValue(sought).trim().toLowerCase();
-  const found = rows.filter(
-    (r) =>
-      (verdict === any || r.verdict === verdict) &&
-      words.split(/\s+/).every((w) => `${r.tag} ${r.name}`.toLowerCase().includes(w)),
-  );
+  const words = useDeferredValue(sought);
+  const found = rows.filter((r) => (verdict === any || r.verdict === verdict) && goesBy(words, `${r.tag} ${r.name}`));
   return (
     <section aria-label="In the shed" className="mt-4">
       <header className="flex flex-wrap items-baseline justify-between gap-x-3">

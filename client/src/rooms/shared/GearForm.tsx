@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { api, unwrap, ApiError, type FieldWords, type Kind, type Rod } from '../../api/client';
 import { MeasureField, OptionalMeasureField } from '../../ui/TypedField';
+import { Problem } from '../../ui/Problem';
 import { Panel } from '../../ui/Panel';
 import { Pick, type Option } from '../../ui/Pick';
 import { useToast } from '../../ui/toast';
@@ -309,11 +310,7 @@ function GearField({
         aria-invalid={problem ? true : undefined}
         onChange={(event) => onChange(count ? Number(event.target.value.replace(/\D/g, '')) : event.target.value)}
       />
-      {problem && (
-        <span role="alert" className="block text-sm leading-snug font-semibold text-fails">
-          {problem}
-        </span>
-      )}
+      <Problem words={problem} />
     </label>
   );
 }

@@ -2,6 +2,7 @@ import { useDeferredValue, type ReactNode } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { FlyLine, Reel, Rod } from '../../api/client';
 import { metres, named, rodLength, useUnits } from '../../ui/units';
+import { goesBy } from '../../ui/find';
 import { Pick } from '../../ui/Pick';
 import { GearForm } from '../shared/GearForm';
 import { useShed, type GearKind } from '../../state/gear';
@@ -20,22 +21,15 @@ const conditions = [
   { id: 'mend', name: 'to see to' },
 ];
 
-const isMeasured = (p: Piece) =>
-  'pieces' in p ? p.measuredClass != null : 'headM' in p ? p.headKg != null : p.rimM != null;
-const needsMending = (p: Piece) => 'inspections' in p && ['watch', 'mend'].includes(p.inspections?.[0]?.worst ?? '');
 const isLike = (p: Piece, condition: string) =>
   condition === any ||
-  (condition === 'measured' && isMeasured(p)) ||
-  (condition === 'label' && !isMeasured(p)) ||
-  (condition === 'odd' && 'labelDisagrees' in p && Boolean(p.labelDisagrees)) ||
-  (condition === 'mend' && needsMending(p));
-const isOfClass = (p: Piece, wanted: string) => {
-  if (wanted === any) return true;
-  const number = Number(wanted);
-  if ('labelLow' in p) return p.labelLow != null && p.labelLow <= number && (p.labelHigh ?? p.labelLow) >= number;
-  const known = 'measuredClass' in p ? (p.measuredClass ?? p.printedClass) : (p as FlyLine).printedClass;
-  return known != null && Math.round(known) === number;
-};
+  (condition === 'measured' && p.isMeasured) ||
+  (condition === 'label' && !p.isMeasured) ||
+  (condition === 'odd' && p.labelDisagrees) ||
+  (condition === 'mend' && p.toSeeTo);
+const isOfClass = ({ classes }: Piece, wanted: string) =>
+  wanted === any ||
+  (classes != null && Math.round(classes.low) <= Number(wanted) && Number(wanted) <= Math.round(classes.high));
 
 /** Everything there is to choose from, labels beside what was measured. */
 export function ShedPage() {
@@ -52,13 +46,13 @@ export function ShedPage() {
       },
       { replace: true },
     );
-  const words = useDeferredValue(asked('find')).trim().toLowerCase();
+  const words = useDeferredValue(asked('find'));
   if (!data) return <p className="p-6">Opening the shed…</p>;
   const [cls, density, condition] = [asked('class'), asked('density'), asked('is')];
   const like = <T extends Piece>(pieces: T[]) =>
     pieces.filter(
       (p) =>
-        words.split(/\s+/).every((w) => `${p.tag} ${p.name} ${p.note ?? ''}`.toLowerCase().includes(w)) &&
+        goesBy(words, `${p.tag} ${p.name} ${p.note ?? ''}`) &&
         isOfClass(p, cls) &&
         isLike(p, condition) &&
         (density === any || ('density' in p && p.density === density)),
@@ -85,7 +79,11 @@ export function ShedPage() {
   const lines: Column<FlyLine>[] = [
     { head: 'label', cell: (l) => classOf(l.printedClass), by: (l) => l.printedClass ?? null },
     { head: 'head', cell: (l) => show(metres(l.headM)), by: (l) => l.headM },
-    { head: 'weighed', cell: (l) => mass(l.headKg, 'lineMass'), by: (l) => l.headKg ?? null },
+    {
+      head: 'weighed',
+      cell: (l) => <Disagree on={l.labelDisagrees ?? false}>{mass(l.headKg, 'lineMass')}</Disagree>,
+      by: (l) => l.headKg ?? null,
+    },
     {
       head: 'density',
       cell: (l) => named(standards.densities, l.density),
