@@ -44,7 +44,8 @@ internal static class Chain
 
     /// <summary>How strong the spool says the tippet is, and how much of it is tied on.</summary>
     public static Sentence OnTheSpool(Outfit outfit) =>
-        $"about {Quantity.Force(Tippets.StrengthN(outfit.Tippet.DiameterM))} on the spool, {Quantity.RodLength(outfit.Leader.TippetLengthM)} of it";
+        $"about {Quantity.Force(Tippets.StrengthN(outfit.Tippet.DiameterM))} on the spool, "
+        + $"{Quantity.RodLength(outfit.Leader.TippetLengthM)} of it";
 
     private static Figure FigureOf(LinkId link, Outfit outfit, Brief brief) =>
         link switch
