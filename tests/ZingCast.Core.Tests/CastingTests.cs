@@ -135,7 +135,8 @@ public class CastingTests
 
     // White 1972 (recalled): about 0.005–0.006 for a fly line at casting speed.
     [Fact]
-    public void Skin_friction_of_a_line_is_the_long_cylinders() => Assert.InRange(CastEngine.SkinFriction(12, .0006, 22), .005, .006);
+    public void Skin_friction_of_a_line_is_the_long_cylinders() =>
+        Assert.InRange(SkinFriction.Of(12, .0006, 22, SkinFriction.AirM2ps), .005, .006);
 
     // Usual reaches rod tip to fly; common practice, no source.
     [Theory]

@@ -2,6 +2,7 @@ using MathNet.Numerics.LinearAlgebra;
 using MathNet.Numerics.OdeSolvers;
 using ZingCast.Core.Casting;
 using ZingCast.Core.Measures;
+using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Tests;
 
@@ -27,7 +28,12 @@ public static class GeneralSolver
         var (line, day, outM) = (setup.Line, setup.Day, carryM + setup.Line.LeaderM);
         var (launch, loop) = CastEngine.Launch(setup, carryM);
         double rho = day.AirKgM3,
-            cf = CastEngine.SkinFriction(outM, line.WidthM2(outM) / outM / 2, Math.Max(1, launch + Math.Max(0, day.HeadwindMps) / 2));
+            cf = SkinFriction.Of(
+                outM,
+                line.WidthM2(outM) / outM / 2,
+                Math.Max(1, launch + Math.Max(0, day.HeadwindMps) / 2),
+                SkinFriction.AirM2ps
+            );
         var terminal = Math.Sqrt(
             2 * (line.MassKg(outM) + setup.FlyKg) * Exact.GravityMps2 / (rho * CastEngine.CrossDrag * line.WidthM2(outM))
         );

@@ -593,9 +593,9 @@ public class RulesTests
             SaltProof = true,
         };
         var outfit = Solve(new() { Species = "sea-bass", FlyKind = "baitfish" }, new([], [], [reel])).Outfit;
-        Assert.True(SpoolFill.Of(reel, outfit.Line, Backings.Find("poly20")!, outfit.BackingM)!.Share > 1);
+        Assert.True(SpoolFill.Of(reel, outfit.Line, Backings.Find("poly20")!, outfit.BackingM).Share > 1);
         Assert.Equal(("S1", true), (outfit.Reel.Tag, outfit.Backing.GelSpun));
-        Assert.True(outfit.Fill!.Share <= 1.02);
+        Assert.True(outfit.Fill.Share <= 1.02);
     }
 
     [Fact]

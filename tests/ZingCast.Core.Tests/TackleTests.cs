@@ -2,7 +2,6 @@ using ZingCast.Core.Flies;
 using ZingCast.Core.Leaders;
 using ZingCast.Core.Lines;
 using ZingCast.Core.Measures;
-using ZingCast.Core.Reels;
 using ZingCast.Core.Rods;
 using ZingCast.Core.Standards;
 
@@ -57,73 +56,6 @@ public class TackleTests
     {
         Assert.Equal(LineWeights.MassKg(6), (Line(1, 1.3, 0) with { HeadKg = null, PrintedClass = 6 }).MassKg!.Value, 9);
         Assert.Null((Line(1, 1.3, 0) with { HeadKg = null, PrintedClass = null }).MassKg);
-    }
-
-    // Winding turn by turn, as the reel does it: a reference that knows nothing of the volume formula.
-    [Fact]
-    public void Wound_radius_agrees_with_winding_turn_by_turn()
-    {
-        var reel = new Reel
-        {
-            Tag = "S",
-            Name = "r",
-            ArborM = .055,
-            RimM = .095,
-            WidthM = .026,
-            MassKg = .17,
-        };
-        var line = Reel.TypicalLine(8);
-        var backing = Backings.Find("poly20")!;
-        var fill = SpoolFill.Of(reel, line, backing, 150)!;
-
-        double radius = .0275,
-            wound = 0;
-        var section = Math.PI / 4 * backing.DiameterM * backing.DiameterM / Backings.OrdinaryPacking;
-        while (wound < 150)
-        {
-            wound += 2 * Math.PI * radius;
-            radius += section / reel.WidthM!.Value;
-        }
-        Assert.Equal(radius, fill.BackingRadiusM!.Value, 4);
-        Assert.True(fill.BackingRadiusM < fill.LineRadiusM);
-    }
-
-    [Fact]
-    public void Gel_spun_takes_about_half_the_room_of_thirty_pound_polyester_and_backing_that_fits_fills_the_spool()
-    {
-        var reel = new Reel
-        {
-            Tag = "S",
-            Name = "r",
-            ArborM = .055,
-            RimM = .095,
-            WidthM = .026,
-            MassKg = .17,
-        };
-        var line = Reel.TypicalLine(8);
-        var polyester = SpoolFill.Of(reel, line, Backings.Find("poly30")!, 0)!.FitsBackingM;
-        var gelSpun = SpoolFill.Of(reel, line, Backings.Find("gel65")!, 0)!.FitsBackingM;
-        Assert.InRange(gelSpun / polyester, 1.8, 2.4);
-        Assert.Equal(1, SpoolFill.Of(reel, line, Backings.Find("poly30")!, polyester)!.Share, 6);
-        Assert.True(Backings.TightPacking < Math.PI / (2 * Math.Sqrt(3)), "nothing packs tighter than hexagons");
-    }
-
-    [Fact]
-    public void A_reel_known_by_its_label_holds_what_the_label_says()
-    {
-        var reel = new Reel
-        {
-            Tag = "S",
-            Name = "r",
-            LabelLow = 7,
-            LabelHigh = 8,
-            StatedBackingM = 140,
-            StatedBacking = "poly20",
-            MassKg = .16,
-        };
-        Assert.Equal(SourceMark.Label, reel.Room()!.Value.Source.Mark);
-        Assert.Equal(140, SpoolFill.Of(reel, Reel.TypicalLine(7.5), Backings.Find("poly20")!, 140)!.FitsBackingM, 6);
-        Assert.Null((reel with { StatedBackingM = null }).Room());
     }
 
     // Common practice, no source: bulk and soaked mass by family.

@@ -16,9 +16,6 @@ public static class CastEngine
     /// <summary>Drag coefficient of a cylinder across the stream at these speeds. Range in use 1.0–1.1; common practice.</summary>
     public const double CrossDrag = 1.05;
 
-    /// <summary>Kinematic viscosity of air near 15–20 °C, m²/s.</summary>
-    public const double ViscosityM2ps = 1.5e-5;
-
     /// <summary>
     /// A fly heavier than this share of the line in the air is lobbed, not cast; up to the lower one it casts comfortably. Common
     /// practice.
@@ -102,11 +99,4 @@ public static class CastEngine
         var list = new CastList(plans, results);
         new CastLanes(setup, refine, null).Fly(ref list);
     }
-
-    /// <summary>
-    /// Skin-friction coefficient of a long cylinder along the stream, turbulent. Lengths in metres, speed in m/s. Source: White (1972),
-    /// recalled.
-    /// </summary>
-    public static double SkinFriction(double lengthM, double radiusM, double speedMps) =>
-        .0015 + (.30 + .015 * Math.Pow(lengthM / radiusM, .4)) / Math.Cbrt(speedMps * lengthM / ViscosityM2ps);
 }

@@ -1,5 +1,6 @@
 using System.Runtime.CompilerServices;
 using System.Runtime.Intrinsics;
+using ZingCast.Core.Standards;
 using static System.Runtime.Intrinsics.Vector256;
 using Lane4 = System.Runtime.Intrinsics.Vector256<double>;
 
@@ -204,7 +205,12 @@ internal readonly struct CastLanes
             launch * sin / 2
         );
         // White's law for the whole carried line at launch: over a cast it changes by a few per cent.
-        var friction = CastEngine.SkinFriction(outM, all.M2 / outM / 2, Math.Max(1, launch + Math.Max(0, setup.Day.HeadwindMps) / 2));
+        var friction = SkinFriction.Of(
+            outM,
+            all.M2 / outM / 2,
+            Math.Max(1, launch + Math.Max(0, setup.Day.HeadwindMps) / 2),
+            SkinFriction.AirM2ps
+        );
         (c.Skin[i], c.Bend[i], c.Sin[i], c.WindMps[i]) = (kSkin * friction, kBend * loop, sin, setup.Day.HeadwindMps * cos);
         c.FallMps[i] = Math.Sqrt((all.Kg + setup.FlyKg) * Gravity / (kCross * all.M2));
         (c.Moving[i], c.Resting[i]) = (0, 0);

@@ -19,7 +19,7 @@ internal static class Candidates
     internal static IReadOnlyList<Candidate> Reels(GearShed shed, Brief brief, Outfit outfit) =>
         Ranked(
             shed.Reels,
-            r => Choosing.Cost(r, outfit.Rod, outfit.Line, outfit.Backing, outfit.BackingM, brief),
+            r => Choosing.Cost(r, outfit.Rod, outfit.Line, outfit.Backing, outfit.BackingM, brief, shed),
             r => Reel(r, outfit, brief, r.Id == outfit.Reel.Id)
         );
 
@@ -56,9 +56,8 @@ internal static class Candidates
 
     private static Candidate Reel(Reel reel, Outfit outfit, Brief brief, bool chosen)
     {
-        var fill = SpoolFill.Of(reel, outfit.Line, outfit.Backing, outfit.BackingM);
+        var fill = SpoolFill.Of(reel, outfit.Line, outfit.Backing, outfit.BackingM, outfit.Leader);
         var judged = LinkVerdicts.Reel(reel, fill, outfit, brief);
-        Figure figure = fill is null ? "unknown" : Figure.Share("fill", fill.Share);
-        return new(reel.Id, reel.Tag, reel.Name, figure, fill?.Share, judged.Verdict, judged.Why(), chosen);
+        return new(reel.Id, reel.Tag, reel.Name, Figure.Fill(fill), fill.Share, judged.Verdict, judged.Why(), chosen);
     }
 }

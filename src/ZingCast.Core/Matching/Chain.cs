@@ -34,7 +34,7 @@ internal static class Chain
             LinkId.Head => $"{line.Tag} {line.Name}",
             LinkId.Running => $"{Quantity.Length(Math.Max(0, line.LengthM - line.HeadM))} of {Quantity.Diameter(line.RunningDiameterM)}",
             LinkId.Backing => $"{Quantity.Spooled(outfit.BackingM)} of {outfit.Backing.Name}",
-            LinkId.Reel when reel.Id == 0 => $"Look for a rim of {Quantity.Short(reel.RimM ?? 0)}",
+            LinkId.Reel when reel.Id == 0 => $"Look for a rim of {Quantity.SpoolSize(reel.RimM ?? 0)}",
             LinkId.Reel => $"{reel.Tag} {reel.Name}",
             LinkId.Rod when rod.Id == 0 => $"Look for class {Quantity.Class(rod.PrintedClass ?? 0)}, {Quantity.RodLength(rod.LengthM)}",
             LinkId.Rod => $"{rod.Tag} {rod.Name}",
@@ -56,7 +56,7 @@ internal static class Chain
             LinkId.Head => Quantity.LineMass(outfit.Line.MassKg ?? 0),
             LinkId.Running => Quantity.Distance(outfit.ShootM),
             LinkId.Backing => Quantity.Spooled(outfit.BackingM),
-            LinkId.Reel => outfit.Fill is { } fill ? Figure.Share("fill", fill.Share) : "unknown",
+            LinkId.Reel => Figure.Fill(outfit.Fill),
             LinkId.Rod => outfit.Rod.Class is { } c ? Quantity.Class(c, outfit.Rod.MeasuredPlusMinus) : "no class",
             _ => outfit.ReachM,
         };

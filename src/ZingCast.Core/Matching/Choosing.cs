@@ -148,29 +148,32 @@ public static class Choosing
             : Math.Max(0, Math.Max(low - line.HeadM, line.HeadM - high));
     }
 
+    // A reel that nobody measured is taken when it is clearly better; one that the line is on already saves the winding.
+    private const double GuessCost = 2,
+        WoundWorth = .25;
+
     /// <summary>Cost of a reel for a rod and line with this much backing.</summary>
-    public static double Cost(Reel reel, Rod rod, FlyLine line, Backing backing, double backingM, Brief brief)
+    public static double Cost(Reel reel, Rod rod, FlyLine line, Backing backing, double backingM, Brief brief, GearShed shed)
     {
         var fill = SpoolFill.Of(reel, line, backing, backingM);
         var cost = fill switch
         {
-            null => 2.5,
             { FitsBackingM: 0 } => Impossible,
             { Share: > 1 } => 3 + 4 * (1 - fill.FitsBackingM / Math.Max(1, backingM)),
             { Share: < .6 } => 2 * (.6 - fill.Share),
             _ => 0,
         };
-        cost += 1.5 * Math.Abs(Balance(reel, rod, line) - ReelBalance.Ideal);
+        if (fill.Spool.IsGuess)
+            cost += GuessCost;
+        if (SpoolWork.Holding(shed, reel, line) is not null)
+            cost -= WoundWorth;
+        cost += 1.5 * Math.Abs(ReelBalance.Ratio(reel, fill, rod.MassKg) - ReelBalance.Ideal);
         if (brief.Salt && !reel.SaltProof)
             cost += 1.2;
         if (rod.Class is { } c && reel is { LabelLow: { } low, LabelHigh: { } high })
             cost += .4 * Math.Max(0, Math.Max(low - c, c - high));
         return cost;
     }
-
-    /// <summary>Loaded reel over rod mass.</summary>
-    public static double Balance(Reel reel, Rod rod, FlyLine line) =>
-        (reel.MassKg + line.MassWithinKg(line.LengthM)) / Math.Max(.02, rod.MassKg);
 
     /// <summary>
     /// The rod and line that go together best. Either is a specification when the shed holds none that can do it;
@@ -246,8 +249,7 @@ public static class Choosing
     public static Reel WantedReel(Rod rod, FlyLine line, Backing backing, double backingM, Brief brief)
     {
         var (arbor, width) = (.045, .025);
-        var volume =
-            (line.Volume(line.LengthM) + backingM * Math.PI / 4 * backing.DiameterM * backing.DiameterM) / Backings.LoosePacking * 1.02;
+        var volume = (line.Volume(line.LengthM) + backingM * backing.AreaM2) / Backings.LoosePacking * 1.02;
         return new()
         {
             Tag = "—",

@@ -1,5 +1,6 @@
 using ZingCast.Core.Flies;
 using ZingCast.Core.Measures;
+using ZingCast.Core.Reels;
 using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Matching;
@@ -79,6 +80,10 @@ public readonly record struct Figure(Quantity? Quantity, string? Word, string? N
 
     /// <summary>A share with its name.</summary>
     public static Figure Share(string name, double share) => new(Measures.Quantity.Ratio(share), null, name);
+
+    /// <summary>How full a spool is, with how far that may be off when nobody measured it.</summary>
+    public static Figure Fill(SpoolFill fill) =>
+        new(Measures.Quantity.Ratio(fill.Share, fill.Spool.IsGuess ? fill.Share * fill.Spool.PlusMinus : null), null, "fill");
 
     /// <summary>How much of what a class is built for hangs outside its tip.</summary>
     public static Figure Load(LineLoad load) =>

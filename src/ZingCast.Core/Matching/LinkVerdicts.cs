@@ -170,10 +170,17 @@ internal static class LinkVerdicts
             : Fits(LinkId.Backing, () => $"outlasts a run of {Quantity.Spooled(run)}");
     }
 
-    internal static Judgement Reel(Reel reel, SpoolFill? fill, Outfit outfit, Brief brief)
+    internal static Judgement Reel(Reel reel, SpoolFill fill, Outfit outfit, Brief brief)
     {
-        if (fill is null)
-            return Look(LinkId.Reel, () => $"what it holds is unknown: measure arbor, rim and width");
+        var fits = fill.FitsBandM;
+        // Nobody measured it: only what no such reel would hold fails.
+        if (fill.Spool.IsGuess && fits.High >= outfit.BackingM)
+            return Look(
+                LinkId.Reel,
+                () =>
+                    $"nobody measured it: such reels hold {Quantity.Spooled(fits.Low)} to {Quantity.Spooled(fits.High)} of this backing. "
+                    + $"Measure arbor, rim and width"
+            );
         if (fill.FitsBackingM <= 0)
             return Fails(LinkId.Reel, () => $"does not even hold the line");
         if (!fill.Holds)
@@ -182,7 +189,7 @@ internal static class LinkVerdicts
             return Look(LinkId.Reel, () => $"holds it, but is not made for salt: rinse and dry it each day");
         if (fill.ShareLoose > 1)
             return Look(LinkId.Reel, () => $"just holds it: wind it tight and even");
-        var ratio = Choosing.Balance(reel, outfit.Rod, outfit.Line);
+        var ratio = ReelBalance.Ratio(reel, fill, outfit.Rod.MassKg);
         if (ReelBalance.IsOdd(ratio))
             return Look(
                 LinkId.Reel,

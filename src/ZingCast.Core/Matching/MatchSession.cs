@@ -108,16 +108,22 @@ public sealed class MatchSession
 
     // The shed without what is to be bought; a pinned piece stays, and nothing in it has the number 0.
     private GearShed Without(Pins pins, bool rods = false, bool lines = false, bool reels = false) =>
-        new(
-            rods ? Choosing.Only(shed.Rods, pins.Rod ?? 0, r => r.Id) : shed.Rods,
-            lines ? Choosing.Only(shed.Lines, pins.Line ?? 0, l => l.Id) : shed.Lines,
-            reels ? Choosing.Only(shed.Reels, pins.Reel ?? 0, r => r.Id) : shed.Reels
-        );
+        shed with
+        {
+            Rods = rods ? Choosing.Only(shed.Rods, pins.Rod ?? 0, r => r.Id) : shed.Rods,
+            Lines = lines ? Choosing.Only(shed.Lines, pins.Line ?? 0, l => l.Id) : shed.Lines,
+            Reels = reels ? Choosing.Only(shed.Reels, pins.Reel ?? 0, r => r.Id) : shed.Reels,
+        };
 
     /// <summary>How this rod, line and reel would do together. They need an identity each, and need not stand in the shed.</summary>
     public Score Score(Rod rod, FlyLine line, Reel reel) =>
         ChooseFrom(
-            new([rod], [line], [reel]),
+            shed with
+            {
+                Rods = [rod],
+                Lines = [line],
+                Reels = [reel],
+            },
             new()
             {
                 Rod = rod.Id,
@@ -200,7 +206,7 @@ public sealed class MatchSession
         HandRules.Shoulder(brief, book);
 
         var (reel, backing, backingM) = ReelRules.Decide(brief, from, pins, strictly, rod, line, leader, book);
-        var fill = SpoolFill.Of(reel, line, backing, backingM);
+        var fill = SpoolFill.Of(reel, line, backing, backingM, leader);
         var reachM = answer?.Farthest.ReachM ?? 0;
         var outfit = new Outfit(
             rod,
@@ -217,12 +223,13 @@ public sealed class MatchSession
             brief.Caster.Reach(reachM),
             answer?.Cast
         );
+        ReelRules.Fought(brief, outfit, book);
         var judged = LinkVerdicts.Of(brief, spec, outfit);
         var cost =
             Choosing.Cost(rod, spec, brief)
             + Choosing.Cost(line, rod, spec, brief)
             + ShortCost * Short(reachM)
-            + Choosing.Cost(reel, rod, line, backing, backingM, brief);
+            + Choosing.Cost(reel, rod, line, backing, backingM, brief, from);
         return new(outfit, spec, pins, book, judged, cost);
     }
 

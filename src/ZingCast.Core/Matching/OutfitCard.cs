@@ -71,7 +71,7 @@ public sealed record OutfitCard(IReadOnlyList<CardLine> Lines, Sentence Reach)
         if (reel.Id != 0)
             return $"{reel.Tag} {reel.Name}, {Quantity.Gear(reel.MassKg)}";
         return $"room for the line and {Quantity.Spooled(outfit.BackingM)} of {outfit.Backing.Name}: rim about "
-            + $"{Quantity.Short(reel.RimM!.Value)}, near {Quantity.Gear(reel.MassKg)}{(reel.SaltProof ? ", made for salt" : "")}";
+            + $"{Quantity.SpoolSize(reel.RimM!.Value)}, near {Quantity.Gear(reel.MassKg)}{(reel.SaltProof ? ", made for salt" : "")}";
     }
 
     private static Sentence LeaderOf(Outfit outfit)

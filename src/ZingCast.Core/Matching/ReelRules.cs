@@ -12,11 +12,9 @@ namespace ZingCast.Core.Matching;
 /// <summary>Backing, reel, fill and balance, and where the money goes.</summary>
 internal static class ReelRules
 {
-    // Runs that ask for thin strong backing, and runs that are worth money: metres and m/s, common practice.
+    // Runs that ask for thin strong backing: metres and m/s, common practice.
     private const double LongRunM = 100,
-        FastRunMps = 6,
-        DearRunM = 80,
-        DearRunMps = 5;
+        FastRunMps = 6;
 
     // Least strength of backing, pounds, and over the tippet's; common practice.
     private const double LeastLb = 18,
@@ -37,12 +35,13 @@ internal static class ReelRules
         var metres = BackingLength(brief, pins, book);
         var (fitting, backing) = BackingKind(brief, shed, pins, (rod, line, leader), metres, book);
         var pinned = pins.Reel is { } id ? shed.Reels.FirstOrDefault(r => r.Id == id) : null;
-        var nearest = strictly ? shed.Reels.MinBy(r => Choosing.Cost(r, rod, line, backing, metres, brief)) : null;
+        var nearest = strictly ? shed.Reels.MinBy(r => Choosing.Cost(r, rod, line, backing, metres, brief, shed)) : null;
         var reel = pinned ?? fitting ?? nearest ?? Choosing.WantedReel(rod, line, backing, metres, brief);
         Chosen(brief, reel, backing, metres, book);
-        Filled(reel, line, backing, metres, book);
-        Balance(rod, line, reel, book);
-        Money(brief, book);
+        OnSpool(shed, reel, line, backing, metres, book);
+        var fill = SpoolFill.Of(reel, line, backing, metres, leader);
+        Filled(fill, metres, book);
+        Balance(rod, reel, fill, book);
         return (reel, backing, metres);
     }
 
@@ -130,8 +129,10 @@ internal static class ReelRules
     private static Reel? Best(Brief brief, GearShed shed, Pins pins, Rod rod, FlyLine line, Backing backing, double metres)
     {
         var candidates = Choosing.Only(shed.Reels, pins.Reel, r => r.Id);
-        var best = candidates.MinBy(r => Choosing.Cost(r, rod, line, backing, metres, brief));
-        return best is not null && SpoolFill.Of(best, line, backing, metres) is null or { Holds: true } ? best : null;
+        var best = candidates.MinBy(r => Choosing.Cost(r, rod, line, backing, metres, brief, shed));
+        return best is not null && SpoolFill.Of(best, line, backing, metres) is { } fill && (fill.Holds || fill.Spool.IsGuess)
+            ? best
+            : null;
     }
 
     private static void Chosen(Brief brief, Reel reel, Backing backing, double metres, LedgerBook book)
@@ -143,8 +144,8 @@ internal static class ReelRules
                     new(
                         "look for",
                         $"No reel in the shed holds this line with {Quantity.Spooled(metres)} of backing. Look for a rim of "
-                            + $"{Quantity.Short(reel.RimM!.Value)} by {Quantity.Short(reel.WidthM!.Value)} wide on an arbor "
-                            + $"of {Quantity.Short(reel.ArborM!.Value)}, near {Quantity.Gear(reel.MassKg)}",
+                            + $"{Quantity.SpoolSize(reel.RimM!.Value)} by {Quantity.SpoolSize(reel.WidthM!.Value)} wide on an arbor "
+                            + $"of {Quantity.SpoolSize(reel.ArborM!.Value)}, near {Quantity.Gear(reel.MassKg)}",
                         [new("backing", backing.Name)],
                         Doubt: true
                     )
@@ -163,44 +164,115 @@ internal static class ReelRules
             );
     }
 
-    private static void Filled(Reel reel, FlyLine line, Backing backing, double metres, LedgerBook book)
+    private static void OnSpool(GearShed shed, Reel reel, FlyLine line, Backing backing, double metres, LedgerBook book)
     {
-        if (SpoolFill.Of(reel, line, backing, metres) is not { } fill)
+        if (SpoolWork.Of(shed, reel, line, backing, metres) is { } work)
             book.Note(
-                Rules.Fill,
+                Rules.OnSpool,
                 () =>
                     new(
-                        "unknown",
-                        $"Neither measured nor labelled: nobody knows what it holds. Measure arbor, rim and width",
-                        [],
-                        Source.Assumption("No spool measures"),
-                        Doubt: true
-                    )
-            );
-        else
-            book.Note(
-                Rules.Fill,
-                () =>
-                    new(
-                        Figure.Share("fill", fill.Share),
-                        fill.Share <= 1
-                            ? (Sentence)$"of the room used; {Quantity.Spooled(fill.FitsBackingM)} of this backing would fit"
-                            : $"of the room: only {Quantity.Spooled(fill.FitsBackingM)} of this backing fits",
-                        [
-                            new("ordinary wind", Figure.Share("fill", fill.Share)),
-                            new("loose wind", Figure.Share("fill", fill.ShareLoose)),
-                            new("backing", Quantity.Spooled(metres)),
-                            new("rim gap left", fill.RimGapM is { } gap ? Quantity.Short(gap) : "spool not measured"),
-                        ],
-                        fill.Source,
-                        Doubt: fill.ShareLoose > 1
+                        work.Minutes == 0 ? "ready" : $"{work.Minutes} min",
+                        work.Says,
+                        [new("line", line.Tag), new("reel", reel.Tag)],
+                        new(SourceMark.Measured, "What somebody noted that lies on the spools of the shed")
                     )
             );
     }
 
-    private static void Balance(Rod rod, FlyLine line, Reel reel, LedgerBook book)
+    private static void Filled(SpoolFill fill, double metres, LedgerBook book)
     {
-        var ratio = Choosing.Balance(reel, rod, line);
+        var (fits, band) = (Quantity.Spooled(fill.FitsBackingM), fill.FitsBandM);
+        Sentence between = $"{Quantity.Spooled(band.Low)} to {Quantity.Spooled(band.High)} by how tight it is wound";
+        book.Note(
+            Rules.Fill,
+            () =>
+                new(
+                    Figure.Fill(fill),
+                    fill.Spool.IsGuess
+                            ? $"of the room such a reel usually has: {Quantity.Spooled(band.Low)} to {Quantity.Spooled(band.High)} "
+                                + $"of this backing would fit. Measure arbor, rim and width"
+                        : fill.Share <= 1 ? (Sentence)$"of the room used; {fits} of this backing would fit, {between}"
+                        : $"of the room: only {fits} of this backing fits, {between}",
+                    [
+                        new("ordinary wind", Figure.Share("fill", fill.Share)),
+                        new("loose wind", Figure.Share("fill", fill.ShareLoose)),
+                        new("backing", Quantity.Spooled(metres)),
+                        new("rim gap left", Quantity.SpoolSize(fill.RimGapM)),
+                        new("room known to", Figure.Share("±", fill.Spool.PlusMinus)),
+                    ],
+                    fill.Spool.Source,
+                    Doubt: fill.ShareLoose > 1 || fill.Spool.IsGuess
+                )
+        );
+    }
+
+    /// <summary>What the drag is set to, what a fish makes of it, and so where the money belongs.</summary>
+    public static void Fought(Brief brief, Outfit outfit, LedgerBook book)
+    {
+        var drag = outfit.Drag;
+        book.Note(
+            Rules.Drag,
+            () =>
+                new(
+                    Quantity.Force(drag.SetN),
+                    drag.Says,
+                    [
+                        .. drag.Joints.Select(j => new Factor($"{j.Name}, knotted", Quantity.Force(j.StandsN))),
+                        new("from", Quantity.Force(drag.RangeN.Low)),
+                        new("to", Quantity.Force(drag.RangeN.High)),
+                    ],
+                    Doubt: drag.SetN < drag.RangeN.Low
+                )
+        );
+        // The fish is let go when somebody reads of it; both reasons tell of the same run.
+        var run = new Lazy<FishRun>(() => outfit.Runs(brief).Run(watched: false));
+        book.Note(Rules.Run, () => Ran(brief, outfit, run.Value));
+        book.Note(Rules.Money, () => Money(brief, run.Value));
+    }
+
+    private static Told Ran(Brief brief, Outfit outfit, FishRun run)
+    {
+        var share = Quantity.Ratio(run.TippetShare);
+        var took = new Quantity(Math.Round(run.TookS), Kind.Time);
+        var fastest = new Quantity(run.FastestMps, Kind.WaterSpeed);
+        return new(
+            Quantity.Spooled(run.RunM),
+            run.End switch
+            {
+                RunEnd.Breaks => $"run at up to {fastest}; the hardest pull is {share} times what the weakest knot stands. "
+                    + $"Follow, lower the rod, ease the drag",
+                RunEnd.Spools => $"run and the spool is empty after {took}: follow, or wind on more",
+                _ => (Sentence)$"run in {took}, {Quantity.Spooled(run.LeftM)} left on the spool; "
+                    + $"the hardest pull is {share} of what the weakest knot stands",
+            },
+            [
+                new("fish", Quantity.Fish(brief.FishKg)),
+                new("fastest", fastest),
+                new("backing out", Quantity.Spooled(run.BackingOutM)),
+                new("hardest pull", Quantity.Force(run.HardestN)),
+                new("drag set to", Quantity.Force(outfit.Drag.SetN)),
+            ],
+            RunningFish.Source,
+            Doubt: run.End != RunEnd.Stops
+        );
+    }
+
+    private static Told Money(Brief brief, FishRun run)
+    {
+        var (fastest, drawn) = (new Quantity(run.FastestMps, Kind.WaterSpeed), Quantity.Spooled(run.BackingOutM));
+        var (reel, name) = (RunCase.WantsReel(run), brief.Species.Name);
+        return new(
+            reel ? "reel" : "rod",
+            reel ? (Sentence)$"{name} draws {drawn} of backing at up to {fastest}: spend on reel and backing"
+                : run.BackingOutM > 0 ? (Sentence)$"{name} draws {drawn} of backing at most: spend on the rod, the reel mostly stores line"
+                : $"{name} does not run the line out: spend on the rod, the reel mostly stores line",
+            [new("backing out", drawn), new("fastest", fastest)]
+        );
+    }
+
+    private static void Balance(Rod rod, Reel reel, SpoolFill fill, LedgerBook book)
+    {
+        var ratio = ReelBalance.Ratio(reel, fill, rod.MassKg);
         book.Note(
             Rules.Balance,
             () =>
@@ -211,29 +283,10 @@ internal static class ReelRules
                         : $"loaded reel to rod: balances at the grip",
                     [
                         new("reel", Quantity.Gear(reel.MassKg)),
-                        new("line", Quantity.Gear(line.MassWithinKg(line.LengthM))),
+                        new("line and backing", Quantity.Gear(fill.LoadKg)),
                         new("rod", Quantity.Gear(rod.MassKg)),
                     ],
                     Doubt: ReelBalance.IsOdd(ratio)
-                )
-        );
-    }
-
-    private static void Money(Brief brief, LedgerBook book)
-    {
-        var group = brief.Species.Group;
-        var runs = group.RunM >= DearRunM || group.RunMps >= DearRunMps;
-        var speed = new Quantity(group.RunMps, Kind.WaterSpeed);
-        book.Note(
-            Rules.Money,
-            () =>
-                new(
-                    runs ? "reel" : "rod",
-                    runs
-                        ? (Sentence)$"{brief.Species.Name} can run {Quantity.Spooled(group.RunM)} at {speed}: spend on reel and backing"
-                        : $"{brief.Species.Name} run {Quantity.Spooled(group.RunM)} at most: spend on the rod, "
-                            + $"the reel mostly stores line",
-                    [new("run", Quantity.Spooled(group.RunM)), new("speed", speed)]
                 )
         );
     }

@@ -1,5 +1,6 @@
 using ZingCast.Core.Flies;
 using ZingCast.Core.Measures;
+using ZingCast.Core.Reels;
 using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Matching;
@@ -353,6 +354,15 @@ public static class Rules
         Source.Computed
     );
 
+    /// <summary>What lies on which spool.</summary>
+    public static readonly Rule OnSpool = new(
+        "reel.spool",
+        LinkId.Reel,
+        "On the spool",
+        "What was noted when a spool was wound: whether the line is on this reel already, on a spare spool of it or elsewhere.",
+        Practice
+    );
+
     /// <summary>Spool fill.</summary>
     public static readonly Rule Fill = new(
         "reel.fill",
@@ -372,12 +382,32 @@ public static class Rules
         Practice
     );
 
+    /// <summary>Drag.</summary>
+    public static readonly Rule Drag = new(
+        "reel.drag",
+        LinkId.Reel,
+        "Drag",
+        "A quarter to three tenths of what the weakest knotted link stands, pulled straight off the full spool.",
+        Practice
+    );
+
+    /// <summary>A fish runs.</summary>
+    public static readonly Rule Run = new(
+        "reel.run",
+        LinkId.Backing,
+        "The run",
+        "The fish of the brief runs against the drag on a spool that empties, the rings and the water along all that is out, until it tires, "
+            + "the spool is empty or the weakest knot goes.",
+        RunningFish.Source
+    );
+
     /// <summary>Money.</summary>
     public static readonly Rule Money = new(
         "reel.money",
         LinkId.Reel,
         "Where the money goes",
-        "For fish that do not run spend on the rod; for fish that run fast and far spend on reel and backing.",
+        "Computed from the run: a fish that draws fifty metres of backing or runs at five metres a second asks for reel and backing, any "
+            + "other for the rod.",
         Practice
     );
 
@@ -419,8 +449,11 @@ public static class Rules
         BackingLength,
         BackingKind,
         ReelChoice,
+        OnSpool,
         Fill,
         Balance,
+        Drag,
+        Run,
         Money,
     ];
 

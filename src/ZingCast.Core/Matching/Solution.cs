@@ -18,7 +18,7 @@ namespace ZingCast.Core.Matching;
 /// <param name="Leader">Leader with tippet.</param>
 /// <param name="Tippet">How the tippet was sized, with the band it should lie in.</param>
 /// <param name="Load">How the line loads the rod.</param>
-/// <param name="Fill">How the spool is filled; null when the reel's room is unknown.</param>
+/// <param name="Fill">How the spool is filled.</param>
 /// <param name="CarryM">Line held in the air before release, metres.</param>
 /// <param name="ShootM">Line to be shot, metres, zero or more.</param>
 /// <param name="ReachM">Farthest this caster gets with it today, metres.</param>
@@ -32,13 +32,22 @@ public sealed record Outfit(
     Leader Leader,
     TippetChoice Tippet,
     LineLoad Load,
-    SpoolFill? Fill,
+    SpoolFill Fill,
     double CarryM,
     double ShootM,
     Quantity ReachM,
     CastResult? Cast
 )
 {
+    /// <summary>What the drag is set to, from the weakest knotted link.</summary>
+    public DragSetting Drag { get; } = DragSetting.Of(Leader, Line, Backing, Reel);
+
+    /// <summary>
+    /// A fish of the brief on it: taken at the brief's distance, on the drag as set, with a rod held as most people do.
+    /// </summary>
+    public RunCase Runs(Brief brief) =>
+        new(Reel, Line, Backing, BackingM, Leader, brief.Species.Group, brief.FishKg, new(Drag.SetN, OutM: brief.DistanceM));
+
     /// <summary>Whether a link is a piece that is not in the shed: a part with no identity is a specification.</summary>
     public bool ToBuy(LinkId link) =>
         link switch

@@ -110,6 +110,7 @@ public static class Customary
                 []
             ),
             Kind.ShortLength => new(new("in", Exact.InchM, [new(0, .1), new(9, .5)]), new("cm", .01, [new(0, .1), new(20, .5)]), []),
+            Kind.SpoolSize => new(new("in", Exact.InchM, [new(0, .01), new(1, .05)]), new("mm", .001, [new(0, .1), new(4, .5)]), []),
             Kind.Diameter => new(Thousandths, Hundredths, []),
             Kind.Tippet => new(Thousandths with { Shape = Shape.XNumber }, Hundredths, []),
             Kind.LineMass => new(

@@ -21,6 +21,9 @@ public enum Kind
     /// <summary>A length held against a ruler, metres.</summary>
     ShortLength,
 
+    /// <summary>A measure of a spool, metres; read in inches or millimetres.</summary>
+    SpoolSize,
+
     /// <summary>A thickness of line or tippet, metres.</summary>
     Diameter,
 
@@ -105,6 +108,9 @@ public readonly record struct Quantity(double Value, Kind Kind, double? PlusMinu
 
     /// <summary>Ruler length in metres.</summary>
     public static Quantity Short(double metres) => new(metres, Kind.ShortLength);
+
+    /// <summary>A measure of a spool in metres.</summary>
+    public static Quantity SpoolSize(double metres) => new(metres, Kind.SpoolSize);
 
     /// <summary>Thickness in metres.</summary>
     public static Quantity Diameter(double metres) => new(metres, Kind.Diameter);

@@ -29,6 +29,16 @@ public sealed record Reel : Gear
     /// <summary>Kind of that backing, see <see cref="Backings"/>.</summary>
     public string? StatedBacking { get; init; }
 
+    /// <summary>The line it says it holds them behind, as its box would: "WF7F"; null for an ordinary one of its class.</summary>
+    public string? StatedLine
+    {
+        get;
+        init => field = string.IsNullOrWhiteSpace(value) ? null : PlainText.Clean(value);
+    }
+
+    /// <summary>Something it was seen to hold; null when nobody tried.</summary>
+    public KnownFill? KnownFill { get; init; }
+
     /// <summary>Mass empty, kilograms.</summary>
     public double MassKg { get; init; }
 
@@ -49,23 +59,8 @@ public sealed record Reel : Gear
     /// <summary>Room left between line and rim, metres; 3 mm is common practice.</summary>
     public const double RimGapM = .003;
 
-    /// <summary>Winding room up to the safe rim gap and how it is known; null when neither ruler nor label tells.</summary>
-    public (double M3, Source Source)? Room()
-    {
-        if (ArborM is { } arbor && RimM is { } rim && WidthM is { } width)
-        {
-            var full = rim - 2 * RimGapM;
-            return (Math.PI / 4 * width * (full * full - arbor * arbor), new(SourceMark.Measured, "Spool measured with a ruler"));
-        }
-        if (StatedBackingM is { } metres && LabelHigh is { } high && Backings.Find(StatedBacking ?? "poly20") is { } backing)
-        {
-            var line = TypicalLine((high + (LabelLow ?? high)) / 2);
-            var room =
-                (metres * Math.PI / 4 * backing.DiameterM * backing.DiameterM + line.Volume(line.LengthM)) / Backings.OrdinaryPacking;
-            return (room, new(SourceMark.Label, "Worked back from what the label says it holds"));
-        }
-        return null;
-    }
+    /// <summary>The spool as far as it is known; there always is an answer, and it says how good it is.</summary>
+    public SpoolShape Spool() => SpoolShape.Of(this);
 
     /// <summary>An ordinary floating weight-forward line of a class; stands in where no line is known. Assumed build.</summary>
     public static FlyLine TypicalLine(double lineClass) =>
@@ -80,10 +75,13 @@ public sealed record Reel : Gear
         };
 
     /// <inheritdoc />
-    public override Spread? Classes => LabelLow is { } low ? new(low, LabelHigh ?? low) : null;
+    public override Spread? Classes =>
+        LabelLow is { } low ? new(low, LabelHigh ?? low)
+        : (LabelHigh ?? BoxCode.Read(StatedLine)?.Class) is { } one ? new(one, one)
+        : null;
 
     /// <inheritdoc />
-    public override bool IsMeasured => this is { ArborM: not null, RimM: not null, WidthM: not null };
+    public override bool IsMeasured => this is { ArborM: not null, RimM: not null, WidthM: not null } or { KnownFill: not null };
 
     /// <inheritdoc />
     public override string UsualName() =>
@@ -106,62 +104,29 @@ public sealed record Reel : Gear
             .Must("rimM", !(RimM - 2 * RimGapM <= ArborM), "The rim must stand at least 3 mm clear of the arbor all round.")
             .Within("statedBackingM", StatedBackingM, Backings.Lengths)
             .Must("statedBacking", StatedBacking is null || Backings.Find(StatedBacking) is not null, "Pick a backing from the list.")
+            .Must("statedLine", StatedLine is null || BoxCode.Read(StatedLine) is not null, "Type the line as on its box, such as WF7F.")
+            .Must("knownFill", KnownFill is null || KnownFill.Check().Count == 0, "What it held needs another look.")
             .Range("massKg", MassKg, .03, 1, "A reel weighs between 30 g and 1 kg.")
             .Range("dragN", DragN, 0, 200, "Drag is between 0 and 200 N.")
             .Problems;
 }
 
-/// <summary>How a spool is filled, from the arbor outwards.</summary>
-/// <param name="BackingM">Backing wound on, metres.</param>
-/// <param name="Share">Wound volume over the room there is; above 1 it does not fit.</param>
-/// <param name="ShareLoose">The same with a loose hand wind.</param>
-/// <param name="FitsBackingM">Most backing of this kind that fits under this line, metres, zero or more.</param>
-/// <param name="BackingRadiusM">Radius after the backing, metres; null when the spool was not measured.</param>
-/// <param name="LineRadiusM">Radius after the line, metres; null when the spool was not measured.</param>
-/// <param name="RimGapM">Gap left to the rim, metres; null when the spool was not measured.</param>
-/// <param name="Source">How the room is known.</param>
-public sealed record SpoolFill(
-    double BackingM,
-    double Share,
-    double ShareLoose,
-    double FitsBackingM,
-    double? BackingRadiusM,
-    double? LineRadiusM,
-    double? RimGapM,
-    Source Source
-)
+/// <summary>What a spool was seen to hold, wound as it usually is.</summary>
+/// <param name="Backing">Kind of backing, see <see cref="Backings"/>.</param>
+/// <param name="BackingM">How much of it, metres.</param>
+/// <param name="Line">The line over it, in words; empty for none.</param>
+/// <param name="LineM3">Volume of that line itself, cubic metres.</param>
+/// <param name="GapM">What was left to the rim, metres.</param>
+public sealed record KnownFill(string Backing, double BackingM, string Line, double LineM3, double GapM)
 {
-    /// <summary>A spool this full still takes the last wraps, share of its room. Common practice.</summary>
-    public const double MostShare = 1.02;
-
-    /// <summary>Whether it takes line and backing.</summary>
-    public bool Holds => Share <= MostShare;
-
-    /// <summary>
-    /// Fills a spool with backing and then a line. Wound volume is the line's own volume divided by the packing; the outer
-    /// radius follows from R² = r² + V/(π·width). Null when the reel's room is unknown.
-    /// </summary>
-    public static SpoolFill? Of(Reel reel, FlyLine line, Backing backing, double backingM)
-    {
-        if (reel.Room() is not { } room)
-            return null;
-        var perMetre = Math.PI / 4 * backing.DiameterM * backing.DiameterM;
-        var lineVolume = line.Volume(line.LengthM);
-        var bare = backingM * perMetre + lineVolume;
-        double? Radius(double volume) =>
-            reel is { ArborM: { } arbor, WidthM: { } width }
-                ? Math.Sqrt(arbor * arbor / 4 + volume / Backings.OrdinaryPacking / (Math.PI * width))
-                : null;
-        var outer = Radius(bare);
-        return new(
-            backingM,
-            bare / Backings.OrdinaryPacking / room.M3,
-            bare / Backings.LoosePacking / room.M3,
-            Math.Max(0, (room.M3 * Backings.OrdinaryPacking - lineVolume) / perMetre),
-            Radius(backingM * perMetre),
-            outer,
-            reel.RimM / 2 - outer,
-            room.Source
-        );
-    }
+    /// <summary>What cannot be, field by field.</summary>
+    public IReadOnlyList<FieldProblem> Check() =>
+        new FieldCheck()
+            .Must("backing", Backings.Find(Backing) is not null, "Pick a backing from the list.")
+            .Within("backingM", BackingM, Backings.Lengths)
+            .Text("line", Line, 100, optional: true)
+            .Range("lineM3", LineM3, 0, 5e-4, "No fly line is as big as that.")
+            .Must("backingM", BackingM > 0 || LineM3 > 0, "It has to have held something.")
+            .Range("gapM", GapM, 0, .03, "The gap at the rim is between 0 and 30 mm.")
+            .Problems;
 }

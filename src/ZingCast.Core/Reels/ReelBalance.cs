@@ -11,6 +11,9 @@ public static class ReelBalance
     /// <summary>What is aimed for.</summary>
     public const double Ideal = 1.55;
 
+    /// <summary>Loaded reel over rod, both in kilograms: reel, line and backing.</summary>
+    public static double Ratio(Reel reel, SpoolFill fill, double rodKg) => (reel.MassKg + fill.LoadKg) / Math.Max(.02, rodKg);
+
     private static readonly Spread Passable = new(1.1, 2.1);
 
     /// <summary>Whether anybody would notice in the hand.</summary>

@@ -53,6 +53,19 @@ public sealed record Calibration : Kept
         return (LineWeights.ClassOf(LineWeights.MassKg(end.Number) * grams / end.Grams), true);
     }
 
+    /// <summary>
+    /// The weight, kilograms, of a number, from 0 on: the other way round, by straight lines between the points. Beyond the ends weight goes in
+    /// proportion to the standard line weights.
+    /// </summary>
+    public double MassKgOf(double number)
+    {
+        var (first, last) = (Points[0], Points[^1]);
+        if (number >= first.Number && number <= last.Number)
+            return Blend.Along([.. Points.Select(p => p.Number)], [.. Points.Select(p => p.Grams)], number) / 1000;
+        var end = number < first.Number ? first : last;
+        return end.Grams / 1000 * LineWeights.MassKg(number) / LineWeights.MassKg(end.Number);
+    }
+
     private IInterpolation Curve()
     {
         double[] grams = [.. Points.Select(p => p.Grams)],

@@ -2,6 +2,7 @@ using System.Globalization;
 using System.Text.RegularExpressions;
 using ZingCast.Core.Lines;
 using ZingCast.Core.Measures;
+using ZingCast.Core.Reels;
 using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Shed;
@@ -30,28 +31,24 @@ public sealed partial record GearLabel(Gear Piece, Sentence Assumes)
             .Replace("½", ".5");
         if (BoxCode.Read(typed) is { } box)
             return OfLine(FlyLine.Of(box));
-        if (Reel().Match(typed) is { Success: true } reel && OfReel(reel) is { } found)
+        if (Rod().Match(typed) is { Success: true } rod && OfRod(rod) is { } found)
             return found;
-        return Rod().Match(typed) is { Success: true } rod ? OfRod(rod) : null;
+        return SaysReel().IsMatch(typed) && SpoolLabel.Read(typed) is { } label ? OfReel(label) : null;
     }
 
     private static GearLabel OfLine(FlyLine line) =>
         new(line, $"{Quantity.Length(line.LengthM)} of line, head {Quantity.Length(line.HeadM)}, {Coatings.Of(line.Coating).Name} coating");
 
-    private static GearLabel? OfReel(Match label)
+    private static GearLabel OfReel(SpoolLabel label)
     {
-        var low = Number(label, "low");
-        var high = label.Groups["high"].Success ? Number(label, "high") : low;
-        return high < low || high > LineWeights.Classes.High
-            ? null
-            : new(
-                Reels.Reel.Blank with
-                {
-                    LabelLow = low,
-                    LabelHigh = high,
-                },
-                $"{Quantity.Gear(Reels.Reel.Blank.MassKg)}; what it holds is not known until somebody measures it"
-            );
+        var reel = label.On(Reel.Blank);
+        var mass = Quantity.Gear(reel.MassKg);
+        return new(
+            reel,
+            label.BackingM is { } metres
+                ? (Sentence)$"{mass}; what it holds is worked back from {Quantity.Spooled(metres)} of backing, give or take an eighth"
+                : $"{mass}; what it holds is a guess until somebody measures it"
+        );
     }
 
     private static GearLabel? OfRod(Match label)
@@ -94,10 +91,7 @@ public sealed partial record GearLabel(Gear Piece, Sentence Assumes)
     )]
     private static partial Regex Rod();
 
-    [GeneratedRegex(
-        @"^(reel\s*)?#?(?<low>[0-9]{1,2})\s*(wt)?\s*(([/–-]|to)\s*#?(?<high>[0-9]{1,2}))\s*(wt|weight)?(\s*reel)?$|"
-            + @"^(reel\s*#?(?<low>[0-9]{1,2})|#?(?<low>[0-9]{1,2})\s*(wt)?\s*reel)$",
-        Plainly
-    )]
-    private static partial Regex Reel();
+    // A bare number is no reel: two classes are, or a backing, or the word.
+    [GeneratedRegex(@"\breel\b|([0-9]\s*(wt)?\s*([/–-]|to)\s*#?[0-9])|([0-9]\s*(y|m|lb))", Plainly)]
+    private static partial Regex SaysReel();
 }

@@ -10,6 +10,9 @@ namespace ZingCast.Core.Shed;
 /// <param name="Reels">Reels.</param>
 public sealed record GearShed(IReadOnlyList<Rod> Rods, IReadOnlyList<FlyLine> Lines, IReadOnlyList<Reel> Reels)
 {
+    /// <summary>What is known to lie on which spool.</summary>
+    public IReadOnlyList<Spool> Spools { get; init; } = [];
+
     /// <summary>A shed with nothing in it.</summary>
     public static readonly GearShed Empty = new([], [], []);
 }

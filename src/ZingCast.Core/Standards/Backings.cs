@@ -8,7 +8,18 @@ namespace ZingCast.Core.Standards;
 /// <param name="DiameterM">Diameter, metres.</param>
 /// <param name="StrengthN">Stated strength, newtons.</param>
 /// <param name="GelSpun">True for gel-spun polyethylene: thin, strong, cuts.</param>
-public sealed record Backing(string Id, string Name, double DiameterM, double StrengthN, bool GelSpun);
+public sealed record Backing(string Id, string Name, double DiameterM, double StrengthN, bool GelSpun)
+{
+    // Braid is a third air: polyester of 1380 and polyethylene of 970 kg/m³, from memory.
+    private const double PolyesterKgM3 = 950,
+        GelSpunKgM3 = 690;
+
+    /// <summary>Its own volume in a metre, taken as round, cubic metres.</summary>
+    public double AreaM2 => Math.PI / 4 * DiameterM * DiameterM;
+
+    /// <summary>Mass of a metre, kilograms.</summary>
+    public double KgPerM => AreaM2 * (GelSpun ? GelSpunKgM3 : PolyesterKgM3);
+}
 
 /// <summary>Backings and how tightly they pack on a spool.</summary>
 public static class Backings
@@ -23,6 +34,9 @@ public static class Backings
     public const double TightPacking = .78,
         OrdinaryPacking = .74,
         LoosePacking = .70;
+
+    /// <summary>Nothing round packs tighter than hexagons do: π/(2√3). Source: Thue (1910), the densest packing of circles.</summary>
+    public static readonly double HexagonalPacking = Math.PI / (2 * Math.Sqrt(3));
 
     private static Backing B(string id, string name, double mm, double lb, bool gel) =>
         new(id, name, mm / 1000, lb * Exact.PoundForceN, gel);

@@ -1,0 +1,70 @@
+using ZingCast.Core.Leaders;
+using ZingCast.Core.Lines;
+using ZingCast.Core.Measures;
+using ZingCast.Core.Standards;
+
+namespace ZingCast.Core.Reels;
+
+/// <summary>Joints between the fly and the arbor.</summary>
+public enum KnotAt
+{
+    /// <summary>Fly to tippet, and tippet to the leader.</summary>
+    Tippet,
+
+    /// <summary>Leader to line.</summary>
+    LeaderToLine,
+
+    /// <summary>Line to backing.</summary>
+    LineToBacking,
+}
+
+/// <summary>A joint and what it stands, knotted.</summary>
+/// <param name="At">Where.</param>
+/// <param name="Name">What people call it.</param>
+/// <param name="StandsN">Newtons.</param>
+/// <param name="Weakest">The first to go.</param>
+public sealed record KnottedJoint(KnotAt At, string Name, double StandsN, bool Weakest);
+
+/// <summary>What to set the drag to, from the weakest knotted link.</summary>
+/// <param name="Joints">From the fly to the arbor.</param>
+/// <param name="WeakestN">What the weakest stands, newtons.</param>
+/// <param name="RangeN">A quarter to three tenths of it, newtons.</param>
+/// <param name="SetN">Between the two, or the most the reel gives, newtons.</param>
+/// <param name="Says">It in a sentence.</param>
+public sealed record DragSetting(IReadOnlyList<KnottedJoint> Joints, double WeakestN, Spread RangeN, double SetN, Sentence Says)
+{
+    /// <summary>Shares of the weakest knotted link: a quarter to three tenths. Common practice, "a quarter to a third".</summary>
+    public static readonly Spread Share = new(.25, .30);
+
+    // Core of a fly line, and from which class on the heavier one; a nail knot or welded loop on it. Common practice.
+    private const double ThinCoreN = 20 * Exact.PoundForceN,
+        ThickCoreN = 30 * Exact.PoundForceN,
+        ThickCoreFrom = 7.5,
+        NailShare = .8;
+
+    /// <summary>Works it out for a leader, a line and a backing on a reel.</summary>
+    public static DragSetting Of(Leader leader, FlyLine line, Backing backing, Reel reel)
+    {
+        var core = line.Classes is { High: < ThickCoreFrom } ? ThinCoreN : ThickCoreN;
+        (KnotAt At, string Name, double N)[] stands =
+        [
+            (KnotAt.Tippet, "tippet", Tippets.KnottedN(leader.TippetM)),
+            (KnotAt.LeaderToLine, "leader to line", NailShare * Math.Min(core, Tippets.StrengthN(leader.Butt?.StartM ?? leader.TippetM))),
+            (KnotAt.LineToBacking, "line to backing", NailShare * Math.Min(core, backing.StrengthN)),
+        ];
+        var weakest = stands.MinBy(s => s.N);
+        var range = new Spread(Share.Low * weakest.N, Share.High * weakest.N);
+        var middle = (range.Low + range.High) / 2;
+        var set = Math.Min(middle, reel.DragN ?? middle);
+        return new(
+            [.. stands.Select(s => new KnottedJoint(s.At, s.Name, s.N, s.At == weakest.At))],
+            weakest.N,
+            range,
+            set,
+            set < range.Low
+                ? $"{Quantity.Force(set)} is all this reel gives: less than a quarter of the {weakest.Name}"
+                : (Sentence)
+                    $"A quarter to three tenths of the {weakest.Name}, {Quantity.Force(weakest.N)} knotted; pulled straight off the full spool"
+        );
+    }
+}

@@ -1,0 +1,55 @@
+using ZingCast.Core.Measures;
+using ZingCast.Core.Standards;
+
+namespace ZingCast.Core.Reels;
+
+/// <summary>A spool of a reel, its own, a spare one or a cassette, and what is wound on it.</summary>
+public sealed record Spool : Kept
+{
+    /// <summary>Name of the spool that came with a reel.</summary>
+    public const string Own = "its own";
+
+    /// <summary>The reel it fits.</summary>
+    public required int ReelId { get; init; }
+
+    /// <summary>What it is called beside the others of that reel: "its own", "spare", "cassette 2".</summary>
+    public required string Name
+    {
+        get;
+        init => field = PlainText.Clean(value);
+    }
+
+    /// <summary>The line on it; null when there is none.</summary>
+    public int? LineId { get; init; }
+
+    /// <summary>Kind of backing on it, see <see cref="Backings"/>; null when there is none.</summary>
+    public string? Backing { get; init; }
+
+    /// <summary>How much of it, metres.</summary>
+    public double BackingM { get; init; }
+
+    /// <summary>The day it was wound; null when nobody noted it.</summary>
+    public DateOnly? WoundOn { get; init; }
+
+    /// <summary>Wound in by the right hand.</summary>
+    public bool RightHand { get; init; }
+
+    /// <summary>Whether anything is known to lie on it.</summary>
+    public bool IsWound => LineId is not null || Backing is not null;
+
+    /// <summary>Another spool than the reel's own: it is changed for it in a moment.</summary>
+    public bool IsSpare => Name != Own;
+
+    /// <inheritdoc />
+    public override IReadOnlyList<FieldProblem> Check() => Checked().Problems;
+
+    /// <inheritdoc />
+    public override IReadOnlyList<FieldProblem> Check(DateOnly today) => Checked().Day("woundOn", WoundOn, today).Problems;
+
+    private FieldCheck Checked() =>
+        new FieldCheck()
+            .Text("name", Name, 40)
+            .Must("backing", Backing is null || Backings.Find(Backing) is not null, "Pick a backing from the list.")
+            .Within("backingM", BackingM, Backings.Lengths)
+            .Must("backingM", Backing is not null || BackingM == 0, "Say what kind of backing that is.");
+}

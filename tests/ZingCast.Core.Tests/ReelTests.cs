@@ -1,0 +1,193 @@
+using CsCheck;
+using ZingCast.Core.Leaders;
+using ZingCast.Core.Lines;
+using ZingCast.Core.Measures;
+using ZingCast.Core.Reels;
+using ZingCast.Core.Standards;
+
+namespace ZingCast.Core.Tests;
+
+public class ReelTests
+{
+    private static readonly Reel Eight = new()
+    {
+        Tag = "S5",
+        Name = "wide-arbor eight",
+        LabelLow = 7,
+        LabelHigh = 9,
+        ArborM = .055,
+        RimM = .095,
+        WidthM = .026,
+        MassKg = .172,
+    };
+
+    private static readonly FlyLine Line = Reel.TypicalLine(8);
+
+    private static readonly Leader Leader = Leader.Build(2.7, .001, .00033, 0);
+
+    private static Backing B(string id) => Backings.Find(id)!;
+
+    private static readonly Gen<Reel> AnySpool = Gen.Select(
+        Gen.Double[.02, .06],
+        Gen.Double[.015, .05],
+        Gen.Double[.012, .045],
+        (arbor, deep, width) => Eight with { ArborM = arbor, RimM = arbor + deep + 2 * Reel.RimGapM, WidthM = width }
+    );
+
+    [Fact]
+    public void What_is_wound_on_takes_its_own_volume_over_how_tightly_it_packs_and_never_packs_tighter_than_hexagons() =>
+        Gen.Select(AnySpool, Gen.Double[0, 400], Gen.Int[0, Backings.Rows.Count - 1])
+            .Sample(
+                (reel, metres, kind) =>
+                {
+                    var fill = SpoolFill.Of(reel, Line, Backings.Rows[kind], metres, Leader);
+                    foreach (var layer in fill.Layers)
+                    {
+                        double Wound(double toM) => Math.PI * reel.WidthM!.Value * (toM * toM - reel.ArborM!.Value * reel.ArborM.Value / 4);
+                        var own = fill.Layers.TakeWhile(l => l.Kind != layer.Kind).Append(layer).Sum(l => l.LineM3);
+                        Assert.Equal(own / Backings.OrdinaryPacking, Wound(layer.ToM), 1e-12);
+                        Assert.True(own / Wound(layer.BandM.Low) < Backings.HexagonalPacking);
+                        Assert.True(layer.BandM.Low <= layer.ToM && layer.ToM <= layer.BandM.High);
+                    }
+                    Assert.Equal(metres + Line.LengthM + Leader.LengthM, fill.Layers.Sum(l => l.LengthM), 1e-9);
+                }
+            );
+
+    // Winding turn by turn, as the reel does it: a reference that knows nothing of volumes.
+    [Theory]
+    [InlineData("poly20", 150)]
+    [InlineData("gel50", 250)]
+    [InlineData("poly30", 60)]
+    public void Turns_and_radius_agree_with_winding_wrap_by_wrap(string kind, double metres)
+    {
+        var backing = B(kind);
+        var layer = SpoolFill.Of(Eight, Line, backing, metres).Layer(SpoolLayerKind.Backing);
+        double radius = Eight.ArborM!.Value / 2,
+            wound = 0,
+            turns = 0;
+        var rise = backing.AreaM2 / Backings.OrdinaryPacking / Eight.WidthM!.Value;
+        while (wound < metres)
+        {
+            wound += 2 * Math.PI * (radius + rise / 2);
+            radius += rise;
+            turns++;
+        }
+        Assert.Equal(radius, layer.ToM, 4);
+        Assert.InRange(layer.Turns / turns, .995, 1.005);
+    }
+
+    [Fact]
+    public void Thicker_backing_never_holds_more_and_what_fits_fills_the_spool()
+    {
+        Gen.Select(AnySpool, Gen.Double[0, 12])
+            .Sample(
+                (reel, c) =>
+                {
+                    var line = Reel.TypicalLine(c);
+                    var fits = Backings.Rows.OrderBy(b => b.DiameterM).Select(b => SpoolFill.Of(reel, line, b, 0).FitsBackingM).ToList();
+                    Assert.True(fits.Zip(fits.Skip(1)).All(p => p.First >= p.Second));
+                }
+            );
+        var metres = SpoolFill.Of(Eight, Line, B("poly30"), 0).FitsBackingM;
+        Assert.Equal(1, SpoolFill.Of(Eight, Line, B("poly30"), metres).Share, 6);
+        // Common practice, no source: gel-spun takes about half the room of thirty-pound polyester.
+        Assert.InRange(SpoolFill.Of(Eight, Line, B("gel65"), 0).FitsBackingM / metres, 1.8, 2.4);
+    }
+
+    // Common practice, no source: an eight-nine ends up with some 180 m of twenty-pound backing.
+    [Fact]
+    public void A_reel_known_only_by_its_classes_holds_what_people_get_on_one() => Assert.InRange(UsualHoldings.BackingM(8.5), 170, 190);
+
+    [Fact]
+    public void A_reel_is_known_by_what_it_held_by_a_ruler_by_its_label_by_its_classes_or_by_its_mass_and_each_is_less_sure()
+    {
+        var bare = Eight with { ArborM = null, RimM = null, WidthM = null };
+        var held = new KnownFill("poly20", 150, "L7", Line.Volume(Line.LengthM), Reel.RimGapM);
+        Reel[] known =
+        [
+            bare with
+            {
+                KnownFill = held,
+            },
+            bare with
+            {
+                StatedBackingM = 150,
+                StatedBacking = "poly20",
+                StatedLine = "WF8F",
+            },
+            bare,
+            bare with
+            {
+                LabelLow = null,
+                LabelHigh = null,
+            },
+        ];
+        Assert.Equal([SpoolKnown.KnownFill, SpoolKnown.Label, SpoolKnown.Classes, SpoolKnown.Mass], known.Select(r => r.Spool().Known));
+        Assert.True(known.Zip(known.Skip(1)).All(p => p.First.Spool().PlusMinus < p.Second.Spool().PlusMinus));
+        Assert.Equal([false, false, true, true], known.Select(r => r.Spool().IsGuess));
+        // Each takes back what it was known by.
+        Assert.Equal(150, SpoolFill.Of(known[0], Line, B("poly20"), 150).FitsBackingM, 6);
+        Assert.Equal(150, SpoolFill.Of(known[1], FlyLine.Of(BoxCode.Read("WF8F")!), B("poly20"), 150).FitsBackingM, 6);
+        Assert.All(known, r => Assert.Empty(r.Check()));
+    }
+
+    [Fact]
+    public void What_it_held_puts_right_a_ruler_that_saw_a_plain_drum_where_the_arbor_is_tapered()
+    {
+        var tried = SpoolFill.Of(Eight, Line, B("poly20"), 0).FitsBackingM * .8;
+        var reel = Eight with { KnownFill = new("poly20", tried, "L7", Line.Volume(Line.LengthM), .002) };
+        var fill = SpoolFill.Of(reel, Line, B("poly20"), tried);
+        Assert.Equal(.002, fill.RimGapM, 5);
+        Assert.True(fill.Spool.ToScale && reel.Spool().WidthM < Eight.WidthM);
+    }
+
+    // The ways in which people and boxes write it: common practice, no source.
+    [Theory]
+    [InlineData("WF7F + 150 yd 20 lb", 7, 7, "WF7F", 150, "poly20")]
+    [InlineData("WF7F+150yds/20lb", 7, 7, "WF7F", 150, "poly20")]
+    [InlineData("wf-7-f 150 yards 20-lb", 7, 7, "WF7F", 150, "poly20")]
+    [InlineData("WF 8 F / 200 yd 20 lbs backing", 8, 8, "WF8F", 200, "poly20")]
+    [InlineData("WF8F with 200 yds of 30 lb", 8, 8, "WF8F", 200, "poly30")]
+    [InlineData("WF8F w/ 200yds 30#", 8, 8, "WF8F", 200, "poly30")]
+    [InlineData("250 yd 50 lb gel spun, WF9F", 9, 9, "WF9F", 250, "gel50")]
+    [InlineData("WF9I & 250yd 65lb gsp", 9, 9, "WF9I", 250, "gel65")]
+    [InlineData("DT5F + 50yd", 5, 5, "DT5F", 50, null)]
+    [InlineData("WF6 + 75 yds.", 6, 6, "WF6F", 75, null)]
+    [InlineData("WF7F/150/20", 7, 7, "WF7F", 150, "poly20")]
+    [InlineData("WF10F 137.2 m 30lb", 10, 10, "WF10F", 150.04, "poly30")]
+    [InlineData("WF5F, 91 m of 9 kg", 5, 5, "WF5F", 99.52, "poly20")]
+    [InlineData("7/8", 7, 8, null, 0, null)]
+    [InlineData("6–8", 6, 8, null, 0, null)]
+    [InlineData("#5-6", 5, 6, null, 0, null)]
+    [InlineData("5 to 6 wt", 5, 6, null, 0, null)]
+    [InlineData("#7/#8", 7, 8, null, 0, null)]
+    [InlineData("8 wt", 8, 8, null, 0, null)]
+    [InlineData("line class 4", 4, 4, null, 0, null)]
+    [InlineData("7/8 150yd", 7, 8, null, 150, null)]
+    [InlineData("#7 150yd 20 lb", 7, 7, null, 150, "poly20")]
+    [InlineData("8wt: 150 yards @ 20lb braided polyester", 8, 8, null, 150, "poly20")]
+    [InlineData("holds WF11F and 300 yards of 80 lb braid", 11, 11, "WF11F", 300, "gel80")]
+    [InlineData("size 9/10 capacity 230yd, 30 pounds", 9, 10, null, 230, "poly30")]
+    public void A_reel_label_is_read_as_people_write_it(string typed, double low, double high, string? line, double yards, string? backing)
+    {
+        var label = SpoolLabel.Read(typed);
+        Assert.NotNull(label);
+        Assert.Equal((low, high, line, backing), (label.Low, label.High, label.Line, label.Backing));
+        Assert.Equal(yards == 0, label.BackingM is null);
+        Assert.Equal(yards, (label.BackingM ?? 0) / Exact.YardM, 1);
+        Assert.Empty((label.On(Reel.Blank) with { Tag = "S", Name = "s" }).Check());
+    }
+
+    [Theory]
+    [InlineData("")]
+    [InlineData("8/7")]
+    [InlineData("WF99F")]
+    [InlineData("150 yd 20 lb")]
+    [InlineData("a fine reel")]
+    [InlineData("WF7F + 5 yd")]
+    [InlineData("7/8 and then some 150")]
+    public void What_says_nothing_about_a_spool_is_no_label(string typed) => Assert.Null(SpoolLabel.Read(typed));
+
+    [Fact]
+    public void No_text_breaks_the_reading_of_a_label() => Gen.String[0, 70].Sample(text => _ = SpoolLabel.Read(text));
+}
