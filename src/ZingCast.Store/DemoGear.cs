@@ -116,6 +116,18 @@ public static class DemoGear
         Reel("S10", "cassette seven", 6, 8, 50, 92, 27, 168, false, 20),
     ];
 
+    /// <summary>What lies on which spool, by tags, and on which day of the demo's year it was wound.</summary>
+    public static readonly IReadOnlyList<(string Reel, string Name, string Line, string? Backing, double BackingM, DateOnly On)> Wound =
+    [
+        ("S2", Spool.Own, "L4", "poly20", 45, new(2026, 3, 7)),
+        ("S3", Spool.Own, "L5", "poly20", 70, new(2026, 3, 7)),
+        ("S5", Spool.Own, "L8", "poly20", 150, new(2026, 4, 18)),
+        ("S5", "spare", "L11", "poly20", 110, new(2026, 4, 18)),
+        ("S6", Spool.Own, "L12", "gel50", 180, new(2026, 5, 2)),
+        ("S10", "cassette 1", "L7", "poly20", 60, new(2026, 5, 30)),
+        ("S10", "cassette 2", "L10", "poly20", 60, new(2026, 5, 30)),
+    ];
+
     /// <summary>The drawer: what was left of old lines, some weighed with care and some on the kitchen scale.</summary>
     public static readonly IReadOnlyList<Scrap> Scraps =
     [
@@ -206,7 +218,39 @@ public static class DemoGear
             [.. Rods.Select((r, i) => r with { Id = i + 1 })],
             [.. Lines.Select((l, i) => l with { Id = i + 1 })],
             [.. Reels.Select((r, i) => r with { Id = i + 1 })]
-        );
+        )
+        {
+            Spools =
+            [
+                .. Wound.Select(
+                    (w, i) =>
+                        Laid(
+                            w,
+                            Reels.Index().First(r => r.Item.Tag == w.Reel).Index + 1,
+                            Lines.Index().First(l => l.Item.Tag == w.Line).Index + 1
+                        ) with
+                        {
+                            Id = i + 1,
+                        }
+                ),
+            ],
+        };
+
+    /// <summary>A spool of the demo, with the identities that its reel and line have been given.</summary>
+    public static Spool Laid(
+        (string Reel, string Name, string Line, string? Backing, double BackingM, DateOnly On) wound,
+        int reelId,
+        int lineId
+    ) =>
+        new()
+        {
+            ReelId = reelId,
+            Name = wound.Name,
+            LineId = lineId,
+            Backing = wound.Backing,
+            BackingM = wound.BackingM,
+            WoundOn = wound.On,
+        };
 
     private static Rod Rod(
         string tag,

@@ -30,6 +30,13 @@ public static class DemoWorld
                 })
         );
         await db.SaveChangesAsync(cancel);
+        // What lies on the spools of reels that have just come, with lines that have.
+        var shed = await db.ShedAsync(cancel);
+        foreach (var wound in DemoGear.Wound.Where(w => there.Reels.All(r => r.Tag != w.Reel) && there.Lines.All(l => l.Tag != w.Line)))
+            db.Spools.Add(
+                DemoGear.Laid(wound, shed.Reels.First(r => r.Tag == wound.Reel).Id, shed.Lines.First(l => l.Tag == wound.Line).Id)
+            );
+        await db.SaveChangesAsync(cancel);
         await transaction.CommitAsync(cancel);
     }
 }

@@ -22,6 +22,9 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
 
     private const string Version = nameof(Kept.Version);
 
+    // A hidden row does not stand in the way of another.
+    private const string IsThere = $"\"{DeletedAt}\" IS NULL";
+
     /// <summary>How drafts and pins are written: words for choices, nothing for what was not said.</summary>
     public static readonly JsonSerializerOptions Documents = new(JsonSerializerDefaults.Web)
     {
@@ -34,6 +37,10 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
     public DbSet<FlyLine> Lines => Set<FlyLine>();
 
     public DbSet<Reel> Reels => Set<Reel>();
+
+    public DbSet<Spool> Spools => Set<Spool>();
+
+    public DbSet<WindingTicket> WindingTickets => Set<WindingTicket>();
 
     public DbSet<Scrap> Scraps => Set<Scrap>();
 
@@ -51,7 +58,10 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
             await Rods.AsNoTracking().OrderBy(r => r.Id).ToListAsync(cancel),
             await Lines.AsNoTracking().OrderBy(l => l.Id).ToListAsync(cancel),
             await Reels.AsNoTracking().OrderBy(r => r.Id).ToListAsync(cancel)
-        );
+        )
+        {
+            Spools = await Spools.AsNoTracking().OrderBy(s => s.Id).ToListAsync(cancel),
+        };
 
     /// <summary>
     /// Pins that point at pieces nobody knows. One that was put away since is known: it is told when the brief is solved, and stays when
@@ -88,6 +98,24 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
         {
             line.Property(l => l.Build).HasConversion<string>();
             Json(line.Property(l => l.Measured));
+        });
+        Json(modelBuilder.Entity<Reel>().Property(r => r.KnownFill));
+        modelBuilder.Entity<Spool>(spool =>
+        {
+            CanBePutAway(spool);
+            spool.Property(s => s.Version).IsConcurrencyToken();
+            // A reel's spools have names of their own, and a line lies on one spool.
+            spool.HasIndex(s => new { s.ReelId, s.Name }).IsUnique().HasFilter(IsThere);
+            spool.HasIndex(s => s.LineId).IsUnique().HasFilter(IsThere);
+        });
+        modelBuilder.Entity<WindingTicket>(ticket =>
+        {
+            CanBePutAway(ticket);
+            ticket.Property(t => t.Version).IsConcurrencyToken();
+            Json(ticket.Property(t => t.Plan));
+            Json(ticket.Property(t => t.Done));
+            Json(ticket.Property(t => t.Before));
+            ticket.Ignore(t => t.Steps).Ignore(t => t.Now).Ignore(t => t.Order);
         });
         Json(modelBuilder.Entity<Scrap>().Property(s => s.Measured));
         Json(modelBuilder.Entity<Calibration>().Property(c => c.Points));
@@ -145,7 +173,7 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
         gear.Property(g => g.Version).IsConcurrencyToken().HasDefaultValue(1);
         CanBePutAway(gear);
         // A tag names one piece in the shed; a hidden piece does not block its tag.
-        gear.HasIndex(tag).IsUnique().HasFilter($"\"{DeletedAt}\" IS NULL");
+        gear.HasIndex(tag).IsUnique().HasFilter(IsThere);
     }
 
     private static void CanBePutAway<T>(EntityTypeBuilder<T> kept)

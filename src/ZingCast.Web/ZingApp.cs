@@ -48,6 +48,10 @@ public static class ZingApp
         builder.Services.Configure<HostOptions>(options => options.ShutdownTimeout = ClosingTime);
         builder.Services.AddSingleton<IWindMeter, SimulatedWindMeter>();
         builder.Services.AddSingleton<IBenchScale, SimulatedBenchScale>();
+        builder.Services.AddSingleton<ISpringScale, SimulatedSpringScale>();
+        builder.Services.AddSingleton<IWinder>(at => new SimulatedWinder(at.GetRequiredService<TimeProvider>(), settings.WinderTurnsPerS));
+        builder.Services.AddSingleton<WindingDesk>();
+        builder.Services.AddHostedService(at => at.GetRequiredService<WindingDesk>());
         builder.Services.AddProblemDetails(options => options.CustomizeProblemDetails = FriendlyFailures.PutInWords);
         builder.Services.AddExceptionHandler<FriendlyFailures>();
         builder.Services.AddSingleton<HeavyWork.Turns>();
@@ -99,6 +103,7 @@ public static class ZingApp
         app.MapRods();
         app.MapLines();
         app.MapCutting();
+        app.MapReels();
         app.MapData();
         Pages.Serve(app);
         return app;

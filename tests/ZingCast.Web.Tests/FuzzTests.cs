@@ -107,7 +107,16 @@ public sealed class FuzzTests : IDisposable
     private async Task StillLives(List<string> faults)
     {
         foreach (
-            var path in new[] { "/api/shed", "/api/shed/scraps", "/api/briefs", "/api/cutting/jobs", "/api/rods/calibrations", "/api/data" }
+            var path in new[]
+            {
+                "/api/shed",
+                "/api/shed/scraps",
+                "/api/briefs",
+                "/api/cutting/jobs",
+                "/api/rods/calibrations",
+                "/api/reels/tickets",
+                "/api/data",
+            }
         )
             if (await client.GetAsync(path, Now) is { IsSuccessStatusCode: false } broken)
                 faults.Add($"afterwards {path} → {(int)broken.StatusCode} {await broken.Content.ReadAsStringAsync(Now)}");
@@ -166,6 +175,14 @@ public sealed class FuzzTests : IDisposable
             ("share", Said("0.01")),
             ("line", line)
         );
+        (string, JsonNode)[] wound =
+        [
+            ("reel", reel),
+            ("line", line),
+            ("backing", Said("\"poly20\"")),
+            ("backingM", Said("150")),
+            ("leader", leader),
+        ];
         Dictionary<string, JsonNode> good = new()
         {
             ["post /api/briefs"] = saved,
@@ -222,6 +239,33 @@ public sealed class FuzzTests : IDisposable
             ["post /api/cutting/jobs/{id}/blade"] = Said("""{"piece":0,"takeM":0.5,"front":false,"version":1}"""),
             ["post /api/cutting/jobs/{id}/weigh"] = Said("""{"piece":0,"massKg":0.004,"plusMinusKg":0.0001,"version":1}"""),
             ["post /api/cutting/jobs/{id}/finish"] = Said("""{"tag":"L77","name":"made","version":1}"""),
+            ["post /api/reels/fill"] = With([.. wound, ("speciesId", Said("\"bonito\""))]),
+            ["post /api/reels/run"] = With([
+                .. wound,
+                ("rod", rod),
+                ("speciesId", Said("\"bonito\"")),
+                ("fishKg", Said("3.5")),
+                ("floor", Said("8")),
+                ("hold", Said("""{"dragN":12,"rodAngleDeg":60,"outM":16,"slackM":2,"followMps":1,"followAfterS":8,"rested":1}""")),
+            ]),
+            ["post /api/reels/label"] = Said("""{"text":"WF7F + 150 yd 20 lb"}"""),
+            ["post /api/reels/{id}/held"] = Said("""{"backing":"poly20","backingM":140,"lineId":7,"gapM":0.003,"version":1}"""),
+            ["post /api/reels/spools"] = Said(
+                """
+                {"reelId":5,"name":"cassette 3","lineId":9,"backing":"gel30","backingM":120,"woundOn":"2026-03-14","rightHand":true,
+                  "id":0,"version":0}
+                """
+            ),
+            ["post /api/reels/tickets"] = Said(
+                """{"reelId":5,"spoolName":"spare","lineId":8,"backing":"poly20","backingM":120,"rightHand":false}"""
+            ),
+            ["post /api/reels/tickets/{id}/reply"] = Said(
+                """{"reply":{"choice":"anticlockwise","lengthM":120,"turns":600,"measuredM":0.07},"version":1}"""
+            ),
+            ["post /api/reels/tickets/{id}/wind"] = Said("""{"on":true,"version":1}"""),
+            ["post /api/reels/tickets/{id}/take-off"] = Said("""{"lengthM":12,"version":1}"""),
+            ["post /api/devices/spring/pull"] = Said("""{"knob":0.4,"mostN":35}"""),
+            ["post /api/devices/winder/slip"] = Said("""{"share":0.004}"""),
         };
         foreach (
             var (kind, piece) in new[] { ("rods", rod), ("lines", line), ("reels", reel), ("scraps", scrap), ("calibrations", calibration) }

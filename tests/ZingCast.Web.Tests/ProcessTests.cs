@@ -378,4 +378,57 @@ public sealed partial class ProcessTests : IDisposable
         SqliteConnection.ClearAllPools();
         Directory.Delete(folder, recursive: true);
     }
+
+    // What the winder had counted is on the ticket, and it goes on from there to the same stop mark.
+    [Fact]
+    public async Task Killed_in_the_middle_of_a_winding_ticket_it_goes_on_where_it_was()
+    {
+        var data = New("winding");
+        int id,
+            version;
+        double before;
+        using (var killed = Start(data, "--demo"))
+        {
+            using var client = await killed.Ready();
+            var body = new
+            {
+                reelId = 5,
+                lineId = 8,
+                backing = "poly20",
+                backingM = 150,
+            };
+            var ticket = await (await client.Post("/api/reels/tickets", body)).Json();
+            id = ticket.GetProperty("id").GetInt32();
+            foreach (var choice in new[] { null, "anticlockwise", null })
+                ticket = await (
+                    await client.Post(
+                        $"/api/reels/tickets/{id}/reply",
+                        new { reply = new { choice }, version = ticket.GetProperty("version").GetInt32() }
+                    )
+                ).Json();
+            version = ticket.GetProperty("version").GetInt32();
+            await client.Post($"/api/reels/tickets/{id}/wind", new { on = true, version });
+            do
+            {
+                await Task.Delay(100, Now);
+                before = (await client.GetJson($"/api/reels/tickets/{id}")).GetProperty("turns").GetDouble();
+            } while (before < 20);
+            killed.Process.Kill(entireProcessTree: true);
+        }
+        using var again = Start(data);
+        using var there = await again.Ready();
+        var found = await there.GetJson($"/api/reels/tickets/{id}");
+        // At most what the winder does between two looks, a quarter of a second and the time of a write, is lost.
+        Assert.InRange(found.GetProperty("turns").GetDouble(), before - 20, before + 1);
+        Assert.True(found.GetProperty("turns").GetDouble() > 0 && found.GetProperty("lengthM").GetDouble() > 0);
+        Assert.Equal(
+            ("backing", false),
+            (found.GetProperty("steps")[3].GetProperty("kind").GetString(), found.GetProperty("running").GetBoolean())
+        );
+        await there.Post($"/api/reels/tickets/{id}/wind", new { on = true, version });
+        await Task.Delay(600, Now);
+        var on = await there.GetJson($"/api/reels/tickets/{id}");
+        Assert.True(on.GetProperty("running").GetBoolean());
+        Assert.True(on.GetProperty("turns").GetDouble() > found.GetProperty("turns").GetDouble());
+    }
 }

@@ -172,6 +172,156 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/devices/spring": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The spring scale that is hooked into the line, now. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SpringAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/spring/pull": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Pretends to turn a drag knob and to pull line off with the spring scale. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PullRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SpringAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/winder/slip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Pretends that the simulated winder's counting wheel slips. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SlipRequest"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/devices/scale": {
         parameters: {
             query?: never;
@@ -3808,6 +3958,976 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/reels/fill": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Fills a spool: what fits, what is left at the rim, every backing, line a turn. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["FillRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FillAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reels/run": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Lets a fish run against a reel: force, line out, what would change it most. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RunRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RunAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reels/label": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reads what stands on a reel about what it holds. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SpoolLabelRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SpoolLabel"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reels/{id}/held": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keeps what a spool was seen to hold; from now on its room is known by it. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["HeldRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Reel"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Precondition Failed */
+                412: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reels/spools": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keeps a spool of a reel and what lies on it. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SpoolInput"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Spool"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Precondition Failed */
+                412: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reels/spools/away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was put away of these, the last first. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Spool"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reels/spools/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Puts a spool away; it can be brought back. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reels/spools/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Brings back a spool that was put away. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reels/tickets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Spools in work and wound, the last first. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TicketAnswer"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Writes a ticket for a spool. Nothing is wound yet. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TicketRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TicketAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reels/tickets/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A winding ticket as it stands, with what the winder counts. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TicketAnswer"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        /** Puts a winding ticket away; it can be brought back. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reels/tickets/{id}/wind": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Lets the winder wind on to the stop mark, or stops it. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["WindRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TicketAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Precondition Failed */
+                412: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reels/tickets/{id}/reply": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Answers the step at hand; mistakes are told before they are wound over. The last step puts it on the spool. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ReplyRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TicketAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Precondition Failed */
+                412: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reels/tickets/{id}/take-off": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Writes down backing that was taken off again after it was measured. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TakeOffRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TicketAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Precondition Failed */
+                412: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reels/tickets/{id}/reopen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes a wound ticket back; the spool is as it was before. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TicketAnswer"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reels/tickets/away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was put away of these, the last first. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WindingTicket"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reels/tickets/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Brings back a winding ticket that was put away. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/data": {
         parameters: {
             query?: never;
@@ -3890,6 +5010,19 @@ export interface components {
             /** Format: double */
             strengthN: number;
             gelSpun: boolean;
+            /** Format: double */
+            areaM2: number;
+            /** Format: double */
+            kgPerM: number;
+        };
+        BackingRow: {
+            backing: components["schemas"]["Backing"];
+            /** Format: double */
+            fitsM: number;
+            fitsBandM: components["schemas"]["Spread"];
+            holds: boolean;
+            /** Format: double */
+            rimGapM: number;
         };
         BalanceAnswer: {
             balance: components["schemas"]["Balanced"];
@@ -3915,6 +5048,12 @@ export interface components {
              * @default 4
              */
             strokesACast: number;
+            backing?: null | string;
+            /**
+             * Format: double
+             * @default 0
+             */
+            backingM: number;
         };
         Balanced: {
             /** Format: double */
@@ -3957,6 +5096,8 @@ export interface components {
             weighing: components["schemas"]["Weighing"];
             fight: components["schemas"]["FightLoad"];
             casterId: string;
+            hold: components["schemas"]["RunHold"];
+            load: components["schemas"]["RodLoad"];
         };
         BellyWeight: {
             /** Format: double */
@@ -4676,6 +5817,15 @@ export interface components {
             bytes: number;
             copies: string[];
         };
+        DragSetting: {
+            joints: components["schemas"]["KnottedJoint"][];
+            /** Format: double */
+            weakestN: number;
+            rangeN: components["schemas"]["Spread"];
+            /** Format: double */
+            setN: number;
+            says: components["schemas"]["Sentence"];
+        };
         EnergyBudget: {
             /** Format: double */
             launch: number;
@@ -4714,11 +5864,52 @@ export interface components {
             name: null | string;
             ofClass: null | components["schemas"]["Quantity"];
         };
+        FillAnswer: {
+            fill: components["schemas"]["SpoolFill"];
+            backings: components["schemas"]["BackingRow"][];
+            presets: components["schemas"]["FillPreset"][];
+            /** Format: double */
+            biggestLine: null | number;
+            turns: components["schemas"]["TurnCurve"][];
+            reverseFill: components["schemas"]["FillStep"][];
+            says: components["schemas"]["Sentence"];
+            limitsM: components["schemas"]["Spread"];
+        };
+        FillPreset: {
+            school: components["schemas"]["FillSchool"];
+            name: string;
+            /** Format: double */
+            backingM: number;
+            fits: boolean;
+            why: components["schemas"]["Sentence"];
+        };
+        FillRequest: {
+            reel: components["schemas"]["ReelInput"];
+            line: components["schemas"]["FlyLineInput"];
+            backing: string;
+            /** Format: double */
+            backingM: number;
+            leader?: null | components["schemas"]["LeaderInput"];
+            speciesId?: null | string;
+        };
+        /** @enum {unknown} */
+        FillSchool: "full" | "run" | "half" | "light";
+        FillStep: {
+            says: components["schemas"]["Sentence"];
+        };
         FinishRequest: {
             tag: string;
             name: string;
             /** Format: int32 */
             version: number;
+        };
+        FishFight: {
+            /** Format: double */
+            pullN: number;
+            limit: components["schemas"]["PullLimit"];
+            minutes: null | components["schemas"]["Spread"];
+            underFloor: boolean;
+            says: components["schemas"]["Sentence"];
         };
         FishGroup: {
             id: string;
@@ -4741,6 +5932,30 @@ export interface components {
             /** Format: double */
             backingHighM: number;
             mouth: components["schemas"]["Mouth"];
+        };
+        FishRun: {
+            end: components["schemas"]["RunEnd"];
+            /** Format: double */
+            runM: number;
+            /** Format: double */
+            tookS: number;
+            /** Format: double */
+            mostOutM: number;
+            /** Format: double */
+            backingOutM: number;
+            /** Format: double */
+            leftM: number;
+            /** Format: double */
+            fastestMps: number;
+            /** Format: double */
+            hardestN: number;
+            /** Format: double */
+            tippetShare: number;
+            /** Format: double */
+            reserveLeft: number;
+            energy: components["schemas"]["RunEnergy"];
+            marks: components["schemas"]["RunMarked"][];
+            moments: components["schemas"]["RunMoment"][];
         };
         FitRequest: {
             /** Format: double */
@@ -4887,6 +6102,7 @@ export interface components {
             rods: components["schemas"]["Rod"][];
             lines: components["schemas"]["FlyLine"][];
             reels: components["schemas"]["Reel"][];
+            spools: components["schemas"]["Spool"][];
         };
         GlossaryTerm: {
             id: string;
@@ -4906,6 +6122,17 @@ export interface components {
             massKg: number;
             /** Format: double */
             windowClass: number;
+        };
+        HeldRequest: {
+            backing: string;
+            /** Format: double */
+            backingM: number;
+            /** Format: int32 */
+            lineId: null | number;
+            /** Format: double */
+            gapM: number;
+            /** Format: int32 */
+            version: number;
         };
         Hook: {
             /** Format: double */
@@ -4989,13 +6216,42 @@ export interface components {
             inTaper: boolean;
         };
         /** @enum {unknown} */
-        Kind: "length" | "distance" | "rodLength" | "spooled" | "depth" | "shortLength" | "diameter" | "tippet" | "lineMass" | "gearMass" | "fishMass" | "windSpeed" | "waterSpeed" | "sinkRate" | "temperature" | "angle" | "force" | "area" | "lineClass" | "ratio" | "time" | "lineSpeed" | "energy" | "pull" | "benchMass" | "moment";
+        Kind: "length" | "distance" | "rodLength" | "spooled" | "depth" | "shortLength" | "spoolSize" | "diameter" | "tippet" | "lineMass" | "gearMass" | "fishMass" | "windSpeed" | "waterSpeed" | "sinkRate" | "temperature" | "angle" | "force" | "area" | "lineClass" | "ratio" | "time" | "lineSpeed" | "energy" | "pull" | "benchMass" | "moment";
         KindForms: {
             kind: components["schemas"]["Kind"];
             trade: components["schemas"]["Form"];
             metric: components["schemas"]["Form"];
             byChoice: components["schemas"]["Form"][];
             asKnown: boolean;
+        };
+        /** @enum {unknown} */
+        KnotAt: "tippet" | "leaderToLine" | "lineToBacking";
+        KnottedJoint: {
+            at: components["schemas"]["KnotAt"];
+            name: string;
+            /** Format: double */
+            standsN: number;
+            weakest: boolean;
+        };
+        KnownFill: {
+            backing: string;
+            /** Format: double */
+            backingM: number;
+            line: string;
+            /** Format: double */
+            lineM3: number;
+            /** Format: double */
+            gapM: number;
+        };
+        KnownFillInput: {
+            backing: string;
+            /** Format: double */
+            backingM: number;
+            line: string;
+            /** Format: double */
+            lineM3: number;
+            /** Format: double */
+            gapM: number;
         };
         LabelAnswer: {
             name: string;
@@ -5169,13 +6425,14 @@ export interface components {
             leader: components["schemas"]["Leader"];
             tippet: components["schemas"]["TippetChoice"];
             load: components["schemas"]["LineLoad"];
-            fill: null | components["schemas"]["SpoolFill"];
+            fill: components["schemas"]["SpoolFill"];
             /** Format: double */
             carryM: number;
             /** Format: double */
             shootM: number;
             reachM: components["schemas"]["Quantity"];
             cast: null | components["schemas"]["CastResult"];
+            drag: components["schemas"]["DragSetting"];
         };
         OutfitCard: {
             lines: components["schemas"]["CardLine"][];
@@ -5365,6 +6622,14 @@ export interface components {
             share: number;
             line?: null | components["schemas"]["FlyLineInput"];
         };
+        /** @enum {unknown} */
+        PullLimit: "drag" | "hand" | "rod" | "tippet";
+        PullRequest: {
+            /** Format: double */
+            knob: number;
+            /** Format: double */
+            mostN?: null | number;
+        };
         Quantity: {
             /** Format: double */
             value: number;
@@ -5407,6 +6672,8 @@ export interface components {
             /** Format: double */
             statedBackingM: null | number;
             statedBacking: null | string;
+            statedLine: null | string;
+            knownFill: null | components["schemas"]["KnownFill"];
             /** Format: double */
             massKg: number;
             saltProof: boolean;
@@ -5438,6 +6705,8 @@ export interface components {
             /** Format: double */
             statedBackingM?: null | number;
             statedBacking?: null | string;
+            statedLine?: null | string;
+            knownFill?: null | components["schemas"]["KnownFillInput"];
             /** Format: double */
             massKg?: number;
             saltProof?: boolean;
@@ -5463,6 +6732,11 @@ export interface components {
             letGo: components["schemas"]["LinkId"][];
             says: components["schemas"]["Sentence"];
             pins: components["schemas"]["Pins"];
+        };
+        ReplyRequest: {
+            reply: components["schemas"]["WindingReply"];
+            /** Format: int32 */
+            version: number;
         };
         Rod: {
             /** Format: double */
@@ -5596,6 +6870,161 @@ export interface components {
             /** @default false */
             canSwitchOff: boolean;
         };
+        RunAnswer: {
+            drag: components["schemas"]["DragSetting"];
+            hold: components["schemas"]["RunHold"];
+            run: components["schemas"]["FishRun"];
+            /** Format: double */
+            tippetN: number;
+            /** Format: double */
+            lineM: number;
+            /** Format: double */
+            totalM: number;
+            repeatsM: number[];
+            fight: null | components["schemas"]["FishFight"];
+            changes: components["schemas"]["RunChangeAnswer"][];
+            wantsReel: boolean;
+            source: components["schemas"]["Source"];
+        };
+        RunChangeAnswer: {
+            kind: components["schemas"]["RunChangeKind"];
+            says: components["schemas"]["Sentence"];
+            hold: components["schemas"]["RunHold"];
+            backing: string;
+            /** Format: double */
+            runM: number;
+            /** Format: double */
+            leftM: number;
+            /** Format: double */
+            tippetShare: number;
+            /** Format: double */
+            gain: number;
+            helps: boolean;
+        };
+        /** @enum {unknown} */
+        RunChangeKind: "thinnerBacking" | "lighterDrag" | "heavierDrag" | "follow" | "lowerRod" | "noSlack";
+        /** @enum {unknown} */
+        RunEnd: "stops" | "breaks" | "spools";
+        RunEnergy: {
+            /** Format: double */
+            fishJ: number;
+            /** Format: double */
+            bodyJ: number;
+            /** Format: double */
+            dragJ: number;
+            /** Format: double */
+            waterJ: number;
+            /** Format: double */
+            motionJ: number;
+        };
+        RunHold: {
+            /** Format: double */
+            dragN: number;
+            /**
+             * Format: double
+             * @default 60
+             */
+            rodAngleDeg: number;
+            /**
+             * Format: double
+             * @default 15
+             */
+            outM: number;
+            /**
+             * Format: double
+             * @default 2
+             */
+            slackM: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            followMps: number;
+            /**
+             * Format: double
+             * @default 8
+             */
+            followAfterS: number;
+            /**
+             * Format: double
+             * @default 1
+             */
+            rested: number;
+        };
+        RunHoldInput: {
+            /** Format: double */
+            dragN: number;
+            /**
+             * Format: double
+             * @default 60
+             */
+            rodAngleDeg: number;
+            /**
+             * Format: double
+             * @default 15
+             */
+            outM: number;
+            /**
+             * Format: double
+             * @default 2
+             */
+            slackM: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            followMps: number;
+            /**
+             * Format: double
+             * @default 8
+             */
+            followAfterS: number;
+            /**
+             * Format: double
+             * @default 1
+             */
+            rested: number;
+        };
+        /** @enum {unknown} */
+        RunMark: "onTheReel" | "backingShows" | "halfGone" | "hardest" | "tippetLimit" | "spooled";
+        RunMarked: {
+            mark: components["schemas"]["RunMark"];
+            /** Format: double */
+            timeS: number;
+        };
+        RunMoment: {
+            /** Format: double */
+            timeS: number;
+            /** Format: double */
+            speedMps: number;
+            /** Format: double */
+            runM: number;
+            /** Format: double */
+            outM: number;
+            /** Format: double */
+            radiusM: number;
+            /** Format: double */
+            dragN: number;
+            /** Format: double */
+            waterN: number;
+            /** Format: double */
+            pullN: number;
+        };
+        RunRequest: {
+            reel: components["schemas"]["ReelInput"];
+            line: components["schemas"]["FlyLineInput"];
+            backing: string;
+            /** Format: double */
+            backingM: number;
+            leader: components["schemas"]["LeaderInput"];
+            speciesId: string;
+            /** Format: double */
+            fishKg: number;
+            hold?: null | components["schemas"]["RunHoldInput"];
+            rod?: null | components["schemas"]["RodInput"];
+            /** Format: double */
+            floor?: null | number;
+        };
         SavedBrief: {
             name: string;
             draft: components["schemas"]["BriefDraft"];
@@ -5671,6 +7100,10 @@ export interface components {
          * @enum {unknown}
          */
         Shape: "plain" | "feetInches" | "xNumber" | "beaufort";
+        SlipRequest: {
+            /** Format: double */
+            share: number;
+        };
         Solution: {
             brief: components["schemas"]["Brief"];
             class: components["schemas"]["ClassTarget"];
@@ -5709,7 +7142,27 @@ export interface components {
             /** @default false */
             salmonid: boolean;
         };
+        Spool: {
+            /** Format: int32 */
+            reelId: number;
+            name: string;
+            /** Format: int32 */
+            lineId: null | number;
+            backing: null | string;
+            /** Format: double */
+            backingM: number;
+            /** Format: date */
+            woundOn: null | string;
+            rightHand: boolean;
+            isWound: boolean;
+            isSpare: boolean;
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            version: number;
+        };
         SpoolFill: {
+            spool: components["schemas"]["SpoolShape"];
             /** Format: double */
             backingM: number;
             /** Format: double */
@@ -5718,14 +7171,82 @@ export interface components {
             shareLoose: number;
             /** Format: double */
             fitsBackingM: number;
+            fitsBandM: components["schemas"]["Spread"];
+            layers: components["schemas"]["SpoolLayer"][];
             /** Format: double */
-            backingRadiusM: null | number;
+            rimGapM: number;
+            rimGapBandM: components["schemas"]["Spread"];
             /** Format: double */
-            lineRadiusM: null | number;
-            /** Format: double */
-            rimGapM: null | number;
-            source: components["schemas"]["Source"];
+            loadKg: number;
             holds: boolean;
+            says: components["schemas"]["Sentence"];
+        };
+        SpoolInput: {
+            /** Format: int32 */
+            reelId: number;
+            name: string;
+            /** Format: int32 */
+            lineId?: null | number;
+            backing?: null | string;
+            /** Format: double */
+            backingM?: number;
+            /** Format: date */
+            woundOn?: null | string;
+            rightHand?: boolean;
+            /** Format: int32 */
+            id?: number;
+            /** Format: int32 */
+            version?: number;
+        };
+        /** @enum {unknown} */
+        SpoolKnown: "knownFill" | "ruler" | "label" | "classes" | "mass";
+        SpoolLabel: {
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            high: number;
+            line: null | string;
+            /** Format: double */
+            backingM: null | number;
+            backing: null | string;
+        };
+        SpoolLabelRequest: {
+            text: string;
+        };
+        SpoolLayer: {
+            kind: components["schemas"]["SpoolLayerKind"];
+            /** Format: double */
+            lengthM: number;
+            /** Format: double */
+            lineM3: number;
+            /** Format: double */
+            fromM: number;
+            /** Format: double */
+            toM: number;
+            bandM: components["schemas"]["Spread"];
+            /** Format: double */
+            turns: number;
+        };
+        /** @enum {unknown} */
+        SpoolLayerKind: "backing" | "running" | "head" | "leader";
+        SpoolShape: {
+            /** Format: double */
+            arborM: number;
+            /** Format: double */
+            rimM: number;
+            /** Format: double */
+            widthM: number;
+            /** Format: double */
+            gapM: number;
+            /** Format: double */
+            plusMinus: number;
+            known: components["schemas"]["SpoolKnown"];
+            isGuess: boolean;
+            toScale: boolean;
+            source: components["schemas"]["Source"];
+            /** Format: double */
+            roomM3: number;
+            roomBandM3: components["schemas"]["Spread"];
         };
         Spread: {
             /** Format: double */
@@ -5738,6 +7259,19 @@ export interface components {
             low?: number;
             /** Format: double */
             high?: number;
+        };
+        SpringAnswer: {
+            name: string;
+            /** Format: double */
+            nowN: number;
+            /** Format: double */
+            startN: number;
+            /** Format: double */
+            steadyN: number;
+            /** Format: double */
+            plusMinusN: number;
+            simulated: boolean;
+            refused: null | string;
         };
         /** @enum {unknown} */
         Stance: "bank" | "wading" | "deepWading" | "boat";
@@ -5799,6 +7333,54 @@ export interface components {
             lengthM: number;
             guessed: boolean;
         };
+        TakeOffRequest: {
+            /** Format: double */
+            lengthM: number;
+            /** Format: int32 */
+            version: number;
+        };
+        TicketAnswer: {
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            version: number;
+            /** Format: int32 */
+            reelId: number;
+            reelWords: string;
+            spoolName: string;
+            lineWords: string;
+            backing: string;
+            /** Format: double */
+            backingM: number;
+            rightHand: boolean;
+            /** Format: date-time */
+            begunAt: string;
+            steps: components["schemas"]["WindingStep"][];
+            /** Format: int32 */
+            at: number;
+            /** Format: double */
+            turns: number;
+            /** Format: double */
+            lengthM: number;
+            /** Format: double */
+            byTurnsM: number;
+            running: boolean;
+            winder: string;
+            /** Format: int32 */
+            spoolId: null | number;
+        };
+        TicketRequest: {
+            /** Format: int32 */
+            reelId: number;
+            /** Format: int32 */
+            lineId: number;
+            backing: string;
+            /** Format: double */
+            backingM: number;
+            spoolName?: null | string;
+            /** @default false */
+            rightHand: boolean;
+        };
         TippetChoice: {
             /** Format: double */
             diameterM: number;
@@ -5812,6 +7394,22 @@ export interface components {
             wantedN: number;
             /** Format: double */
             guardM: number;
+        };
+        TurnCurve: {
+            name: string;
+            /** Format: double */
+            arborM: number;
+            points: components["schemas"]["TurnPoint"][];
+        };
+        TurnPoint: {
+            /** Format: double */
+            outM: number;
+            /** Format: double */
+            radiusM: number;
+            /** Format: double */
+            perTurnM: number;
+            /** Format: double */
+            slackTurns: number;
         };
         /** @enum {unknown} */
         Verdict: "fits" | "look" | "toBuy" | "fails";
@@ -5871,6 +7469,107 @@ export interface components {
             seconds: number;
             lastMps: number[];
         };
+        WindRequest: {
+            on: boolean;
+            /** Format: int32 */
+            version: number;
+        };
+        WindingChoice: {
+            id: string;
+            name: string;
+        };
+        WindingDone: {
+            kind: components["schemas"]["WindingStepKind"];
+            /** Format: date-time */
+            at: string;
+            /** Format: double */
+            lengthM: null | number;
+            /** Format: double */
+            turns: null | number;
+            /** Format: double */
+            measuredM: null | number;
+        };
+        WindingPlan: {
+            spool: components["schemas"]["SpoolShape"];
+            backing: string;
+            /** Format: double */
+            backingM: number;
+            /** Format: double */
+            runningM: number;
+            /** Format: double */
+            runningM3: number;
+            /** Format: double */
+            headM: number;
+            /** Format: double */
+            headM3: number;
+            eitherEnd: boolean;
+        };
+        WindingReply: {
+            choice?: null | string;
+            /** Format: double */
+            lengthM?: null | number;
+            /** Format: double */
+            turns?: null | number;
+            /** Format: double */
+            measuredM?: null | number;
+        };
+        WindingStep: {
+            kind: components["schemas"]["WindingStepKind"];
+            way: components["schemas"]["WindingWay"];
+            title: string;
+            says: components["schemas"]["Sentence"];
+            caution: null | components["schemas"]["Sentence"];
+            choices: components["schemas"]["WindingChoice"][];
+            /** Format: double */
+            lengthM: number;
+            /** Format: double */
+            turns: number;
+            /** Format: double */
+            fromM: number;
+            /** Format: double */
+            toM: number;
+            /** Format: double */
+            expectM: null | number;
+            expectBandM: null | components["schemas"]["Spread"];
+            done: null | components["schemas"]["WindingDone"];
+        };
+        /** @enum {unknown} */
+        WindingStepKind: "arbor" | "direction" | "arborKnot" | "backing" | "over" | "lineEnd" | "joint" | "seal" | "running" | "head" | "rim" | "leader";
+        WindingTicket: {
+            /** Format: int32 */
+            reelId: number;
+            spoolName: string;
+            /** Format: int32 */
+            lineId: number;
+            reelWords: string;
+            lineWords: string;
+            plan: components["schemas"]["WindingPlan"];
+            rightHand: boolean;
+            done: components["schemas"]["WindingDone"][];
+            /** Format: date-time */
+            begunAt: string;
+            /** Format: double */
+            legTurns: number;
+            /** Format: double */
+            legM: number;
+            /** Format: int32 */
+            spoolId: null | number;
+            before: null | components["schemas"]["Spool"];
+            order: components["schemas"]["WindingStepKind"][];
+            isWound: boolean;
+            now: null | components["schemas"]["WindingStep"];
+            steps: components["schemas"]["WindingStep"][];
+            /** Format: double */
+            woundBackingM: number;
+            /** Format: double */
+            turnsToGo: number;
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            version: number;
+        };
+        /** @enum {unknown} */
+        WindingWay: "do" | "choose" | "wind" | "measure";
         /** @enum {unknown} */
         Worth: "more" | "nothing" | "less";
         XScale: {

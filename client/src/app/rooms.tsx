@@ -34,11 +34,18 @@ export const rooms: Room[] = [
   room('/shed', () => import('../rooms/shed/ShedPage').then((m) => m.ShedPage), {
     name: 'Shed',
     // A bench for a piece belongs to the shed.
-    also: /^\/(rods|lines)\//,
+    also: /^\/(rods|lines|reels|winding|spools)\//,
     command: { id: 'shed', name: 'Shed', words: 'gear rods lines reels add inventory', keys: ['s'] },
   }),
   room('/rods/:id', () => import('../rooms/rods/RodPage').then((m) => m.RodPage)),
   room('/lines/:id', () => import('../rooms/lines/LinePage').then((m) => m.LinePage)),
+  room('/reels/:id', () => import('../rooms/reels/ReelPage').then((m) => m.ReelPage)),
+  room('/winding', () => import('../rooms/reels/WindingPage').then((m) => m.WindingPage), {
+    also: /^\/winding/,
+    command: { id: 'winding', name: 'Winding tickets', words: 'spool reel wind backing label', keys: [] },
+  }),
+  room('/winding/:id', () => import('../rooms/reels/TicketPage').then((m) => m.TicketPage)),
+  room('/spools/:id', () => import('../rooms/reels/SpoolLabelPage').then((m) => m.SpoolLabelPage)),
   room('/cutting', () => import('../rooms/cutting/CuttingPage').then((m) => m.CuttingPage), {
     name: 'Drawer',
     command: { id: 'cutting', name: 'A head from scraps', words: 'drawer cut join shooting', keys: ['w'] },

@@ -110,7 +110,7 @@ export function ChainPicture({
           strokeDasharray="6 4"
         />
       ) : (
-        <Spool cx={g.reel.x} cy={g.reel.y} radius={g.reel.r} reel={figures.reel} fill={figures.fill} />
+        <Spool cx={g.reel.x} cy={g.reel.y} radius={g.reel.r} fill={figures.fill} />
       )}
       <line x1={g.reel.x} y1={g.reel.y - g.reel.r} x2={g.reel.x} y2={g.rodY} stroke="var(--ink)" strokeWidth="3" />
       <path
@@ -208,7 +208,7 @@ export function chainGeometry(figures: OutfitFigures, width: number, roomy: bool
   const rows = 4;
   // The reel hangs a little over the line that runs into it.
   const left = roomy ? 8 : 6;
-  const { fly, reel: spool, rodM } = figures;
+  const { fly, rodM } = figures;
   // The fly hangs off the left end, so its drawn length is kept off the first row.
   const laid = lay({ totalM, rows, left, right: width - (roomy ? 4 : 2), top: roomy ? 74 : 40, gap });
   const flyScale = Math.min(Math.max(laid.pxPerM, 34 / Math.max(0.02, fly.bodyM)), laid.pxPerM * 8);
@@ -220,7 +220,7 @@ export function chainGeometry(figures: OutfitFigures, width: number, roomy: bool
   const dropX = left;
   const rodY = laid.end.y + (roomy ? 110 : 56);
   const reel = { x: dropX + reelR * 0.9, y: rodY + reelR + 12, r: reelR };
-  const reelTimes = Math.max(1, Math.round(reelR / (((spool.rimM ?? 0.09) / 2) * laid.pxPerM)));
+  const reelTimes = Math.max(1, Math.round(reelR / ((figures.fill.spool.rimM / 2) * laid.pxPerM)));
   const rodPx = rodM * laid.pxPerM;
   const gripPx = Math.max(24, 0.26 * laid.pxPerM);
   const butt = reel.x - 14;

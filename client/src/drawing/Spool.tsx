@@ -5,19 +5,17 @@ export function Spool({
   cx,
   cy,
   radius,
-  reel,
   fill,
 }: {
   cx: number;
   cy: number;
   radius: number;
 } & SpoolFigures) {
-  const rim = (reel.rimM ?? 0) / 2;
-  const measured = rim > 0 && reel.arborM && fill?.backingRadiusM && fill.lineRadiusM;
-  const px = measured ? radius / rim : 0;
-  const arbor = measured ? (reel.arborM! / 2) * px : radius * 0.4;
-  const backing = measured ? Math.min(fill!.backingRadiusM! * px, radius) : radius * 0.6;
-  const line = measured ? Math.min(fill!.lineRadiusM! * px, radius * 1.06) : radius * 0.82;
+  const px = (radius * 2) / fill.spool.rimM;
+  const arbor = (fill.spool.arborM / 2) * px;
+  const layers = fill.layers.filter((l) => l.kind !== 'leader');
+  const backing = Math.min((layers.find((l) => l.kind === 'backing')?.toM ?? fill.spool.arborM / 2) * px, radius);
+  const line = Math.min((layers.at(-1)?.toM ?? 0) * px, radius * 1.06);
   const rings = (from: number, to: number) =>
     Array.from({ length: Math.max(0, Math.floor((to - from) / 2.6)) }, (_, i) => from + 2.6 * (i + 0.5));
   return (
@@ -29,7 +27,7 @@ export function Spool({
         fill="var(--sheet)"
         stroke="var(--ink)"
         strokeWidth="2"
-        strokeDasharray={measured ? undefined : '4 3'}
+        strokeDasharray={fill.spool.toScale ? undefined : '4 3'}
       />
       <circle cx={cx} cy={cy} r={line} fill="var(--signal)" opacity="0.9" />
       {rings(backing, line).map((r) => (

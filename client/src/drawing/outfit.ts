@@ -1,4 +1,4 @@
-import type { Leader, LinkId, Solution, Stretch } from '../api/client';
+import type { Leader, LinkId, SpoolFill, Stretch } from '../api/client';
 
 export const linkIds: LinkId[] = ['fly', 'tippet', 'leader', 'head', 'running', 'backing', 'reel', 'rod', 'hand'];
 
@@ -9,11 +9,8 @@ export type FlyFigures = {
   bodyM: number;
 };
 
-/** A spool as it is drawn: across, in metres; what nobody measured is null. */
-export type SpoolFigures = {
-  reel: { arborM?: number | null; rimM?: number | null };
-  fill: Solution['outfit']['fill'];
-};
+/** A spool as it is drawn. */
+export type SpoolFigures = { fill: SpoolFill };
 
 /** What the chain is drawn from: lengths in metres, of any outfit, whoever put it together. */
 export type OutfitFigures = SpoolFigures & {

@@ -39,7 +39,7 @@ export function useToday() {
 /** Where a piece is measured; the brief at hand comes along. */
 export function useMeasuringBench() {
   const brief = useBriefAtHand();
-  return (kind: 'rods' | 'lines', id: number, part?: string) => {
+  return (kind: 'rods' | 'lines' | 'reels', id: number, part?: string) => {
     const search = new URLSearchParams({ ...(part && { part }), ...(brief && { brief: String(brief) }) }).toString();
     return `/${kind}/${id}${search && `?${search}`}`;
   };

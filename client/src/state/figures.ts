@@ -9,7 +9,6 @@ export const outfitFigures = ({ outfit, brief }: Solution): OutfitFigures => ({
   headM: outfit.line.headM,
   lineM: outfit.line.lengthM,
   stretches: outfit.line.stretches,
-  reel: outfit.reel,
   fill: outfit.fill,
   rodM: outfit.rod.lengthM,
   carryM: outfit.carryM,

@@ -28,7 +28,7 @@ export const lineToStart = ({ lines }: GearShed, today: Solution | null) => {
 export function useRefreshGear() {
   const queries = useQueryClient();
   return async () => {
-    for (const key of ['shed', 'away', 'scraps', 'jobs', 'solve', 'candidates', 'suits', 'outcome'])
+    for (const key of ['shed', 'away', 'scraps', 'jobs', 'tickets', 'solve', 'candidates', 'suits', 'outcome'])
       await queries.invalidateQueries({ queryKey: [key] });
   };
 }
@@ -91,7 +91,7 @@ async function takeBack<K extends GearKind>(kind: K, before: Gear[K], left: Gear
 }
 
 /** Keeps what was measured with a piece, tells so, and offers the way back. */
-export function useKeeping<K extends 'rods' | 'lines'>(kind: K, piece: Gear[K]) {
+export function useKeeping<K extends 'rods' | 'lines' | 'reels'>(kind: K, piece: Gear[K]) {
   const done = useDone(useRefreshGear());
   const { attempt, fields, words } = useAttempt();
   const keep = (work: () => Promise<Gear[K]>, said: string) =>

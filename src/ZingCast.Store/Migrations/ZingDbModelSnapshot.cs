@@ -211,6 +211,9 @@ namespace ZingCast.Store.Migrations
                     b.Property<double?>("DragN")
                         .HasColumnType("REAL");
 
+                    b.Property<string>("KnownFill")
+                        .HasColumnType("TEXT");
+
                     b.Property<double?>("LabelHigh")
                         .HasColumnType("REAL");
 
@@ -239,6 +242,9 @@ namespace ZingCast.Store.Migrations
                     b.Property<double?>("StatedBackingM")
                         .HasColumnType("REAL");
 
+                    b.Property<string>("StatedLine")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Tag")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -259,6 +265,116 @@ namespace ZingCast.Store.Migrations
                         .HasFilter("\"DeletedAt\" IS NULL");
 
                     b.ToTable("Reels");
+                });
+
+            modelBuilder.Entity("ZingCast.Core.Reels.Spool", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Backing")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("BackingM")
+                        .HasColumnType("REAL");
+
+                    b.Property<DateTime?>("DeletedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("LineId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("ReelId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("RightHand")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateOnly?>("WoundOn")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("LineId")
+                        .IsUnique()
+                        .HasFilter("\"DeletedAt\" IS NULL");
+
+                    b.HasIndex("ReelId", "Name")
+                        .IsUnique()
+                        .HasFilter("\"DeletedAt\" IS NULL");
+
+                    b.ToTable("Spools");
+                });
+
+            modelBuilder.Entity("ZingCast.Core.Reels.WindingTicket", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Before")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime>("BegunAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime?>("DeletedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Done")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("LegM")
+                        .HasColumnType("REAL");
+
+                    b.Property<double>("LegTurns")
+                        .HasColumnType("REAL");
+
+                    b.Property<int>("LineId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("LineWords")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Plan")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("ReelId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("ReelWords")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("RightHand")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("SpoolId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("SpoolName")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("WindingTickets");
                 });
 
             modelBuilder.Entity("ZingCast.Core.Rods.Calibration", b =>

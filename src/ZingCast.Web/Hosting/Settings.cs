@@ -29,6 +29,9 @@ public sealed record Settings
     /// <summary>What everybody must know to come in; null for nobody but this machine.</summary>
     public string? AccessKey { get; init; }
 
+    /// <summary>How fast the simulated winder turns, turns a second.</summary>
+    public double WinderTurnsPerS { get; init; } = Devices.SimulatedWinder.UsualTurnsPerS;
+
     /// <summary>Folder the pages are served from, by way of its wwwroot.</summary>
     public string ContentRoot { get; init; } = Directory.GetCurrentDirectory();
 
@@ -75,6 +78,17 @@ public sealed record Settings
             settings = settings with
             {
                 Demo = bool.TryParse(demo, out var on) ? on : throw new StartupException("--demo is on or left away."),
+            };
+        if (variable("ZING_WINDER_TURNS") is { } turns)
+            settings = settings with
+            {
+                WinderTurnsPerS =
+                    double.TryParse(turns, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var perS)
+                    && perS is > 0 and <= 10_000
+                        ? perS
+                        : throw new StartupException(
+                            "ZING_WINDER_TURNS is how many turns a second the simulated winder makes, up to 10000."
+                        ),
             };
         if (Said("data") is "")
             throw new StartupException("--data needs a folder behind it.");

@@ -43,6 +43,27 @@ public sealed record ScaleAnswer(
 /// </summary>
 public sealed record LayRequest(double Kg, string? Piece = null, string? Words = null);
 
+/// <summary>What the spring scale says, newtons.</summary>
+/// <param name="Name">How it is called.</param>
+/// <param name="NowN">The needle now.</param>
+/// <param name="StartN">What it took to start the spool.</param>
+/// <param name="SteadyN">The mean while it is pulled steadily.</param>
+/// <param name="PlusMinusN">How far it may be off.</param>
+/// <param name="Simulated">True when it is not there.</param>
+/// <param name="Refused">Why this reading says nothing; null when it can be taken.</param>
+public sealed record SpringAnswer(
+    string Name,
+    double NowN,
+    double StartN,
+    double SteadyN,
+    double PlusMinusN,
+    bool Simulated,
+    string? Refused
+);
+
+/// <summary>A drag knob turned to a share of its way, on a reel that gives so much at most, newtons.</summary>
+public sealed record PullRequest(double Knob, double? MostN = null);
+
 public static class DevicesRoom
 {
     private const int Seconds = 60;
@@ -65,6 +86,7 @@ public static class DevicesRoom
             .WithTags("Devices")
             .WithSummary("The wind meter: now, and the spread of the last minute.");
 
+        MapReelDevices(app);
         app.MapGet("/api/devices/scale", async (IBenchScale scale, CancellationToken cancel) => TypedResults.Ok(await Said(scale, cancel)))
             .WithTags("Devices")
             .WithSummary("The bench scale now.");
@@ -107,6 +129,64 @@ public static class DevicesRoom
             )
             .WithTags("Devices")
             .WithSummary("Pretends to lay something on the simulated scale.");
+    }
+
+    private static void MapReelDevices(WebApplication app)
+    {
+        app.MapGet("/api/devices/spring", (ISpringScale spring) => TypedResults.Ok(Said(spring)))
+            .WithTags("Devices")
+            .WithSummary("The spring scale that is hooked into the line, now.");
+        app.MapPost(
+                "/api/devices/spring/pull",
+                Results<Ok<SpringAnswer>, ValidationProblem, ProblemHttpResult> (PullRequest request, ISpringScale spring) =>
+                {
+                    if (spring is not SimulatedSpringScale simulated)
+                        return TypedResults.Problem(statusCode: 409, title: "This scale is real: turn the knob and pull.");
+                    var odd = new FieldCheck()
+                        .Range("knob", request.Knob, 0, 1, "The knob goes from 0 to 1.")
+                        .Range("mostN", request.MostN, 0, 200, "Drag is between 0 and 200 N.")
+                        .Problems;
+                    if (odd.Count > 0)
+                        return Problems.Of(odd);
+                    simulated.Pull(request.Knob, request.MostN ?? UsualMostN);
+                    return TypedResults.Ok(Said(spring));
+                }
+            )
+            .WithTags("Devices")
+            .WithSummary("Pretends to turn a drag knob and to pull line off with the spring scale.")
+            .Refuses(409);
+        app.MapPost(
+                "/api/devices/winder/slip",
+                Results<NoContent, ValidationProblem, ProblemHttpResult> (SlipRequest request, IWinder winder) =>
+                {
+                    if (winder is not SimulatedWinder simulated)
+                        return TypedResults.Problem(statusCode: 409, title: "This winder is real: it slips when it slips.");
+                    if (request.Share is not (>= 0 and <= .5))
+                        return Problems.At("share", "Up to half is slipped.");
+                    simulated.Slip(request.Share);
+                    return TypedResults.NoContent();
+                }
+            )
+            .WithTags("Devices")
+            .WithSummary("Pretends that the simulated winder's counting wheel slips.")
+            .Refuses(409);
+    }
+
+    // A reel that nobody knows the most drag of, newtons.
+    private const double UsualMostN = 40;
+
+    private static SpringAnswer Said(ISpringScale spring)
+    {
+        var read = spring.Read();
+        return new(
+            spring.Name,
+            read.NowN,
+            read.StartN,
+            read.SteadyN,
+            spring.PlusMinusN,
+            spring is SimulatedSpringScale,
+            read.Steady ? null : "Pull on, steadily, for a second or two."
+        );
     }
 
     private static async Task<ScaleAnswer> Said(IBenchScale scale, CancellationToken cancel)

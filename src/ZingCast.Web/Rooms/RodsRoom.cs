@@ -69,7 +69,9 @@ public sealed record BendAnswer(
     Sentence CastSays
 );
 
-/// <summary>A rod to balance with a reel and a line, this many metres of which hang outside the tip.</summary>
+/// <summary>
+/// A rod to balance with a reel, its backing and a line, this many metres of which hang outside the tip. Backing by kind and length, metres.
+/// </summary>
 public sealed record BalanceRequest(
     Rod Rod,
     RodBalance Balance,
@@ -77,7 +79,9 @@ public sealed record BalanceRequest(
     FlyLine? Line = null,
     double OutsideM = 10,
     double CastsADay = 400,
-    double StrokesACast = 4
+    double StrokesACast = 4,
+    string? Backing = null,
+    double BackingM = 0
 );
 
 /// <summary>How it sits in the hand, and what hangs on it.</summary>
@@ -184,10 +188,20 @@ public static class RodsRoom
                         return Problems.Of(oddLine, "line.");
                     if (request.OutsideM is not (>= 0 and <= 40))
                         return Problems.At("outsideM", "Up to 40 m hang outside.");
+                    var backing = Backings.Find(request.Backing);
+                    var backed = new FieldCheck()
+                        .Must("backing", request.Backing is null || backing is not null, "Pick a backing from the list.")
+                        .Within("backingM", request.BackingM, Backings.Lengths)
+                        .Problems;
+                    if (backed.Count > 0)
+                        return Problems.Of(backed);
                     // What is outside does not lie on the reel.
                     var outside = request.Line?.MassWithinKg(request.OutsideM) ?? 0;
                     var load = new RodLoad(
-                        (request.Reel?.MassKg ?? 0) + (request.Line?.MassWithinKg(request.Line.LengthM) ?? 0) - outside,
+                        (request.Reel?.MassKg ?? 0)
+                            + (request.Line?.MassWithinKg(request.Line.LengthM) ?? 0)
+                            - outside
+                            + (backing?.KgPerM ?? 0) * request.BackingM,
                         outside,
                         request.CastsADay,
                         request.StrokesACast

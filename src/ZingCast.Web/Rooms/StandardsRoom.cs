@@ -50,7 +50,17 @@ public sealed record LinkPins(LinkId Link, IReadOnlyList<Pin> Pins);
 public sealed record ClassRange(int Class, double LowKg, double HighKg);
 
 /// <summary>What people start from where nobody said anything yet.</summary>
-public sealed record Beginnings(Rod Rod, FlyLine Line, Reel Reel, Scrap Scrap, Weighing Weighing, FightLoad Fight, string CasterId);
+public sealed record Beginnings(
+    Rod Rod,
+    FlyLine Line,
+    Reel Reel,
+    Scrap Scrap,
+    Weighing Weighing,
+    FightLoad Fight,
+    string CasterId,
+    RunHold Hold,
+    RodLoad Load
+);
 
 /// <summary>Everything the pages need to know of the trade: units, choices, tables and rules.</summary>
 public sealed record StandardsAnswer(
@@ -116,7 +126,17 @@ public static class StandardsRoom
         BriefLimits.Handled,
         [.. Enum.GetValues<LinkId>().Select(link => new LinkPins(link, Pins.On(link)))],
         [.. LineWeights.Rows.Select(w => new ClassRange(w.Class, w.LowGr * Exact.GrainKg, w.HighGr * Exact.GrainKg))],
-        new(Rod.Blank, FlyLine.Blank, Reel.Blank, Scrap.Blank, Weighing.Usual, FightLoad.Usual, Casters.Usual.Id),
+        new(
+            Rod.Blank,
+            FlyLine.Blank,
+            Reel.Blank,
+            Scrap.Blank,
+            Weighing.Usual,
+            FightLoad.Usual,
+            Casters.Usual.Id,
+            new(RunningFish.UsualPullN(1)),
+            new(0, 0)
+        ),
         ReferenceShelf.All,
         Rules.All,
         Glossary.All

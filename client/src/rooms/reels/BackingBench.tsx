@@ -1,30 +1,28 @@
-import { Facts } from '../../ui/Facts';
 import { Pick } from '../../ui/Pick';
 import { MeasureField } from '../../ui/TypedField';
-import { spooled, useUnits } from '../../ui/units';
+import { useUnits } from '../../ui/units';
 import { PinFields, type BenchProps } from '../shared/bench';
-import { SpoolView } from './SpoolView';
+import { Filling, Turning, useFill } from './Filling';
+import { Running } from './Running';
 
 /** Backing against the run it must outlast and the room there is. */
 export function BackingBench({ work, solution }: BenchProps) {
-  const { outfit } = solution;
-  const { show, standards } = useUnits();
+  const { outfit, brief } = solution;
+  const { standards } = useUnits();
+  const { reel, line, leader } = outfit;
+  const { data } = useFill(
+    { reel, line, backing: outfit.backing.id, backingM: outfit.backingM },
+    { leader, speciesId: brief.species.id },
+  );
+  const setKind = (id: string | null) => work.setPins('backing', { backing: id });
   return (
     <>
-      <Facts
-        rows={[
-          ['planned', `${show(spooled(outfit.backingM))}`],
-          ['longest run to expect', show(spooled(solution.brief.species.group.runM))],
-          ['strength', show({ value: outfit.backing.strengthN, kind: 'force', plusMinus: null })],
-          ['would fit under this line', outfit.fill ? show(spooled(outfit.fill.fitsBackingM)) : 'unknown'],
-        ]}
-      />
       <PinFields>
         <Pick
           label="Kind"
           value={work.pins.backing ?? 'free'}
           options={[{ id: 'free', name: 'as it fits' }, ...standards.backings]}
-          onChange={(id) => work.setPins('backing', { backing: id === 'free' ? null : id })}
+          onChange={(id) => setKind(id === 'free' ? null : id)}
         />
         <MeasureField
           label="Pin a length"
@@ -36,7 +34,16 @@ export function BackingBench({ work, solution }: BenchProps) {
           onChange={(backingM, said) => work.setPins('backingM', { backingM }, said)}
         />
       </PinFields>
-      <SpoolView outfit={outfit} />
+      {data && (
+        <Filling
+          answer={data}
+          backing={outfit.backing.id}
+          onBacking={setKind}
+          onLength={(backingM) => work.setPins('backingM', { backingM })}
+        />
+      )}
+      <Running solution={solution} onBacking={setKind} />
+      {data && <Turning answer={data} />}
     </>
   );
 }

@@ -13,19 +13,27 @@ import { lineToStart, useKeeping } from '../../state/gear';
 
 /** How the outfit sits in the hand, and what a day of swinging it comes to. */
 export function BalanceTab({ rod, shed, today }: { rod: Rod; shed: GearShed; today: Solution | null }) {
-  const { show } = useUnits();
+  const { show, standards } = useUnits();
   const [at, setAt] = useState<RodBalance>(rod.balance ?? rod.usualBalance);
   const [reelId, setReelId] = useState(() => {
     const reel = shed.reels.find((r) => r.id === today?.outfit.reel.id) ?? shed.reels[0];
     return String(reel?.id ?? 'none');
   });
-  const [load, setLoad] = useState({ outsideM: 10, castsADay: 400, strokesACast: 4 });
+  const [load, setLoad] = useState(() => {
+    const { castsADay, strokesACast } = standards.beginnings.load;
+    return { outsideM: 10, castsADay, strokesACast };
+  });
   const [lineId, setLineId] = useState(() => String(lineToStart(shed, today)?.id ?? 'none'));
   const reel = shed.reels.find((r) => String(r.id) === reelId);
   const line = shed.lines.find((l) => String(l.id) === lineId);
   const { keep, words } = useKeeping('rods', rod);
   const settled = useSettled(at);
-  const body = { rod, balance: at, reel: reel ?? null, line: line ?? null, ...load };
+  // What lies under the line: on today's reel what is planned, on another what was noted of its own spool.
+  const todays = today?.outfit.reel.id === reel?.id ? today?.outfit : undefined;
+  const own = shed.spools.find((s) => s.reelId === reel?.id && !s.isSpare);
+  const backing = todays?.backing.id ?? own?.backing ?? null;
+  const backingM = backing === null ? 0 : (todays?.backingM ?? own?.backingM ?? 0);
+  const body = { rod, balance: at, reel: reel ?? null, line: line ?? null, backing, backingM, ...load };
   const answer = useAsk(['balance', body], (signal) => unwrap(api.POST('/api/rods/balance', { body, signal })));
   const gear = (kg: number) => show({ value: kg, kind: 'gearMass', plusMinus: null });
   const b = answer.data?.balance;

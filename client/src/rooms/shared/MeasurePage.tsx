@@ -8,7 +8,9 @@ import { ChainOfBrief } from '../chain/ChainOfBrief';
 import { GearForm } from './GearForm';
 import { useShed } from '../../state/gear';
 
-type Kind = 'rods' | 'lines';
+type Kind = 'rods' | 'lines' | 'reels';
+
+const names: Record<Kind, string> = { rods: 'Rod', lines: 'Line', reels: 'Reel' };
 type Piece<K extends Kind> = GearShed[K][number];
 
 /** A bench for one piece of the shed: what is known of it over the parts of measuring it, which start from the brief at hand. */
@@ -32,7 +34,7 @@ export function MeasurePage<K extends Kind>({
   const [editing, setEditing] = useState(false);
   if (!shed) return <p className="p-6">Opening the shed…</p>;
   const one = kind.slice(0, -1);
-  const pieces: Piece<K>[] = shed[kind];
+  const pieces = shed[kind] as Piece<K>[];
   const piece = pieces.find((p) => p.id === Number(id));
   if (!piece)
     return (
@@ -48,7 +50,7 @@ export function MeasurePage<K extends Kind>({
       {brief && <ChainOfBrief brief={brief} solution={today} />}
       <header className="flex flex-wrap items-end gap-x-4 gap-y-1">
         <div className="min-w-0 flex-1 basis-full sm:basis-0">
-          <p className="rubric">{kind === 'rods' ? 'Rod' : 'Line'} bench</p>
+          <p className="rubric">{names[kind]} bench</p>
           <h1 className="text-2xl leading-tight font-semibold break-words">
             {piece.tag} {piece.name}
           </h1>
@@ -56,7 +58,7 @@ export function MeasurePage<K extends Kind>({
         </div>
         <div className="w-64 max-w-full">
           <Pick
-            label={`${kind === 'rods' ? 'Rod' : 'Line'} on the bench`}
+            label={`${names[kind]} on the bench`}
             value={String(piece.id)}
             options={pieces.map((p) => ({ id: String(p.id), name: `${p.tag} ${p.name}` }))}
             onChange={(next) => navigate({ pathname: `/${kind}/${next}`, search: window.location.search })}

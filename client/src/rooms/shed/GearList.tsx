@@ -94,15 +94,13 @@ export function GearList<T extends Piece>({ kind, title, pieces, all, columns, o
                   ))}
                 </span>
                 <span className="block whitespace-nowrap md:text-right">
-                  {kind !== 'reels' && (
-                    <Link
-                      className="quiet inline-block underline max-md:min-h-[44px] max-md:py-2.5"
-                      to={`/${kind}/${piece.id}`}
-                      aria-label={`Measure ${piece.tag}`}
-                    >
-                      measure
-                    </Link>
-                  )}
+                  <Link
+                    className="quiet inline-block underline max-md:min-h-[44px] max-md:py-2.5"
+                    to={`/${kind}/${piece.id}`}
+                    aria-label={`Measure ${piece.tag}`}
+                  >
+                    measure
+                  </Link>
                   <EditButton tag={piece.tag} onPress={() => onEdit(piece.id ?? null)} />
                   <button
                     className="quiet max-md:min-h-[44px]"

@@ -61,7 +61,7 @@ export function ShedPage() {
     value == null ? '—' : show({ value, kind: 'lineClass', plusMinus });
   const mass = (value: number | null | undefined, kind: 'lineMass' | 'gearMass') =>
     value == null ? '—' : show({ value, kind, plusMinus: null });
-  const across = (m: number | null | undefined) => (m ? show({ value: m, kind: 'shortLength', plusMinus: null }) : '—');
+  const across = (m: number | null | undefined) => (m ? show({ value: m, kind: 'spoolSize', plusMinus: null }) : '—');
 
   const rods: Column<Rod>[] = [
     { head: 'length', cell: (r) => show(rodLength(r.lengthM)), by: (r) => r.lengthM },

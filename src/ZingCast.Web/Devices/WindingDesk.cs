@@ -1,0 +1,108 @@
+using Microsoft.EntityFrameworkCore;
+using ZingCast.Core.Reels;
+using ZingCast.Store;
+
+namespace ZingCast.Web.Devices;
+
+/// <summary>What is counted of a ticket's step at hand.</summary>
+public readonly record struct WindingCount(double Turns, double LengthM, bool Running);
+
+/// <summary>
+/// The winder and the ticket it works for, of which there is one at a time. While it turns, what it counts is written to the ticket again
+/// and again: a house that dies in the middle knows where it was.
+/// </summary>
+public sealed partial class WindingDesk(IWinder winder, IServiceScopeFactory scopes, TimeProvider clock, ILogger<WindingDesk> log)
+    : BackgroundService
+{
+    private static readonly TimeSpan Look = TimeSpan.FromMilliseconds(250);
+
+    private readonly Lock turn = new();
+    private int? ticketId;
+    private (double Turns, double LengthM) before;
+
+    /// <summary>How the winder is called.</summary>
+    public string Name => winder.Name;
+
+    /// <summary>Winds on for a ticket from what it has counted. False while the winder works for another.</summary>
+    public bool Start(WindingTicket ticket)
+    {
+        lock (turn)
+        {
+            if (ticketId is { } other && other != ticket.Id && winder.Read().Running)
+                return false;
+            (ticketId, before) = (ticket.Id, (ticket.LegTurns, ticket.LegM));
+            if (winder is SimulatedWinder simulated)
+                simulated.Mount(turns => ticket.LengthOfTurns(ticket.LegTurns + turns) - ticket.LengthOfTurns(ticket.LegTurns));
+            winder.Start(ticket.TurnsToGo);
+            return true;
+        }
+    }
+
+    /// <summary>Stops the winder if it works for this ticket, and says what is counted; null when it does not.</summary>
+    public WindingCount? Stop(int id)
+    {
+        lock (turn)
+        {
+            if (ticketId != id)
+                return null;
+            winder.Stop();
+            var count = Counted();
+            ticketId = null;
+            return count;
+        }
+    }
+
+    /// <summary>What is counted for this ticket; null when the winder does not work for it.</summary>
+    public WindingCount? Of(int id)
+    {
+        lock (turn)
+            return ticketId == id ? Counted() : null;
+    }
+
+    private WindingCount Counted()
+    {
+        var read = winder.Read();
+        return new(before.Turns + read.Turns, before.LengthM + read.LengthM, read.Running);
+    }
+
+    protected override async Task ExecuteAsync(CancellationToken stoppingToken)
+    {
+        using var timer = new PeriodicTimer(Look, clock);
+        while (await timer.WaitForNextTickAsync(stoppingToken))
+            try
+            {
+                await NoteAsync(stoppingToken);
+            }
+            catch (Exception failed) when (failed is DbUpdateException or Microsoft.Data.Sqlite.SqliteException)
+            {
+                // The next look writes more than this one would have.
+                NotNoted(log, failed.Message);
+            }
+    }
+
+    // The ticket's version stays: what is counted is not a change that anybody made.
+    private async Task NoteAsync(CancellationToken cancel)
+    {
+        (int Id, WindingCount Count)? at;
+        lock (turn)
+            at = ticketId is { } id ? (id, Counted()) : null;
+        if (at is not { } now)
+            return;
+        await using var scope = scopes.CreateAsyncScope();
+        var db = scope.ServiceProvider.GetRequiredService<ZingDb>();
+        await WriteAsync(db, now.Id, now.Count, cancel);
+        // It has come to its stop mark and that is written down.
+        lock (turn)
+            if (ticketId == now.Id && !now.Count.Running)
+                ticketId = null;
+    }
+
+    /// <summary>Writes what is counted to a ticket.</summary>
+    public static Task WriteAsync(ZingDb db, int id, WindingCount count, CancellationToken cancel) =>
+        db
+            .WindingTickets.Where(t => t.Id == id)
+            .ExecuteUpdateAsync(set => set.SetProperty(t => t.LegTurns, count.Turns).SetProperty(t => t.LegM, count.LengthM), cancel);
+
+    [LoggerMessage(Level = LogLevel.Warning, Message = "What the winder counts could not be written down yet: {Reason}")]
+    private static partial void NotNoted(ILogger logger, string reason);
+}

@@ -1,0 +1,214 @@
+using System.Net;
+using System.Text.Json;
+
+namespace ZingCast.Web.Tests;
+
+public sealed class ReelApiTests : IDisposable
+{
+    // A winder that is done in a moment.
+    private readonly House house = new(with: s => s with { WinderTurnsPerS = 5000 });
+    private readonly HttpClient client;
+
+    private static CancellationToken Now => TestContext.Current.CancellationToken;
+
+    public ReelApiTests() => client = house.CreateClient();
+
+    public void Dispose()
+    {
+        client.Dispose();
+        house.Dispose();
+    }
+
+    private async Task<JsonElement> Piece(string kind, string tag) =>
+        (await client.GetJson("/api/shed")).GetProperty(kind).EnumerateArray().Single(r => r.GetProperty("tag").GetString() == tag);
+
+    private static int Id(JsonElement piece) => piece.GetProperty("id").GetInt32();
+
+    private static async Task<string> Refused(HttpResponseMessage answer, string field)
+    {
+        Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
+        return (await answer.Json()).GetProperty("errors").GetProperty(field)[0].GetString()!;
+    }
+
+    private async Task<JsonElement> Ticket(string reel = "S5", string line = "L8", string spool = "its own", double backingM = 150)
+    {
+        var body = new
+        {
+            reelId = Id(await Piece("reels", reel)),
+            spoolName = spool,
+            lineId = Id(await Piece("lines", line)),
+            backing = "poly20",
+            backingM,
+            rightHand = false,
+        };
+        return await (await client.Post("/api/reels/tickets", body)).Json();
+    }
+
+    private Task<HttpResponseMessage> Reply(JsonElement ticket, object reply) =>
+        client.Post($"/api/reels/tickets/{Id(ticket)}/reply", new { reply, version = ticket.GetProperty("version").GetInt32() });
+
+    private static JsonElement Step(JsonElement ticket) => ticket.GetProperty("steps")[ticket.GetProperty("at").GetInt32()];
+
+    // Answers every step rightly until one of this kind; windings are done by the winder.
+    private async Task<JsonElement> Until(JsonElement ticket, string? kind)
+    {
+        while (
+            ticket.GetProperty("spoolId").ValueKind == JsonValueKind.Null
+            && Step(ticket).GetProperty("kind").GetString() is var now
+            && now != kind
+        )
+        {
+            object reply = Step(ticket).GetProperty("way").GetString() switch
+            {
+                "choose" => new { choice = now == "direction" ? "anticlockwise" : "thin-end" },
+                "measure" => new { measuredM = Step(ticket).GetProperty("expectM").GetDouble() },
+                "wind" => await Wound(ticket),
+                _ => new { },
+            };
+            ticket = await (await Reply(ticket, reply)).Json();
+        }
+        return ticket;
+    }
+
+    private async Task<object> Wound(JsonElement ticket)
+    {
+        await client.Post($"/api/reels/tickets/{Id(ticket)}/wind", new { on = true, version = ticket.GetProperty("version").GetInt32() });
+        JsonElement now;
+        do now = await client.GetJson($"/api/reels/tickets/{Id(ticket)}");
+        while (now.GetProperty("running").GetBoolean());
+        return new { turns = now.GetProperty("turns").GetDouble(), lengthM = now.GetProperty("lengthM").GetDouble() };
+    }
+
+    [Fact]
+    public async Task A_ticket_is_wound_as_it_was_planned_within_what_the_counters_slip_and_the_shed_knows_it()
+    {
+        var wound = await Until(await Ticket(line: "L9"), null);
+        var spool = (await client.GetJson("/api/shed"))
+            .GetProperty("spools")
+            .EnumerateArray()
+            .Single(s => Id(s) == wound.GetProperty("spoolId").GetInt32());
+        Assert.Equal(Id(await Piece("lines", "L9")), spool.GetProperty("lineId").GetInt32());
+        Assert.InRange(spool.GetProperty("backingM").GetDouble(), 148, 152);
+        // Taken back, L8 lies there again.
+        var again = await client.Post($"/api/reels/tickets/{Id(wound)}/reopen", new { });
+        Assert.Equal(HttpStatusCode.OK, again.StatusCode);
+        var before = (await client.GetJson("/api/shed")).GetProperty("spools").EnumerateArray().Single(s => Id(s) == Id(spool));
+        Assert.Equal(Id(await Piece("lines", "L8")), before.GetProperty("lineId").GetInt32());
+        Assert.Equal(150, before.GetProperty("backingM").GetDouble());
+    }
+
+    [Fact]
+    public async Task A_line_lies_on_one_spool_only()
+    {
+        await Until(await Ticket("S6", "L8", backingM: 60), null);
+        var on = (await client.GetJson("/api/shed")).GetProperty("spools").EnumerateArray().ToList();
+        Assert.Single(
+            on,
+            s => s.GetProperty("lineId") is { ValueKind: JsonValueKind.Number } id && id.GetInt32() == Id(Piece("lines", "L8").Result)
+        );
+    }
+
+    [Fact]
+    public async Task A_counter_that_slips_is_told_before_anything_is_wound_over_it()
+    {
+        await client.Post("/api/devices/winder/slip", new { share = .1 });
+        var ticket = await Until(await Ticket(), "backing");
+        var reply = await Wound(ticket);
+        Assert.Contains("disagree", await Refused(await Reply(ticket, reply), "choice"), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task Two_who_answer_the_same_step_are_told_apart_and_a_spool_has_one_ticket_at_a_time()
+    {
+        var ticket = await Ticket();
+        Assert.Equal(HttpStatusCode.OK, (await Reply(ticket, new { })).StatusCode);
+        Assert.Equal(HttpStatusCode.PreconditionFailed, (await Reply(ticket, new { })).StatusCode);
+        var body = new
+        {
+            reelId = Id(await Piece("reels", "S5")),
+            lineId = Id(await Piece("lines", "L9")),
+            backing = "poly20",
+            backingM = 90,
+        };
+        Assert.Equal(HttpStatusCode.Conflict, (await client.Post("/api/reels/tickets", body)).StatusCode);
+        Assert.Contains(
+            "fits",
+            await Refused(await client.Post("/api/reels/tickets", body with { backingM = 900 }), "backingM"),
+            StringComparison.Ordinal
+        );
+    }
+
+    [Fact]
+    public async Task Every_reel_of_the_shed_gets_an_answer_and_what_it_held_makes_it_sure()
+    {
+        var line = await Piece("lines", "L6");
+        foreach (var reel in (await client.GetJson("/api/shed")).GetProperty("reels").EnumerateArray())
+        {
+            var fill = await (
+                await client.Post(
+                    "/api/reels/fill",
+                    new
+                    {
+                        reel,
+                        line,
+                        backing = "poly20",
+                        backingM = 70,
+                    }
+                )
+            ).Json();
+            Assert.True(fill.GetProperty("fill").GetProperty("fitsBackingM").GetDouble() >= 0);
+            Assert.Equal(6, fill.GetProperty("backings").GetArrayLength());
+        }
+        var unknown = await Piece("reels", "S9");
+        var held = new
+        {
+            backing = "poly20",
+            backingM = 110,
+            lineId = Id(line),
+            gapM = .003,
+            version = unknown.GetProperty("version").GetInt32(),
+        };
+        Assert.Equal(HttpStatusCode.OK, (await client.Post($"/api/reels/{Id(unknown)}/held", held)).StatusCode);
+        Assert.Equal(HttpStatusCode.PreconditionFailed, (await client.Post($"/api/reels/{Id(unknown)}/held", held)).StatusCode);
+        var sure = await (
+            await client.Post(
+                "/api/reels/fill",
+                new
+                {
+                    reel = await Piece("reels", "S9"),
+                    line,
+                    backing = "poly20",
+                    backingM = 110,
+                }
+            )
+        ).Json();
+        Assert.Equal("knownFill", sure.GetProperty("fill").GetProperty("spool").GetProperty("known").GetString());
+        Assert.Equal(110, sure.GetProperty("fill").GetProperty("fitsBackingM").GetDouble(), 3);
+    }
+
+    [Fact]
+    public async Task A_fish_runs_and_an_entry_that_cannot_be_names_its_field()
+    {
+        var solved = await (await client.Post("/api/matching/solve", new { brief = new { species = "bonito" } })).Json();
+        var outfit = solved.GetProperty("outfit");
+        var body = new
+        {
+            reel = outfit.GetProperty("reel"),
+            line = outfit.GetProperty("line"),
+            leader = outfit.GetProperty("leader"),
+            rod = outfit.GetProperty("rod"),
+            backing = "gel50",
+            backingM = 230,
+            speciesId = "bonito",
+            fishKg = 3.5,
+            hold = new { dragN = 10 },
+        };
+        var run = await (await client.Post("/api/reels/run", body)).Json();
+        Assert.InRange(run.GetProperty("run").GetProperty("runM").GetDouble(), 60, 200);
+        Assert.True(run.GetProperty("wantsReel").GetBoolean());
+        Assert.NotEmpty(run.GetProperty("changes").EnumerateArray());
+        await Refused(await client.Post("/api/reels/run", body with { hold = new { dragN = 900 } }), "hold.dragN");
+        await Refused(await client.Post("/api/reels/run", body with { speciesId = "kraken" }), "speciesId");
+        await Refused(await client.Post("/api/reels/label", new { text = "a fine reel" }), "text");
+    }
+}
