@@ -4,9 +4,11 @@ using ZingCast.Bench;
 using ZingCast.Core.Briefs;
 using ZingCast.Core.Casting;
 using ZingCast.Core.Cutting;
+using ZingCast.Core.Leaders;
 using ZingCast.Core.Lines;
 using ZingCast.Core.Matching;
 using ZingCast.Core.Measures;
+using ZingCast.Core.Reels;
 using ZingCast.Core.Rods;
 using ZingCast.Core.Shed;
 using ZingCast.Core.Standards;
@@ -115,6 +117,20 @@ var setup = Tackle.Of(brief, .0004).Setup(brief, 8);
 CastPlan[] batch = [.. Enumerable.Range(0, 60).Select(i => new CastPlan(8 + 1.2 * (i % 3), .05 * (1 + i / 3 % 4), 1.5 * (i / 12)))];
 var landed = new CastResult[batch.Length];
 var tackle = Tackle.Of(brief, .0004);
+
+// A fish that draws a hundred metres of backing.
+var leader = Leader.Build(2.7, .001, .00033, 0);
+var bonito = new RunCase(
+    loan.Reels[4],
+    loan.Lines[7],
+    Backings.Find("gel50")!,
+    250,
+    leader,
+    Fishes.Find("bonito")!.Group,
+    3.5,
+    new(RunningFish.UsualPullN(3.5))
+);
+var ran = bonito.Run();
 
 // A rod as it was tested, the same with five weights, and drawers of thirty scraps.
 var tested = loan.Rods.Single(r => r.Tag == "R3");
@@ -229,6 +245,9 @@ var counting = new Counter(() => reports++);
     ),
     ("a bend test fitted, five weights with angles", Median(200, () => BendFit.Of(tested.LengthM, five, Calibration.Usual, out _)), .005),
     ("a rod bent once under a fish", Median(4000, () => tested.Bend!.Under(8.9, 1.4)), 0),
+    ("a spool filled, line by line", Median(4000, () => SpoolFill.Of(loan.Reels[4], loan.Lines[7], Backings.Rows[0], 150, leader)), .00005),
+    ("a bonito runs, every moment kept", Median(400, () => bonito.Run()), .001),
+    ("the same, six changes tried", Median(100, () => RunChange.Of(bonito, ran)), 0),
     ("cut plans over 30 scraps, one to three pieces", Median(12, () => Cutter.Plan(new(9, 300 * Exact.GrainKg), Drawer(2, 6, .4))), .2),
     ("the same, only short pieces: three are needed", Median(12, () => Cutter.Plan(new(9, 300 * Exact.GrainKg), Drawer(1, 3.4, .4))), .2),
     (

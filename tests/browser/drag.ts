@@ -60,3 +60,38 @@ test('from the finger to the picture', async ({ page }) => {
     console.log(`\n${name}: median ${share(0.5)} ms, 95th percentile ${share(0.95)} ms, of ${sorted.length}${aims}`);
   }
 });
+
+test('from the finger to the spool in section', async ({ page }) => {
+  test.setTimeout(120_000);
+  await page.goto('/briefs/1/backing');
+  const edge = page.getByRole('slider', { name: 'Edge of the backing' });
+  await expect(edge).toBeVisible();
+  await page.waitForLoadState('networkidle');
+  await page.evaluate(() => {
+    const told: number[] = [];
+    (window as unknown as { spool: number[] }).spool = told;
+    const edge = () => document.querySelector('[aria-label="Edge of the backing"]')!.getAttribute('aria-valuenow');
+    window.addEventListener('pointermove', () => {
+      const [began, was] = [performance.now(), edge()];
+      const look = () => {
+        if (edge() !== was) told.push(performance.now() - began);
+        else if (performance.now() - began < 1000) requestAnimationFrame(look);
+      };
+      requestAnimationFrame(look);
+    });
+  });
+  const box = (await edge.boundingBox())!;
+  const at = { x: box.x + 8, y: box.y + box.height / 2 };
+  await page.mouse.move(at.x, at.y);
+  await page.mouse.down();
+  for (let i = 0; i < moves; i++) {
+    await page.mouse.move(at.x, at.y + (i < moves / 2 ? -1 : 1) * ((i % (moves / 2)) + 1));
+    await page.waitForTimeout(everyMs);
+  }
+  await page.mouse.up();
+  const told = await page.evaluate(() => (window as unknown as { spool: number[] }).spool);
+  expect(told.length).toBeGreaterThan(moves / 3);
+  const sorted = [...told].sort((a, b) => a - b);
+  const share = (p: number) => sorted[Math.min(sorted.length - 1, Math.floor(p * sorted.length))]!.toFixed(0);
+  console.log(`\nfinger to spool: median ${share(0.5)} ms, 95th percentile ${share(0.95)} ms, of ${sorted.length}`);
+});

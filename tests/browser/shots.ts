@@ -12,19 +12,23 @@ type Shot = {
   height?: number;
   at?: string;
   beside?: RegExp;
+  /** A fish that runs long, in the middle of it. */
+  run?: boolean;
+  /** A ticket on its way, the winder stopped. */
+  wind?: boolean;
 };
 
 const shots: Shot[] = [
   { name: 'chain', path: '/briefs/1' },
   { name: 'chain-dusk-metric', path: '/briefs/3', theme: 'dusk', units: 'metric' },
   { name: 'bench-fly', path: '/briefs/1/fly' },
-  { name: 'bench-tippet', path: '/briefs/1/tippet' },
+  { name: 'bench-backing', path: '/reels/5?brief=1' },
   { name: 'card', path: '/briefs/1/card' },
   { name: 'bench-head', path: '/briefs/1/head' },
   { name: 'compare', path: '/compare?a=1&b=3' },
   { name: 'bench-rod', path: '/briefs/1/rod' },
   { name: 'bench-hand', path: '/briefs/1/hand' },
-  { name: 'bench-hand-wind', path: '/briefs/1/hand', at: 'Distance against wind' },
+  { name: 'bench-run', path: '/briefs/1/backing', run: true },
   { name: 'bench-hand-map', path: '/briefs/3/hand', units: 'metric', theme: 'dusk', at: 'How far it would go' },
   { name: 'rod-test', path: '/rods/3?brief=1' },
   { name: 'rod-bends', path: '/rods/3?part=bend', units: 'metric', theme: 'dusk', beside: /^R7/ },
@@ -32,13 +36,13 @@ const shots: Shot[] = [
   { name: 'cutting', path: '/cutting' },
   { name: 'new-brief', path: '/briefs/new' },
   { name: 'shed', path: '/shed' },
-  { name: 'reference', path: '/briefs/1?show=reference' },
+  { name: 'winding', path: '/reels/5?part=spools', wind: true },
   { name: 'phone', path: '/briefs/2', width: 390, height: 844 },
 ];
 
 test('pictures of the main views', async ({ page, context }) => {
   test.setTimeout(600_000);
-  for (const { name, path, theme = 'paper', units = 'trade', width = 1280, height = 800, at, beside } of shots) {
+  for (const { name, path, theme = 'paper', units = 'trade', width = 1280, height = 800, at, beside, run, wind } of shots) {
     const view = await context.newPage();
     await view.setViewportSize({ width, height });
     await view.addInitScript(
@@ -61,6 +65,27 @@ test('pictures of the main views', async ({ page, context }) => {
       await view.getByRole('combobox', { name: 'Another rod over it' }).click();
       await view.getByRole('option', { name: beside }).click();
       await view.waitForLoadState('networkidle');
+    }
+    if (run) {
+      const fish = view.getByRole('region', { name: 'A fish runs' });
+      await fish.getByRole('textbox', { name: 'Drag' }).fill('1.5 lb');
+      await fish.getByRole('textbox', { name: 'Drag' }).blur();
+      await view.waitForLoadState('networkidle');
+      await fish.getByRole('slider', { name: 'Moment of the run' }).fill('0.4');
+      await fish.evaluate((e) => e.scrollIntoView({ block: 'start' }));
+      await view.mouse.wheel(0, -200);
+      await view.waitForTimeout(600);
+    }
+    if (wind) {
+      await view.getByRole('button', { name: 'Write the ticket' }).click();
+      await view.getByRole('button', { name: 'Done' }).click();
+      await view.getByRole('button', { name: 'against the clock' }).click();
+      await view.locator('[data-step="arborKnot"][aria-current]').waitFor();
+      await view.getByRole('button', { name: 'Done' }).click();
+      await view.getByRole('button', { name: 'Start the winder' }).click();
+      await view.waitForTimeout(9000);
+      await view.getByRole('button', { name: 'Stop', exact: true }).click();
+      await view.getByText('Stopped.').waitFor();
     }
     await view.screenshot({ path: join(folder, `${name}.png`) });
     await view.close();

@@ -22,6 +22,11 @@ const rest = [
   '/lines/5?part=profile',
   '/lines/19',
   '/cutting',
+  '/reels/5?part=fill',
+  '/reels/9?part=measure',
+  '/reels/5?part=spools',
+  '/winding',
+  '/spools/3',
 ];
 
 test.use({ looking: true });
@@ -125,6 +130,11 @@ test('on a phone nothing runs off the side and the links are big enough for a we
     '/lines/5?part=weigh',
     '/lines/5?part=profile',
     '/cutting',
+    '/briefs/1/backing',
+    '/reels/5?part=fill',
+    '/reels/9?part=measure',
+    '/reels/5?part=spools',
+    '/spools/3',
   ]) {
     await page.goto(view);
     await page.waitForLoadState('networkidle');

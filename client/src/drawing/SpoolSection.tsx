@@ -1,5 +1,4 @@
-import { scaleLinear } from 'd3-scale';
-import type { KeyboardEvent } from 'react';
+import { useState, type KeyboardEvent } from 'react';
 import type { SpoolFill, SpoolLayer } from '../api/client';
 import { spooled, useUnits } from '../ui/units';
 import { clamp, nextStep, steppedBy, useDrag } from './useDrag';
@@ -34,13 +33,41 @@ const metresPerM2 = (layer: SpoolLayer | undefined, fill: SpoolFill) => {
   return Math.max(1, fill.fitsBackingM) / (full ** 2 - arbor ** 2);
 };
 
+/** The fill as it is with another length of backing, as far as rings can tell: all that lies over it moves by the same area. */
+function moved(fill: SpoolFill, metres: number): SpoolFill {
+  const arbor = fill.spool.arborM / 2;
+  const area =
+    (metres - fill.backingM) /
+    metresPerM2(
+      fill.layers.find((l) => l.kind === 'backing'),
+      fill,
+    );
+  const out = (r: number) => Math.sqrt(Math.max(arbor ** 2, r ** 2 + area));
+  const layers = fill.layers.map((l) => ({
+    ...l,
+    lengthM: l.kind === 'backing' ? metres : l.lengthM,
+    fromM: l.kind === 'backing' ? l.fromM : out(l.fromM),
+    toM: out(l.toM),
+    bandM: { low: out(l.bandM.low), high: out(l.bandM.high) },
+  }));
+  return { ...fill, backingM: metres, layers, rimGapM: fill.spool.rimM / 2 - (layers.at(-1)?.toM ?? arbor) };
+}
+
 /**
  * The spool cut through its axle, to scale: flanges, arbor, and what is wound on between them, layer by layer. The edge of the backing is
  * dragged; a hatched band tells how far a tight and a loose wind are apart.
  */
-export function SpoolSection({ fill, limits, onBacking }: Props) {
+export function SpoolSection({ fill: answered, limits, onBacking }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>(420);
-  const { show, stepOf } = useUnits();
+  const { show, stepOf, unitOf } = useUnits();
+  // What the hand has moved is drawn at once; the answer takes its place when it has come.
+  const [ahead, setAhead] = useState<{ metres: number; of: SpoolFill } | null>(null);
+  const change = (metres: number) => {
+    setAhead({ metres, of: answered });
+    onBacking?.(metres);
+  };
+  const [held, setHeld] = useState(false);
+  const fill = ahead && (held || ahead.of === answered) ? moved(answered, ahead.metres) : answered;
   const { spool, layers } = fill;
   const rim = spool.rimM / 2;
   // Room for what stands over the rim.
@@ -59,7 +86,7 @@ export function SpoolSection({ fill, limits, onBacking }: Props) {
     (from, _, dy) => {
       const to = Math.max(spool.arborM / 2, from.at - dy / from.px);
       const by = from.perM2 * (to ** 2 - from.at ** 2);
-      onBacking?.(clamp(steppedBy(from.metres, by, stepOf('spooled', from.metres)), limits));
+      change(clamp(steppedBy(from.metres, by, stepOf('spooled', from.metres)), limits));
     },
   );
   const y = (radiusM: number) => middle - radiusM * px;
@@ -68,7 +95,7 @@ export function SpoolSection({ fill, limits, onBacking }: Props) {
     if (by === undefined) return;
     event.preventDefault();
     const step = stepOf('spooled', fill.backingM);
-    onBacking?.(clamp(nextStep(fill.backingM, step, by > 0) + (Math.abs(by) - 1) * Math.sign(by) * step, limits));
+    change(clamp(nextStep(fill.backingM, step, by > 0) + (Math.abs(by) - 1) * Math.sign(by) * step, limits));
   };
   const short = (m: number) => show({ value: m, kind: 'spoolSize', plusMinus: null });
   const last = layers.at(-1);
@@ -79,7 +106,8 @@ export function SpoolSection({ fill, limits, onBacking }: Props) {
     const at = (y(layer.fromM) + y(layer.toM)) / 2 + 4;
     return [...all, { layer, at: Math.max(at, (all.at(-1)?.at ?? 0) + 17) }];
   }, []);
-  const scaleM = [0.05, 0.02, 0.01].find((m) => m * px < width * 0.3) ?? 0.005;
+  const { scale: unitM } = unitOf('spoolSize');
+  const scaleM = unitM * ([50, 20, 10, 5, 2, 1, 0.5, 0.2].find((n) => n * unitM * px < width * 0.25) ?? 0.1);
   return (
     <div ref={ref}>
       <svg width={width} height={H + 22} className="block select-none">
@@ -197,6 +225,14 @@ export function SpoolSection({ fill, limits, onBacking }: Props) {
             onKeyDown={keys}
             className="cursor-ns-resize"
             {...dragging.handle}
+            onPointerDown={(event) => {
+              setHeld(true);
+              dragging.handle.onPointerDown(event);
+            }}
+            onLostPointerCapture={() => {
+              setHeld(false);
+              dragging.handle.onLostPointerCapture();
+            }}
           >
             <rect x={left - 26} y={handleY - 16} width={right - left + 32} height="32" fill="transparent" />
             <line x1={left - 8} x2={right} y1={handleY} y2={handleY} stroke="var(--signal)" strokeWidth="2.4" />
@@ -209,7 +245,7 @@ export function SpoolSection({ fill, limits, onBacking }: Props) {
           </g>
         )}
         <g transform={`translate(${left},${H + 8})`}>
-          <path d={`M0,-4V4M0,0H${scaleLinear([0, 1], [0, px])(scaleM)}M${scaleM * px},-4V4`} stroke="var(--ink)" />
+          <path d={`M0,-4V4M0,0H${scaleM * px}M${scaleM * px},-4V4`} stroke="var(--ink)" />
           <text x={scaleM * px + 6} y="4" fontSize="12" fill="var(--ink)">
             {short(scaleM)}
           </text>

@@ -17,7 +17,7 @@ export function TurnChart({ curves }: { curves: Curve[] }) {
   const x = scaleLinear([0, end], [46, width - 96]);
   const y = scaleLinear([0, high * 1.05], [170, 12]);
   const ends = curves
-    .map((c, i) => ({ name: c.name, i, at: y(c.points[0]!.perTurnM) }))
+    .map((c, i) => ({ name: c.name, i, at: y(c.points.at(-1)!.perTurnM) }))
     .sort((a, b) => a.at - b.at)
     .reduce<{ name: string; i: number; at: number }[]>(
       (all, c) => [...all, { ...c, at: Math.max(c.at, (all.at(-1)?.at ?? -20) + 15) }],

@@ -82,6 +82,14 @@ public static class Glossary
         new("gel-spun", ["gel-spun"], "A very thin, very strong backing. Twice as much fits; under load it cuts to the bone."),
         new("arbor", ["arbor"], "The drum in the middle of a spool. A large one takes up more line with each turn."),
         new("fill", ["fill"], "How much of a spool's room is used. At 1 the line would reach the safe gap under the rim."),
+        new("spool", ["spool", "spools", "cassette"], "What line is wound on. A spare one, or a cassette, is changed for another line in two minutes."),
+        new("packing", ["packing", "wind"], "How much of the wound room is line: 0.70 loose by hand to 0.78 tight by machine; the rest is air."),
+        new(
+            "reverse-fill",
+            ["reverse fill"],
+            "Line on first and backing over it to the rim, then turned round: shows what fits without any arithmetic."
+        ),
+        new("run", ["run", "runs"], "Line that a fish takes in one go. What is beyond the fly line is backing."),
         new("drag", ["drag"], "The brake of a reel; also what air and water take from whatever moves through them."),
         new("action", ["action"], "Where a rod bends: slow into the butt, fast near the tip. It says nothing of how strong the rod is."),
         new("power", ["power"], "How strong a rod is: the weight that draws its tip down by a third of its length."),

@@ -11,7 +11,8 @@ export function BackingBench({ work, solution }: BenchProps) {
   const { standards } = useUnits();
   const { reel, line, leader } = outfit;
   const { data } = useFill(
-    { reel, line, backing: outfit.backing.id, backingM: outfit.backingM },
+    // What is pinned is drawn at once, before the rest of the chain has answered.
+    { reel, line, backing: work.pins.backing ?? outfit.backing.id, backingM: work.pins.backingM ?? outfit.backingM },
     { leader, speciesId: brief.species.id },
   );
   const setKind = (id: string | null) => work.setPins('backing', { backing: id });

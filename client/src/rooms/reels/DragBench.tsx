@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, unwrap, type RunAnswer } from '../../api/client';
+import { JointChain } from '../../drawing/JointChain';
 import { Mark } from '../../ui/Mark';
 import { Say } from '../../ui/Say';
 import { useUnits } from '../../ui/units';
@@ -11,7 +12,6 @@ type Drag = RunAnswer['drag'];
 export function DragBench({ drag, mostN }: { drag: Drag; mostN: number | null }) {
   const { show } = useUnits();
   const force = (value: number) => show({ value, kind: 'force', plusMinus: null });
-  const most = Math.max(...drag.joints.map((j) => j.standsN));
   return (
     <section aria-label="Drag" className="min-w-0">
       <h3 className="font-semibold">Set the drag</h3>
@@ -24,26 +24,25 @@ export function DragBench({ drag, mostN }: { drag: Drag; mostN: number | null })
       <p>
         <Say parts={drag.says} />.
       </p>
-      <table className="mt-2 w-full">
-        <caption className="rubric text-left font-normal">What each joint of the chain stands, knotted</caption>
-        <tbody>
-          {drag.joints.map((j) => (
-            <tr key={j.at} className="border-t border-hair">
-              <th scope="row" className={`w-36 py-1 text-left ${j.weakest ? '' : 'font-normal'}`}>
-                {j.name}
-              </th>
-              <td className="w-24 pr-2 text-right whitespace-nowrap">{force(j.standsN)}</td>
-              <td aria-hidden="true">
-                <div
-                  className={`h-2.5 ${j.weakest ? 'bg-signal' : 'bg-land'}`}
-                  style={{ width: `${(100 * j.standsN) / most}%` }}
-                />
-              </td>
-              <td className="w-24 text-right">{j.weakest && 'goes first'}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <JointChain drag={drag} />
+      <details>
+        <summary className="quiet inline-block cursor-pointer">What each knot stands</summary>
+        <table>
+          <tbody>
+            {drag.joints.map((j) => (
+              <tr key={j.at}>
+                <th scope="row" className="pr-6 text-left font-normal">
+                  {j.name}, knotted
+                </th>
+                <td>
+                  {force(j.standsN)}
+                  {j.weakest && ', goes first'}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </details>
       <SpringScale drag={drag} mostN={mostN} />
     </section>
   );

@@ -76,7 +76,7 @@ export function Filling({ answer, backing, onBacking, onLength }: Props) {
               <thead>
                 <tr className="rubric text-left">
                   <th scope="col">backing</th>
-                  <th scope="col" className="pr-3 text-right">
+                  <th scope="col" className="pr-3 text-right max-sm:hidden">
                     thick
                   </th>
                   <th scope="col" className="pr-3 text-right">
@@ -102,7 +102,7 @@ export function Filling({ answer, backing, onBacking, onLength }: Props) {
                         {b.backing.name}
                       </button>
                     </th>
-                    <td className="pr-3 text-right whitespace-nowrap">
+                    <td className="pr-3 text-right whitespace-nowrap max-sm:hidden">
                       {show({ value: b.backing.diameterM, kind: 'diameter', plusMinus: null })}
                     </td>
                     <td className="pr-3 text-right font-semibold whitespace-nowrap">{show(spooled(b.fitsM))}</td>

@@ -14,7 +14,8 @@ export function ReelBench({ work, solution }: BenchProps) {
   const bench = useMeasuringBench();
   const { reel, line, leader } = outfit;
   const { data } = useFill(
-    { reel, line, backing: outfit.backing.id, backingM: outfit.backingM },
+    // What is pinned is drawn at once, before the rest of the chain has answered.
+    { reel, line, backing: work.pins.backing ?? outfit.backing.id, backingM: work.pins.backingM ?? outfit.backingM },
     { leader, speciesId: brief.species.id },
   );
   return (

@@ -320,7 +320,6 @@ function WindIt({ step, ticket, tried, reply, wind }: Omit<ActProps, 'takeOff'>)
               label="Wound on, length"
               kind="spooled"
               value={typed.lengthM}
-              problem={tried.fields.lengthM}
               onChange={(lengthM) => setTyped((t) => ({ ...t, lengthM }))}
             />
           </div>

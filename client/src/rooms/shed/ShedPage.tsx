@@ -95,6 +95,12 @@ export function ShedPage() {
       by: (l) => standards.coatings.findIndex((c) => c.id === l.coating),
     },
   ];
+  // "L8; spare L11".
+  const liesOn = (reel: Reel) =>
+    data.spools
+      .filter((s) => s.reelId === reel.id && s.lineId !== null)
+      .map((s) => `${s.isSpare ? `${s.name} ` : ''}${data.lines.find((l) => l.id === s.lineId)?.tag ?? 'a line'}`)
+      .join('; ') || '—';
   const reels: Column<Reel>[] = [
     {
       head: 'label',
@@ -103,7 +109,7 @@ export function ShedPage() {
     },
     { head: 'rim', cell: (r) => across(r.rimM), by: (r) => r.rimM ?? null },
     { head: 'arbor', cell: (r) => across(r.arborM), by: (r) => r.arborM ?? null },
-    { head: 'width', cell: (r) => across(r.widthM), by: (r) => r.widthM ?? null },
+    { head: 'lies on it', cell: liesOn },
     { head: 'mass', cell: (r) => mass(r.massKg, 'gearMass'), by: (r) => r.massKg ?? null },
     { head: 'salt', cell: (r) => (r.saltProof ? 'yes' : 'no') },
   ];
