@@ -9,7 +9,9 @@ const at = (page: Page, kind: string) => expect(now(page)).toHaveAttribute('data
 const pages = async (page: Page) =>
   (await page.pdf({ preferCSSPageSize: true })).toString('latin1').match(/\/Type\s*\/Page[^s]/g);
 
-test('the backing is drawn out in the spool by key and by mouse, pinned, and one undo takes it back', async ({ page }) => {
+test('the backing is drawn out in the spool by key and by mouse, pinned, and one undo takes it back', async ({
+  page,
+}) => {
   await page.goto('/briefs/1/backing');
   const edge = page.getByRole('slider', { name: 'Edge of the backing' });
   await expect(edge).toHaveAttribute('aria-valuetext', '160 yd');
@@ -156,7 +158,9 @@ test.describe('with a quick winder', () => {
   test.describe('on a phone', () => {
     test.use({ hasTouch: true, isMobile: true, viewport: { width: 390, height: 844 } });
 
-    test('a spool is wound by thumb, stopped, left and found again, by hand where there is no winder', async ({ page }) => {
+    test('a spool is wound by thumb, stopped, left and found again, by hand where there is no winder', async ({
+      page,
+    }) => {
       await page.goto('/reels/6?part=spools');
       await page.getByRole('combobox', { name: 'Which spool' }).tap();
       await page.getByRole('option', { name: 'its own' }).tap();

@@ -42,7 +42,18 @@ const shots: Shot[] = [
 
 test('pictures of the main views', async ({ page, context }) => {
   test.setTimeout(600_000);
-  for (const { name, path, theme = 'paper', units = 'trade', width = 1280, height = 800, at, beside, run, wind } of shots) {
+  for (const {
+    name,
+    path,
+    theme = 'paper',
+    units = 'trade',
+    width = 1280,
+    height = 800,
+    at,
+    beside,
+    run,
+    wind,
+  } of shots) {
     const view = await context.newPage();
     await view.setViewportSize({ width, height });
     await view.addInitScript(

@@ -396,7 +396,8 @@ public static class Rules
         "reel.run",
         LinkId.Backing,
         "The run",
-        "The fish of the brief runs against the drag on a spool that empties, the rings and the water along all that is out, until it tires, "
+        "The fish of the brief runs against the drag on a spool that empties, the rings and the water along all that is out, "
+            + "until it tires, "
             + "the spool is empty or the weakest knot goes.",
         RunningFish.Source
     );

@@ -63,8 +63,8 @@ public sealed record DragSetting(IReadOnlyList<KnottedJoint> Joints, double Weak
             set,
             set < range.Low
                 ? $"{Quantity.Force(set)} is all this reel gives: less than a quarter of the {weakest.Name}"
-                : (Sentence)
-                    $"A quarter to three tenths of the {weakest.Name}, {Quantity.Force(weakest.N)} knotted; pulled straight off the full spool"
+                : (Sentence)$"A quarter to three tenths of the {weakest.Name}, {Quantity.Force(weakest.N)} knotted; pulled straight off "
+                    + $"the full spool"
         );
     }
 }

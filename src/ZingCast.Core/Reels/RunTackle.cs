@@ -37,7 +37,8 @@ public sealed record RunHold(
 }
 
 /// <summary>
-/// What a running fish pulls against: the drag on a spool that empties, the rings, and the water along everything that is out. Tables over the
+/// What a running fish pulls against: the drag on a spool that empties, the rings, and the water along everything that is out. Tables
+/// over the
 /// line out are made once; the pull is read from them.
 /// </summary>
 public sealed class RunTackle
@@ -123,7 +124,8 @@ public sealed class RunTackle
     /// <summary>Radius of what is left on the spool with so much out, metres.</summary>
     public double RadiusM(double outM) => Read(radiusM, outM);
 
-    /// <summary>What the drag and the rings hold with so much out and so much of it run, newtons. Loose line goes through the fingers.</summary>
+    /// <summary>What the drag and the rings hold with so much out and so much of it run, newtons. Loose line goes through the
+    /// fingers.</summary>
     public double DragN(double outM, double runM) => runM < Hold.SlackM ? FingersN : Hold.DragN * atFull / RadiusM(outM) * rings;
 
     /// <summary>

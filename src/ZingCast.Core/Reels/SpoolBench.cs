@@ -89,7 +89,8 @@ public static class SpoolBench
                 FillSchool.Full,
                 "as much as fits",
                 fill.FitsBackingM,
-                $"Big water and unknown fish; the fullest spool takes in the most line a turn. Wind it even: an overfull spool rubs the frame"
+                $"Big water and unknown fish; the fullest spool takes in the most line a turn. Wind it even: an overfull spool "
+                    + $"rubs the frame"
             ),
         ];
         if (fish is not null)
@@ -171,14 +172,17 @@ public static class SpoolBench
     public static IReadOnlyList<FillStep> ReverseFill(SpoolFill fill, FlyLine line, Backing backing) =>
         [
             new(
-                $"Tape the leader end of the line to the bare arbor and wind the line on first, all {Quantity.Spooled(line.LengthM)} of it, as tight as it will lie later"
+                $"Tape the leader end of the line to the bare arbor and wind the line on first, all "
+                    + $"{Quantity.Spooled(line.LengthM)} of it, as tight as it will lie later"
             ),
             new(
-                $"Tie the {backing.Name} to the end that came last and wind it over the line until {Quantity.SpoolSize(fill.Spool.GapM)} are left to the rim; "
+                $"Tie the {backing.Name} to the end that came last and wind it over the line until "
+                    + $"{Quantity.SpoolSize(fill.Spool.GapM)} are left to the rim; "
                     + $"count what goes on: about {Quantity.Spooled(fill.FitsBackingM)} is expected"
             ),
             new(
-                $"Cut the backing there. Wind everything off onto an empty spool, and from that onto a second one: now the backing’s end comes off first"
+                $"Cut the backing there. Wind everything off onto an empty spool, and from that onto a second one: now the "
+                    + $"backing’s end comes off first"
             ),
             new($"Wind it on the right way round: backing to the arbor, line over it. It ends at the gap that you saw"),
             new($"Enter under “By what it held” what went on; this spool is known by it from now on"),

@@ -134,8 +134,8 @@ public sealed record SpoolFill(
                 $"Too full: {Quantity.Spooled(FitsBackingM)} of this backing fits under this line, {Quantity.Spooled(FitsBandM.Low)} to "
                 + $"{Quantity.Spooled(FitsBandM.High)} by the wind and by how well the spool is known"
         : RimGapBandM.Low < 0 ? (Sentence)$"It goes on, wound tight and even; wound loosely it would stand over the rim"
-        : (Sentence)
-            $"It goes on, with {Quantity.SpoolSize(Math.Max(0, RimGapM))} to the rim; up to {Quantity.Spooled(FitsBackingM)} of this backing would";
+        : (Sentence)$"It goes on, with {Quantity.SpoolSize(Math.Max(0, RimGapM))} to the rim; up to {Quantity.Spooled(FitsBackingM)} of "
+            + $"this backing would";
 
     /// <summary>What of a kind lies on it; nothing of it has no length.</summary>
     public SpoolLayer Layer(SpoolLayerKind kind) => Layers.FirstOrDefault(l => l.Kind == kind);

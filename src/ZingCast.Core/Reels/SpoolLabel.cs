@@ -6,7 +6,8 @@ using ZingCast.Core.Standards;
 namespace ZingCast.Core.Reels;
 
 /// <summary>
-/// What stands on a reel's foot or box about what it holds: "7/8", "6–8", "WF7F + 150 yd 20 lb", "200 m / 30 lb WF9". Common practice; no two
+/// What stands on a reel's foot or box about what it holds: "7/8", "6–8", "WF7F + 150 yd 20 lb", "200 m / 30 lb WF9". Common practice; no
+/// two
 /// makers write it alike.
 /// </summary>
 /// <param name="Low">Lowest class.</param>
@@ -125,7 +126,8 @@ public sealed partial record SpoolLabel(double Low, double High, string? Line, d
     private static partial Regex Single();
 
     [GeneratedRegex(
-        @"\b(and|with|w|of|backing|line|lines|reel|capacity|holds|wt|weight|class|no|for|size|braid|braided|behind|on)\b|[\s+&@,.;:/()#–—-]",
+        @"\b(and|with|w|of|backing|line|lines|reel|capacity|holds|wt|weight|class|no|for|size|braid|braided|behind|on)\b"
+            + @"|[\s+&@,.;:/()#–—-]",
         Plainly
     )]
     private static partial Regex Filler();

@@ -75,7 +75,8 @@ public sealed record SpoolShape(double ArborM, double RimM, double WidthM, doubl
     public double RadiusM(double woundM3) => Math.Sqrt(ArborM * ArborM / 4 + woundM3 / (Math.PI * WidthM));
 
     /// <summary>
-    /// Turns that lay line of <paramref name="areaM2"/> from one radius to another, metres: the section wound over, times the packing, holds
+    /// Turns that lay line of <paramref name="areaM2"/> from one radius to another, metres: the section wound over, times the packing,
+    /// holds
     /// so many lines beside and above each other, and every one of them is a turn.
     /// </summary>
     public double Turns(double fromRadiusM, double toRadiusM, double areaM2, double packing) =>
@@ -92,7 +93,8 @@ public sealed record SpoolShape(double ArborM, double RimM, double WidthM, doubl
 
     private static double WidthFor(double roomM3, double arborM, double rimM, double gapM) => roomM3 / RoomOf(arborM, rimM, 1, gapM);
 
-    /// <summary>The spool of a reel from the best that is known of it. There always is an answer; <see cref="PlusMinus"/> says how good.</summary>
+    /// <summary>The spool of a reel from the best that is known of it. There always is an answer; <see cref="PlusMinus"/> says how
+    /// good.</summary>
     internal static SpoolShape Of(Reel reel)
     {
         var gap = Reel.RimGapM;

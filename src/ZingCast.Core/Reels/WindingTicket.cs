@@ -363,7 +363,8 @@ public sealed record WindingTicket : Kept
                 new(
                     "choice",
                     now.Kind == WindingStepKind.Direction
-                        ? $"Then this reel is set for the {(RightHand ? "left" : "right")} hand. Change its drag over to the {Hand}, or begin a "
+                        ? $"Then this reel is set for the {(RightHand ? "left" : "right")} hand. Change its drag over to the "
+                            + $"{Hand}, or begin a "
                             + "ticket for the other hand."
                         : "Stop: that end goes to the leader. Wind the line over onto an empty spool, so that the thin end comes off first."
                 )
@@ -382,7 +383,8 @@ public sealed record WindingTicket : Kept
                 null,
                 new(
                     "choice",
-                    "The two counters disagree: the length counter slipped, or turns were missed. Look before you wind over it: tape the last "
+                    "The two counters disagree: the length counter slipped, or turns were missed. Look before you wind over it: "
+                        + "tape the last "
                         + "ten turns, then say which to believe."
                 )
             );
@@ -434,7 +436,8 @@ public sealed record WindingTicket : Kept
             new(
                 "measuredM",
                 over > 0
-                        ? $"Wound like this the line will not go on under the rim: take {over:0} m ({over / Exact.YardM:0} yd) of backing off, or wind it anew and tighter. "
+                        ? $"Wound like this the line will not go on under the rim: take {over:0} m ({over / Exact.YardM:0} yd) of "
+                            + $"backing off, or wind it anew and tighter. "
                             + "Then measure again, or go on."
                     : measured > band.High + RulerM
                         ? "That is more than even a loose wind makes: is it the right backing, and was all of it counted? Look, or go on."
@@ -444,7 +447,8 @@ public sealed record WindingTicket : Kept
     }
 
     /// <summary>
-    /// Takes backing off again after it was measured and found too much, metres; the step at hand stays. Null, with what is wrong, when that is
+    /// Takes backing off again after it was measured and found too much, metres; the step at hand stays. Null, with what is wrong, when
+    /// that is
     /// not the step.
     /// </summary>
     public WindingTicket? TakeOff(double metres, out IReadOnlyList<FieldProblem> problems)
@@ -501,27 +505,31 @@ public sealed record WindingTicket : Kept
                 WindingWay.Do,
                 "Bare arbor",
                 gel
-                    ? $"Clean and dry the spool. Lay two turns of tape, or five metres of polyester, on the arbor first: gel-spun slips on a bare one"
+                    ? $"Clean and dry the spool. Lay two turns of tape, or five metres of polyester, on the arbor first: gel-spun "
+                        + $"slips on a bare one"
                     : (Sentence)$"Clean and dry the spool. A slick arbor takes two turns of tape, so that nothing slips on it"
             ),
             WindingStepKind.Direction => Step(
                 WindingWay.Choose,
                 "Which way it turns",
-                $"It is to be wound in by the {Hand}. Turn the handle as if a fish came in: seen from the handle, say which way the spool turns. "
+                $"It is to be wound in by the {Hand}. Turn the handle as if a fish came in: seen from the handle, say which way "
+                    + $"the spool turns. "
                     + $"The line comes in at the bottom, from the front",
                 choices: [new(Clockwise, "with the clock"), new(Anticlockwise, "against the clock")]
             ),
             WindingStepKind.ArborKnot => Step(
                 WindingWay.Do,
                 "Arbor knot",
-                $"{(Plan.BackingM > 0 ? "Backing" : "Thin end of the line")} twice round the arbor, arbor knot, pull it down hard and trim. "
+                $"{(Plan.BackingM > 0 ? "Backing" : "Thin end of the line")} twice round the arbor, arbor knot, pull it down hard "
+                    + $"and trim. "
                     + $"A half hitch over the first wraps keeps it from slipping"
             ),
             WindingStepKind.Backing => Step(
                 WindingWay.Wind,
                 "Wind the backing",
                 $"{Quantity.Spooled(lengthM)} of {Backing.Name}: {(int)Math.Round(turns)} turns to the stop mark, "
-                    + $"under {(gel ? "hard" : "firm")} tension, {(gel ? "laid crosswise so that it does not cut in" : "laid evenly from side to side")}",
+                    + $"under {(gel ? "hard" : "firm")} tension, "
+                    + $"{(gel ? "laid crosswise so that it does not cut in" : "laid evenly from side to side")}",
                 gel
                     ? $"Gel-spun under tension cuts to the bone: wear gloves, hold it in a cloth, never round a finger"
                     : (Sentence)$"Let it run through a cloth, not bare fingers, and keep them off the turning handle"
@@ -529,7 +537,8 @@ public sealed record WindingTicket : Kept
             WindingStepKind.Over => Step(
                 WindingWay.Measure,
                 "Measure over the backing",
-                $"Hold a ruler across the wound backing: {Quantity.SpoolSize(Plan.Spool.RadiusM(lineM3 / Backings.OrdinaryPacking) * 2)} is expected",
+                $"Hold a ruler across the wound backing: "
+                    + $"{Quantity.SpoolSize(Plan.Spool.RadiusM(lineM3 / Backings.OrdinaryPacking) * 2)} is expected",
                 expectM: Plan.Spool.RadiusM(lineM3 / Backings.OrdinaryPacking) * 2,
                 band: Across(Backings.TightPacking, Backings.LoosePacking)
             ),
@@ -538,21 +547,23 @@ public sealed record WindingTicket : Kept
                 "Which end of the line",
                 Plan.EitherEnd
                     ? $"{LineWords}: both ends are alike. The one that was fished less goes to the leader"
-                    : (Sentence)
-                        $"{LineWords}: the end with the tag “this end to reel”, the thin running end, is joined to the backing. Say which end is in your hand",
+                    : (Sentence)$"{LineWords}: the end with the tag “this end to reel”, the thin running end, is joined to the backing. "
+                        + $"Say which end is in your hand",
                 choices: [new(ThinEnd, "the thin end, for the reel"), new(FlyEnd, "the thick end, for the leader")]
             ),
             WindingStepKind.Joint => Step(
                 WindingWay.Do,
                 "Join line and backing",
                 gel
-                    ? $"Loop to loop: a long double loop in the backing, large enough to pass the reel or the coil through. Seat it and pull hard"
+                    ? $"Loop to loop: a long double loop in the backing, large enough to pass the reel or the coil through. Seat "
+                        + $"it and pull hard"
                     : (Sentence)$"Nail knot, or loop to loop where the line has a welded loop. Seat it wet, pull hard, trim short"
             ),
             WindingStepKind.Seal => Step(
                 WindingWay.Do,
                 "Seal the joint",
-                $"A thin coat of flexible resin or knot glue, so that it slips through the rings. Let it set, then pull it through the top ring both ways",
+                $"A thin coat of flexible resin or knot glue, so that it slips through the rings. Let it set, then pull it "
+                    + $"through the top ring both ways",
                 $"Glue and UV lamp: open window, eyes covered, follow the maker’s sheet"
             ),
             WindingStepKind.Running => Step(
@@ -579,7 +590,8 @@ public sealed record WindingTicket : Kept
             _ => Step(
                 WindingWay.Do,
                 "Leader loop",
-                $"Join the leader to the fly end, leave an arm’s length out and clip it, so that no end dives under the turns. Stick the label on"
+                $"Join the leader to the fly end, leave an arm’s length out and clip it, so that no end dives under the turns. "
+                    + $"Stick the label on"
             ),
         };
     }

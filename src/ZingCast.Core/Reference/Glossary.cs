@@ -82,8 +82,16 @@ public static class Glossary
         new("gel-spun", ["gel-spun"], "A very thin, very strong backing. Twice as much fits; under load it cuts to the bone."),
         new("arbor", ["arbor"], "The drum in the middle of a spool. A large one takes up more line with each turn."),
         new("fill", ["fill"], "How much of a spool's room is used. At 1 the line would reach the safe gap under the rim."),
-        new("spool", ["spool", "spools", "cassette"], "What line is wound on. A spare one, or a cassette, is changed for another line in two minutes."),
-        new("packing", ["packing", "wind"], "How much of the wound room is line: 0.70 loose by hand to 0.78 tight by machine; the rest is air."),
+        new(
+            "spool",
+            ["spool", "spools", "cassette"],
+            "What line is wound on. A spare one, or a cassette, is changed for another " + "line in two minutes."
+        ),
+        new(
+            "packing",
+            ["packing", "wind"],
+            "How much of the wound room is line: 0.70 loose by hand to 0.78 tight by machine; the " + "rest is air."
+        ),
         new(
             "reverse-fill",
             ["reverse fill"],

@@ -1,7 +1,8 @@
 namespace ZingCast.Core.Standards;
 
 /// <summary>
-/// Skin friction of a long cylinder along the stream, turbulent: a line in the air, or drawn through the water. Source: White (1972), recalled.
+/// Skin friction of a long cylinder along the stream, turbulent: a line in the air, or drawn through the water. Source: White (1972),
+/// recalled.
 /// </summary>
 public static class SkinFriction
 {

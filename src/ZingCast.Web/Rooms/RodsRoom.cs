@@ -70,7 +70,8 @@ public sealed record BendAnswer(
 );
 
 /// <summary>
-/// A rod to balance with a reel, its backing and a line, this many metres of which hang outside the tip. Backing by kind and length, metres.
+/// A rod to balance with a reel, its backing and a line, this many metres of which hang outside the tip. Backing by kind and length,
+/// metres.
 /// </summary>
 public sealed record BalanceRequest(
     Rod Rod,
