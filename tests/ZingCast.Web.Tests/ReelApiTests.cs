@@ -98,14 +98,21 @@ public sealed class ReelApiTests : IDisposable
     }
 
     [Fact]
-    public async Task A_line_lies_on_one_spool_only()
+    public async Task A_line_lies_on_one_spool_only_and_taken_back_it_lies_where_it_lay()
     {
-        await Until(await Ticket("S6", "L8", backingM: 60), null);
-        var on = (await client.GetJson("/api/shed")).GetProperty("spools").EnumerateArray().ToList();
-        Assert.Single(
-            on,
-            s => s.GetProperty("lineId") is { ValueKind: JsonValueKind.Number } id && id.GetInt32() == Id(Piece("lines", "L8").Result)
-        );
+        async Task<int[]> ReelsOf(int lineId) =>
+            [
+                .. (await client.GetJson("/api/shed"))
+                    .GetProperty("spools")
+                    .EnumerateArray()
+                    .Where(s => s.GetProperty("lineId") is { ValueKind: JsonValueKind.Number } id && id.GetInt32() == lineId)
+                    .Select(s => s.GetProperty("reelId").GetInt32()),
+            ];
+        var line = Id(await Piece("lines", "L8"));
+        var wound = await Until(await Ticket("S6", "L8", backingM: 60), null);
+        Assert.Equal([Id(await Piece("reels", "S6"))], await ReelsOf(line));
+        await client.Post($"/api/reels/tickets/{Id(wound)}/reopen", new { });
+        Assert.Equal([Id(await Piece("reels", "S5"))], await ReelsOf(line));
     }
 
     [Fact]

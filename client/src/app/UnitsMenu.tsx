@@ -6,6 +6,7 @@ const asSystem = 'system';
 const choices: { kind: Kind; name: string; said: Record<string, string> }[] = [
   { kind: 'windSpeed', name: 'Wind in', said: { kn: 'knots', mph: 'mph', 'm/s': 'm/s', Beaufort: 'Beaufort' } },
   { kind: 'benchMass', name: 'Bench weights in', said: { g: 'grams', gr: 'grains', oz: 'ounces' } },
+  { kind: 'force', name: 'Pull and drag in', said: { oz: 'ounces', g: 'grams' } },
 ];
 const item =
   'flex min-h-9 cursor-pointer items-center gap-2 rounded px-2 outline-none select-none data-highlighted:bg-water';

@@ -67,6 +67,7 @@ export function SpoolSection({ fill: answered, limits, onBacking }: Props) {
     onBacking?.(metres);
   };
   const [held, setHeld] = useState(false);
+  if (ahead && !held && ahead.of !== answered) setAhead(null);
   const fill = ahead && (held || ahead.of === answered) ? moved(answered, ahead.metres) : answered;
   const { spool, layers } = fill;
   const rim = spool.rimM / 2;

@@ -69,7 +69,7 @@ public sealed record OutfitCard(IReadOnlyList<CardLine> Lines, Sentence Reach)
     {
         var reel = outfit.Reel;
         if (reel.Id != 0)
-            return $"{reel.Tag} {reel.Name}, {Quantity.Gear(reel.MassKg)}";
+            return $"{reel.Tag} {reel.Name}, {Quantity.Gear(reel.MassKg)}; drag set to {Quantity.Force(outfit.Drag.SetN)}";
         return $"room for the line and {Quantity.Spooled(outfit.BackingM)} of {outfit.Backing.Name}: rim about "
             + $"{Quantity.SpoolSize(reel.RimM!.Value)}, near {Quantity.Gear(reel.MassKg)}{(reel.SaltProof ? ", made for salt" : "")}";
     }

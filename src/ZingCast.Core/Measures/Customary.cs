@@ -143,7 +143,10 @@ public static class Customary
             Kind.Force => new(
                 new("lb", Exact.PoundForceN, [new(0, .01), new(.1, .1), new(5, .5), new(10, 1)]),
                 new("kg", Exact.GravityMps2, [new(0, .01), new(1, .1)]),
-                []
+                [
+                    new("oz", Exact.GravityMps2 * Exact.OunceKg, [new(0, .5), new(20, 1)]),
+                    new("g", Exact.GravityMps2 / 1000, [new(0, 5), new(200, 10)]),
+                ]
             ),
             Kind.Area => Both(new("cm²", 1e-4, [new(0, .01), new(1, .1)])),
             Kind.LineClass => Both(new("#", 1, [new(0, .01)]), asKnown: true),

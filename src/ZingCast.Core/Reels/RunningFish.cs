@@ -68,11 +68,11 @@ public sealed record RunningFish(double MassKg, double StrongN, double FastMps, 
         var drag = .5 * WaterKgM3 * BodyFriction * AreaPerLength2 * lengthM * lengthM;
         var held = drag * group.RunMps * group.RunMps + tackle.PullN(tackle.OutM, group.RunMps, 0);
         var fish = new RunningFish(kg, held / (1 - 1 / FastOverRun), FastOverRun * group.RunMps, drag, 0);
-        for (var round = 0; round < 8; round++)
+        for (var round = 0; round < 6; round++)
         {
             double low = 0,
                 high = 20 * fish.StrongN * group.RunM;
-            for (var i = 0; i < 30; i++)
+            for (var i = 0; i < 18; i++)
             {
                 fish = fish with { ReserveJ = (low + high) / 2 };
                 if (Run(fish).RunM < group.RunM)

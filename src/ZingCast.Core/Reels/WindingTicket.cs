@@ -220,6 +220,9 @@ public sealed record WindingTicket : Kept
     /// <summary>What lay on that spool before, for whoever takes the ticket back; null while in work or when it was bare.</summary>
     public Spool? Before { get; init; }
 
+    /// <summary>The spool the line lay on before, when that was another one.</summary>
+    public int? TakenFrom { get; init; }
+
     private Backing Backing => Backings.Find(Plan.Backing)!;
 
     /// <inheritdoc />

@@ -18,6 +18,7 @@ public sealed partial class WindingDesk(IWinder winder, IServiceScopeFactory sco
 
     private readonly Lock turn = new();
     private int? ticketId;
+    private int version;
     private (double Turns, double LengthM) before;
 
     /// <summary>How the winder is called.</summary>
@@ -30,7 +31,7 @@ public sealed partial class WindingDesk(IWinder winder, IServiceScopeFactory sco
         {
             if (ticketId is { } other && other != ticket.Id && winder.Read().Running)
                 return false;
-            (ticketId, before) = (ticket.Id, (ticket.LegTurns, ticket.LegM));
+            (ticketId, version, before) = (ticket.Id, ticket.Version, (ticket.LegTurns, ticket.LegM));
             if (winder is SimulatedWinder simulated)
                 simulated.Mount(turns => ticket.LengthOfTurns(ticket.LegTurns + turns) - ticket.LengthOfTurns(ticket.LegTurns));
             winder.Start(ticket.TurnsToGo);
@@ -38,18 +39,28 @@ public sealed partial class WindingDesk(IWinder winder, IServiceScopeFactory sco
         }
     }
 
-    /// <summary>Stops the winder if it works for this ticket, and says what is counted; null when it does not.</summary>
-    public WindingCount? Stop(int id)
+    /// <summary>Stops the winder if it works for this ticket, and writes down what is counted; null when it does not.</summary>
+    public async Task<WindingCount?> StopAsync(ZingDb db, int id, CancellationToken cancel)
     {
+        (WindingCount Count, int Version) at;
         lock (turn)
         {
             if (ticketId != id)
                 return null;
             winder.Stop();
-            var count = Counted();
+            at = (Counted(), version);
             ticketId = null;
-            return count;
         }
+        await WriteAsync(db, id, at.Version, at.Count, cancel);
+        return at.Count;
+    }
+
+    /// <summary>Lets go of a ticket whose step is over.</summary>
+    public void LetGo(int id)
+    {
+        lock (turn)
+            if (ticketId == id)
+                ticketId = null;
     }
 
     /// <summary>What is counted for this ticket; null when the winder does not work for it.</summary>
@@ -83,24 +94,24 @@ public sealed partial class WindingDesk(IWinder winder, IServiceScopeFactory sco
     // The ticket's version stays: what is counted is not a change that anybody made.
     private async Task NoteAsync(CancellationToken cancel)
     {
-        (int Id, WindingCount Count)? at;
+        (int Id, int Version, WindingCount Count)? at;
         lock (turn)
-            at = ticketId is { } id ? (id, Counted()) : null;
+            at = ticketId is { } id ? (id, version, Counted()) : null;
         if (at is not { } now)
             return;
         await using var scope = scopes.CreateAsyncScope();
         var db = scope.ServiceProvider.GetRequiredService<ZingDb>();
-        await WriteAsync(db, now.Id, now.Count, cancel);
+        await WriteAsync(db, now.Id, now.Version, now.Count, cancel);
         // It has come to its stop mark and that is written down.
         lock (turn)
             if (ticketId == now.Id && !now.Count.Running)
                 ticketId = null;
     }
 
-    /// <summary>Writes what is counted to a ticket.</summary>
-    public static Task WriteAsync(ZingDb db, int id, WindingCount count, CancellationToken cancel) =>
+    // Only while the ticket is at the step it was counted for: what comes late is not written to the next one.
+    private static Task<int> WriteAsync(ZingDb db, int id, int version, WindingCount count, CancellationToken cancel) =>
         db
-            .WindingTickets.Where(t => t.Id == id)
+            .WindingTickets.Where(t => t.Id == id && t.Version == version)
             .ExecuteUpdateAsync(set => set.SetProperty(t => t.LegTurns, count.Turns).SetProperty(t => t.LegM, count.LengthM), cancel);
 
     [LoggerMessage(Level = LogLevel.Warning, Message = "What the winder counts could not be written down yet: {Reason}")]

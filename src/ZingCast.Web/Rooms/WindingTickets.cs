@@ -216,8 +216,7 @@ public static partial class ReelsRoom
         if (!request.On)
         {
             // Whoever presses stop means it, however old the look is.
-            if (desk.Stop(id) is { } stopped)
-                await WindingDesk.WriteAsync(db, id, stopped, cancel);
+            await desk.StopAsync(db, id, cancel);
             return await db.Shelf<WindingTicket>(clock).FindAsync(id, cancel) is { } now
                 ? TypedResults.Ok(Answer(now, desk))
                 : Problems.Gone(Ticket);
@@ -228,11 +227,8 @@ public static partial class ReelsRoom
             return Problems.At("on", "There is nothing to wind in this step.");
         if (desk.Of(id) is { Running: true })
             return TypedResults.Ok(Answer(ticket, desk));
-        if (desk.Stop(id) is { } count)
-        {
-            await WindingDesk.WriteAsync(db, id, count, cancel);
+        if (await desk.StopAsync(db, id, cancel) is { } count)
             ticket = ticket with { LegTurns = count.Turns, LegM = count.LengthM };
-        }
         return desk.Start(ticket)
             ? TypedResults.Ok(Answer(ticket, desk))
             : TypedResults.Problem(statusCode: 409, title: "The winder is winding another spool. Stop that first.");
@@ -258,7 +254,7 @@ public static partial class ReelsRoom
             next = await Wound(next, db, clock, cancel);
         var kept = await db.Shelf<WindingTicket>(clock).KeepAsync(next, "This ticket", cancel);
         await transaction.CommitAsync(cancel);
-        desk.Stop(id);
+        desk.LetGo(id);
         return TypedResults.Ok(Answer(kept, desk));
     }
 
@@ -269,16 +265,19 @@ public static partial class ReelsRoom
         var before = await db
             .Spools.AsNoTracking()
             .FirstOrDefaultAsync(s => s.ReelId == ticket.ReelId && s.Name == ticket.SpoolName, cancel);
-        await TakeLineOff(ticket.LineId, before?.Id, db, clock, cancel);
+        var from = await TakeLineOff(ticket.LineId, before?.Id, db, clock, cancel);
         var today = DateOnly.FromDateTime(clock.GetLocalNow().Date);
         var spool = await shelf.KeepAsync(ticket.Wound(before, today), "This spool", cancel);
-        return ticket with { SpoolId = spool.Id, Before = before };
+        return ticket with { SpoolId = spool.Id, Before = before, TakenFrom = from };
     }
 
-    private static async Task TakeLineOff(int lineId, int? but, ZingDb db, TimeProvider clock, CancellationToken cancel)
+    // Takes a line off the spool it lies on, if it is another one than this; says which that was.
+    private static async Task<int?> TakeLineOff(int lineId, int? but, ZingDb db, TimeProvider clock, CancellationToken cancel)
     {
-        if (await db.Spools.AsNoTracking().FirstOrDefaultAsync(s => s.LineId == lineId && s.Id != but, cancel) is { } elsewhere)
-            await db.Shelf<Spool>(clock).KeepAsync(elsewhere with { LineId = null }, "That spool", cancel);
+        if (await db.Spools.AsNoTracking().FirstOrDefaultAsync(s => s.LineId == lineId && s.Id != but, cancel) is not { } elsewhere)
+            return null;
+        await db.Shelf<Spool>(clock).KeepAsync(elsewhere with { LineId = null }, "That spool", cancel);
+        return elsewhere.Id;
     }
 
     private static async Task<Results<Ok<TicketAnswer>, ValidationProblem, ProblemHttpResult>> TakeOff(
@@ -297,7 +296,7 @@ public static partial class ReelsRoom
             : Problems.Of(problems);
     }
 
-    // Undone: the last step is to do again, and the spool is as it was.
+    // Undone: the last step is to do again, the spool is as it was, and the line lies where it lay.
     private static async Task<Results<Ok<TicketAnswer>, ProblemHttpResult>> Reopen(
         int id,
         ZingDb db,
@@ -322,7 +321,9 @@ public static partial class ReelsRoom
         }
         else
             await shelf.PutAwayAsync(spoolId, cancel);
-        var again = ticket with { SpoolId = null, Before = null, Done = [.. ticket.Done.SkipLast(1)] };
+        if (ticket.TakenFrom is { } other && await shelf.FindAsync(other, cancel) is { LineId: null } emptied)
+            await shelf.KeepAsync(emptied with { LineId = ticket.LineId }, "That spool", cancel);
+        var again = ticket with { SpoolId = null, Before = null, TakenFrom = null, Done = [.. ticket.Done.SkipLast(1)] };
         var kept = await db.Shelf<WindingTicket>(clock).KeepAsync(again, "This ticket", cancel);
         await transaction.CommitAsync(cancel);
         return TypedResults.Ok(Answer(kept, desk));

@@ -1,9 +1,10 @@
-import { memo, useEffect, useState } from 'react';
+import { memo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { CastDrawing, type Thrown } from '../../drawing/CastDrawing';
 import { CastOverTime } from '../../drawing/CastCharts';
 import { momentAt } from '../../drawing/castShape';
 import { useCommands } from '../../ui/commands';
+import { usePlay, wantsStill } from '../../ui/usePlay';
 import { distance, useUnits } from '../../ui/units';
 
 const paces = [
@@ -12,42 +13,22 @@ const paces = [
   { name: 'a tenth', share: 0.1 },
 ];
 
-const wantsStill = () => window.matchMedia('(prefers-reduced-motion: reduce)').matches;
-
 /** The cast to watch, stop and pull back and forth, with its numbers on the same time below. */
 export const Throw = memo(function Throw({ thrown, distanceM }: { thrown: Thrown[]; distanceM: number }) {
   const { show } = useUnits();
   const [still] = useState(wantsStill);
   // Whoever came to watch sees it go; with reduced motion it stands.
   const [toWatch] = useState(useSearchParams()[0].get('play') === '1' && !still);
-  const [share, setShare] = useState(toWatch ? 0 : 0.45);
-  const [pace, setPace] = useState(0.25);
-  const [playing, setPlaying] = useState(toWatch);
   const answer = thrown[0]!.answer;
   const end = answer.moments.at(-1)!.timeS;
 
-  useEffect(() => {
-    if (!playing) return;
-    let last = performance.now();
-    let frame = requestAnimationFrame(function next(now) {
-      const passed = ((now - last) / 1000) * pace;
-      last = now;
-      setShare((s) => {
-        const on = s + passed / end;
-        if (on >= 1) setPlaying(false);
-        return Math.min(1, on);
-      });
-      frame = requestAnimationFrame(next);
-    });
-    return () => cancelAnimationFrame(frame);
-  }, [playing, pace, end]);
-
-  const throwOrHold = () => {
-    if (!playing && share >= 1) setShare(0);
-    setPlaying(!playing);
-  };
+  const { share, pace, setPace, playing, toggle, holdAt } = usePlay(end, {
+    share: toWatch ? 0 : 0.45,
+    pace: 0.25,
+    playing: toWatch,
+  });
   useCommands([
-    { id: 'throw', name: playing ? 'Hold the cast' : 'Throw the cast', keys: ['t'], group: 'Cast', run: throwOrHold },
+    { id: 'throw', name: playing ? 'Hold the cast' : 'Throw the cast', keys: ['t'], group: 'Cast', run: toggle },
   ]);
 
   const timeS = share * end;
@@ -57,7 +38,7 @@ export const Throw = memo(function Throw({ thrown, distanceM }: { thrown: Thrown
     <section aria-label="The cast">
       <CastDrawing thrown={thrown} distanceM={distanceM} timeS={timeS} alone={still && !playing && share === 0.45} />
       <div className="mt-1 flex flex-wrap items-center gap-2">
-        <button className="btn min-w-20" onClick={throwOrHold} title="T">
+        <button className="btn min-w-20" onClick={toggle} title="T">
           {playing ? 'Hold' : 'Throw'}
         </button>
         <fieldset className="flex items-center gap-1">
@@ -87,10 +68,7 @@ export const Throw = memo(function Throw({ thrown, distanceM }: { thrown: Thrown
         max={1}
         step={0.005}
         value={share}
-        onChange={(event) => {
-          setPlaying(false);
-          setShare(Number(event.target.value));
-        }}
+        onChange={(event) => holdAt(Number(event.target.value))}
       />
       <CastOverTime answer={answer} timeS={timeS} />
     </section>

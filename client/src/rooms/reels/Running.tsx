@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { api, unwrap, type RunAnswer, type RunHold, type Solution } from '../../api/client';
 import { useAsk } from '../../api/useAsk';
 import { RunOverTime, RunScene, markWords, runAt } from '../../drawing/RunDrawing';
@@ -8,8 +8,8 @@ import { Say } from '../../ui/Say';
 import { Slide } from '../../ui/Slide';
 import { useToast } from '../../ui/toast';
 import { metres, spooled, useUnits } from '../../ui/units';
+import { usePlay, wantsStill } from '../../ui/usePlay';
 
-const wantsStill = () => window.matchMedia('(prefers-reduced-motion: reduce)').matches;
 const ends: Record<RunAnswer['run']['end'], string> = {
   stops: 'The fish stops',
   breaks: 'The weakest knot goes',
@@ -182,30 +182,10 @@ export function Running({ solution, onBacking }: { solution: Solution; onBacking
 function Watch({ answer, spool }: { answer: RunAnswer; spool: { rimM: number; arborM: number } }) {
   const { show } = useUnits();
   const { run } = answer;
-  const [share, setShare] = useState(1);
-  const [playing, setPlaying] = useState(false);
-  const [pace, setPace] = useState(4);
   const end = run.tookS || 1;
-  useEffect(() => {
-    if (!playing) return;
-    let last = performance.now();
-    let frame = requestAnimationFrame(function next(now) {
-      const passed = ((now - last) / 1000) * pace;
-      last = now;
-      setShare((s) => {
-        const on = s + passed / end;
-        if (on >= 1) setPlaying(false);
-        return Math.min(1, on);
-      });
-      frame = requestAnimationFrame(next);
-    });
-    return () => cancelAnimationFrame(frame);
-  }, [playing, pace, end]);
-  const go = () => {
-    if (wantsStill()) return setShare(share >= 1 ? 0.25 : Math.min(1, share + 0.25));
-    if (!playing && share >= 1) setShare(0);
-    setPlaying(!playing);
-  };
+  const { share, pace, setPace, playing, toggle, holdAt } = usePlay(end, { share: 1, pace: 4 });
+  // Who wants no motion sees it in quarters.
+  const go = () => (wantsStill() ? holdAt(share >= 1 ? 0.25 : Math.min(1, share + 0.25)) : toggle());
   useCommands([
     { id: 'run', name: playing ? 'Hold the fish' : 'Let the fish run', keys: ['t'], group: 'Reel', run: go },
   ]);
@@ -242,10 +222,7 @@ function Watch({ answer, spool }: { answer: RunAnswer; spool: { rimM: number; ar
             <button
               key={m.mark}
               className={`quiet underline ${m.mark === 'tippetLimit' || m.mark === 'spooled' ? 'font-semibold text-fails' : ''}`}
-              onClick={() => {
-                setPlaying(false);
-                setShare(Math.min(1, m.timeS / end));
-              }}
+              onClick={() => holdAt(Math.min(1, m.timeS / end))}
             >
               {markWords[m.mark]} {m.timeS.toFixed(0)} s
             </button>
@@ -261,10 +238,7 @@ function Watch({ answer, spool }: { answer: RunAnswer; spool: { rimM: number; ar
         max={1}
         step={0.005}
         value={share}
-        onChange={(event) => {
-          setPlaying(false);
-          setShare(Number(event.target.value));
-        }}
+        onChange={(event) => holdAt(Number(event.target.value))}
       />
       <RunOverTime answer={answer} timeS={timeS} />
     </div>

@@ -118,6 +118,7 @@ function Ticket({ ticket, onAnswer }: { ticket: TicketAnswer; onAnswer: (next: T
               className="btn"
               onClick={() =>
                 void tried.attempt(async () => {
+                  if (ticket.running) await wind(false);
                   await unwrap(api.DELETE('/api/reels/tickets/{id}', path));
                   await navigate('/winding');
                   await done('The ticket was taken off the bench.', () =>

@@ -63,6 +63,7 @@ namespace ZingCast.Store.Migrations
                     LegM = table.Column<double>(type: "REAL", nullable: false),
                     SpoolId = table.Column<int>(type: "INTEGER", nullable: true),
                     Before = table.Column<string>(type: "TEXT", nullable: true),
+                    TakenFrom = table.Column<int>(type: "INTEGER", nullable: true),
                     DeletedAt = table.Column<DateTime>(type: "TEXT", nullable: true),
                     Version = table.Column<int>(type: "INTEGER", nullable: false)
                 },

@@ -11,7 +11,7 @@ using ZingCast.Store;
 namespace ZingCast.Store.Migrations
 {
     [DbContext(typeof(ZingDb))]
-    [Migration("20261126122817_Reels")]
+    [Migration("20261126133243_Reels")]
     partial class Reels
     {
         /// <inheritdoc />
@@ -370,6 +370,9 @@ namespace ZingCast.Store.Migrations
                     b.Property<string>("SpoolName")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<int?>("TakenFrom")
+                        .HasColumnType("INTEGER");
 
                     b.Property<int>("Version")
                         .IsConcurrencyToken()
