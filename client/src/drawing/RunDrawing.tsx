@@ -77,12 +77,6 @@ export function RunScene({
           fill={backingOut > 0 ? 'color-mix(in srgb, var(--soft) 45%, var(--sheet))' : 'var(--signal)'}
         />
         <circle cx="56" cy="72" r={(arborM / 2) * px} fill="var(--paper)" stroke="var(--ink)" />
-        <path
-          d={`M${x(0)},64L${x(Math.min(backingOut, now.outM))},84`}
-          stroke="var(--ink)"
-          strokeWidth="1.4"
-          fill="none"
-        />
         {backingOut > 0 && <line x1={x(0)} x2={x(backingOut)} y1="92" y2="92" stroke="var(--soft)" strokeWidth="2.2" />}
         <line
           x1={x(backingOut)}
@@ -93,10 +87,12 @@ export function RunScene({
           strokeWidth="3"
           opacity={gone ? 0.35 : 1}
         />
+        {/* Off the spool, up to the tip and down into the water. */}
+        <path d={`M98,88L${x(0) - 4},48`} stroke="var(--ink)" strokeWidth="2.6" />
         <path
-          d={`M${56 + now.radiusM * px},72L${x(0)},64L${x(0)},92`}
-          stroke="var(--ink)"
-          strokeWidth="1.2"
+          d={`M${56 + now.radiusM * px},72L98,84M${x(0) - 4},48L${x(0)},92`}
+          stroke={backingOut > 0 ? 'var(--soft)' : 'var(--signal)'}
+          strokeWidth="1.8"
           fill="none"
         />
         <path
@@ -112,11 +108,11 @@ export function RunScene({
             </text>
           </g>
         ))}
-        <text x={x(0)} y="16" fontSize="13" fill="var(--ink)">
+        <text x={x(0) + 12} y="16" fontSize="13" fill="var(--ink)">
           <tspan fontWeight="700">{show(spooled(now.outM))}</tspan> out, {show(spooled(Math.max(0, totalM - now.outM)))}{' '}
           left on the spool
         </text>
-        <text x={x(0)} y="36" fontSize="13" fill={gone ? 'var(--fails)' : 'var(--ink)'}>
+        <text x={x(0) + 12} y="36" fontSize="13" fill={gone ? 'var(--fails)' : 'var(--ink)'}>
           {gone
             ? 'past what the weakest knot stands: from here on, what would have followed'
             : `${show({ value: now.speedMps, kind: 'waterSpeed', plusMinus: null })}, pull ${show({ value: now.pullN, kind: 'force', plusMinus: null })}`}

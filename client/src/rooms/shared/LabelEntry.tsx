@@ -54,7 +54,7 @@ export function LabelEntry() {
     >
       <label className="block">
         <span className="font-semibold">Add by its label</span>{' '}
-        <span className="text-soft">9ft 6 · 9'6 #7 4pc fast · WF6F · DT5F · WF8I · reel 7/8</span>
+        <span className="text-soft">9ft 6 · 9'6 #7 4pc fast · WF6F · DT5F · WF8I · reel 7/8 · WF7F + 150 yd 20 lb</span>
         <span className="mt-1 flex gap-2">
           <input
             className="entry min-w-0 flex-1 text-lg"
