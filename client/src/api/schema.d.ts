@@ -7555,6 +7555,8 @@ export interface components {
             /** Format: int32 */
             spoolId: null | number;
             before: null | components["schemas"]["Spool"];
+            /** Format: int32 */
+            takenFrom: null | number;
             order: components["schemas"]["WindingStepKind"][];
             isWound: boolean;
             now: null | components["schemas"]["WindingStep"];
