@@ -126,7 +126,7 @@ public class RunTests
     }
 
     [Fact]
-    public void Finer_steps_change_a_run_by_less_than_a_thousandth_and_the_same_run_comes_twice() =>
+    public void Finer_steps_hardly_change_a_run_and_the_same_run_comes_twice() =>
         AnyCase.Sample(at =>
         {
             var (fish, tackle) = (at.Fish, at.Tackle);

@@ -105,6 +105,26 @@ test('a reel without marks is a guess until something it held, or what is printe
   await expect(page.getByText('A rim is between 30 and 200 mm across.')).toBeVisible();
 });
 
+test('what lies on a spool that was wound long ago is noted, and the line is nowhere else then', async ({ page }) => {
+  await page.goto('/reels/2?part=spools');
+  await page.getByRole('button', { name: 'Note what lies on S2’s its own' }).click();
+  await page.getByRole('combobox', { name: 'Line on it' }).click();
+  await page.getByRole('option', { name: /^L8 / }).click();
+  const length = page.getByRole('textbox', { name: 'How much of it' });
+  await length.fill('2000 m');
+  await page.getByRole('button', { name: 'Keep this note' }).click();
+  await expect(page.getByText('Backing is between 0 and 1000 m.')).toBeVisible();
+  await length.fill('60 m');
+  await page.getByRole('button', { name: 'Keep this note' }).click();
+  const spools = page.getByRole('region', { name: 'Its spools' });
+  await expect(spools).toContainText('L8 ivory all-round over 65 yd');
+  await page.getByRole('combobox', { name: 'Reel on the bench' }).click();
+  await page.getByRole('option', { name: /^S5/ }).click();
+  await expect(spools).toContainText('no line over 160 yd');
+  await page.getByRole('button', { name: 'Undo' }).last().click();
+  await expect(spools).toContainText('L8 ivory all-round over 160 yd');
+});
+
 test.describe('with a quick winder', () => {
   test.use({ env: { ZING_WINDER_TURNS: '1500' } });
 

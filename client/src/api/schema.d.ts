@@ -5910,6 +5910,7 @@ export interface components {
             minutes: null | components["schemas"]["Spread"];
             underFloor: boolean;
             says: components["schemas"]["Sentence"];
+            source: components["schemas"]["Source"];
         };
         FishGroup: {
             id: string;

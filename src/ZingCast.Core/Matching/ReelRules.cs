@@ -225,7 +225,7 @@ internal static class ReelRules
                 )
         );
         // The fish is let go when somebody reads of it; both reasons tell of the same run.
-        var run = new Lazy<FishRun>(() => outfit.Runs(brief).Run(watched: false));
+        var run = new Lazy<FishRun>(() => outfit.FishOn(brief).Run(watched: false));
         book.Note(Rules.Run, () => Ran(brief, outfit, run.Value));
         book.Note(Rules.Money, () => Money(brief, run.Value));
     }

@@ -45,7 +45,7 @@ public sealed record Outfit(
     /// <summary>
     /// A fish of the brief on it: taken at the brief's distance, on the drag as set, with a rod held as most people do.
     /// </summary>
-    public RunCase Runs(Brief brief) =>
+    public RunCase FishOn(Brief brief) =>
         new(Reel, Line, Backing, BackingM, Leader, brief.Species.Group, brief.FishKg, new(Drag.SetN, OutM: brief.DistanceM));
 
     /// <summary>Whether a link is a piece that is not in the shed: a part with no identity is a specification.</summary>

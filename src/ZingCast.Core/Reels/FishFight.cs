@@ -29,7 +29,7 @@ public enum PullLimit
 public sealed record FishFight(double PullN, PullLimit Limit, Spread? Minutes, bool UnderFloor, Sentence Says)
 {
     /// <summary>How far to trust it.</summary>
-    public static readonly Source Source = Source.Assumption("Its runs, and leading it in between them, wide: half to double");
+    public Source Source { get; } = Source.Assumption("Its runs, and leading it in between them, wide: half to double");
 
     // A fish of two kilograms is led in at this speed by the pull that is usual for it, a heavier one slower by this power of its mass,
     // m/s;

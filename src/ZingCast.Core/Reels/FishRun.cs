@@ -177,6 +177,14 @@ public sealed record FishRun(
             // It gathers speed first; once it is slow and gains no more it has stopped.
             if (t > LongestS || (now.V < StoppedShare * fish.FastMps && next.V <= now.V))
                 break;
+            if (now.X < tackle.Hold.SlackM && next.X > tackle.Hold.SlackM)
+            {
+                // The drag comes on at once when the loose line is gone: no step runs across that.
+                var share = (tackle.Hold.SlackM - now.X) / (next.X - now.X);
+                next = Step(fish, tackle, reserve, now, t, share * h) with { X = tackle.Hold.SlackM };
+                (now, t) = (next, t + share * h);
+                continue;
+            }
             if (next.Out >= tackle.TotalM)
             {
                 // The last turn goes within this step.

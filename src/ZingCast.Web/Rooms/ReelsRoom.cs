@@ -109,9 +109,9 @@ public sealed record RunAnswer(
 
 public static partial class ReelsRoom
 {
-    private const string Reel = "a reel",
-        Ticket = "a winding ticket",
-        Spool = "a spool";
+    private const string OneReel = "a reel",
+        OneTicket = "a winding ticket",
+        OneSpool = "a spool";
 
     public static void MapReels(this WebApplication app)
     {
@@ -130,7 +130,7 @@ public static partial class ReelsRoom
             .MapPost("/{id:int}/held", Held)
             .WithSummary("Keeps what a spool was seen to hold; from now on its room is known by it.")
             .Refuses(404, 412);
-        reels.MapGroup("/spools").MapShelf<Spool>(Spool, LineStays);
+        reels.MapGroup("/spools").MapShelf<Spool>(OneSpool, LineStays);
         reels.MapPost("/spools", KeepSpool).WithSummary("Keeps a spool of a reel and what lies on it.").Refuses(404, 409, 412);
         MapTickets(reels.MapGroup("/tickets"));
     }
@@ -240,7 +240,7 @@ public static partial class ReelsRoom
     {
         var shelf = db.Shelf<Reel>(clock);
         if (await shelf.FindAsync(id, cancel) is not { } reel)
-            return Problems.Gone(Reel);
+            return Problems.Gone(OneReel);
         if (reel.Version != request.Version)
             throw new StaleException(reel.Tag);
         var line = request.LineId is { } lineId ? await db.Shelf<FlyLine>(clock).FindAsync(lineId, cancel) : null;

@@ -106,7 +106,7 @@ public static partial class ReelsRoom
                 ) =>
                     await db.Shelf<WindingTicket>(clock).FindAsync(id, cancel) is { } ticket
                         ? TypedResults.Ok(Answer(ticket, desk))
-                        : Problems.Gone(Ticket)
+                        : Problems.Gone(OneTicket)
             )
             .WithSummary("A winding ticket as it stands, with what the winder counts.")
             .Refuses(404);
@@ -127,7 +127,7 @@ public static partial class ReelsRoom
             .MapPost("/{id:int}/reopen", Reopen)
             .WithSummary("Takes a wound ticket back; the spool is as it was before.")
             .Refuses(404, 409);
-        tickets.MapShelf<WindingTicket>(Ticket);
+        tickets.MapShelf<WindingTicket>(OneTicket);
     }
 
     private static TicketAnswer Answer(WindingTicket ticket, WindingDesk desk)
@@ -184,7 +184,7 @@ public static partial class ReelsRoom
         var ticket = new WindingTicket
         {
             ReelId = reel!.Id,
-            SpoolName = request.SpoolName is { Length: > 0 } name ? name : Core.Reels.Spool.Own,
+            SpoolName = request.SpoolName is { Length: > 0 } name ? name : Spool.Own,
             LineId = line!.Id,
             ReelWords = $"{reel.Tag} {reel.Name}",
             LineWords = $"{line.Tag} {line.Name}",
@@ -219,10 +219,10 @@ public static partial class ReelsRoom
             await desk.StopAsync(db, id, cancel);
             return await db.Shelf<WindingTicket>(clock).FindAsync(id, cancel) is { } now
                 ? TypedResults.Ok(Answer(now, desk))
-                : Problems.Gone(Ticket);
+                : Problems.Gone(OneTicket);
         }
         if (await InWork(id, request.Version, db, clock, cancel) is not { } ticket)
-            return Problems.Gone(Ticket);
+            return Problems.Gone(OneTicket);
         if (ticket.Now is not { Way: WindingWay.Wind })
             return Problems.At("on", "There is nothing to wind in this step.");
         if (desk.Of(id) is { Running: true })
@@ -247,7 +247,7 @@ public static partial class ReelsRoom
             return TypedResults.Problem(statusCode: 409, title: "The winder still turns. Stop it first.");
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         if (await InWork(id, request.Version, db, clock, cancel) is not { } ticket)
-            return Problems.Gone(Ticket);
+            return Problems.Gone(OneTicket);
         if (ticket.Reply(request.Reply, clock.GetUtcNow().UtcDateTime, out var problems) is not { } next)
             return Problems.Of(problems);
         if (next.IsWound)
@@ -290,7 +290,7 @@ public static partial class ReelsRoom
     )
     {
         if (await InWork(id, request.Version, db, clock, cancel) is not { } ticket)
-            return Problems.Gone(Ticket);
+            return Problems.Gone(OneTicket);
         return ticket.TakeOff(request.LengthM, out var problems) is { } next
             ? TypedResults.Ok(Answer(await db.Shelf<WindingTicket>(clock).KeepAsync(next, "This ticket", cancel), desk))
             : Problems.Of(problems);
@@ -307,7 +307,7 @@ public static partial class ReelsRoom
     {
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         if (await db.Shelf<WindingTicket>(clock).FindAsync(id, cancel) is not { } ticket)
-            return Problems.Gone(Ticket);
+            return Problems.Gone(OneTicket);
         if (ticket.SpoolId is not { } spoolId)
             return TypedResults.Problem(statusCode: 409, title: "This ticket is in work already.");
         var shelf = db.Shelf<Spool>(clock);
@@ -340,7 +340,7 @@ public static partial class ReelsRoom
             return Problems.Of(wrong);
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         if (spool.Id != 0 && await db.Shelf<Spool>(clock).FindAsync(spool.Id, cancel) is null)
-            return Problems.Gone(Spool);
+            return Problems.Gone(OneSpool);
         if (await db.Shelf<Reel>(clock).FindAsync(spool.ReelId, cancel) is null)
             return Problems.At("reelId", "That reel is not in the shed any more.");
         if (spool.LineId is { } lineId)

@@ -3,7 +3,7 @@ import { MeasureField } from '../../ui/TypedField';
 import { useUnits } from '../../ui/units';
 import { PinFields, type BenchProps } from '../shared/bench';
 import { Filling, Turning, useFill } from './Filling';
-import { Running } from './Running';
+import { FishRuns } from './FishRuns';
 
 /** Backing against the run it must outlast and the room there is. */
 export function BackingBench({ work, solution }: BenchProps) {
@@ -43,7 +43,7 @@ export function BackingBench({ work, solution }: BenchProps) {
           onLength={(backingM) => work.setPins('backingM', { backingM })}
         />
       )}
-      <Running solution={solution} onBacking={setKind} />
+      <FishRuns solution={solution} onBacking={setKind} />
       {data && <Turning answer={data} />}
     </>
   );

@@ -13,6 +13,13 @@ import type { TabProps } from './FillTab';
 import { Tickets } from './WindingPage';
 import { useStart } from './useStart';
 
+type Lines = TabProps['shed']['lines'];
+const none = 'none';
+const hands = [
+  { id: 'left', name: 'left hand' },
+  { id: 'right', name: 'right hand' },
+];
+
 /** What lies on which spool of this reel, and a ticket to wind one. */
 export function SpoolsTab({ reel, shed, today }: TabProps) {
   const spools = shed.spools.filter((s) => s.reelId === reel.id);
@@ -23,7 +30,7 @@ export function SpoolsTab({ reel, shed, today }: TabProps) {
         {spools.length === 0 && <p className="text-soft">Nobody noted what lies on it.</p>}
         <ul>
           {spools.map((s) => (
-            <OneSpool key={s.id} spool={s} lines={shed.lines} tag={reel.tag} />
+            <OneSpool key={s.id} spool={s} all={shed.spools} lines={shed.lines} tag={reel.tag} />
           ))}
         </ul>
         <Spare reelId={reel.id} tag={reel.tag} own={spools.length === 0 || spools.every((s) => s.isSpare)} />
@@ -37,9 +44,10 @@ export function SpoolsTab({ reel, shed, today }: TabProps) {
   );
 }
 
-function OneSpool({ spool, lines, tag }: { spool: Spool; lines: TabProps['shed']['lines']; tag: string }) {
+function OneSpool({ spool, all, lines, tag }: { spool: Spool; all: Spool[]; lines: Lines; tag: string }) {
   const { show, standards } = useUnits();
   const done = useDone(useRefreshGear());
+  const [noting, setNoting] = useState(false);
   const line = lines.find((l) => l.id === spool.lineId);
   const backing = standards.backings.find((b) => b.id === spool.backing);
   const path = { params: { path: { id: spool.id } } };
@@ -54,6 +62,14 @@ function OneSpool({ spool, lines, tag }: { spool: Spool; lines: TabProps['shed']
           {line ? `, ${spool.rightHand ? 'right' : 'left'} hand` : ''}
         </span>
       </span>
+      <button
+        className="quiet"
+        aria-expanded={noting}
+        aria-label={`Note what lies on ${tag}’s ${spool.name}`}
+        onClick={() => setNoting(!noting)}
+      >
+        note
+      </button>
       {line && (
         <Link className="quiet underline" to={`/spools/${spool.id}`}>
           label
@@ -73,7 +89,91 @@ function OneSpool({ spool, lines, tag }: { spool: Spool; lines: TabProps['shed']
       >
         away
       </button>
+      {noting && <Noted spool={spool} all={all} lines={lines} tag={tag} onDone={() => setNoting(false)} />}
     </li>
+  );
+}
+
+/** What lies on a spool that was wound elsewhere, or long ago. */
+function Noted({
+  spool,
+  all,
+  lines,
+  tag,
+  onDone,
+}: {
+  spool: Spool;
+  all: Spool[];
+  lines: Lines;
+  tag: string;
+  onDone: () => void;
+}) {
+  const { standards } = useUnits();
+  const done = useDone(useRefreshGear());
+  const { attempt, fields, words } = useAttempt();
+  const [noted, setNoted] = useState({
+    lineId: String(spool.lineId ?? none),
+    backing: spool.backing ?? none,
+    backingM: spool.backingM ?? 0,
+    hand: spool.rightHand ? 'right' : 'left',
+  });
+  const settled = useSettled(noted);
+  const set = (next: Partial<typeof noted>) => setNoted((n) => ({ ...n, ...next }));
+  const keep = (body: Spool) => unwrap(api.POST('/api/reels/spools', { body }));
+  return (
+    <div className="grid w-full grid-cols-2 gap-2 border-l-4 border-signal bg-sheet p-3" data-entries>
+      <Pick
+        label="Line on it"
+        value={noted.lineId}
+        options={[{ id: none, name: none }, ...lines.map((l) => ({ id: String(l.id), name: `${l.tag} ${l.name}` }))]}
+        problem={fields.lineId}
+        onChange={(lineId) => set({ lineId })}
+      />
+      <Pick label="Wound in by the" value={noted.hand} options={hands} onChange={(hand) => set({ hand })} />
+      <Pick
+        label="Backing under it"
+        value={noted.backing}
+        options={[{ id: none, name: none }, ...standards.backings]}
+        problem={fields.backing}
+        onChange={(backing) => set({ backing, ...(backing === none && { backingM: 0 }) })}
+      />
+      <MeasureField
+        label="How much of it"
+        kind="spooled"
+        value={noted.backingM}
+        problem={fields.backingM}
+        onChange={(backingM) => set({ backingM })}
+      />
+      <div className="col-span-2">
+        <Message>{Object.keys(fields).length ? null : words}</Message>
+        <button
+          className="btn bg-ink! text-paper!"
+          onClick={(e) =>
+            void settled(e.currentTarget, ({ lineId, backing, backingM, hand }) =>
+              attempt(async () => {
+                const kept = await keep({
+                  ...spool,
+                  lineId: lineId === none ? null : Number(lineId),
+                  backing: backing === none ? null : backing,
+                  backingM,
+                  rightHand: hand === 'right',
+                });
+                onDone();
+                // The line is off the spool it lay on before; taken back it lies there again.
+                const before = all.find((o) => o.id !== spool.id && o.lineId !== null && o.lineId === kept.lineId);
+                await done(`What lies on ${tag}’s ${spool.name} is noted.`, async () => {
+                  await keep({ ...spool, version: kept.version });
+                  const now = before && (await unwrap(api.GET('/api/shed'))).spools.find((o) => o.id === before.id);
+                  if (now && now.lineId === null) await keep({ ...now, lineId: before.lineId });
+                });
+              }),
+            )
+          }
+        >
+          Keep this note
+        </button>
+      </div>
+    </div>
   );
 }
 
@@ -143,15 +243,7 @@ function NewTicket({ reel, shed, today, spools }: TabProps & { spools: Spool[] }
           problem={fields.spoolName}
           onChange={(spoolName) => set({ spoolName })}
         />
-        <Pick
-          label="Wound in by the"
-          value={asked.hand}
-          options={[
-            { id: 'left', name: 'left hand' },
-            { id: 'right', name: 'right hand' },
-          ]}
-          onChange={(hand) => set({ hand })}
-        />
+        <Pick label="Wound in by the" value={asked.hand} options={hands} onChange={(hand) => set({ hand })} />
         <Pick
           label="Line"
           value={asked.lineId}

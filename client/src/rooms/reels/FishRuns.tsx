@@ -17,7 +17,7 @@ const ends: Record<RunAnswer['run']['end'], string> = {
 };
 
 /** The fish of the brief runs: to watch, to pull back and forth, and what would change it most. */
-export function Running({ solution, onBacking }: { solution: Solution; onBacking: (id: string) => void }) {
+export function FishRuns({ solution, onBacking }: { solution: Solution; onBacking: (id: string) => void }) {
   const { outfit, brief } = solution;
   const { show, standards } = useUnits();
   const toast = useToast();
@@ -158,7 +158,8 @@ export function Running({ solution, onBacking }: { solution: Solution; onBacking
             </p>
             {data.fight && (
               <p className={data.fight.underFloor ? 'font-semibold text-look' : ''}>
-                <Say parts={data.fight.says} />.
+                <Say parts={data.fight.says} />.{' '}
+                <span className="text-sm font-normal text-soft">{data.fight.source.note}.</span>
               </p>
             )}
             <p>
