@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { api, unwrap, ApiError, type BriefDraft } from '../../api/client';
+import { api, unwrap, ApiError, type BriefDraft, type Solution } from '../../api/client';
 import { FlyActual } from '../../drawing/FlyActual';
 import { WaterPlan } from '../../drawing/WaterPlan';
 import { useUnits } from '../../ui/units';
@@ -39,8 +39,11 @@ export function NewBriefPage() {
   // The core completes the sentence, so that the blanks show what is assumed.
   const { solution, problems, failure } = useAnswer({ draft, pins: none, off: nothing });
   if (!solution) return failure ? <p className="p-6">{failure.message}</p> : null;
-  const fish = standards.species.find((s) => s.id === solution.brief.species.id)?.name ?? 'fish';
-  const usual = `${fish[0]!.toUpperCase()}${fish.slice(1)}, ${solution.brief.fly.kind.name}`;
+  const nameOf = ({ species, fly }: Solution['brief']) => {
+    const fish = standards.species.find((s) => s.id === species.id)?.name ?? 'fish';
+    return `${fish[0]!.toUpperCase()}${fish.slice(1)}, ${fly.kind.name}`;
+  };
+  const usual = nameOf(solution.brief);
   return (
     <main id="main" className="mx-auto max-w-2xl px-5 py-8">
       <h1 className="text-2xl font-semibold">A new brief</h1>
@@ -65,9 +68,14 @@ export function NewBriefPage() {
           event.preventDefault();
           if (await settleEntries(event.currentTarget)) return;
           try {
+            const draft = latest.current;
+            // What is on the screen may still be the answer to an earlier word; the name is that of what is kept.
+            const solved = unwrap(
+              api.POST('/api/matching/solve', { body: { brief: draft, pins: none, off: nothing } }),
+            );
             const brief = await unwrap(
               api.POST('/api/briefs', {
-                body: { name: name.trim() || usual, draft: latest.current, pins: {}, off: [] },
+                body: { name: name.trim() || nameOf((await solved).brief), draft, pins: {}, off: [] },
               }),
             );
             forget(place);
