@@ -121,7 +121,12 @@ public class WindingTests
         var backing = Until(Ticket(), WindingStepKind.Backing);
         Assert.Contains("short", Refused(backing, new(LengthM: 120)), StringComparison.Ordinal);
         Assert.Contains("disagree", Refused(backing, new(LengthM: 150, Turns: .8 * backing.Now!.Turns)), StringComparison.Ordinal);
-        Assert.Equal(120, Done(backing, new(WindingTicket.GoOn, LengthM: 120)).WoundBackingM);
+        Assert.Equal(120, Done(backing, new(LengthM: 120, GoOn: true)).WoundBackingM);
+        // A counter that is believed may still say that it is short: that is told as well, and can be overruled.
+        var slipped = new WindingReply(LengthM: 120, Turns: backing.Now!.Turns, Believe: WindingCounter.Length);
+        Assert.Contains("short", Refused(backing, slipped), StringComparison.Ordinal);
+        Assert.Equal(120, Done(backing, slipped with { GoOn = true }).WoundBackingM);
+        Assert.Equal(150, Done(backing, slipped with { Believe = WindingCounter.Turns }).WoundBackingM, 6);
         var end = Until(Ticket(), WindingStepKind.LineEnd);
         Assert.Contains("leader", Refused(end, new(WindingTicket.FlyEnd)), StringComparison.Ordinal);
         var rim = Until(Ticket(), WindingStepKind.Rim);

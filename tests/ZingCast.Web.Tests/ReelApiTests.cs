@@ -121,7 +121,7 @@ public sealed class ReelApiTests : IDisposable
         await client.Post("/api/devices/winder/slip", new { share = .1 });
         var ticket = await Until(await Ticket(), "backing");
         var reply = await Wound(ticket);
-        Assert.Contains("disagree", await Refused(await Reply(ticket, reply), "choice"), StringComparison.Ordinal);
+        Assert.Contains("disagree", await Refused(await Reply(ticket, reply), "believe"), StringComparison.Ordinal);
     }
 
     [Fact]

@@ -56,6 +56,7 @@ export type RunAnswer = S['RunAnswer'];
 export type RunHold = S['RunHold'];
 export type RunMoment = S['RunMoment'];
 export type TicketAnswer = S['TicketAnswer'];
+export type WindingReply = S['WindingReply'];
 export type WindingStep = S['WindingStep'];
 export type Stretch = S['Stretch'];
 export type Weighing = S['Weighing'];

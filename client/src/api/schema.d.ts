@@ -7479,6 +7479,8 @@ export interface components {
             id: string;
             name: string;
         };
+        /** @enum {unknown} */
+        WindingCounter: "length" | "turns" | null;
         WindingDone: {
             kind: components["schemas"]["WindingStepKind"];
             /** Format: date-time */
@@ -7513,6 +7515,9 @@ export interface components {
             turns?: null | number;
             /** Format: double */
             measuredM?: null | number;
+            believe?: null | components["schemas"]["WindingCounter"];
+            /** @default false */
+            goOn: boolean;
         };
         WindingStep: {
             kind: components["schemas"]["WindingStepKind"];

@@ -71,12 +71,31 @@ public sealed record WindingChoice(string Id, string Name);
 /// <param name="MeasuredM">What the ruler said, metres.</param>
 public sealed record WindingDone(WindingStepKind Kind, DateTime At, double? LengthM = null, double? Turns = null, double? MeasuredM = null);
 
+/// <summary>The two counters of a winder.</summary>
+public enum WindingCounter
+{
+    /// <summary>The wheel that line runs over.</summary>
+    Length,
+
+    /// <summary>Turns of the spool.</summary>
+    Turns,
+}
+
 /// <summary>An answer to the step at hand.</summary>
-/// <param name="Choice">Id of the choice taken; see <see cref="WindingTicket.GoOn"/> for what overrules a warning.</param>
-/// <param name="LengthM">What was wound on, metres, or taken off again where too much was.</param>
+/// <param name="Choice">Id of the choice taken.</param>
+/// <param name="LengthM">What was wound on, metres.</param>
 /// <param name="Turns">Turns counted.</param>
 /// <param name="MeasuredM">What the ruler says, metres.</param>
-public sealed record WindingReply(string? Choice = null, double? LengthM = null, double? Turns = null, double? MeasuredM = null);
+/// <param name="Believe">Which counter to believe when they disagree.</param>
+/// <param name="GoOn">Overrules what is only a warning.</param>
+public sealed record WindingReply(
+    string? Choice = null,
+    double? LengthM = null,
+    double? Turns = null,
+    double? MeasuredM = null,
+    WindingCounter? Believe = null,
+    bool GoOn = false
+);
 
 /// <summary>A step of a ticket, as it stands now.</summary>
 /// <param name="Kind">What is done.</param>
@@ -154,18 +173,11 @@ public sealed record WindingPlan(
 /// </summary>
 public sealed record WindingTicket : Kept
 {
-    /// <summary>The choice that overrules a warning.</summary>
-    public const string GoOn = "go-on";
-
     /// <summary>Choices of the two questions.</summary>
     public const string Clockwise = "clockwise",
         Anticlockwise = "anticlockwise",
         ThinEnd = "thin-end",
         FlyEnd = "fly-end";
-
-    /// <summary>Which counter is believed when they disagree.</summary>
-    public const string ByLength = "by-length",
-        ByTurns = "by-turns";
 
     // Counters that disagree by more than this share have slipped or missed turns; a length is wound to this share of the plan or told;
     // a ruler across the winding is good to a millimetre. Common practice.
@@ -322,8 +334,8 @@ public sealed record WindingTicket : Kept
     }
 
     /// <summary>
-    /// Answers the step at hand. Null, with what is wrong, when the answer is a mistake that would be wound over; <see cref="GoOn"/>
-    /// overrules what is only a warning.
+    /// Answers the step at hand. Null, with what is wrong, when the answer is a mistake that would be wound over; what is only a warning can
+    /// be overruled.
     /// </summary>
     public WindingTicket? Reply(WindingReply reply, DateTime at, out IReadOnlyList<FieldProblem> problems)
     {
@@ -381,21 +393,20 @@ public sealed record WindingTicket : Kept
         if ((reply.LengthM ?? (turns is { } n ? LengthOfTurns(n) : null)) is not { } counted)
             return (null, new("lengthM", "Say how much went on: let the winder count, or type length or turns."));
         var byTurns = turns is > 0 ? LengthOfTurns(turns.Value) : counted;
-        if (Math.Abs(byTurns - counted) > CountersShare * Math.Max(PlanLeastM, counted) && reply.Choice is not (ByLength or ByTurns))
+        if (Math.Abs(byTurns - counted) > CountersShare * Math.Max(PlanLeastM, counted) && reply.Believe is null)
             return (
                 null,
                 new(
-                    "choice",
-                    "The two counters disagree: the length counter slipped, or turns were missed. Look before you wind over it: "
-                        + "tape the last "
-                        + "ten turns, then say which to believe."
+                    "believe",
+                    "The two counters disagree: the length counter slipped, or turns were missed. Look before you wind over it: tape the "
+                        + "last ten turns, then say which to believe."
                 )
             );
-        var wound = reply.Choice == ByTurns ? byTurns : counted;
+        var wound = reply.Believe == WindingCounter.Turns ? byTurns : counted;
         var off = wound - now.LengthM;
         // A line goes on whole: only a length of backing is chosen.
         var nearly = Math.Max(PlanLeastM, PlanShare * now.LengthM);
-        if (Math.Abs(off) > nearly && reply.Choice != GoOn && !(reply.Choice is ByLength or ByTurns && Math.Abs(off) <= 2 * nearly))
+        if (Math.Abs(off) > nearly && !reply.GoOn)
             return (
                 null,
                 new(
@@ -411,11 +422,11 @@ public sealed record WindingTicket : Kept
     private (WindingTicket?, FieldProblem?) Measured(WindingStep now, WindingReply reply, DateTime at)
     {
         if (reply.MeasuredM is not { } measured)
-            return reply.Choice == GoOn
+            return reply.GoOn
                 ? (this with { Done = [.. Done, new(now.Kind, at)] }, null)
                 : (null, new("measuredM", "Hold a ruler against it and type what it says, or go on without."));
         if (now.Kind == WindingStepKind.Rim)
-            return measured < LeastGapM && reply.Choice != GoOn
+            return measured < LeastGapM && !reply.GoOn
                 ? (
                     null,
                     new(
@@ -431,7 +442,7 @@ public sealed record WindingTicket : Kept
         var band = now.ExpectBandM!.Value;
         var odd = measured < band.Low - RulerM || measured > band.High + RulerM;
         var gap = Plan.Spool.RimM / 2 - after.RadiusM(after.WholeM3);
-        if (reply.Choice == GoOn || (!odd && gap >= LeastGapM))
+        if (reply.GoOn || (!odd && gap >= LeastGapM))
             return (after, null);
         var over = gap < LeastGapM ? Math.Ceiling(after.OverM3 / Backing.AreaM2) : 0;
         return (

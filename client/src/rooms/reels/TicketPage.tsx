@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { api, unwrap, type TicketAnswer, type WindingStep } from '../../api/client';
+import { api, unwrap, type TicketAnswer, type WindingReply, type WindingStep } from '../../api/client';
 import { useAttempt } from '../../api/useAttempt';
 import { useRefreshGear } from '../../state/gear';
 import { Caution, Message } from '../../ui/Message';
@@ -13,7 +13,7 @@ import { spooled, useUnits } from '../../ui/units';
 import { useSettled } from '../../ui/useSettled';
 import './ticket.css';
 
-type Reply = { choice?: string | null; lengthM?: number | null; turns?: number | null; measuredM?: number | null };
+type Reply = Partial<WindingReply>;
 
 /** A spool being wound: what is done, what comes now, what is still to come; on paper the whole ticket. */
 export function TicketPage() {
@@ -75,7 +75,12 @@ function Ticket({ ticket, onAnswer }: { ticket: TicketAnswer; onAnswer: (next: T
     });
   const reply = (answer: Reply) =>
     change(() =>
-      unwrap(api.POST('/api/reels/tickets/{id}/reply', { ...path, body: { reply: answer, version: ticket.version } })),
+      unwrap(
+        api.POST('/api/reels/tickets/{id}/reply', {
+          ...path,
+          body: { reply: { goOn: false, ...answer }, version: ticket.version },
+        }),
+      ),
     );
   const wind = (on: boolean) =>
     change(() => unwrap(api.POST('/api/reels/tickets/{id}/wind', { ...path, body: { on, version: ticket.version } })));
@@ -256,7 +261,7 @@ function WindIt({ step, ticket, tried, reply, wind }: Omit<ActProps, 'takeOff'>)
     setLast(r);
     return reply(r);
   };
-  const disagree = tried.fields.choice !== undefined;
+  const disagree = tried.fields.believe !== undefined;
   const off = tried.fields.lengthM !== undefined;
   return (
     <div className="mt-2 print:hidden" data-entries>
@@ -348,16 +353,16 @@ function WindIt({ step, ticket, tried, reply, wind }: Omit<ActProps, 'takeOff'>)
       <Message>{tried.words}</Message>
       {disagree && (
         <div className="flex flex-wrap gap-3">
-          <button className="btn" onClick={() => void reply({ ...last, choice: 'by-length' })}>
+          <button className="btn" onClick={() => void send({ ...last, believe: 'length' })}>
             Believe the length
           </button>
-          <button className="btn" onClick={() => void reply({ ...last, choice: 'by-turns' })}>
+          <button className="btn" onClick={() => void send({ ...last, believe: 'turns' })}>
             Believe the turns
           </button>
         </div>
       )}
       {off && !disagree && (
-        <button className="btn" onClick={() => void reply({ ...last, choice: 'go-on' })}>
+        <button className="btn" onClick={() => void reply({ ...last, goOn: true })}>
           Go on with what is there
         </button>
       )}
@@ -391,7 +396,7 @@ function MeasureIt({ step, tried, reply, takeOff }: Pick<ActProps, 'step' | 'tri
         </button>
         <button
           className="btn min-h-[44px]"
-          onClick={(e) => void settled(e.currentTarget, (now) => reply({ measuredM: now.measuredM, choice: 'go-on' }))}
+          onClick={(e) => void settled(e.currentTarget, (now) => reply({ measuredM: now.measuredM, goOn: true }))}
         >
           {warned ? 'Go on all the same' : 'Go on without'}
         </button>
