@@ -260,7 +260,9 @@ public sealed class FuzzTests : IDisposable
                 """{"reelId":5,"spoolName":"spare","lineId":8,"backing":"poly20","backingM":120,"rightHand":false}"""
             ),
             ["post /api/reels/tickets/{id}/reply"] = Said(
-                """{"reply":{"choice":"anticlockwise","lengthM":120,"turns":600,"measuredM":0.07,"believe":"turns","goOn":true},"version":1}"""
+                """
+                {"reply":{"choice":"anticlockwise","lengthM":120,"turns":600,"measuredM":0.07,"believe":"turns","goOn":true},"version":1}
+                """
             ),
             ["post /api/reels/tickets/{id}/wind"] = Said("""{"on":true,"version":1}"""),
             ["post /api/reels/tickets/{id}/take-off"] = Said("""{"lengthM":12,"version":1}"""),

@@ -48,7 +48,7 @@ internal static class ReelRules
     private static double BackingLength(Brief brief, Pins pins, LedgerBook book)
     {
         var group = brief.Species.Group;
-        var run = 1.3 * group.RunM;
+        var run = SpoolBench.OverRun * group.RunM;
         var usual = Math.Max(group.BackingM(brief.FishKg), run);
         var metres = pins.BackingM ?? Math.Round(usual / 5) * 5;
         book.Note(

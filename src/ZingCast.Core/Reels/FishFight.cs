@@ -19,11 +19,11 @@ public enum PullLimit
     Tippet,
 }
 
-/// <summary>How long a fish takes to land, roughly: the pull that is kept up, against what the fish has left and wins back.</summary>
+/// <summary>How long a fish takes to land, roughly: its runs, and being led in after each by the pull that is kept up.</summary>
 /// <param name="PullN">Pull that can be kept up, newtons.</param>
 /// <param name="Limit">What limits it.</param>
-/// <param name="Minutes">Time, minutes, from half to double of what is worked out; null when the fish wins back more than it is made to
-/// spend.</param>
+/// <param name="Minutes">Time, minutes, from half to double of what is worked out; null when that pull does not lead such
+/// a fish.</param>
 /// <param name="UnderFloor">The rod is under the floor for such a fish.</param>
 /// <param name="Says">It in a sentence.</param>
 public sealed record FishFight(double PullN, PullLimit Limit, Spread? Minutes, bool UnderFloor, Sentence Says)
@@ -32,10 +32,8 @@ public sealed record FishFight(double PullN, PullLimit Limit, Spread? Minutes, b
     public Source Source { get; } = Source.Assumption("Its runs, and leading it in between them, wide: half to double");
 
     // A fish of two kilograms is led in at this speed by the pull that is usual for it, a heavier one slower by this power of its mass,
-    // m/s;
-    // less than a quarter of the usual pull does not lead it at all. Set so that a bonefish of two kilograms takes some six minutes, a
-    // salmon
-    // of ten a quarter of an hour and a tarpon half an hour on tackle that suits them. Common practice.
+    // m/s; less than a quarter of the usual pull does not lead it at all. Set so that a bonefish of two kilograms takes some six minutes, a
+    // salmon of ten a quarter of an hour and a tarpon half an hour on tackle that suits them. Common practice.
     private const double LedMps = .6,
         LedKg = 2,
         HeavySlower = .3,

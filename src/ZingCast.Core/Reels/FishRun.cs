@@ -199,9 +199,9 @@ public sealed record FishRun(
         }
         marks.Add(new(RunMark.Hardest, hardestAt));
         marks.Sort((a, b) => a.TimeS.CompareTo(b.TimeS));
-        var share1 = hardest / tackle.TippetN;
+        var tippetShare = hardest / tackle.TippetN;
         return new(
-            share1 > 1 ? RunEnd.Breaks
+            tippetShare > 1 ? RunEnd.Breaks
                 : spooled ? RunEnd.Spools
                 : RunEnd.Stops,
             now.X,
@@ -211,7 +211,7 @@ public sealed record FishRun(
             Math.Max(0, tackle.TotalM - mostOut),
             fastest,
             hardest,
-            share1,
+            tippetShare,
             Math.Max(0, 1 - now.Fish / reserve) * tackle.Hold.Rested,
             new(now.Fish, now.Body, now.Drag, now.Water, fish.MovedKg * now.V * now.V / 2),
             marks,

@@ -76,8 +76,7 @@ public sealed record SpoolShape(double ArborM, double RimM, double WidthM, doubl
 
     /// <summary>
     /// Turns that lay line of <paramref name="areaM2"/> from one radius to another, metres: the section wound over, times the packing,
-    /// holds
-    /// so many lines beside and above each other, and every one of them is a turn.
+    /// holds so many lines beside and above each other, and every one of them is a turn.
     /// </summary>
     public double Turns(double fromRadiusM, double toRadiusM, double areaM2, double packing) =>
         WidthM * packing * (toRadiusM - fromRadiusM) / areaM2;
@@ -93,8 +92,9 @@ public sealed record SpoolShape(double ArborM, double RimM, double WidthM, doubl
 
     private static double WidthFor(double roomM3, double arborM, double rimM, double gapM) => roomM3 / RoomOf(arborM, rimM, 1, gapM);
 
-    /// <summary>The spool of a reel from the best that is known of it. There always is an answer; <see cref="PlusMinus"/> says how
-    /// good.</summary>
+    /// <summary>
+    /// The spool of a reel from the best that is known of it. There always is an answer; <see cref="PlusMinus"/> says how good.
+    /// </summary>
     internal static SpoolShape Of(Reel reel)
     {
         var gap = Reel.RimGapM;

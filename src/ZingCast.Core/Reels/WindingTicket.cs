@@ -150,18 +150,17 @@ public sealed record WindingPlan(
     /// <summary>A plan for a line over a backing on a reel.</summary>
     public static WindingPlan Of(Reel reel, FlyLine line, Backing backing, double backingM)
     {
-        double whole = line.Volume(line.LengthM),
-            head = line.Volume(line.HeadM),
-            running = line.LengthM - line.HeadM;
-        var none = running <= LineProfile.ShortestM;
+        var fill = SpoolFill.Of(reel, line, backing, backingM);
+        SpoolLayer running = fill.Layer(SpoolLayerKind.Running),
+            head = fill.Layer(SpoolLayerKind.Head);
         return new(
-            reel.Spool(),
+            fill.Spool,
             backing.Id,
             backingM,
-            none ? 0 : running,
-            none ? 0 : whole - head,
-            line.HeadM,
-            head,
+            running.LengthM,
+            running.LineM3,
+            head.LengthM,
+            head.LineM3,
             line.Build == Build.DoubleTaper
         );
     }
@@ -334,8 +333,8 @@ public sealed record WindingTicket : Kept
     }
 
     /// <summary>
-    /// Answers the step at hand. Null, with what is wrong, when the answer is a mistake that would be wound over; what is only a warning can
-    /// be overruled.
+    /// Answers the step at hand. Null, with what is wrong, when the answer is a mistake that would be wound over; what is only a warning
+    /// can be overruled.
     /// </summary>
     public WindingTicket? Reply(WindingReply reply, DateTime at, out IReadOnlyList<FieldProblem> problems)
     {
@@ -378,9 +377,8 @@ public sealed record WindingTicket : Kept
                 new(
                     "choice",
                     now.Kind == WindingStepKind.Direction
-                        ? $"Then this reel is set for the {(RightHand ? "left" : "right")} hand. Change its drag over to the "
-                            + $"{Hand}, or begin a "
-                            + "ticket for the other hand."
+                        ? $"Then this reel is set for the {(RightHand ? "left" : "right")} hand. Change its drag over to the {Hand}, or "
+                            + "begin a ticket for the other hand."
                         : "Stop: that end goes to the leader. Wind the line over onto an empty spool, so that the thin end comes off first."
                 )
             );
@@ -451,8 +449,7 @@ public sealed record WindingTicket : Kept
                 "measuredM",
                 over > 0
                         ? $"Wound like this the line will not go on under the rim: take {over:0} m ({over / Exact.YardM:0} yd) of "
-                            + $"backing off, or wind it anew and tighter. "
-                            + "Then measure again, or go on."
+                            + $"backing off, or wind it anew and tighter. Then measure again, or go on."
                     : measured > band.High + RulerM
                         ? "That is more than even a loose wind makes: is it the right backing, and was all of it counted? Look, or go on."
                     : "That is less than the tightest wind makes: is all of it on? Look, or go on."
@@ -462,8 +459,7 @@ public sealed record WindingTicket : Kept
 
     /// <summary>
     /// Takes backing off again after it was measured and found too much, metres; the step at hand stays. Null, with what is wrong, when
-    /// that is
-    /// not the step.
+    /// that is not the step.
     /// </summary>
     public WindingTicket? TakeOff(double metres, out IReadOnlyList<FieldProblem> problems)
     {
