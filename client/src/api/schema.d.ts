@@ -182,7 +182,11 @@ export interface paths {
         /** The spring scale that is hooked into the line, now. */
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    setN?: number;
+                    fromN?: number;
+                    toN?: number;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -5097,6 +5101,7 @@ export interface components {
             fight: components["schemas"]["FightLoad"];
             casterId: string;
             hold: components["schemas"]["RunHold"];
+            spool: string;
             load: components["schemas"]["RodLoad"];
         };
         BellyWeight: {
@@ -5816,6 +5821,10 @@ export interface components {
             /** Format: int64 */
             bytes: number;
             copies: string[];
+        };
+        DragReading: {
+            right: boolean;
+            says: components["schemas"]["Sentence"];
         };
         DragSetting: {
             joints: components["schemas"]["KnottedJoint"][];
@@ -6680,6 +6689,9 @@ export interface components {
             saltProof: boolean;
             /** Format: double */
             dragN: null | number;
+            usualBacking: string;
+            /** Format: double */
+            usualBackingM: number;
             classes: null | components["schemas"]["Spread"];
             isMeasured: boolean;
             tag: string;
@@ -7249,6 +7261,11 @@ export interface components {
             roomM3: number;
             roomBandM3: components["schemas"]["Spread"];
         };
+        SpoolTrust: {
+            known: components["schemas"]["SpoolKnown"];
+            /** Format: double */
+            plusMinus: number;
+        };
         Spread: {
             /** Format: double */
             low: number;
@@ -7273,6 +7290,7 @@ export interface components {
             plusMinusN: number;
             simulated: boolean;
             refused: null | string;
+            drag: null | components["schemas"]["DragReading"];
         };
         /** @enum {unknown} */
         Stance: "bank" | "wading" | "deepWading" | "boat";
@@ -7294,6 +7312,7 @@ export interface components {
             pins: components["schemas"]["LinkPins"][];
             lineClasses: components["schemas"]["ClassRange"][];
             beginnings: components["schemas"]["Beginnings"];
+            spoolTrust: components["schemas"]["SpoolTrust"][];
             tables: components["schemas"]["ReferenceTable"][];
             rules: components["schemas"]["Rule"][];
             glossary: components["schemas"]["GlossaryTerm"][];
@@ -7365,6 +7384,7 @@ export interface components {
             lengthM: number;
             /** Format: double */
             byTurnsM: number;
+            atMark: boolean;
             running: boolean;
             winder: string;
             /** Format: int32 */
@@ -7409,6 +7429,8 @@ export interface components {
             radiusM: number;
             /** Format: double */
             perTurnM: number;
+            /** Format: double */
+            slackM: number;
             /** Format: double */
             slackTurns: number;
         };

@@ -25,6 +25,11 @@ public enum KnotAt
 /// <param name="Weakest">The first to go.</param>
 public sealed record KnottedJoint(KnotAt At, string Name, double StandsN, bool Weakest);
 
+/// <summary>A drag as it was measured.</summary>
+/// <param name="Right">It is where it should be.</param>
+/// <param name="Says">That, or what to do.</param>
+public sealed record DragReading(bool Right, Sentence Says);
+
 /// <summary>What to set the drag to, from the weakest knotted link.</summary>
 /// <param name="Joints">From the fly to the arbor.</param>
 /// <param name="WeakestN">What the weakest stands, newtons.</param>
@@ -41,6 +46,15 @@ public sealed record DragSetting(IReadOnlyList<KnottedJoint> Joints, double Weak
         ThickCoreN = 30 * Exact.PoundForceN,
         ThickCoreFrom = 7.5,
         NailShare = .8;
+
+    /// <summary>What a spring scale reads, against this: within the range, or within what the scale may be off of the middle.</summary>
+    public static DragReading Judge(Spread rangeN, double setN, double readN, double plusMinusN)
+    {
+        var off = readN - setN;
+        return (readN >= rangeN.Low && readN <= rangeN.High) || Math.Abs(off) <= plusMinusN
+            ? new(true, $"There it is")
+            : new(false, $"{Quantity.Force(Math.Abs(off))} too {(off > 0 ? "hard: ease" : "light: tighten")} the knob");
+    }
 
     /// <summary>Works it out for a leader, a line and a backing on a reel.</summary>
     public static DragSetting Of(Leader leader, FlyLine line, Backing backing, Reel reel)

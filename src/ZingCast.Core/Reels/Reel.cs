@@ -62,6 +62,12 @@ public sealed record Reel : Gear
     /// <summary>The spool as far as it is known; there always is an answer, and it says how good it is.</summary>
     public SpoolShape Spool() => SpoolShape.Of(this);
 
+    /// <summary>Backing that reels like it usually carry: kind and length, metres.</summary>
+    public string UsualBacking => UsualHoldings.Backing(SpoolShape.ClassOf(this)).Id;
+
+    /// <inheritdoc cref="UsualBacking"/>
+    public double UsualBackingM => UsualHoldings.BackingM(SpoolShape.ClassOf(this));
+
     /// <summary>An ordinary floating weight-forward line of a class; stands in where no line is known. Assumed build.</summary>
     public static FlyLine TypicalLine(double lineClass) =>
         new()

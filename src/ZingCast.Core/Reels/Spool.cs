@@ -34,6 +34,16 @@ public sealed record Spool : Kept
     /// <summary>Wound in by the right hand.</summary>
     public bool RightHand { get; init; }
 
+    /// <summary>What to call the next spool of a reel that has these: its own, a spare, another spare.</summary>
+    public static string UsualName(IReadOnlyCollection<string> taken)
+    {
+        if (!taken.Contains(Own))
+            return Own;
+        for (var n = 1; ; n++)
+            if ((n == 1 ? "spare" : $"spare {n}") is var name && !taken.Contains(name))
+                return name;
+    }
+
     /// <summary>Whether anything is known to lie on it.</summary>
     public bool IsWound => LineId is not null || Backing is not null;
 

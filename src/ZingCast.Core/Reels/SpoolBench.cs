@@ -44,8 +44,9 @@ public sealed record FillPreset(FillSchool School, string Name, double BackingM,
 /// <param name="OutM">Line, leader and backing out, metres.</param>
 /// <param name="RadiusM">Radius of what is left, metres.</param>
 /// <param name="PerTurnM">Line a turn, metres.</param>
-/// <param name="SlackTurns">Turns to pick up ten metres of slack, or all that is out.</param>
-public readonly record struct TurnPoint(double OutM, double RadiusM, double PerTurnM, double SlackTurns);
+/// <param name="SlackM">Slack to pick up, or all that is out, metres.</param>
+/// <param name="SlackTurns">Turns that pick it up.</param>
+public readonly record struct TurnPoint(double OutM, double RadiusM, double PerTurnM, double SlackM, double SlackTurns);
 
 /// <summary>A spool's line a turn, from full to the last wraps.</summary>
 /// <param name="Name">Which spool.</param>
@@ -145,10 +146,9 @@ public static class SpoolBench
         TurnCurve Curve(string name, SpoolShape on)
         {
             var tackle = new RunTackle(fill with { Spool = on }, line, backing, leader, new(1), 1);
-            double Turns(double outM)
+            double Turns(double outM, double take)
             {
                 // Simpson's rule over what is picked up.
-                var take = Math.Min(SlackM, outM);
                 double One(double at) => 1 / (2 * Math.PI * tackle.RadiusM(at));
                 return take / 6 * (One(outM) + 4 * One(outM - take / 2) + One(outM - take));
             }
@@ -159,7 +159,8 @@ public static class SpoolBench
                     .. Enumerable
                         .Range(0, Points + 1)
                         .Select(i => tackle.TotalM * i / Points)
-                        .Select(outM => new TurnPoint(outM, tackle.RadiusM(outM), 2 * Math.PI * tackle.RadiusM(outM), Turns(outM))),
+                        .Select(outM => (OutM: outM, RadiusM: tackle.RadiusM(outM), Take: Math.Min(SlackM, outM)))
+                        .Select(p => new TurnPoint(p.OutM, p.RadiusM, 2 * Math.PI * p.RadiusM, p.Take, Turns(p.OutM, p.Take))),
                 ]
             );
         }

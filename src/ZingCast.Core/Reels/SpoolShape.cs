@@ -23,6 +23,9 @@ public enum SpoolKnown
     Mass,
 }
 
+/// <summary>How far a room may be off, share, that is known in a way.</summary>
+public readonly record struct SpoolTrust(SpoolKnown Known, double PlusMinus);
+
 /// <summary>
 /// A spool as a drum between two flanges. Where nobody measured it, the room is what counts and the shape is one that such reels have.
 /// </summary>
@@ -47,6 +50,15 @@ public sealed record SpoolShape(double ArborM, double RimM, double WidthM, doubl
 
     // A spool known less well than this is guessed at, share.
     private const double Guess = .2;
+
+    /// <summary>How far a room may be off that is known in each of these ways; by ruler it depends on the spool.</summary>
+    public static readonly IReadOnlyList<SpoolTrust> Trust =
+    [
+        new(SpoolKnown.KnownFill, KnownFillShare),
+        new(SpoolKnown.Label, LabelShare),
+        new(SpoolKnown.Classes, ClassesShare),
+        new(SpoolKnown.Mass, MassShare),
+    ];
 
     /// <summary>Nobody measured or tried what it holds; an answer from it is a guess.</summary>
     public bool IsGuess => PlusMinus >= Guess;
@@ -134,8 +146,8 @@ public sealed record SpoolShape(double ArborM, double RimM, double WidthM, doubl
             : (room, MassShare, SpoolKnown.Mass);
     }
 
-    // The middle of what is printed on it, else what reels of its mass usually are.
-    private static double ClassOf(Reel reel) => reel.Classes is { } c ? (c.Low + c.High) / 2 : UsualHoldings.ClassOfMass(reel.MassKg);
+    /// <summary>The middle of what is printed on it, else what reels of its mass usually are.</summary>
+    internal static double ClassOf(Reel reel) => reel.Classes is { } c ? (c.Low + c.High) / 2 : UsualHoldings.ClassOfMass(reel.MassKg);
 }
 
 /// <summary>What reels of a class usually are and hold, for those that nobody measured. Common practice, rough.</summary>

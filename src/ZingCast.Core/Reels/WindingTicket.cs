@@ -322,6 +322,9 @@ public sealed record WindingTicket : Kept
     /// <summary>Turns of the spool that wind on so much more in the step at hand, from what is counted already.</summary>
     public double TurnsToGo => Now is { Way: WindingWay.Wind } now ? Math.Max(0, now.Turns - LegTurns) : 0;
 
+    /// <summary>Whether so many turns are as good as the stop mark of the step at hand.</summary>
+    public bool IsAtStopMark(double turns) => Now is { Way: WindingWay.Wind } now && turns >= (1 - PlanShare) * now.Turns;
+
     /// <summary>Length that so many turns lay on in the step at hand, metres.</summary>
     public double LengthOfTurns(double turns)
     {

@@ -46,7 +46,8 @@ public sealed partial record GearLabel(Gear Piece, Sentence Assumes)
         return new(
             reel,
             label.BackingM is { } metres
-                ? (Sentence)$"{mass}; what it holds is worked back from {Quantity.Spooled(metres)} of backing, give or take an eighth"
+                ? (Sentence)$"{mass}; what it holds is worked back from {Quantity.Spooled(metres)} of backing, "
+                    + $"±{(int)Math.Round(100 * reel.Spool().PlusMinus)} %"
                 : $"{mass}; what it holds is a guess until somebody measures it"
         );
     }

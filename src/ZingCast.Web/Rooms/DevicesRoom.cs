@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using ZingCast.Core.Casting;
 using ZingCast.Core.Measures;
+using ZingCast.Core.Reels;
 using ZingCast.Web.Devices;
 
 namespace ZingCast.Web.Rooms;
@@ -51,6 +52,7 @@ public sealed record LayRequest(double Kg, string? Piece = null, string? Words =
 /// <param name="PlusMinusN">How far it may be off.</param>
 /// <param name="Simulated">True when it is not there.</param>
 /// <param name="Refused">Why this reading says nothing; null when it can be taken.</param>
+/// <param name="Drag">It against what it should be, when that was said and the reading can be taken.</param>
 public sealed record SpringAnswer(
     string Name,
     double NowN,
@@ -58,7 +60,8 @@ public sealed record SpringAnswer(
     double SteadyN,
     double PlusMinusN,
     bool Simulated,
-    string? Refused
+    string? Refused,
+    DragReading? Drag
 );
 
 /// <summary>A drag knob turned to a share of its way, on a reel that gives so much at most, newtons.</summary>
@@ -133,7 +136,10 @@ public static class DevicesRoom
 
     private static void MapReelDevices(WebApplication app)
     {
-        app.MapGet("/api/devices/spring", (ISpringScale spring) => TypedResults.Ok(Said(spring)))
+        app.MapGet(
+                "/api/devices/spring",
+                (double? setN, double? fromN, double? toN, ISpringScale spring) => TypedResults.Ok(Said(spring, setN, fromN, toN))
+            )
             .WithTags("Devices")
             .WithSummary("The spring scale that is hooked into the line, now.");
         app.MapPost(
@@ -175,7 +181,7 @@ public static class DevicesRoom
     // A reel that nobody knows the most drag of, newtons.
     private const double UsualMostN = 40;
 
-    private static SpringAnswer Said(ISpringScale spring)
+    private static SpringAnswer Said(ISpringScale spring, double? setN = null, double? fromN = null, double? toN = null)
     {
         var read = spring.Read();
         return new(
@@ -185,7 +191,10 @@ public static class DevicesRoom
             read.SteadyN,
             spring.PlusMinusN,
             spring is SimulatedSpringScale,
-            read.Steady ? null : "Pull on, steadily, for a second or two."
+            read.Steady ? null : "Pull on, steadily, for a second or two.",
+            read.Steady && (setN, fromN, toN) is ({ } set, { } from, { } to)
+                ? DragSetting.Judge(Spread.Between(from, to), set, read.SteadyN, spring.PlusMinusN)
+                : null
         );
     }
 

@@ -59,6 +59,7 @@ public sealed record Beginnings(
     FightLoad Fight,
     string CasterId,
     RunHold Hold,
+    string Spool,
     RodLoad Load
 );
 
@@ -80,6 +81,7 @@ public sealed record StandardsAnswer(
     IReadOnlyList<LinkPins> Pins,
     IReadOnlyList<ClassRange> LineClasses,
     Beginnings Beginnings,
+    IReadOnlyList<SpoolTrust> SpoolTrust,
     IReadOnlyList<ReferenceTable> Tables,
     IReadOnlyList<Rule> Rules,
     IReadOnlyList<GlossaryTerm> Glossary
@@ -135,8 +137,10 @@ public static class StandardsRoom
             FightLoad.Usual,
             Casters.Usual.Id,
             new(RunningFish.UsualPullN(1)),
+            Spool.Own,
             new(0, 0)
         ),
+        SpoolShape.Trust,
         ReferenceShelf.All,
         Rules.All,
         Glossary.All

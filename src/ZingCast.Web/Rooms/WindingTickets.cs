@@ -53,6 +53,7 @@ public sealed record SlipRequest(double Share);
 /// <param name="Turns">Turns counted in the step at hand.</param>
 /// <param name="LengthM">Metres counted in it.</param>
 /// <param name="ByTurnsM">What so many turns lay on, metres.</param>
+/// <param name="AtMark">As good as the stop mark.</param>
 /// <param name="Running">The winder turns.</param>
 /// <param name="Winder">How the winder is called.</param>
 /// <param name="SpoolId">The spool it became.</param>
@@ -72,6 +73,7 @@ public sealed record TicketAnswer(
     double Turns,
     double LengthM,
     double ByTurnsM,
+    bool AtMark,
     bool Running,
     string Winder,
     int? SpoolId
@@ -149,6 +151,7 @@ public static partial class ReelsRoom
             count.Turns,
             count.LengthM,
             ticket.LengthOfTurns(count.Turns),
+            ticket.IsAtStopMark(count.Turns),
             count.Running,
             desk.Name,
             ticket.SpoolId
@@ -336,9 +339,13 @@ public static partial class ReelsRoom
         CancellationToken cancel
     )
     {
+        await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+        var taken = await db.Spools.Where(s => s.ReelId == spool.ReelId && s.Id != spool.Id).Select(s => s.Name).ToListAsync(cancel);
+        // A name is suggested, never demanded.
+        if (spool.Name.Length == 0)
+            spool = spool with { Name = Spool.UsualName(taken) };
         if (spool.Check(DateOnly.FromDateTime(clock.GetLocalNow().Date)) is { Count: > 0 } wrong)
             return Problems.Of(wrong);
-        await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         if (spool.Id != 0 && await db.Shelf<Spool>(clock).FindAsync(spool.Id, cancel) is null)
             return Problems.Gone(OneSpool);
         if (await db.Shelf<Reel>(clock).FindAsync(spool.ReelId, cancel) is null)
@@ -349,7 +356,7 @@ public static partial class ReelsRoom
                 return Problems.At("lineId", "That line is not in the shed any more.");
             await TakeLineOff(lineId, spool.Id, db, clock, cancel);
         }
-        if (await db.Spools.AnyAsync(s => s.ReelId == spool.ReelId && s.Name == spool.Name && s.Id != spool.Id, cancel))
+        if (taken.Contains(spool.Name))
             return Problems.At("name", $"This reel has a spool “{spool.Name}” already.");
         var kept = await db.Shelf<Spool>(clock).KeepAsync(spool, "This spool", cancel);
         await transaction.CommitAsync(cancel);

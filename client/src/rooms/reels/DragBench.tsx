@@ -54,17 +54,19 @@ function SpringScale({ drag, mostN }: { drag: Drag; mostN: number | null }) {
   const queries = useQueryClient();
   const [on, setOn] = useState(false);
   const [knob, setKnob] = useState(0.3);
+  const aim = { setN: drag.setN, fromN: drag.rangeN.low, toN: drag.rangeN.high };
+  const key = ['spring', aim];
   const { data, error } = useQuery({
-    queryKey: ['spring'],
-    queryFn: ({ signal }) => unwrap(api.GET('/api/devices/spring', { signal })),
+    queryKey: key,
+    queryFn: ({ signal }) => unwrap(api.GET('/api/devices/spring', { params: { query: aim }, signal })),
     enabled: on,
     refetchInterval: on ? 300 : false,
     gcTime: 5_000,
   });
   const pull = async (to: number) => {
     setKnob(to);
-    await queries.cancelQueries({ queryKey: ['spring'] });
-    queries.setQueryData(['spring'], await unwrap(api.POST('/api/devices/spring/pull', { body: { knob: to, mostN } })));
+    await queries.cancelQueries({ queryKey: key });
+    queries.setQueryData(key, await unwrap(api.POST('/api/devices/spring/pull', { body: { knob: to, mostN } })));
   };
   if (!on)
     return (
@@ -79,8 +81,6 @@ function SpringScale({ drag, mostN }: { drag: Drag; mostN: number | null }) {
       </button>
     );
   const force = (value: number) => show({ value, kind: 'force', plusMinus: null });
-  const off = data && !data.refused ? data.steadyN - drag.setN : null;
-  const right = off !== null && Math.abs(off) <= Math.max(data!.plusMinusN, (drag.rangeN.high - drag.rangeN.low) / 2);
   return (
     <section aria-label="Spring scale" className="mt-3 max-w-md border border-ink bg-sheet p-3">
       {error && <p role="alert">The spring scale does not answer. {error.message}</p>}
@@ -90,13 +90,15 @@ function SpringScale({ drag, mostN }: { drag: Drag; mostN: number | null }) {
             <output className="text-3xl font-bold" data-steady={data.refused ? undefined : data.steadyN.toFixed(2)}>
               {force(data.refused ? data.nowN : data.steadyN)}
             </output>
-            {off !== null && <Mark verdict={right ? 'fits' : 'look'} />}
+            {data.drag && <Mark verdict={data.drag.right ? 'fits' : 'look'} />}
           </p>
           <p aria-live="polite">
-            {data.refused ??
-              (right
-                ? `There it is. It takes ${force(data.startN)} to start.`
-                : `${force(Math.abs(off!))} too ${off! > 0 ? 'hard: ease' : 'light: tighten'} the knob.`)}
+            {data.refused}
+            {data.drag && (
+              <>
+                <Say parts={data.drag.says} />.{data.drag.right && ` It takes ${force(data.startN)} to start.`}
+              </>
+            )}
           </p>
         </>
       )}

@@ -17,8 +17,7 @@ export function FillTab({ reel, shed, today }: TabProps) {
   const [lineId, setLineId] = useState(start.lineId);
   const [backing, setBacking] = useState(start.backing);
   const [backingM, setBackingM] = useState(start.backingM);
-  const line = shed.lines.find((l) => l.id === lineId) ?? standards.beginnings.line;
-  const sent = { reel, line: { ...line, tag: line.tag || 'L', name: line.name || 'line' }, backing, backingM };
+  const sent = { reel, line: start.lineOf(lineId), backing, backingM };
   const { data, fields, error } = useFill(sent, { speciesId: today?.brief.species.id ?? null });
   return (
     <>

@@ -169,7 +169,7 @@ export function Turning({ answer }: { answer: FillAnswer }) {
             <th scope="col" className="pr-6">
               a turn takes in
             </th>
-            <th scope="col">turns for {show(metres(Math.min(10, Math.max(1, outM))))} of slack</th>
+            <th scope="col">turns for {show(metres(at(answer.turns[0]!).slackM))} of slack</th>
           </tr>
         </thead>
         <tbody>

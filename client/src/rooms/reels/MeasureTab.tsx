@@ -16,10 +16,9 @@ import { useStart } from './useStart';
 /** Three ways to know a spool's room: a ruler, something it held, what is printed on it. */
 export function MeasureTab({ reel, shed, today }: TabProps) {
   const start = useStart(reel, shed, today);
-  const line = shed.lines.find((l) => l.id === start.lineId);
   const { data } = useFill({
     reel,
-    line: line ?? shed.lines[0]!,
+    line: start.lineOf(start.lineId),
     backing: start.backing,
     backingM: start.backingM,
   });
@@ -35,7 +34,7 @@ export function MeasureTab({ reel, shed, today }: TabProps) {
         <Held reel={reel} shed={shed} today={today} />
         <Printed reel={reel} />
       </div>
-      {data && line && (
+      {data && (
         <section aria-label="The reverse fill" className="mt-6 max-w-3xl">
           <h2 className="text-lg font-semibold">Without arithmetic: fill it the wrong way round first</h2>
           <ReverseFill steps={data.reverseFill} />
@@ -45,6 +44,13 @@ export function MeasureTab({ reel, shed, today }: TabProps) {
   );
 }
 
+/** How far a room may be off that is known in this way. */
+function useTrusted() {
+  const { standards } = useUnits();
+  return (known: string) =>
+    `±${Math.round(100 * (standards.spoolTrust.find((t) => t.known === known)?.plusMinus ?? 0))} %`;
+}
+
 function Ruler({ reel }: OneReel) {
   const { keep, problems, words } = useKeeping('reels', reel);
   const [at, setAt] = useState({ arborM: reel.arborM, rimM: reel.rimM, widthM: reel.widthM });
@@ -52,7 +58,9 @@ function Ruler({ reel }: OneReel) {
   return (
     <section aria-label="By ruler" data-entries className="min-w-0">
       <h2 className="text-lg font-semibold">By ruler</h2>
-      <p className="text-soft">Inside measures, to half a millimetre: ±3 to 5 % of the room, more on a small spool.</p>
+      <p className="text-soft">
+        Inside measures, to half a millimetre. How much that leaves open depends on the spool; it is said above.
+      </p>
       <div className="my-2 grid grid-cols-3 gap-2">
         <OptionalMeasureField
           label="Arbor across"
@@ -95,6 +103,7 @@ type OneReel = { reel: TabProps['reel'] };
 
 function Held({ reel, shed, today }: TabProps) {
   const { show, standards } = useUnits();
+  const trusted = useTrusted();
   const start = useStart(reel, shed, today);
   const { keep, problems, words } = useKeeping('reels', reel);
   const [held, setHeld] = useState({
@@ -109,7 +118,7 @@ function Held({ reel, shed, today }: TabProps) {
     <section aria-label="By what it held" data-entries className="min-w-0">
       <h2 className="text-lg font-semibold">By what it held</h2>
       <p className="text-soft">
-        The surest: it takes in tapered and pierced arbors and how you wind. ±4 %.
+        The surest: it takes in tapered and pierced arbors and how you wind. {trusted('knownFill')}.
         {reel.knownFill && (
           <>
             {' '}
@@ -194,12 +203,14 @@ function Held({ reel, shed, today }: TabProps) {
 function Printed({ reel }: OneReel) {
   const { keep, words } = useKeeping('reels', reel);
   const { attempt, fields } = useAttempt();
+  const trusted = useTrusted();
   const [text, setText] = useState('');
   return (
     <section aria-label="By what is printed" className="min-w-0">
       <h2 className="text-lg font-semibold">By what is printed</h2>
       <p className="text-soft">
-        Box or foot, as it stands there. With line and backing ±12 %, with classes alone ±25 %.
+        Box or foot, as it stands there. With line and backing {trusted('label')}, with classes alone{' '}
+        {trusted('classes')}.
       </p>
       <form
         className="my-2"

@@ -33,7 +33,7 @@ export function SpoolsTab({ reel, shed, today }: TabProps) {
             <OneSpool key={s.id} spool={s} all={shed.spools} lines={shed.lines} tag={reel.tag} />
           ))}
         </ul>
-        <Spare reelId={reel.id} tag={reel.tag} own={spools.length === 0 || spools.every((s) => s.isSpare)} />
+        <Spare reelId={reel.id} tag={reel.tag} />
       </section>
       <NewTicket reel={reel} shed={shed} today={today} spools={spools} />
       <section aria-label="Tickets" className="min-w-0 lg:col-span-2">
@@ -177,7 +177,7 @@ function Noted({
   );
 }
 
-function Spare({ reelId, tag, own }: { reelId: number; tag: string; own: boolean }) {
+function Spare({ reelId, tag }: { reelId: number; tag: string }) {
   const done = useDone(useRefreshGear());
   const { attempt, fields, words } = useAttempt();
   const [name, setName] = useState('');
@@ -189,7 +189,7 @@ function Spare({ reelId, tag, own }: { reelId: number; tag: string; own: boolean
         void attempt(async () => {
           const kept = await unwrap(
             api.POST('/api/reels/spools', {
-              body: { reelId, name: name.trim() || (own ? 'its own' : 'spare'), id: 0, version: 0 },
+              body: { reelId, name: name.trim(), id: 0, version: 0 },
             }),
           );
           setName('');
@@ -204,7 +204,7 @@ function Spare({ reelId, tag, own }: { reelId: number; tag: string; own: boolean
         <input
           className="entry w-full"
           value={name}
-          placeholder={own ? 'its own' : 'spare'}
+          placeholder="suggested when left empty"
           aria-invalid={fields.name ? true : undefined}
           onChange={(e) => setName(e.target.value)}
         />
@@ -223,7 +223,7 @@ function NewTicket({ reel, shed, today, spools }: TabProps & { spools: Spool[] }
   const start = useStart(reel, shed, today);
   const { attempt, fields, words } = useAttempt();
   const [asked, setAsked] = useState({
-    spoolName: spools[0]?.name ?? 'its own',
+    spoolName: spools[0]?.name ?? standards.beginnings.spool,
     lineId: String(start.lineId),
     backing: start.backing,
     backingM: start.backingM,
@@ -231,7 +231,7 @@ function NewTicket({ reel, shed, today, spools }: TabProps & { spools: Spool[] }
   });
   const settled = useSettled(asked);
   const set = (next: Partial<typeof asked>) => setAsked((a) => ({ ...a, ...next }));
-  const names = [...new Set(['its own', ...spools.map((s) => s.name)])];
+  const names = [...new Set([standards.beginnings.spool, ...spools.map((s) => s.name)])];
   return (
     <section aria-label="A new winding ticket" data-entries className="min-w-0">
       <h2 className="text-lg font-semibold">Wind a spool</h2>
