@@ -42,14 +42,7 @@ public sealed record RunCase(
 
     /// <summary>What it pulls against.</summary>
     public RunTackle Tackle =>
-        new(
-            SpoolFill.Of(Reel, Line, Backing, BackingM, Leader),
-            Line,
-            Backing,
-            Leader,
-            Hold,
-            DragSetting.Of(Leader, Line, Backing, Reel).WeakestN
-        );
+        new(new(Reel.Spool(), Line, Backing, BackingM, Leader), Hold, DragSetting.Of(Leader, Line, Backing, Reel).WeakestN);
 
     /// <summary>Lets it run.</summary>
     public FishRun Run(bool watched = true) => FishRun.Of(Fish, Tackle, watched);

@@ -5,8 +5,8 @@ namespace ZingCast.Core.Reels;
 
 /// <summary>
 /// A fish that runs. Its muscle pulls less the faster it swims, and less the more work it has done; its own body drags with the square of
-/// its
-/// speed. An assumption of ours, set so that a middling fish of its group, on ordinary tackle, takes the planned run at the planned speed.
+/// its speed. An assumption of ours, set so that a middling fish of its group, on ordinary tackle, takes the planned run at the planned
+/// speed.
 /// </summary>
 /// <param name="MassKg">Mass, kilograms.</param>
 /// <param name="StrongN">What it pulls with from a stand while fresh, newtons.</param>
@@ -26,8 +26,7 @@ public sealed record RunningFish(double MassKg, double StrongN, double FastMps, 
     private const double FastOverRun = 2;
 
     // Pull that people set against a fish of one kilogram, newtons, and how it grows with mass: 1 lb on a trout, 2 lb on a bonefish, 4 lb
-    // on a
-    // salmon, 10 lb on a tarpon. Common practice.
+    // on a salmon, 10 lb on a tarpon. Common practice.
     private const double OneKiloN = 5,
         PullGrows = .6;
 

@@ -145,11 +145,11 @@ public static class SpoolBench
 
         TurnCurve Curve(string name, SpoolShape on)
         {
-            var tackle = new RunTackle(fill with { Spool = on }, line, backing, leader, new(1), 1);
+            var off = new LineOut(on, line, backing, fill.BackingM, leader);
             double Turns(double outM, double take)
             {
                 // Simpson's rule over what is picked up.
-                double One(double at) => 1 / (2 * Math.PI * tackle.RadiusM(at));
+                double One(double at) => 1 / (2 * Math.PI * off.RadiusM(at));
                 return take / 6 * (One(outM) + 4 * One(outM - take / 2) + One(outM - take));
             }
             return new(
@@ -158,8 +158,8 @@ public static class SpoolBench
                 [
                     .. Enumerable
                         .Range(0, Points + 1)
-                        .Select(i => tackle.TotalM * i / Points)
-                        .Select(outM => (OutM: outM, RadiusM: tackle.RadiusM(outM), Take: Math.Min(SlackM, outM)))
+                        .Select(i => off.TotalM * i / Points)
+                        .Select(outM => (OutM: outM, RadiusM: off.RadiusM(outM), Take: Math.Min(SlackM, outM)))
                         .Select(p => new TurnPoint(p.OutM, p.RadiusM, 2 * Math.PI * p.RadiusM, p.Take, Turns(p.OutM, p.Take))),
                 ]
             );

@@ -7,8 +7,7 @@ namespace ZingCast.Core.Reels;
 
 /// <summary>
 /// What stands on a reel's foot or box about what it holds: "7/8", "6–8", "WF7F + 150 yd 20 lb", "200 m / 30 lb WF9". Common practice; no
-/// two
-/// makers write it alike.
+/// two makers write it alike.
 /// </summary>
 /// <param name="Low">Lowest class.</param>
 /// <param name="High">Highest class.</param>

@@ -1,170 +1,7 @@
-using ZingCast.Core.Lines;
 using ZingCast.Core.Measures;
 using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Reels;
-
-/// <summary>What is done on a winding ticket, in the order of the work.</summary>
-public enum WindingStepKind
-{
-    /// <summary>The arbor is made ready.</summary>
-    Arbor,
-
-    /// <summary>Which way the spool turns is looked at.</summary>
-    Direction,
-
-    /// <summary>The first knot, so that nothing slips on the arbor.</summary>
-    ArborKnot,
-
-    /// <summary>Backing is wound on.</summary>
-    Backing,
-
-    /// <summary>The wound backing is measured.</summary>
-    Over,
-
-    /// <summary>Which end of the line goes on first is looked at.</summary>
-    LineEnd,
-
-    /// <summary>Line and backing are joined.</summary>
-    Joint,
-
-    /// <summary>The joint is sealed.</summary>
-    Seal,
-
-    /// <summary>Running line is wound on.</summary>
-    Running,
-
-    /// <summary>The head is wound on.</summary>
-    Head,
-
-    /// <summary>What is left to the rim is measured.</summary>
-    Rim,
-
-    /// <summary>The leader is joined.</summary>
-    Leader,
-}
-
-/// <summary>How a step is answered.</summary>
-public enum WindingWay
-{
-    /// <summary>It is done, and that is all.</summary>
-    Do,
-
-    /// <summary>One of two answers is the right one.</summary>
-    Choose,
-
-    /// <summary>So much is wound on.</summary>
-    Wind,
-
-    /// <summary>Something is held against a ruler.</summary>
-    Measure,
-}
-
-/// <summary>A choice of a step.</summary>
-public sealed record WindingChoice(string Id, string Name);
-
-/// <summary>A step written down as it was done.</summary>
-/// <param name="Kind">What was done.</param>
-/// <param name="At">When, UTC.</param>
-/// <param name="LengthM">What was wound on, metres, as it is believed; null where nothing was.</param>
-/// <param name="Turns">Turns counted; null where nobody counted.</param>
-/// <param name="MeasuredM">What the ruler said, metres.</param>
-public sealed record WindingDone(WindingStepKind Kind, DateTime At, double? LengthM = null, double? Turns = null, double? MeasuredM = null);
-
-/// <summary>The two counters of a winder.</summary>
-public enum WindingCounter
-{
-    /// <summary>The wheel that line runs over.</summary>
-    Length,
-
-    /// <summary>Turns of the spool.</summary>
-    Turns,
-}
-
-/// <summary>An answer to the step at hand.</summary>
-/// <param name="Choice">Id of the choice taken.</param>
-/// <param name="LengthM">What was wound on, metres.</param>
-/// <param name="Turns">Turns counted.</param>
-/// <param name="MeasuredM">What the ruler says, metres.</param>
-/// <param name="Believe">Which counter to believe when they disagree.</param>
-/// <param name="GoOn">Overrules what is only a warning.</param>
-public sealed record WindingReply(
-    string? Choice = null,
-    double? LengthM = null,
-    double? Turns = null,
-    double? MeasuredM = null,
-    WindingCounter? Believe = null,
-    bool GoOn = false
-);
-
-/// <summary>A step of a ticket, as it stands now.</summary>
-/// <param name="Kind">What is done.</param>
-/// <param name="Way">How it is answered.</param>
-/// <param name="Title">In a word or two.</param>
-/// <param name="Says">What to do.</param>
-/// <param name="Caution">What can hurt; null where nothing does.</param>
-/// <param name="Choices">Answers to choose from.</param>
-/// <param name="LengthM">What to wind on, metres; 0 where nothing is.</param>
-/// <param name="Turns">Turns of the spool that do it.</param>
-/// <param name="FromM">Diameter it begins at, metres.</param>
-/// <param name="ToM">Diameter it ends at, metres.</param>
-/// <param name="ExpectM">What a ruler should say, metres; null where none is asked.</param>
-/// <param name="ExpectBandM">From a tight to a loose wind, or a loose to a tight one, metres.</param>
-/// <param name="Done">As it was done; null while it is to come.</param>
-public sealed record WindingStep(
-    WindingStepKind Kind,
-    WindingWay Way,
-    string Title,
-    Sentence Says,
-    Sentence? Caution,
-    IReadOnlyList<WindingChoice> Choices,
-    double LengthM,
-    double Turns,
-    double FromM,
-    double ToM,
-    double? ExpectM,
-    Spread? ExpectBandM,
-    WindingDone? Done
-);
-
-/// <summary>What is wound: the plan, written down when the ticket is begun so that nothing changes under the winding.</summary>
-/// <param name="Spool">The spool.</param>
-/// <param name="Backing">Kind of backing.</param>
-/// <param name="BackingM">Its length, metres.</param>
-/// <param name="RunningM">Running line, metres; 0 for none.</param>
-/// <param name="RunningM3">Its volume, cubic metres.</param>
-/// <param name="HeadM">Head, metres; of a double taper the whole line.</param>
-/// <param name="HeadM3">Its volume, cubic metres.</param>
-/// <param name="EitherEnd">Both ends of the line are alike.</param>
-public sealed record WindingPlan(
-    SpoolShape Spool,
-    string Backing,
-    double BackingM,
-    double RunningM,
-    double RunningM3,
-    double HeadM,
-    double HeadM3,
-    bool EitherEnd
-)
-{
-    /// <summary>A plan for a line over a backing on a reel.</summary>
-    public static WindingPlan Of(Reel reel, FlyLine line, Backing backing, double backingM)
-    {
-        var fill = SpoolFill.Of(reel, line, backing, backingM);
-        SpoolLayer running = fill.Layer(SpoolLayerKind.Running),
-            head = fill.Layer(SpoolLayerKind.Head);
-        return new(
-            fill.Spool,
-            backing.Id,
-            backingM,
-            running.LengthM,
-            running.LineM3,
-            head.LengthM,
-            head.LineM3,
-            line.Build == Build.DoubleTaper
-        );
-    }
-}
 
 /// <summary>
 /// A spool being wound, from the bare arbor to the leader loop. Every step gives a new ticket; what was wound is written down, and what is
@@ -234,7 +71,7 @@ public sealed record WindingTicket : Kept
     /// <summary>The spool the line lay on before, when that was another one.</summary>
     public int? TakenFrom { get; init; }
 
-    private Backing Backing => Backings.Find(Plan.Backing)!;
+    internal Backing Backing => Backings.Find(Plan.Backing)!;
 
     /// <inheritdoc />
     public override IReadOnlyList<FieldProblem> Check() =>
@@ -286,7 +123,9 @@ public sealed record WindingTicket : Kept
                 var (from, packing) = (RadiusM(lineM3), Packing);
                 lineM3 += (done?.LengthM ?? lengthM) * area;
                 var to = RadiusM(lineM3);
-                steps.Add(Told(kind, done, lengthM, area > 0 ? Plan.Spool.Turns(from, to, area, packing) : 0, 2 * from, 2 * to, lineM3));
+                steps.Add(
+                    WindingWords.Of(this, kind, done, lengthM, area > 0 ? Plan.Spool.Turns(from, to, area, packing) : 0, (from, to), lineM3)
+                );
             }
             return steps;
         }
@@ -495,117 +334,5 @@ public sealed record WindingTicket : Kept
             RightHand = RightHand,
         };
 
-    private string Hand => RightHand ? "right hand" : "left hand";
-
-    private WindingStep Told(WindingStepKind kind, WindingDone? done, double lengthM, double turns, double fromM, double toM, double lineM3)
-    {
-        var gel = Backing.GelSpun;
-        WindingStep Step(
-            WindingWay way,
-            string title,
-            Sentence says,
-            Sentence? caution = null,
-            IReadOnlyList<WindingChoice>? choices = null,
-            double? expectM = null,
-            Spread? band = null
-        ) => new(kind, way, title, says, caution, choices ?? [], lengthM, turns, fromM, toM, expectM, band, done);
-
-        Spread Across(double tight, double loose) =>
-            Spread.Between(2 * Plan.Spool.RadiusM(lineM3 / tight), 2 * Plan.Spool.RadiusM(lineM3 / loose));
-        return kind switch
-        {
-            WindingStepKind.Arbor => Step(
-                WindingWay.Do,
-                "Bare arbor",
-                gel
-                    ? $"Clean and dry the spool. Lay two turns of tape, or five metres of polyester, on the arbor first: gel-spun "
-                        + $"slips on a bare one"
-                    : (Sentence)$"Clean and dry the spool. A slick arbor takes two turns of tape, so that nothing slips on it"
-            ),
-            WindingStepKind.Direction => Step(
-                WindingWay.Choose,
-                "Which way it turns",
-                $"It is to be wound in by the {Hand}. Turn the handle as if a fish came in: seen from the handle, say which way "
-                    + $"the spool turns. "
-                    + $"The line comes in at the bottom, from the front",
-                choices: [new(Clockwise, "with the clock"), new(Anticlockwise, "against the clock")]
-            ),
-            WindingStepKind.ArborKnot => Step(
-                WindingWay.Do,
-                "Arbor knot",
-                $"{(Plan.BackingM > 0 ? "Backing" : "Thin end of the line")} twice round the arbor, arbor knot, pull it down hard "
-                    + $"and trim. "
-                    + $"A half hitch over the first wraps keeps it from slipping"
-            ),
-            WindingStepKind.Backing => Step(
-                WindingWay.Wind,
-                "Wind the backing",
-                $"{Quantity.Spooled(lengthM)} of {Backing.Name}: {(int)Math.Round(turns)} turns to the stop mark, "
-                    + $"under {(gel ? "hard" : "firm")} tension, "
-                    + $"{(gel ? "laid crosswise so that it does not cut in" : "laid evenly from side to side")}",
-                gel
-                    ? $"Gel-spun under tension cuts to the bone: wear gloves, hold it in a cloth, never round a finger"
-                    : (Sentence)$"Let it run through a cloth, not bare fingers, and keep them off the turning handle"
-            ),
-            WindingStepKind.Over => Step(
-                WindingWay.Measure,
-                "Measure over the backing",
-                $"Hold a ruler across the wound backing: "
-                    + $"{Quantity.SpoolSize(Plan.Spool.RadiusM(lineM3 / Backings.OrdinaryPacking) * 2)} is expected",
-                expectM: Plan.Spool.RadiusM(lineM3 / Backings.OrdinaryPacking) * 2,
-                band: Across(Backings.TightPacking, Backings.LoosePacking)
-            ),
-            WindingStepKind.LineEnd => Step(
-                WindingWay.Choose,
-                "Which end of the line",
-                Plan.EitherEnd
-                    ? $"{LineWords}: both ends are alike. The one that was fished less goes to the leader"
-                    : (Sentence)$"{LineWords}: the end with the tag “this end to reel”, the thin running end, is joined to the backing. "
-                        + $"Say which end is in your hand",
-                choices: [new(ThinEnd, "the thin end, for the reel"), new(FlyEnd, "the thick end, for the leader")]
-            ),
-            WindingStepKind.Joint => Step(
-                WindingWay.Do,
-                "Join line and backing",
-                gel
-                    ? $"Loop to loop: a long double loop in the backing, large enough to pass the reel or the coil through. Seat "
-                        + $"it and pull hard"
-                    : (Sentence)$"Nail knot, or loop to loop where the line has a welded loop. Seat it wet, pull hard, trim short"
-            ),
-            WindingStepKind.Seal => Step(
-                WindingWay.Do,
-                "Seal the joint",
-                $"A thin coat of flexible resin or knot glue, so that it slips through the rings. Let it set, then pull it "
-                    + $"through the top ring both ways",
-                $"Glue and UV lamp: open window, eyes covered, follow the maker’s sheet"
-            ),
-            WindingStepKind.Running => Step(
-                WindingWay.Wind,
-                "Wind the running line",
-                $"{Quantity.Spooled(lengthM)}, {(int)Math.Round(turns)} turns, evenly and without twist: let the line’s own spool turn"
-            ),
-            WindingStepKind.Head => Step(
-                WindingWay.Wind,
-                Plan.RunningM > 0 ? "Wind the head" : "Wind the line",
-                $"{Quantity.Spooled(lengthM)}, {(int)Math.Round(turns)} turns, lighter in the hand: a head is not pulled tight"
-            ),
-            WindingStepKind.Rim => Step(
-                WindingWay.Measure,
-                "Room at the rim",
-                $"Measure from the line to the rim: {Quantity.SpoolSize(Plan.Spool.RimM / 2 - RadiusM(lineM3))} is expected. "
-                    + $"Spin it: nothing may touch the frame",
-                expectM: Plan.Spool.RimM / 2 - RadiusM(lineM3),
-                band: Spread.Between(
-                    Plan.Spool.RimM / 2 - Plan.Spool.RadiusM(lineM3 / Backings.LoosePacking),
-                    Plan.Spool.RimM / 2 - Plan.Spool.RadiusM(lineM3 / Backings.TightPacking)
-                )
-            ),
-            _ => Step(
-                WindingWay.Do,
-                "Leader loop",
-                $"Join the leader to the fly end, leave an arm’s length out and clip it, so that no end dives under the turns. "
-                    + $"Stick the label on"
-            ),
-        };
-    }
+    internal string Hand => RightHand ? "right hand" : "left hand";
 }

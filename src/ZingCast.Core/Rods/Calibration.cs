@@ -55,8 +55,7 @@ public sealed record Calibration : Kept
 
     /// <summary>
     /// The weight, kilograms, of a number, from 0 on: the other way round, by straight lines between the points. Beyond the ends weight
-    /// goes in
-    /// proportion to the standard line weights.
+    /// goes in proportion to the standard line weights.
     /// </summary>
     public double MassKgOf(double number)
     {
