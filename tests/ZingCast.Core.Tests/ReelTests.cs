@@ -125,6 +125,9 @@ public class ReelTests
         Assert.Equal([SpoolKnown.KnownFill, SpoolKnown.Label, SpoolKnown.Classes, SpoolKnown.Mass], known.Select(r => r.Spool().Known));
         Assert.True(known.Zip(known.Skip(1)).All(p => p.First.Spool().PlusMinus < p.Second.Spool().PlusMinus));
         Assert.Equal([false, false, true, true], known.Select(r => r.Spool().IsGuess));
+        // What is guessed is never said to go on.
+        string Says(Reel reel) => SpoolFill.Of(reel, Line, B("poly20"), 60).Says.ToString();
+        Assert.All(known.Where(r => r.Spool().IsGuess), r => Assert.StartsWith("A guess", Says(r), StringComparison.Ordinal));
         // Each takes back what it was known by.
         Assert.Equal(150, SpoolFill.Of(known[0], Line, B("poly20"), 150).FitsBackingM, 6);
         Assert.Equal(150, SpoolFill.Of(known[1], FlyLine.Of(BoxCode.Read("WF8F")!), B("poly20"), 150).FitsBackingM, 6);

@@ -129,6 +129,9 @@ public sealed record SpoolFill(
     /// <summary>It in a sentence.</summary>
     public Sentence Says =>
         FitsBandM.High <= 0 ? (Sentence)$"This line alone is more than it takes"
+        : Spool.IsGuess
+            ? (Sentence)$"A guess: such reels take {Quantity.Spooled(FitsBandM.Low)} to {Quantity.Spooled(FitsBandM.High)} of this backing "
+                + $"under this line. Measure it"
         : !Holds
             ? (Sentence)
                 $"Too full: {Quantity.Spooled(FitsBackingM)} of this backing fits under this line, {Quantity.Spooled(FitsBandM.Low)} to "
