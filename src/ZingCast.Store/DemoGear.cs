@@ -1,5 +1,6 @@
 using ZingCast.Core.Briefs;
 using ZingCast.Core.Cutting;
+using ZingCast.Core.Leaders;
 using ZingCast.Core.Lines;
 using ZingCast.Core.Measures;
 using ZingCast.Core.Reels;
@@ -153,6 +154,82 @@ public static class DemoGear
         Points = [new(92, 5), new(117, 6), new(138, 7), new(172, 8), new(210, 9)],
     };
 
+    /// <summary>What hangs on the peg beside the counter: tippet and leader material.</summary>
+    public static readonly IReadOnlyList<LeaderSpool> LeaderSpools =
+    [
+        Pocket("T1", "butt stuff, stiff", .53, 22),
+        Pocket("T2", "butt stuff", .45, 30),
+        Pocket("T3", "all-purpose", .40, 48),
+        Pocket("T4", "all-purpose", .33, 40, note: "half the estuary leaders are tied of it"),
+        Pocket("T5", "1X", .254, 27),
+        Pocket("T6", "3X", .203, 18),
+        Pocket("T7", "4X", .178, 25),
+        Pocket("T8", "5X", .152, 9, note: "nearly empty"),
+        Pocket("T9", "clear hard stuff, thick", .81, 12, LeaderMaterial.Fluorocarbon),
+        Pocket("T10", "fluoro, estuary", .35, 33, LeaderMaterial.Fluorocarbon),
+        Pocket("T11", "knottable wire", .45, 3, LeaderMaterial.Wire),
+    ];
+
+    /// <summary>Two leaders that are kept tied on a card.</summary>
+    public static IReadOnlyList<TiedLeader> Leaders(IReadOnlyList<LeaderSpool> pocket)
+    {
+        LeaderPiece Piece(LeaderPart part, double ft, string tag, string? knot) =>
+            pocket.FirstOrDefault(s => s.Tag == tag) is { } spool
+                ? new(part, ft * Ft, spool.DiameterM, spool.DiameterM)
+                {
+                    Material = spool.Material,
+                    Knot = knot,
+                    SpoolId = spool.Id,
+                }
+                : new(part, ft * Ft, .0003, .0003) { Knot = knot };
+        return
+        [
+            new()
+            {
+                Tag = "K1",
+                Name = "estuary seven-footer",
+                Leader = Leader.Of(
+                    [
+                        Piece(LeaderPart.Butt, 3.5, "T1", null),
+                        Piece(LeaderPart.Taper, 1, "T2", "blood"),
+                        Piece(LeaderPart.Taper, .8, "T3", "blood"),
+                        Piece(LeaderPart.Tippet, 1.8, "T4", "blood"),
+                    ],
+                    0
+                ),
+            },
+            new()
+            {
+                Tag = "K2",
+                Name = "pike leader, wire last",
+                Leader = Leader.Of(
+                    [Piece(LeaderPart.Butt, 3, "T1", null), Piece(LeaderPart.Tippet, 2, "T3", "surgeons")],
+                    .25,
+                    LeaderMaterial.Wire
+                ),
+                Note = "for perch water with pike in it",
+            },
+        ];
+    }
+
+    private static LeaderSpool Pocket(
+        string tag,
+        string name,
+        double mm,
+        double leftM,
+        LeaderMaterial material = LeaderMaterial.Nylon,
+        string? note = null
+    ) =>
+        new()
+        {
+            Tag = tag,
+            Name = name,
+            DiameterM = mm / 1000,
+            LeftM = leftM,
+            Material = material,
+            Note = note,
+        };
+
     /// <summary>The three days the demo opens with.</summary>
     public static readonly IReadOnlyList<(string Name, BriefDraft Draft)> Briefs =
     [
@@ -213,8 +290,10 @@ public static class DemoGear
     ];
 
     /// <summary>The demo shed in memory, with ids, for tests and benchmarks.</summary>
-    public static GearShed Shed() =>
-        new(
+    public static GearShed Shed()
+    {
+        LeaderSpool[] pocket = [.. LeaderSpools.Select((s, i) => s with { Id = i + 1 })];
+        return new(
             [.. Rods.Select((r, i) => r with { Id = i + 1 })],
             [.. Lines.Select((l, i) => l with { Id = i + 1 })],
             [.. Reels.Select((r, i) => r with { Id = i + 1 })]
@@ -234,7 +313,10 @@ public static class DemoGear
                         }
                 ),
             ],
+            LeaderSpools = pocket,
+            Leaders = [.. Leaders(pocket).Select((l, i) => l with { Id = i + 1 })],
         };
+    }
 
     /// <summary>A spool of the demo, with the identities that its reel and line have been given.</summary>
     public static Spool Laid(

@@ -1,4 +1,5 @@
 using Microsoft.EntityFrameworkCore;
+using ZingCast.Core.Shed;
 
 namespace ZingCast.Store;
 
@@ -37,6 +38,17 @@ public static class DemoWorld
                 DemoGear.Laid(wound, shed.Reels.First(r => r.Tag == wound.Reel).Id, shed.Lines.First(l => l.Tag == wound.Line).Id)
             );
         await db.SaveChangesAsync(cancel);
+        await AddPocketAsync(db, there, cancel);
         await transaction.CommitAsync(cancel);
+    }
+
+    private static async Task AddPocketAsync(ZingDb db, GearShed there, CancellationToken cancel)
+    {
+        db.LeaderSpools.AddRange(DemoGear.LeaderSpools.Where(s => there.LeaderSpools.All(t => t.Tag != s.Tag)).Select(s => s with { }));
+        await db.SaveChangesAsync(cancel);
+        // Leaders say which spools they were tied from.
+        var pocket = await db.LeaderSpools.AsNoTracking().ToListAsync(cancel);
+        db.TiedLeaders.AddRange(DemoGear.Leaders(pocket).Where(l => there.Leaders.All(t => t.Tag != l.Tag)));
+        await db.SaveChangesAsync(cancel);
     }
 }

@@ -31,7 +31,7 @@ public sealed record SavedBrief : Kept
             .. new FieldCheck().Text("name", Name, 80).Problems,
             .. Brief.Check(Draft).Select(p => p with { Field = $"draft.{p.Field}" }),
             .. Said.Check(Draft.Said, "draft.said.", Draft.Typed),
-            .. Pins.Check(_ => true, _ => true, _ => true),
+            .. Pins.Check(_ => true, _ => true, _ => true, _ => true),
             .. Said.Check(Pins.Said, "pins.said.", Pins.Typed),
             .. Rules.Check(Off),
         ];

@@ -5,10 +5,12 @@ using Microsoft.EntityFrameworkCore.ChangeTracking;
 using Microsoft.EntityFrameworkCore.Metadata.Builders;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 using ZingCast.Core.Cutting;
+using ZingCast.Core.Leaders;
 using ZingCast.Core.Lines;
 using ZingCast.Core.Matching;
 using ZingCast.Core.Measures;
 using ZingCast.Core.Reels;
+using ZingCast.Core.Rigging;
 using ZingCast.Core.Rods;
 using ZingCast.Core.Shed;
 
@@ -42,6 +44,12 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
 
     public DbSet<WindingTicket> WindingTickets => Set<WindingTicket>();
 
+    public DbSet<LeaderSpool> LeaderSpools => Set<LeaderSpool>();
+
+    public DbSet<TiedLeader> TiedLeaders => Set<TiedLeader>();
+
+    public DbSet<RigTicket> RigTickets => Set<RigTicket>();
+
     public DbSet<Scrap> Scraps => Set<Scrap>();
 
     public DbSet<Calibration> Calibrations => Set<Calibration>();
@@ -61,6 +69,8 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
         )
         {
             Spools = await Spools.AsNoTracking().OrderBy(s => s.Id).ToListAsync(cancel),
+            LeaderSpools = await LeaderSpools.AsNoTracking().OrderBy(s => s.Id).ToListAsync(cancel),
+            Leaders = await TiedLeaders.AsNoTracking().OrderBy(l => l.Id).ToListAsync(cancel),
         };
 
     /// <summary>
@@ -72,7 +82,8 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
         var rod = pins.Rod is null || await Rods.IgnoreQueryFilters().AnyAsync(r => r.Id == pins.Rod, cancel);
         var line = pins.Line is null || await Lines.IgnoreQueryFilters().AnyAsync(l => l.Id == pins.Line, cancel);
         var reel = pins.Reel is null || await Reels.IgnoreQueryFilters().AnyAsync(r => r.Id == pins.Reel, cancel);
-        return pins.Check(_ => rod, _ => line, _ => reel);
+        var leader = pins.Leader is null || await TiedLeaders.IgnoreQueryFilters().AnyAsync(l => l.Id == pins.Leader, cancel);
+        return pins.Check(_ => rod, _ => line, _ => reel, _ => leader);
     }
 
     /// <summary>The shelf of one kind of thing.</summary>
@@ -85,6 +96,8 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
         Gear(modelBuilder.Entity<FlyLine>(), l => l.Tag);
         Gear(modelBuilder.Entity<Reel>(), r => r.Tag);
         Gear(modelBuilder.Entity<Scrap>(), s => s.Tag);
+        Gear(modelBuilder.Entity<LeaderSpool>(), s => s.Tag);
+        Gear(modelBuilder.Entity<TiedLeader>(), l => l.Tag);
         Gear(modelBuilder.Entity<Calibration>(), c => c.Name);
         modelBuilder.Entity<Rod>(rod =>
         {
@@ -116,6 +129,20 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
             Json(ticket.Property(t => t.Done));
             Json(ticket.Property(t => t.Before));
             ticket.Ignore(t => t.Steps).Ignore(t => t.Now).Ignore(t => t.Order);
+        });
+        modelBuilder.Entity<LeaderSpool>(spool =>
+        {
+            spool.Property(s => s.Material).HasConversion<string>();
+            Json(spool.Property(s => s.Breaks));
+        });
+        Json(modelBuilder.Entity<TiedLeader>().Property(l => l.Leader));
+        modelBuilder.Entity<RigTicket>(ticket =>
+        {
+            CanBePutAway(ticket);
+            ticket.Property(t => t.Version).IsConcurrencyToken();
+            Json(ticket.Property(t => t.Plan));
+            Json(ticket.Property(t => t.Done));
+            ticket.Ignore(t => t.Steps).Ignore(t => t.Now);
         });
         Json(modelBuilder.Entity<Scrap>().Property(s => s.Measured));
         Json(modelBuilder.Entity<Calibration>().Property(c => c.Points));

@@ -104,6 +104,9 @@ public static class ZingApp
         app.MapLines();
         app.MapCutting();
         app.MapReels();
+        app.MapLeaders();
+        app.MapDepth();
+        app.MapRigging();
         app.MapData();
         Pages.Serve(app);
         return app;

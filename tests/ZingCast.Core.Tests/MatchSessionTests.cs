@@ -1,6 +1,7 @@
 using ZingCast.Core.Briefs;
 using ZingCast.Core.Leaders;
 using ZingCast.Core.Matching;
+using ZingCast.Core.Standards;
 using ZingCast.Core.Shed;
 
 namespace ZingCast.Core.Tests;

@@ -48,7 +48,7 @@ public class ArchitectureTests
     [
         ["Measures"],
         ["Standards"],
-        ["Flies", "Leaders", "Lines", "Reels", "Rods", "Cutting"],
+        ["Flies", "Leaders", "Lines", "Reels", "Rods", "Cutting", "Rigging"],
         ["Briefs", "Shed"],
         ["Casting", "Depth"],
         ["Matching"],

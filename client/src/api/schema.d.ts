@@ -270,6 +270,122 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/devices/spring/hang": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Pretends to hang a knotted tippet between an anchor and the spring scale. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["HangRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PeakAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/spring/load": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Pretends to pull on it, harder and harder, until it breaks. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LoadRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PeakAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/devices/winder/slip": {
         parameters: {
             query?: never;
@@ -2200,6 +2316,534 @@ export interface paths {
         get?: never;
         put?: never;
         /** Brings back a scrap that was put away. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shed/leader-spools": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keeps a spool of leader material. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LeaderSpoolInput"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LeaderSpool"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shed/leader-spools/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Changes a spool of leader material; refused when it has moved on since the version it carries. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LeaderSpoolInput"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LeaderSpool"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Precondition Failed */
+                412: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        /** Puts a spool of leader material away; it can be brought back. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shed/leader-spools/away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was put away of these, the last first. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LeaderSpool"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shed/leader-spools/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Brings back a spool of leader material that was put away. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shed/leaders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keeps a leader. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TiedLeaderInput"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TiedLeader"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shed/leaders/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Changes a leader; refused when it has moved on since the version it carries. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TiedLeaderInput"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TiedLeader"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Precondition Failed */
+                412: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        /** Puts a leader away; it can be brought back. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shed/leaders/away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was put away of these, the last first. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TiedLeader"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shed/leaders/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Brings back a leader that was put away. */
         post: {
             parameters: {
                 query?: never;
@@ -4932,6 +5576,821 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/leaders/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Looks a leader over: joints, weakest link, mass down its length, twist, what stays outside at the net. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LeaderCheckRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LeaderCheck"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/leaders/design": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Lays out a leader by a school, from the spools in the pocket where it can. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LeaderDesignRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Leader"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/leaders/turnover": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Throws the brief's cast with each leader: how it turns over, and how when thrown just as the first. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LeaderTurnoverRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LeaderTurnoverAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/leaders/tying": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What to cut for several leaders, knots and all, and what it takes off each spool. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TyingRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TyingList"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/leaders/spools/{id}/breaks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keeps what a tippet broke at in the person's own hands. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["BreakRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LeaderSpool"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Precondition Failed */
+                412: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/depth/solve": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The fly's way through the water on every density: count-down, depth held, bottom, how far upstream to pitch. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["DepthRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DepthAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/depth/lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Which lines serve all the kept briefs: those that are there, then what to buy first, second, third. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LinePriority"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigging/knots": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The knots, from the drum to the fly. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["KnotRow"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigging/knots/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How a knot is tied, step by step: its strands, and who passes over whom. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["KnotAnswer"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigging/tickets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Outfits in work and rigged, the last first. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RigAnswer"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Writes a ticket for the outfit of a brief. Nothing is tied yet. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RigRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RigAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigging/tickets/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A rigging ticket as it stands. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RigAnswer"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        /** Puts a rigging ticket away; it can be brought back. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigging/tickets/{id}/tick": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Ticks the step at hand off. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TickRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RigAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Precondition Failed */
+                412: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigging/tickets/{id}/untick": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes the last tick back. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["UntickRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RigAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Precondition Failed */
+                412: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigging/tickets/away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was put away of these, the last first. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RigTicket"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigging/tickets/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Brings back a rigging ticket that was put away. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/data": {
         parameters: {
             query?: never;
@@ -5097,6 +6556,7 @@ export interface components {
             line: components["schemas"]["FlyLine"];
             reel: components["schemas"]["Reel"];
             scrap: components["schemas"]["Scrap"];
+            leaderSpool: components["schemas"]["LeaderSpool"];
             weighing: components["schemas"]["Weighing"];
             fight: components["schemas"]["FightLoad"];
             casterId: string;
@@ -5290,6 +6750,13 @@ export interface components {
             /** Format: double */
             takeM: number;
             front: boolean;
+            /** Format: int32 */
+            version: number;
+        };
+        BreakRequest: {
+            knot: string;
+            /** Format: double */
+            brokeN: number;
             /** Format: int32 */
             version: number;
         };
@@ -5668,6 +7135,9 @@ export interface components {
             action: components["schemas"]["PickOfRodAction"][];
             build: components["schemas"]["PickOfBuild"][];
             found: components["schemas"]["PickOfFound"][];
+            leaderMaterial: components["schemas"]["PickOfLeaderMaterial"][];
+            leaderSchool: components["schemas"]["PickOfLeaderSchool"][];
+            fishedBy: components["schemas"]["PickOfFishedBy"][];
         };
         ClassRange: {
             /** Format: int32 */
@@ -5822,6 +7292,61 @@ export interface components {
             bytes: number;
             copies: string[];
         };
+        DepthAnswer: {
+            by: components["schemas"]["FishedBy"];
+            /** Format: double */
+            countS: number;
+            /** Format: double */
+            stripM: number;
+            /** Format: double */
+            pauseS: number;
+            /** Format: double */
+            waterM: number;
+            waterAssumed: boolean;
+            /** Format: double */
+            targetM: number;
+            /** Format: double */
+            flyKg: number;
+            lines: components["schemas"]["DepthLine"][];
+            /** Format: int32 */
+            at: number;
+            says: components["schemas"]["Sentence"];
+            others: unknown[];
+            source: components["schemas"]["Source"];
+        };
+        DepthLine: {
+            density: string;
+            name: string;
+            /** Format: double */
+            leaderM: number;
+            path: components["schemas"]["FlyPath"];
+            reaches: boolean;
+            wanted: boolean;
+            /** Format: double */
+            clearM: number;
+        };
+        DepthRequest: {
+            brief: components["schemas"]["BriefDraftInput"];
+            /** Format: double */
+            tippetM: number;
+            /** Format: double */
+            leaderM?: null | number;
+            wish?: null | components["schemas"]["DepthWish"];
+        };
+        DepthWish: {
+            by?: null | components["schemas"]["FishedBy"];
+            /** Format: double */
+            countS?: null | number;
+            /** Format: double */
+            stripM?: null | number;
+            /** Format: double */
+            pauseS?: null | number;
+            /** Format: double */
+            waterM?: null | number;
+            /** Format: double */
+            flyKg?: null | number;
+            density?: null | string;
+        };
         DragReading: {
             right: boolean;
             says: components["schemas"]["Sentence"];
@@ -5967,6 +7492,8 @@ export interface components {
             marks: components["schemas"]["RunMarked"][];
             moments: components["schemas"]["RunMoment"][];
         };
+        /** @enum {unknown} */
+        FishedBy: "retrieve" | "drift" | "swing";
         FitRequest: {
             /** Format: double */
             rodLengthM: number;
@@ -6088,6 +7615,35 @@ export interface components {
             /** Format: int32 */
             version?: number;
         };
+        FlyMoment: {
+            /** Format: double */
+            timeS: number;
+            /** Format: double */
+            awayM: number;
+            /** Format: double */
+            driftM: number;
+            /** Format: double */
+            depthM: number;
+            /** Format: double */
+            lineM: number;
+        };
+        FlyPath: {
+            moments: components["schemas"]["FlyMoment"][];
+            /** Format: double */
+            countM: number;
+            /** Format: double */
+            deepestM: number;
+            /** Format: double */
+            heldM: number;
+            /** Format: double */
+            countToS: null | number;
+            /** Format: double */
+            inZone: number;
+            /** Format: double */
+            bottomAtS: null | number;
+            /** Format: double */
+            pitchM: null | number;
+        };
         Form: {
             unit: string;
             /** Format: double */
@@ -6113,6 +7669,8 @@ export interface components {
             lines: components["schemas"]["FlyLine"][];
             reels: components["schemas"]["Reel"][];
             spools: components["schemas"]["Spool"][];
+            leaderSpools: components["schemas"]["LeaderSpool"][];
+            leaders: components["schemas"]["TiedLeader"][];
         };
         GlossaryTerm: {
             id: string;
@@ -6125,6 +7683,10 @@ export interface components {
         };
         /** @enum {unknown} */
         Hand: "right" | "left";
+        HangRequest: {
+            /** Format: double */
+            aboutN: number;
+        };
         /** @enum {unknown} */
         Haul: "none" | "single" | "double";
         HeadForRod: {
@@ -6234,8 +7796,84 @@ export interface components {
             byChoice: components["schemas"]["Form"][];
             asKnown: boolean;
         };
+        Knot: {
+            id: string;
+            name: string;
+            use: components["schemas"]["KnotUse"];
+            share: components["schemas"]["Spread"];
+            /** Format: int32 */
+            turns: number;
+            /** Format: double */
+            handM: number;
+            tag: string;
+            seat: string;
+            /** Format: double */
+            usualShare: number;
+        };
+        KnotAnswer: {
+            knot: components["schemas"]["Knot"];
+            lesson: components["schemas"]["KnotLesson"];
+            source: components["schemas"]["Source"];
+        };
         /** @enum {unknown} */
         KnotAt: "tippet" | "leaderToLine" | "lineToBacking";
+        KnotCrossing: {
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+            /** Format: int32 */
+            over: number;
+            /** Format: double */
+            overAt: number;
+            /** Format: int32 */
+            under: number;
+            /** Format: double */
+            underAt: number;
+            /** Format: double */
+            z: number;
+            /** Format: double */
+            gap: number;
+        };
+        KnotLabel: {
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+            text: string;
+        };
+        KnotLesson: {
+            id: string;
+            for: string;
+            steps: components["schemas"]["KnotStep"][];
+        };
+        KnotPoint: {
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+            /** Format: double */
+            z: number;
+        };
+        KnotRow: {
+            knot: components["schemas"]["Knot"];
+            for: string;
+            /** Format: int32 */
+            steps: number;
+        };
+        KnotStep: {
+            says: string;
+            strands: components["schemas"]["KnotStrand"][];
+            crossings: components["schemas"]["KnotCrossing"][];
+            labels: components["schemas"]["KnotLabel"][];
+        };
+        KnotStrand: {
+            role: components["schemas"]["StrandRole"];
+            points: components["schemas"]["KnotPoint"][];
+            ends: boolean;
+        };
+        /** @enum {unknown} */
+        KnotUse: "arbor" | "lineEnd" | "join" | "loop" | "loops" | "fly" | "wire" | "dropper" | "lock";
         KnottedJoint: {
             at: components["schemas"]["KnotAt"];
             name: string;
@@ -6286,11 +7924,75 @@ export interface components {
             tippetM: number;
             /** Format: double */
             guardM: number;
+            lineKnot: string;
+            flyKnot: string;
+            droppers: components["schemas"]["LeaderDropper"][];
+            ring: boolean;
+            /** Format: double */
+            indicatorM: null | number;
+            /** Format: double */
+            shotM: null | number;
+            /** Format: double */
+            sinkMps: null | number;
             butt: null | components["schemas"]["LeaderPiece"];
             /** Format: double */
             lengthM: number;
             /** Format: double */
             tippetLengthM: number;
+        };
+        LeaderCheck: {
+            /** Format: double */
+            lengthM: number;
+            /** Format: double */
+            massKg: number;
+            masses: components["schemas"]["LeaderMass"][];
+            joints: components["schemas"]["LeaderJoint"][];
+            findings: components["schemas"]["LeaderFinding"][];
+            /** Format: double */
+            outsideM: null | number;
+            formula: components["schemas"]["Sentence"];
+            weakest: components["schemas"]["LeaderJoint"];
+        };
+        LeaderCheckRequest: {
+            leader: components["schemas"]["LeaderInput"];
+            line?: null | components["schemas"]["FlyLineInput"];
+            rod?: null | components["schemas"]["RodInput"];
+            brief?: null | components["schemas"]["BriefDraftInput"];
+        };
+        LeaderDesignRequest: {
+            school: components["schemas"]["LeaderSchool"];
+            /** Format: double */
+            lengthM: number;
+            /** Format: double */
+            lineTipM: number;
+            /** Format: double */
+            tippetM: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            guardM: number;
+            guard?: components["schemas"]["LeaderMaterial"];
+            /** Format: double */
+            sinkMps?: null | number;
+            brief?: null | components["schemas"]["BriefDraftInput"];
+        };
+        LeaderDropper: {
+            /** Format: int32 */
+            piece: number;
+            /** Format: double */
+            lengthM: number;
+        };
+        LeaderDropperInput: {
+            /** Format: int32 */
+            piece: number;
+            /** Format: double */
+            lengthM: number;
+        };
+        LeaderFinding: {
+            id: string;
+            verdict: components["schemas"]["Verdict"];
+            says: components["schemas"]["Sentence"];
         };
         LeaderInput: {
             pieces: components["schemas"]["LeaderPieceInput"][];
@@ -6298,7 +8000,41 @@ export interface components {
             tippetM: number;
             /** Format: double */
             guardM: number;
+            lineKnot?: string;
+            flyKnot?: string;
+            droppers?: components["schemas"]["LeaderDropperInput"][];
+            ring?: boolean;
+            /** Format: double */
+            indicatorM?: null | number;
+            /** Format: double */
+            shotM?: null | number;
+            /** Format: double */
+            sinkMps?: null | number;
         };
+        LeaderJoint: {
+            at: components["schemas"]["LeaderJointAt"];
+            /** Format: int32 */
+            piece: number;
+            knot: string;
+            name: string;
+            knotName: string;
+            /** Format: double */
+            standsN: number;
+            /** Format: double */
+            plusMinusN: number;
+            tried: boolean;
+            weakest: boolean;
+        };
+        /** @enum {unknown} */
+        LeaderJointAt: "line" | "piece" | "fly";
+        LeaderMass: {
+            /** Format: double */
+            fromLineM: number;
+            /** Format: double */
+            kgPerM: number;
+        };
+        /** @enum {unknown} */
+        LeaderMaterial: "nylon" | "fluorocarbon" | "wire" | "coated";
         /** @enum {unknown} */
         LeaderPart: "butt" | "taper" | "tippet" | "guard";
         LeaderPiece: {
@@ -6309,6 +8045,12 @@ export interface components {
             startM: number;
             /** Format: double */
             endM: number;
+            material: components["schemas"]["LeaderMaterial"];
+            knot: null | string;
+            /** Format: int32 */
+            spoolId: null | number;
+            /** Format: double */
+            ownN: null | number;
             name: string;
         };
         LeaderPieceInput: {
@@ -6319,6 +8061,67 @@ export interface components {
             startM: number;
             /** Format: double */
             endM: number;
+            material?: components["schemas"]["LeaderMaterial"];
+            knot?: null | string;
+            /** Format: int32 */
+            spoolId?: null | number;
+            /** Format: double */
+            ownN?: null | number;
+        };
+        /** @enum {unknown} */
+        LeaderSchool: "tapered" | "knotted" | "level" | "coated" | "led";
+        LeaderSpool: {
+            material: components["schemas"]["LeaderMaterial"];
+            /** Format: double */
+            diameterM: number;
+            /** Format: double */
+            leftM: number;
+            /** Format: double */
+            statedN: null | number;
+            breaks: components["schemas"]["TippetBreak"][];
+            classes: null | components["schemas"]["Spread"];
+            isMeasured: boolean;
+            /** Format: double */
+            ownN: null | number;
+            /** Format: double */
+            knottedN: number;
+            tag: string;
+            name: string;
+            note: null | string;
+            labelDisagrees: boolean;
+            toSeeTo: boolean;
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            version: number;
+        };
+        LeaderSpoolInput: {
+            material?: components["schemas"]["LeaderMaterial"];
+            /** Format: double */
+            diameterM: number;
+            /** Format: double */
+            leftM?: number;
+            /** Format: double */
+            statedN?: null | number;
+            breaks?: components["schemas"]["TippetBreakInput"][];
+            tag: string;
+            name: string;
+            note?: null | string;
+            /** Format: int32 */
+            id?: number;
+            /** Format: int32 */
+            version?: number;
+        };
+        LeaderTurnoverAnswer: {
+            leaders: components["schemas"]["Turnover"][];
+            /** Format: double */
+            doubt: number;
+        };
+        LeaderTurnoverRequest: {
+            brief: components["schemas"]["BriefDraftInput"];
+            rod: components["schemas"]["RodInput"];
+            line: components["schemas"]["FlyLineInput"];
+            leaders: components["schemas"]["LeaderInput"][];
         };
         /** @enum {unknown} */
         Lean: "allRound" | "finesse" | "power";
@@ -6362,6 +8165,18 @@ export interface components {
             windowClass: number;
             window: components["schemas"]["Spread"];
             verdict: components["schemas"]["Verdict"];
+        };
+        LineOfDays: {
+            line: null | string;
+            /** Format: double */
+            class: number;
+            density: string;
+            says: components["schemas"]["Sentence"];
+            days: string[];
+        };
+        LinePriority: {
+            have: components["schemas"]["LineOfDays"][];
+            buy: components["schemas"]["LineOfDays"][];
         };
         LineReading: {
             class: components["schemas"]["LineClass"];
@@ -6409,6 +8224,10 @@ export interface components {
             link: components["schemas"]["LinkId"];
             pins: components["schemas"]["Pin"][];
         };
+        LoadRequest: {
+            /** Format: double */
+            pullN: number;
+        };
         /** @enum {unknown} */
         MapKind: "wind" | "classByWind" | "carryBySpeed";
         MapRequest: {
@@ -6442,6 +8261,8 @@ export interface components {
             shootM: number;
             reachM: components["schemas"]["Quantity"];
             cast: null | components["schemas"]["CastResult"];
+            tied: null | components["schemas"]["TiedLeader"];
+            joints: components["schemas"]["LeaderJoint"][];
             drag: components["schemas"]["DragSetting"];
         };
         OutfitCard: {
@@ -6462,6 +8283,17 @@ export interface components {
             text: null | string;
             quantity: null | components["schemas"]["Quantity"];
         };
+        PeakAnswer: {
+            name: string;
+            /** Format: double */
+            nowN: number;
+            /** Format: double */
+            peakN: number;
+            broke: boolean;
+            /** Format: double */
+            plusMinusN: number;
+            simulated: boolean;
+        };
         PickOfBuild: {
             id: components["schemas"]["Build"];
             name: string;
@@ -6470,12 +8302,24 @@ export interface components {
             id: components["schemas"]["Cover"];
             name: string;
         };
+        PickOfFishedBy: {
+            id: components["schemas"]["FishedBy"];
+            name: string;
+        };
         PickOfFound: {
             id: components["schemas"]["Found"];
             name: string;
         };
         PickOfHand: {
             id: components["schemas"]["Hand"];
+            name: string;
+        };
+        PickOfLeaderMaterial: {
+            id: components["schemas"]["LeaderMaterial"];
+            name: string;
+        };
+        PickOfLeaderSchool: {
+            id: components["schemas"]["LeaderSchool"];
             name: string;
         };
         PickOfLean: {
@@ -6532,7 +8376,7 @@ export interface components {
             version: number;
         };
         /** @enum {unknown} */
-        Pin: "rod" | "line" | "reel" | "rodClass" | "rodLengthM" | "density" | "tippetM" | "leaderM" | "backing" | "backingM";
+        Pin: "rod" | "line" | "reel" | "rodClass" | "rodLengthM" | "density" | "tippetM" | "leader" | "leaderM" | "backing" | "backingM";
         Pins: {
             /** Format: int32 */
             rod: null | number;
@@ -6547,6 +8391,8 @@ export interface components {
             density: null | string;
             /** Format: double */
             tippetM: null | number;
+            /** Format: int32 */
+            leader: null | number;
             /** Format: double */
             leaderM: null | number;
             backing: null | string;
@@ -6570,6 +8416,8 @@ export interface components {
             density?: null | string;
             /** Format: double */
             tippetM?: null | number;
+            /** Format: int32 */
+            leader?: null | number;
             /** Format: double */
             leaderM?: null | number;
             backing?: null | string;
@@ -6748,6 +8596,73 @@ export interface components {
         };
         ReplyRequest: {
             reply: components["schemas"]["WindingReply"];
+            /** Format: int32 */
+            version: number;
+        };
+        RigAnswer: {
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            version: number;
+            name: string;
+            plan: components["schemas"]["RigPlan"];
+            steps: components["schemas"]["RigStep"][];
+            /** Format: int32 */
+            at: number;
+            /** Format: date-time */
+            begunAt: string;
+        };
+        RigDone: {
+            id: string;
+            /** Format: date-time */
+            at: string;
+        };
+        RigPlan: {
+            rod: string;
+            /** Format: int32 */
+            rodPieces: number;
+            reel: string;
+            line: string;
+            backing: string;
+            /** Format: double */
+            backingM: number;
+            wound: boolean;
+            leader: components["schemas"]["Leader"];
+            leaderName: null | string;
+            /** Format: double */
+            lineCoreN: number;
+            fly: string;
+            /** Format: double */
+            dragN: number;
+            salt: boolean;
+        };
+        RigRequest: {
+            name: string;
+            solve: components["schemas"]["SolveRequest"];
+        };
+        RigStep: {
+            id: string;
+            title: string;
+            says: components["schemas"]["Sentence"];
+            materials: null | components["schemas"]["Sentence"];
+            knot: null | components["schemas"]["Knot"];
+            /** Format: double */
+            testN: null | number;
+            caution: null | string;
+            /** Format: date-time */
+            doneAt: null | string;
+        };
+        RigTicket: {
+            name: string;
+            plan: components["schemas"]["RigPlan"];
+            done: components["schemas"]["RigDone"][];
+            /** Format: date-time */
+            begunAt: string;
+            isRigged: boolean;
+            now: null | components["schemas"]["RigStep"];
+            steps: components["schemas"]["RigStep"][];
+            /** Format: int32 */
+            id: number;
             /** Format: int32 */
             version: number;
         };
@@ -7307,6 +9222,7 @@ export interface components {
             densities: components["schemas"]["Choice"][];
             coatings: components["schemas"]["Choice"][];
             backings: components["schemas"]["Choice"][];
+            knots: components["schemas"]["Knot"][];
             choices: components["schemas"]["Choices"];
             limits: components["schemas"]["BriefLimits"];
             pins: components["schemas"]["LinkPins"][];
@@ -7323,6 +9239,8 @@ export interface components {
             /** Format: double */
             of: number;
         };
+        /** @enum {unknown} */
+        StrandRole: "standing" | "working" | "line" | "metal" | "drum" | "tube";
         Stretch: {
             /** Format: double */
             lengthM: number;
@@ -7356,6 +9274,11 @@ export interface components {
         TakeOffRequest: {
             /** Format: double */
             lengthM: number;
+            /** Format: int32 */
+            version: number;
+        };
+        TickRequest: {
+            step: string;
             /** Format: int32 */
             version: number;
         };
@@ -7402,6 +9325,44 @@ export interface components {
             /** @default false */
             rightHand: boolean;
         };
+        TiedLeader: {
+            leader: components["schemas"]["Leader"];
+            classes: null | components["schemas"]["Spread"];
+            isMeasured: boolean;
+            tag: string;
+            name: string;
+            note: null | string;
+            labelDisagrees: boolean;
+            toSeeTo: boolean;
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            version: number;
+        };
+        TiedLeaderInput: {
+            leader: components["schemas"]["LeaderInput"];
+            tag: string;
+            name: string;
+            note?: null | string;
+            /** Format: int32 */
+            id?: number;
+            /** Format: int32 */
+            version?: number;
+        };
+        TippetBreak: {
+            /** Format: date-time */
+            at: string;
+            knot: string;
+            /** Format: double */
+            brokeN: number;
+        };
+        TippetBreakInput: {
+            /** Format: date-time */
+            at: string;
+            knot: string;
+            /** Format: double */
+            brokeN: number;
+        };
         TippetChoice: {
             /** Format: double */
             diameterM: number;
@@ -7433,6 +9394,76 @@ export interface components {
             slackM: number;
             /** Format: double */
             slackTurns: number;
+        };
+        Turnover: {
+            /** Format: double */
+            reachM: number;
+            /** Format: double */
+            inHandM: number;
+            fishes: boolean;
+            /** Format: double */
+            flyMps: number;
+            /** Format: double */
+            pileM: number;
+            /** Format: double */
+            driftM: number;
+            /** Format: double */
+            sameMps: number;
+            /** Format: double */
+            samePileM: number;
+        };
+        TyingCut: {
+            /** Format: int32 */
+            piece: number;
+            name: string;
+            material: components["schemas"]["LeaderMaterial"];
+            /** Format: double */
+            diameterM: number;
+            /** Format: double */
+            lengthM: number;
+            /** Format: double */
+            knotsM: number;
+            /** Format: double */
+            dropperM: number;
+            spool: null | string;
+            bought: boolean;
+            joined: string;
+            /** Format: double */
+            cutM: number;
+        };
+        TyingLeader: {
+            tag: string;
+            name: string;
+            formula: components["schemas"]["Sentence"];
+            cuts: components["schemas"]["TyingCut"][];
+            /** Format: double */
+            lengthM: number;
+            flyKnot: string;
+        };
+        TyingList: {
+            leaders: components["schemas"]["TyingLeader"][];
+            spools: components["schemas"]["TyingSpool"][];
+            missing: unknown[];
+            source: components["schemas"]["Source"];
+        };
+        TyingRequest: {
+            leaders: number[];
+        };
+        TyingSpool: {
+            tag: string;
+            name: string;
+            material: components["schemas"]["LeaderMaterial"];
+            /** Format: double */
+            diameterM: number;
+            /** Format: double */
+            usedM: number;
+            /** Format: double */
+            leftM: number;
+            enough: boolean;
+        };
+        UntickRequest: {
+            /** Format: int32 */
+            version: number;
         };
         /** @enum {unknown} */
         Verdict: "fits" | "look" | "toBuy" | "fails";

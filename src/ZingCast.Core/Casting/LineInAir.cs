@@ -2,6 +2,7 @@ using System.Runtime.CompilerServices;
 using System.Runtime.Intrinsics;
 using ZingCast.Core.Leaders;
 using ZingCast.Core.Lines;
+using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Casting;
 
@@ -13,10 +14,6 @@ public sealed class LineInAir
 {
     /// <summary>Sample spacing, metres.</summary>
     public const double StepM = .05;
-
-    /// <summary>Density of leader materials, kg/m³: nylon and fluorocarbon, from memory.</summary>
-    private const double NylonKgM3 = 1140,
-        FluorocarbonKgM3 = 1780;
 
     private readonly Sample[] samples;
     private readonly double lastM;
@@ -43,7 +40,7 @@ public sealed class LineInAir
             throw new ArgumentException($"Nobody knows what {line.Tag} weighs.", nameof(line));
         var leaderStretches = leader
             .Pieces.Reverse()
-            .Select(p => new Stretch(p.LengthM, p.EndM, p.StartM, p.Part == LeaderPart.Guard ? FluorocarbonKgM3 : NylonKgM3));
+            .Select(p => new Stretch(p.LengthM, p.EndM, p.StartM, LeaderMaterials.Of(p.Material).KgM3));
         return Of([.. leaderStretches, .. line.Stretches], leader.LengthM);
     }
 

@@ -5,6 +5,25 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Depth;
 
+/// <summary>How a line and what hangs below its tip go down.</summary>
+/// <param name="LineMps">The line's end, m/s.</param>
+/// <param name="FlyMps">The fly below it, m/s.</param>
+/// <param name="HeldM">How far below the line's end the fly can get, metres.</param>
+public readonly record struct SinkRates(double LineMps, double FlyMps, double HeldM)
+{
+    /// <summary>Depth of the fly when it was left alone so long, seconds; metres.</summary>
+    public double DepthM(double seconds) => LineMps * seconds + Math.Min(HeldM, FlyMps * seconds);
+
+    /// <summary>Seconds until the fly is so deep, metres; infinite when it never gets there.</summary>
+    public double TimeTo(double depthM)
+    {
+        var together = depthM / (LineMps + FlyMps);
+        return FlyMps * together <= HeldM ? together
+            : LineMps > 0 ? (depthM - HeldM) / LineMps
+            : double.PositiveInfinity;
+    }
+}
+
 /// <summary>
 /// How deep a fly fishes: line, leader and fly sink for as long as the drift or the angler's patience allows; then the retrieve, the swing
 /// or the drift holds the fly somewhere below the line. Lengths in metres, seconds.
@@ -26,6 +45,9 @@ public static class Sinking
 
     // One density is told from the next by so much depth at least, metres. Ours: makers' sink rates overlap.
     private const double ApartM = .1;
+
+    // Down to here waves carry the fly whatever the line, metres.
+    private const double InTheWavesM = .3;
 
     // Current that halves it for a fly that swings, m/s; common practice, rough.
     private const double LiftsMps = .8;
@@ -59,19 +81,42 @@ public static class Sinking
     }
 
     /// <summary>
-    /// Depth at which a fly of this mass fishes under a line, metres, on the leader that goes with each density, metres. A faster line
+    /// How line and fly go down on the leader that goes with each density, metres: for a fly of this mass, kilograms. A faster line
     /// never fishes it shallower.
     /// </summary>
-    public static double DepthM(Brief brief, Density line, Func<string, double> leaderM, double tippetM, double flyKg)
+    public static SinkRates Rates(Brief brief, Density line, Func<string, double> leaderM, double tippetM, double flyKg)
     {
-        var time = TimeS(brief);
         var rank = Densities.Rank(line.Id);
         var share = Shares[Math.Min(rank, Shares.Length - 1)] * (Heavy(brief.Fly) ? HeavyHangs : 1);
         // A nymph drifts with the water; anything else is drawn across it.
         var held = share * leaderM(line.Id) / (brief.Fly.Kind.Nymph ? 1 : 1 + brief.CurrentMps / LiftsMps);
-        var depth = line.SinkMps * time + Math.Min(held, FlyMps(brief.Fly, leaderM(line.Id), tippetM, flyKg) * time);
-        return rank == 0 ? depth : Math.Max(depth, DepthM(brief, Densities.Rows[rank - 1], leaderM, tippetM, flyKg) + ApartM);
+        var rates = new SinkRates(line.SinkMps, FlyMps(brief.Fly, leaderM(line.Id), tippetM, flyKg), held);
+        if (rank == 0)
+            return rates;
+        var time = TimeS(brief);
+        var least = Rates(brief, Densities.Rows[rank - 1], leaderM, tippetM, flyKg).DepthM(time) + ApartM;
+        return rates with { LineMps = rates.LineMps + Math.Max(0, least - rates.DepthM(time)) / time };
     }
+
+    /// <summary>Depth at which a fly of this mass fishes under a line in the time there is, metres, see <see cref="Rates"/>.</summary>
+    public static double DepthM(Brief brief, Density line, Func<string, double> leaderM, double tippetM, double flyKg) =>
+        Rates(brief, line, leaderM, tippetM, flyKg).DepthM(TimeS(brief));
+
+    /// <summary>A fly that is left to the current: weight in it comes before a sinking line.</summary>
+    public static bool Drifts(Brief brief) => brief.Fly.Kind.Nymph && brief.CurrentMps > Brief.StillMps;
+
+    /// <summary>Lightest line that is looked at, by rank: over waves a floating line lifts whatever is not meant to float.</summary>
+    public static int Least(Brief brief) =>
+        brief.Water != Water.Shore || brief is { DepthM: <= 0 } or { Fly.Kind.OnTop: true } ? 0
+        : brief.DepthM <= InTheWavesM ? 1
+        : Densities.Intermediate;
+
+    /// <summary>The lightest density that fishes the fly to the brief's depth, or the heaviest of all.</summary>
+    public static Density Lightest(Brief brief, Func<string, double> leaderM, double tippetM) =>
+        brief.DepthM <= 0 || Drifts(brief)
+            ? Densities.Floating
+            : Densities.Rows.Skip(Least(brief)).FirstOrDefault(d => DepthM(brief, d, leaderM, tippetM, brief.Fly.WetKg) >= brief.DepthM)
+                ?? Densities.Rows[^1];
 
     /// <summary>
     /// Mass of a fly of this kind that fishes the depth on a floating line, kilograms; null when ten times its mass does not, for then the

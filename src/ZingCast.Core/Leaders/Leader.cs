@@ -1,3 +1,4 @@
+using ZingCast.Core.Flies;
 using ZingCast.Core.Measures;
 using ZingCast.Core.Standards;
 
@@ -15,7 +16,7 @@ public enum LeaderPart
     /// <summary>The thin last part.</summary>
     Tippet,
 
-    /// <summary>Stands teeth and rough mouths; heavy fluorocarbon.</summary>
+    /// <summary>Stands teeth and rough mouths.</summary>
     Guard,
 }
 
@@ -26,8 +27,35 @@ public enum LeaderPart
 /// <param name="EndM">Diameter at the fly end, metres.</param>
 public sealed record LeaderPiece(LeaderPart Part, double LengthM, double StartM, double EndM)
 {
+    /// <summary>What it is made of.</summary>
+    public LeaderMaterial Material { get; init; }
+
+    /// <summary>Knot at its line end, see <see cref="Knots"/>; null where it runs on from the piece before without one.</summary>
+    public string? Knot { get; init; }
+
+    /// <summary>The spool of the shed it comes from; null when nobody said.</summary>
+    public int? SpoolId { get; init; }
+
+    /// <summary>What it broke at, knotted, in the person's own hands, newtons; null when never tried.</summary>
+    public double? OwnN { get; init; }
+
     /// <summary>The word people use.</summary>
     public string Name => Part == LeaderPart.Guard ? "bite guard" : Part.ToString().ToLowerInvariant();
+
+    /// <summary>Mass of a metre at a diameter of it, kg/m.</summary>
+    public double KgPerM(double diameterM) => LeaderMaterials.Of(Material).KgM3 * Math.PI / 4 * diameterM * diameterM;
+
+    /// <summary>Straight-pull strength at its thinnest, newtons.</summary>
+    public double StrengthN() => LeaderMaterials.StrengthN(Material, Math.Min(StartM, EndM));
+}
+
+/// <summary>A side branch for another fly: the long tag of a knot, as thick as the piece above it.</summary>
+/// <param name="Piece">The piece at whose line end it hangs, counted from 0 at the line; 1 or more.</param>
+/// <param name="LengthM">Length, metres.</param>
+public sealed record LeaderDropper(int Piece, double LengthM)
+{
+    /// <summary>Long enough to stand off and to change a fly, short enough not to tangle, metres. Common practice.</summary>
+    public static readonly Spread UsualM = new(.10, .20);
 }
 
 /// <summary>A leader with its tippet and, when needed, a bite guard, from the line to the fly.</summary>
@@ -36,6 +64,27 @@ public sealed record LeaderPiece(LeaderPart Part, double LengthM, double StartM,
 /// <param name="GuardM">Bite guard length, metres; 0 for none.</param>
 public sealed record Leader(IReadOnlyList<LeaderPiece> Pieces, double TippetM, double GuardM)
 {
+    /// <summary>Knot between line and leader, see <see cref="Knots"/>.</summary>
+    public string LineKnot { get; init; } = Knots.Loops.Id;
+
+    /// <summary>Knot at the fly.</summary>
+    public string FlyKnot { get; init; } = Knots.Clinch.Id;
+
+    /// <summary>Side branches for more flies.</summary>
+    public IReadOnlyList<LeaderDropper> Droppers { get; init; } = [];
+
+    /// <summary>The tippet hangs on a small ring, so that it is changed without eating up the leader.</summary>
+    public bool Ring { get; init; }
+
+    /// <summary>A float, metres from the fly; null for none.</summary>
+    public double? IndicatorM { get; init; }
+
+    /// <summary>Split shot, metres from the fly; null for none.</summary>
+    public double? ShotM { get; init; }
+
+    /// <summary>How fast a coated one sinks, m/s; null for one that does not.</summary>
+    public double? SinkMps { get; init; }
+
     /// <summary>Length and diameter at the line end of its butt; nothing when it has none.</summary>
     public LeaderPiece? Butt => Pieces.FirstOrDefault(p => p.Part == LeaderPart.Butt);
 
@@ -44,10 +93,13 @@ public sealed record Leader(IReadOnlyList<LeaderPiece> Pieces, double TippetM, d
 
     /// <summary>Leaders of the same pieces are the same leader, whoever laid them out.</summary>
     public bool Equals(Leader? other) =>
-        other is not null && TippetM == other.TippetM && GuardM == other.GuardM && Pieces.SequenceEqual(other.Pieces);
+        other is not null && Said == other.Said && Pieces.SequenceEqual(other.Pieces) && Droppers.SequenceEqual(other.Droppers);
 
     /// <inheritdoc />
-    public override int GetHashCode() => Pieces.Aggregate(HashCode.Combine(TippetM, GuardM), HashCode.Combine);
+    public override int GetHashCode() => Pieces.Aggregate(Said.GetHashCode(), HashCode.Combine);
+
+    private (double, double, string, string, bool, double?, double?, double?) Said =>
+        (TippetM, GuardM, LineKnot, FlyKnot, Ring, IndicatorM, ShotM, SinkMps);
 
     /// <summary>Whole length, metres.</summary>
     public double LengthM => Pieces.Sum(p => p.LengthM);
@@ -55,31 +107,107 @@ public sealed record Leader(IReadOnlyList<LeaderPiece> Pieces, double TippetM, d
     /// <summary>Length of the tippet piece with its guard, metres.</summary>
     public double TippetLengthM => Pieces.Where(p => p.Part is LeaderPart.Tippet or LeaderPart.Guard).Sum(p => p.LengthM);
 
+    /// <summary>Length from a piece's line end to the fly, metres.</summary>
+    public double FromFlyM(int piece) => Pieces.Skip(piece).Sum(p => p.LengthM);
+
+    /// <summary>Share of the line tip's diameter that a butt should have. Common practice: 0.6 to 0.7.</summary>
+    public static readonly Spread ButtShare = new(.6, .7);
+
+    /// <summary>A butt for a line tip of this diameter, never thinner than the tippet; metres.</summary>
+    public static double ButtM(double lineTipM, double tippetM) => Math.Max((ButtShare.Low + ButtShare.High) / 2 * lineTipM, tippetM);
+
+    /// <summary>Shares of butt, steps and tippet in a leader without its guard. Common practice.</summary>
+    public const double ButtPart = .6,
+        TaperPart = .2,
+        TippetPart = .2;
+
     /// <summary>
-    /// Lays out a leader of near 60 % butt, 20 % taper, 20 % tippet (common practice). Butt diameter is 0.65 of the line tip but
-    /// never thinner than the tippet. Lengths in metres, at least 0.5 m in all.
+    /// Lays out a knotless taper with its tippet knotted on, by the usual shares. Lengths in metres, at least 0.5 m in all.
     /// </summary>
     public static Leader Build(double lengthM, double lineTipM, double tippetM, double guardM)
     {
-        var butt = Math.Max(.65 * lineTipM, tippetM);
+        var butt = ButtM(lineTipM, tippetM);
         var body = Math.Max(.5, lengthM - guardM);
-        List<LeaderPiece> pieces =
-        [
-            new(LeaderPart.Butt, .6 * body, butt, butt),
-            new(LeaderPart.Taper, .2 * body, butt, tippetM),
-            new(LeaderPart.Tippet, .2 * body, tippetM, tippetM),
-        ];
-        if (guardM > 0)
-            pieces.Add(new(LeaderPart.Guard, guardM, GuardDiameterM, GuardDiameterM));
-        return new(pieces, tippetM, guardM);
+        return Of(
+            [
+                new(LeaderPart.Butt, ButtPart * body, butt, butt),
+                new(LeaderPart.Taper, TaperPart * body, butt, tippetM),
+                new(LeaderPart.Tippet, TippetPart * body, tippetM, tippetM) { Knot = Knots.Surgeons.Id },
+            ],
+            guardM
+        );
     }
+
+    /// <summary>A leader of these pieces, with a guard of fluorocarbon or wire behind them when one is wanted; metres.</summary>
+    public static Leader Of(IReadOnlyList<LeaderPiece> pieces, double guardM, LeaderMaterial guard = LeaderMaterial.Fluorocarbon)
+    {
+        var tippet = pieces.LastOrDefault(p => p.Part == LeaderPart.Tippet) ?? pieces[^1];
+        if (guardM <= 0)
+            return new(pieces, tippet.EndM, 0);
+        var thick = guard == LeaderMaterial.Wire ? WireDiameterM : GuardDiameterM;
+        LeaderPiece last = new(LeaderPart.Guard, guardM, thick, thick) { Material = guard, Knot = Knots.Surgeons.Id };
+        return new([.. pieces, last], tippet.EndM, guardM)
+        {
+            FlyKnot = guard == LeaderMaterial.Wire ? Knots.FigureEight.Id : Knots.NonSlip.Id,
+        };
+    }
+
+    /// <summary>
+    /// This with the knot that suits a fly: figure-eight on wire, a loop that lets a swimming fly move, else a clinch. Common practice.
+    /// </summary>
+    public Leader For(Fly fly) =>
+        this with
+        {
+            FlyKnot =
+                Pieces[^1].Material == LeaderMaterial.Wire ? Knots.FigureEight.Id
+                : fly.Size.Number <= SwimsFrom ? Knots.NonSlip.Id
+                : Knots.Clinch.Id,
+        };
+
+    // Flies from this hook on are meant to swim.
+    private const int SwimsFrom = 4;
+
+    /// <summary>Its formula as tiers say it: lengths and thicknesses from the line.</summary>
+    public Sentence Formula()
+    {
+        Sentence says = $"";
+        foreach (var piece in Pieces)
+        {
+            if (says.Parts.Count > 0)
+                says.AppendLiteral(", ");
+            says.AppendFormatted(
+                piece.StartM == piece.EndM
+                    ? piece.Part == LeaderPart.Tippet
+                        ? (Sentence)$"{Quantity.RodLength(piece.LengthM)} of {Quantity.Tippet(piece.EndM)} tippet"
+                        : $"{Quantity.RodLength(piece.LengthM)} of {Quantity.Diameter(piece.EndM)}{Called(piece)}"
+                    : $"{Quantity.RodLength(piece.LengthM)} tapering{Called(piece)}"
+            );
+        }
+        return says;
+    }
+
+    private static string Called(LeaderPiece piece) =>
+        piece.Part == LeaderPart.Guard
+            ? $" {LeaderMaterials.Of(piece.Material).Name} guard"
+            : piece.Material switch
+            {
+                LeaderMaterial.Coated => ", coated",
+                LeaderMaterial.Fluorocarbon => " fluorocarbon",
+                _ => "",
+            };
+
+    /// <summary>
+    /// A leader this much longer than the rod runs its joint into the rings at the net, metres; common practice. Longer still it jams.
+    /// </summary>
+    public const double LongerThanRodM = .8,
+        JamsM = 1.3;
 
     /// <summary>Every field that cannot be used; empty when all is well.</summary>
     public IReadOnlyList<FieldProblem> Check() =>
         new FieldCheck()
             .Must(
                 "pieces",
-                Pieces is { Count: > 0 and <= 20 }
+                Pieces is { Count: > 0 and <= MostPieces }
                     && Pieces.All(p => p is { LengthM: >= .001, StartM: >= .00005 and <= .003, EndM: >= .00005 and <= .003 }),
                 "A leader has 1 to 20 pieces, each a millimetre long or more and between 0.05 and 3 mm thick."
             )
@@ -88,10 +216,39 @@ public sealed record Leader(IReadOnlyList<LeaderPiece> Pieces, double TippetM, d
                 Pieces is null || Pieces.Sum(p => p?.LengthM ?? 0) is >= .3 and <= 12,
                 "A leader is between 0.3 and 12 m (1 and 39 ft)."
             )
+            .Must(
+                "pieces",
+                Pieces is null
+                    || Pieces.All(p =>
+                        p is null
+                        || (
+                            Enum.IsDefined(p.Part)
+                            && Enum.IsDefined(p.Material)
+                            && (p.Knot is null || Knots.Find(p.Knot) is { Use: KnotUse.Join or KnotUse.Dropper })
+                            && p.OwnN is null or (> 0 and < 1000)
+                        )
+                    ),
+                "Pieces are joined by a blood knot, a surgeon's knot, or one with a tag for a second fly."
+            )
             .Within("tippetM", TippetM, Tippets.Limits)
             .Range("guardM", GuardM, 0, 2, "A bite guard is up to 2 m long.")
+            .Must("lineKnot", LineKnot == Knots.Loops.Id || LineKnot == Knots.Nail.Id, "Line and leader are joined loop to loop or nailed.")
+            .Must("flyKnot", Knots.Find(FlyKnot) is { Use: KnotUse.Fly or KnotUse.Wire }, "Pick a knot for the fly from the list.")
+            .Must(
+                "droppers",
+                Droppers is { Count: <= 4 }
+                    && Droppers.All(d => d is { LengthM: >= .03 and <= .6 } && d.Piece >= 1 && d.Piece < (Pieces?.Count ?? 0)),
+                "A dropper hangs at a knot inside the leader and is between 3 and 60 cm long."
+            )
+            .Range("indicatorM", IndicatorM, .1, 12, "A float sits between 10 cm and 12 m from the fly.")
+            .Range("shotM", ShotM, .05, 3, "Shot sits between 5 cm and 3 m from the fly.")
+            .Range("sinkMps", SinkMps, 0, .3, "A coated leader sinks at up to 30 cm/s (12 in/s).")
             .Problems;
 
-    /// <summary>Heavy fluorocarbon of about 80 lb, metres.</summary>
-    public const double GuardDiameterM = .00081;
+    /// <summary>More pieces nobody ties.</summary>
+    public const int MostPieces = 20;
+
+    /// <summary>Heavy fluorocarbon of about 80 lb, and knottable wire of about 30 lb, metres.</summary>
+    public const double GuardDiameterM = .00081,
+        WireDiameterM = .00045;
 }

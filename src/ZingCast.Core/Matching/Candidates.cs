@@ -4,6 +4,7 @@ using ZingCast.Core.Measures;
 using ZingCast.Core.Reels;
 using ZingCast.Core.Rods;
 using ZingCast.Core.Shed;
+using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Matching;
 

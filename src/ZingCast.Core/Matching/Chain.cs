@@ -29,7 +29,7 @@ internal static class Chain
         {
             LinkId.Fly => $"{brief.Fly.SizeName} {brief.Fly.Kind.Name}",
             LinkId.Tippet => $"{OnTheSpool(outfit)}{(tippet.GuardM > 0 ? ", bite guard last" : "")}",
-            LinkId.Leader => $"{Quantity.RodLength(leader.LengthM)}, butt {Quantity.Diameter(leader.Butt!.StartM)}",
+            LinkId.Leader => $"{Quantity.RodLength(leader.LengthM)}, butt {Quantity.Diameter(leader.Pieces[0].StartM)}",
             LinkId.Head when line.Id == 0 => $"Look for {Quantity.LineMass(line.MassKg ?? 0)}, {Densities.Of(line.Density).Name}",
             LinkId.Head => $"{line.Tag} {line.Name}",
             LinkId.Running => $"{Quantity.Length(Math.Max(0, line.LengthM - line.HeadM))} of {Quantity.Diameter(line.RunningDiameterM)}",

@@ -23,26 +23,22 @@ internal static class LeaderRules
     private const double BulkM2 = 1e-4,
         MuchBulkM2 = 2e-4;
 
-    /// <summary>
-    /// A leader this much longer than the rod runs its joint into the rings at the net, metres; common practice. Longer still it jams.
-    /// </summary>
-    public const double LongerThanRodM = .8,
-        JamsM = 1.3;
-
     public static Leader Decide(Brief brief, Pins pins, Rod rod, FlyLine line, TippetChoice tippet, LedgerBook book)
     {
         Wanted(brief, pins, line.Density, book);
         AgainstRod(brief, pins, line.Density, rod, book);
         var length = LengthM(brief, pins, line.Density, rod.LengthM, book);
-        var leader = Leader.Build(length, line.TipDiameterM, tippet.DiameterM, tippet.GuardM);
+        var leader = pins.Tied?.Leader ?? Leader.Build(length, line.TipDiameterM, tippet.DiameterM, tippet.GuardM).For(brief.Fly);
         book.Note(
             Rules.LeaderButt,
             () =>
                 new(
-                    Quantity.Diameter(leader.Butt!.StartM),
-                    $"A butt of {Quantity.RodLength(leader.LengthOf(LeaderPart.Butt))}, "
-                        + $"{Quantity.RodLength(leader.LengthOf(LeaderPart.Taper))} of steps, "
-                        + $"{Quantity.RodLength(leader.LengthOf(LeaderPart.Tippet))} of tippet",
+                    Quantity.Diameter(leader.Pieces[0].StartM),
+                    pins.Tied is { } tied
+                        ? (Sentence)$"{tied.Tag}, as you tied it: {leader.Formula()}"
+                        : $"A butt of {Quantity.RodLength(leader.LengthOf(LeaderPart.Butt))}, "
+                            + $"{Quantity.RodLength(leader.LengthOf(LeaderPart.Taper))} of steps, "
+                            + $"{Quantity.RodLength(leader.LengthOf(LeaderPart.Tippet))} of tippet",
                     [new("line tip", Quantity.Diameter(line.TipDiameterM))]
                 )
         );
@@ -55,11 +51,13 @@ internal static class LeaderRules
     public static double LengthM(Brief brief, Pins pins, string density, double rodM, LedgerBook book)
     {
         var wanted = WantedM(brief, pins, density, book);
-        return brief.LedClose || pins.LeaderM is not null || book.IsOff(Rules.LeaderRod) ? wanted : Math.Min(wanted, rodM + LongerThanRodM);
+        return brief.LedClose || pins.HeldLeaderM is not null || book.IsOff(Rules.LeaderRod)
+            ? wanted
+            : Math.Min(wanted, rodM + Leader.LongerThanRodM);
     }
 
     private static double WantedM(Brief brief, Pins pins, string density, LedgerBook book) =>
-        pins.LeaderM ?? (book.IsOff(Rules.LeaderLength) ? InWind(brief, 9 * Ft) : UsualM(brief, density));
+        pins.HeldLeaderM ?? (book.IsOff(Rules.LeaderLength) ? InWind(brief, 9 * Ft) : UsualM(brief, density));
 
     private static void Wanted(Brief brief, Pins pins, string density, LedgerBook book)
     {
@@ -67,7 +65,8 @@ internal static class LeaderRules
         var shorter = usual - InWind(brief, usual) > .05;
         var length = WantedM(brief, pins, density, book);
         var why =
-            pins.LeaderM is not null ? "you pinned this length"
+            pins.Tied is { } tied ? $"as long as {tied.Tag}, which you pinned"
+            : pins.LeaderM is not null ? "you pinned this length"
             : shorter ? reason + "; up to two feet shorter in big wind"
             : reason;
         book.Note(
@@ -81,15 +80,15 @@ internal static class LeaderRules
                         new("in the face", Quantity.Wind(brief.HeadwindMps)),
                         new("wariness", brief.Wariness.ToString().ToLowerInvariant()),
                     ],
-                    pins.LeaderM is null ? null : Source.Yours,
-                    Pin: new() { LeaderM = length }
+                    pins.HeldLeaderM is null ? null : Source.Yours,
+                    Pin: pins.Tied is null ? new() { LeaderM = length } : new() { Leader = pins.Tied.Id }
                 )
         );
     }
 
     private static void AgainstRod(Brief brief, Pins pins, string density, Rod rod, LedgerBook book)
     {
-        var (length, longest) = (WantedM(brief, pins, density, book), rod.LengthM + LongerThanRodM);
+        var (length, longest) = (WantedM(brief, pins, density, book), rod.LengthM + Leader.LongerThanRodM);
         if (brief.LedClose || length <= longest)
             return;
         book.Note(
@@ -99,13 +98,16 @@ internal static class LeaderRules
                     Quantity.RodLength(longest),
                     $"{Quantity.RodLength(length)} would run its joint into the rings at the net",
                     [new("rod", Quantity.RodLength(rod.LengthM)), new("leader", Quantity.RodLength(length))],
-                    Doubt: pins.LeaderM is not null || book.IsOff(Rules.LeaderRod)
+                    Doubt: pins.HeldLeaderM is not null || book.IsOff(Rules.LeaderRod)
                 )
         );
     }
 
     /// <summary>Usual length on a line of this density in the wind of the brief, metres.</summary>
     public static double UsualM(Brief brief, string density) => InWind(brief, UsualLength(brief, density).LengthM);
+
+    /// <summary>The leader that goes with a density on the day of the brief, metres, unless one is held.</summary>
+    public static double On(Brief brief, Pins pins, string density) => pins.HeldLeaderM ?? UsualM(brief, density);
 
     // Only wind in the face shortens a leader.
     private static double InWind(Brief brief, double lengthM) =>

@@ -36,22 +36,6 @@ public enum LinkId
     Hand,
 }
 
-/// <summary>How well a link does its part.</summary>
-public enum Verdict
-{
-    /// <summary>Does its part.</summary>
-    Fits,
-
-    /// <summary>Works, with something to look at.</summary>
-    Look,
-
-    /// <summary>Would do its part, but nobody here has it: to buy.</summary>
-    ToBuy,
-
-    /// <summary>Does not work.</summary>
-    Fails,
-}
-
 /// <summary>A rule of the trade that decides something.</summary>
 /// <param name="Id">Stable id, room first.</param>
 /// <param name="Link">The link it speaks of.</param>

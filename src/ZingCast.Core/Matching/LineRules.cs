@@ -9,9 +9,6 @@ namespace ZingCast.Core.Matching;
 /// <summary>Density, head and coating from the water and the fly; the line that was chosen, and how it loads the rod.</summary>
 internal static class LineRules
 {
-    // Down to here waves carry the fly whatever the line, metres.
-    private const double InTheWavesM = .3;
-
     public static string Density(Brief brief, Pins pins, double tippetM, LedgerBook book)
     {
         if (pins.Density is { } pin)
@@ -29,19 +26,11 @@ internal static class LineRules
             );
             return pin;
         }
-        double Fishes(Density line, double flyKg) =>
-            Sinking.DepthM(brief, line, id => pins.LeaderM ?? LeaderRules.UsualM(brief, id), tippetM, flyKg);
+        double LeaderOn(string id) => LeaderRules.On(brief, pins, id);
+        double Fishes(Density line, double flyKg) => Sinking.DepthM(brief, line, LeaderOn, tippetM, flyKg);
         var fly = brief.Fly.WetKg;
-        // On a drift weight in the fly comes before a sinking line; over waves a floating line lifts whatever is not meant to float.
-        var drifts = brief.Fly.Kind.Nymph && brief.CurrentMps > Brief.StillMps;
-        var least =
-            brief.Water != Water.Shore || brief is { DepthM: <= 0 } or { Fly.Kind.OnTop: true } ? 0
-            : brief.DepthM <= InTheWavesM ? 1
-            : Densities.Intermediate;
-        var density =
-            brief.DepthM <= 0 || drifts
-                ? Densities.Floating
-                : Densities.Rows.Skip(least).FirstOrDefault(d => Fishes(d, fly) >= brief.DepthM) ?? Densities.Rows[^1];
+        var (drifts, least) = (Sinking.Drifts(brief), Sinking.Least(brief));
+        var density = Sinking.Lightest(brief, LeaderOn, tippetM);
         var depth = Fishes(density, fly);
         var tooDeep = depth < brief.DepthM;
         var time = new Quantity(Sinking.TimeS(brief), Kind.Time);
@@ -76,7 +65,7 @@ internal static class LineRules
         return book.IsOff(Rules.Density) ? Densities.Floating.Id : density.Id;
 
         Sentence Heavier() =>
-            Sinking.FlyForKg(brief, pins.LeaderM ?? LeaderRules.UsualM(brief, density.Id), tippetM) is { } kg
+            Sinking.FlyForKg(brief, LeaderOn(density.Id), tippetM) is { } kg
                 ? (Sentence)$"Floating, and weight in the fly: about {Quantity.LineMass(kg)} of it gets to {Quantity.Depth(brief.DepthM)} "
                     + $"in this drift, yours to {Quantity.Depth(depth)}"
                 : $"Floating, and weight in the fly; for {Quantity.Depth(brief.DepthM)} a longer leader too, pitched well upstream";

@@ -29,7 +29,7 @@ internal static class LinkVerdicts
         [
             Fly(brief, outfit),
             Tippet(brief, outfit.Tippet),
-            Leader(brief, outfit.Leader, outfit.Rod),
+            Leader(brief, outfit),
             Line(outfit.Line, outfit.Load, spec, brief),
             Running(brief, outfit),
             Backing(brief, outfit),
@@ -56,30 +56,28 @@ internal static class LinkVerdicts
 
     private static Judgement Tippet(Brief brief, TippetChoice tippet)
     {
-        // Half again outside the comfortable band is where it spins or drags for certain.
-        if (tippet.DiameterM < tippet.BandFromM * .6)
-            return Fails(LinkId.Tippet, () => $"wire-thin for a {brief.Fly.SizeName}: it will spin into a spring");
-        if (tippet.DiameterM > tippet.BandToM * 1.6)
-            return Fails(LinkId.Tippet, () => $"so thick for a {brief.Fly.SizeName} that the fly hangs dead");
-        if (tippet.DiameterM < tippet.BandFromM * .9)
-            return Look(LinkId.Tippet, () => $"thin for a {brief.Fly.SizeName}: watch for twist");
-        if (tippet.DiameterM > tippet.BandToM * 1.15)
-            return Look(LinkId.Tippet, () => $"thick for a {brief.Fly.SizeName}: it may drag");
+        if (TippetBand.Judge(tippet.DiameterM, new(tippet.BandFromM, tippet.BandToM), brief.Fly) is var (verdict, says))
+            return new(LinkId.Tippet, verdict, () => $"{says}");
         if (tippet.KnottedN < tippet.WantedN)
             return Look(LinkId.Tippet, () => $"holds {Quantity.Force(tippet.KnottedN)} knotted: play the fish off the reel");
         return Fits(LinkId.Tippet, () => $"holds {Quantity.Force(tippet.KnottedN)} knotted; check each knot");
     }
 
-    private static Judgement Leader(Brief brief, Leader leader, Rod rod)
+    private static Judgement Leader(Brief brief, Outfit outfit)
     {
-        if (brief.LedClose && leader.LengthM > rod.LengthM + LeaderRules.LongerThanRodM)
-            return Look(LinkId.Leader, () => $"longer than the rod: tie it level, so that its knots pass the rings at the net");
-        var outside = leader.LengthM - rod.LengthM;
-        return outside > LeaderRules.JamsM
-                ? Fails(LinkId.Leader, () => $"{Quantity.Length(outside)} longer than the rod: the joint jams in the rings at the net")
-            : outside > LeaderRules.LongerThanRodM + .05
-                ? Look(LinkId.Leader, () => $"{Quantity.Length(outside)} longer than the rod: the joint comes inside the rings")
-            : Fits(LinkId.Leader, () => $"short enough to net a fish with the joint outside");
+        var (leader, rod) = (outfit.Leader, outfit.Rod);
+        // What somebody tied is looked over as it is; one laid out here is sound by its making.
+        if (outfit.Tied is not null)
+        {
+            var worst = LeaderCheck
+                .Of(leader, outfit.LeaderUse(brief))
+                .Findings.Where(f => f.Id is not ("twist" or "weakest" or "rules" or "shot"))
+                .MaxBy(f => f.Verdict)!;
+            if (worst.Verdict != Verdict.Fits)
+                return new(LinkId.Leader, worst.Verdict, () => worst.Says);
+        }
+        var (verdict, says) = LeaderCheck.AtTheNet(leader, rod.LengthM, brief.LedClose);
+        return new(LinkId.Leader, verdict, says);
     }
 
     internal static Judgement Line(FlyLine line, LineLoad load, Specification spec, Brief brief)

@@ -84,7 +84,7 @@ public sealed class MatchSession
     /// </summary>
     public Choice Choose(Pins? pins = null, IProgress<double>? progress = null)
     {
-        var held = pins ?? Pins.None;
+        var held = (pins ?? Pins.None).In(shed);
         if (brief.Owned == Owned.Any)
             return ChooseFrom(Without(held, rods: true, lines: true, reels: true), held, false, progress);
         var own = ChooseFrom(shed, held, true, progress);
@@ -208,6 +208,8 @@ public sealed class MatchSession
         var (reel, backing, backingM) = ReelRules.Decide(brief, from, pins, strictly, rod, line, leader, book);
         var fill = SpoolFill.Of(reel, line, backing, backingM, leader);
         var reachM = answer?.Farthest.ReachM ?? 0;
+        // A pinned leader has the guard that was tied to it, or none.
+        tippet = pins.Tied is null ? tippet : tippet with { GuardM = leader.GuardM };
         var outfit = new Outfit(
             rod,
             line,
@@ -222,7 +224,10 @@ public sealed class MatchSession
             shoot,
             brief.Caster.Reach(reachM),
             answer?.Cast
-        );
+        )
+        {
+            Tied = pins.Tied,
+        };
         ReelRules.Fought(brief, outfit, book);
         var judged = LinkVerdicts.Of(brief, spec, outfit);
         var cost =

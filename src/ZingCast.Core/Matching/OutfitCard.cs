@@ -77,7 +77,8 @@ public sealed record OutfitCard(IReadOnlyList<CardLine> Lines, Sentence Reach)
     private static Sentence LeaderOf(Outfit outfit)
     {
         var leader = outfit.Leader;
-        return $"{Quantity.RodLength(leader.LengthM)} tapered, butt {Quantity.Diameter(leader.Butt!.StartM)}, tippet and all";
+        var tied = outfit.Tied is { } kept ? Tagged(kept.Tag, kept.Name) : (Sentence)$"";
+        return $"{tied}{Quantity.RodLength(leader.LengthM)} in all: butt {Quantity.Diameter(leader.Pieces[0].StartM)}, {leader.Formula()}";
     }
 
     private static Sentence TippetOf(Outfit outfit)

@@ -1,3 +1,4 @@
+using ZingCast.Core.Leaders;
 using ZingCast.Core.Measures;
 using ZingCast.Core.Shed;
 using ZingCast.Core.Standards;
@@ -27,6 +28,9 @@ public enum Pin
 
     /// <summary>A tippet thickness.</summary>
     TippetM,
+
+    /// <summary>A leader that is kept.</summary>
+    Leader,
 
     /// <summary>A leader length.</summary>
     LeaderM,
@@ -65,6 +69,9 @@ public sealed record Pins
     /// <summary>Tippet diameter, metres.</summary>
     public double? TippetM { get; init; }
 
+    /// <summary>Id of a leader that is kept; it brings its length and its tippet with it.</summary>
+    public int? Leader { get; init; }
+
     /// <summary>Leader length, metres.</summary>
     public double? LeaderM { get; init; }
 
@@ -73,6 +80,18 @@ public sealed record Pins
 
     /// <summary>Backing length, metres.</summary>
     public double? BackingM { get; init; }
+
+    /// <summary>The leader that is pinned, looked up once.</summary>
+    internal TiedLeader? Tied { get; init; }
+
+    /// <summary>Leader length that is held, by itself or with a whole leader, metres.</summary>
+    internal double? HeldLeaderM => Tied?.Leader.LengthM ?? LeaderM;
+
+    /// <summary>The same of the tippet, metres.</summary>
+    internal double? HeldTippetM => Tied?.Leader.TippetM ?? TippetM;
+
+    /// <summary>These with the pinned leader looked up; one that is not in the shed any more is ignored.</summary>
+    internal Pins In(GearShed shed) => Leader is { } id ? this with { Tied = shed.Leaders.FirstOrDefault(l => l.Id == id) } : this;
 
     /// <summary>What was typed, by pin, such as "9'" for leaderM.</summary>
     public IReadOnlyDictionary<string, string>? Said { get; init; }
@@ -97,7 +116,7 @@ public sealed record Pins
             LinkId.Head => [Pin.Line, Pin.Density],
             LinkId.Reel => [Pin.Reel],
             LinkId.Tippet => [Pin.TippetM],
-            LinkId.Leader => [Pin.LeaderM],
+            LinkId.Leader => [Pin.Leader, Pin.LeaderM],
             LinkId.Backing => [Pin.Backing, Pin.BackingM],
             _ => [],
         };
@@ -125,6 +144,7 @@ public sealed record Pins
             Pin.RodLengthM => this with { RodLengthM = null },
             Pin.Density => this with { Density = null },
             Pin.TippetM => this with { TippetM = null },
+            Pin.Leader => this with { Leader = null, Tied = null },
             Pin.LeaderM => this with { LeaderM = null },
             Pin.Backing => this with { Backing = null },
             _ => this with { BackingM = null },
@@ -132,14 +152,25 @@ public sealed record Pins
 
     /// <summary>Every pin that cannot be used with this shed; empty when all is well.</summary>
     public IReadOnlyList<FieldProblem> Check(GearShed shed) =>
-        Check(rod => shed.Rods.Any(r => r.Id == rod), line => shed.Lines.Any(l => l.Id == line), reel => shed.Reels.Any(r => r.Id == reel));
+        Check(
+            rod => shed.Rods.Any(r => r.Id == rod),
+            line => shed.Lines.Any(l => l.Id == line),
+            reel => shed.Reels.Any(r => r.Id == reel),
+            leader => shed.Leaders.Any(l => l.Id == leader)
+        );
 
     /// <summary>The same where gear is known by its ids alone.</summary>
-    public IReadOnlyList<FieldProblem> Check(Func<int, bool> isRod, Func<int, bool> isLine, Func<int, bool> isReel) =>
+    public IReadOnlyList<FieldProblem> Check(
+        Func<int, bool> isRod,
+        Func<int, bool> isLine,
+        Func<int, bool> isReel,
+        Func<int, bool> isLeader
+    ) =>
         new FieldCheck()
             .Must("pins.rod", Rod is not { } rod || isRod(rod), "That rod is no longer in the shed.")
             .Must("pins.line", Line is not { } line || isLine(line), "That line is no longer in the shed.")
             .Must("pins.reel", Reel is not { } reel || isReel(reel), "That reel is no longer in the shed.")
+            .Must("pins.leader", Leader is not { } leader || isLeader(leader), "That leader is no longer in the shed.")
             .Within("pins.rodClass", RodClass, LineWeights.Classes)
             .Within("pins.rodLengthM", RodLengthM, Rods.Rod.Lengths)
             .Must("pins.density", Density is null || Densities.Rank(Density) >= 0, "Pick a density from the list.")

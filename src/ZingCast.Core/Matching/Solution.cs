@@ -4,7 +4,9 @@ using ZingCast.Core.Leaders;
 using ZingCast.Core.Lines;
 using ZingCast.Core.Measures;
 using ZingCast.Core.Reels;
+using ZingCast.Core.Rigging;
 using ZingCast.Core.Rods;
+using ZingCast.Core.Shed;
 using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Matching;
@@ -39,6 +41,12 @@ public sealed record Outfit(
     CastResult? Cast
 )
 {
+    /// <summary>The kept leader that it is on, when one is pinned.</summary>
+    public TiedLeader? Tied { get; init; }
+
+    /// <summary>What the leader stands, knot by knot, from the line to the fly.</summary>
+    public IReadOnlyList<LeaderJoint> Joints { get; } = LeaderStrength.Joints(Leader, Line.CoreN());
+
     /// <summary>What the drag is set to, from the weakest knotted link.</summary>
     public DragSetting Drag { get; } = DragSetting.Of(Leader, Line, Backing, Reel);
 
@@ -47,6 +55,30 @@ public sealed record Outfit(
     /// </summary>
     public RunCase FishOn(Brief brief) =>
         new(Reel, Line, Backing, BackingM, Leader, brief.Species.Group, brief.FishKg, new(Drag.SetN, OutM: brief.DistanceM));
+
+    /// <summary>What the leader is looked at with on this day.</summary>
+    public LeaderUse LeaderUse(Brief brief) =>
+        new(Line.TipDiameterM, Line.CoreN(), brief.Fly, Rod.LengthM, brief.Species.Group.Mouth, brief.LedClose);
+
+    /// <summary>What there is to put together, from the drum to the fly; with what lies on the spools of the shed.</summary>
+    public RigPlan ToRig(Brief brief, GearShed shed) =>
+        new(
+            Called(Rod, "the rod"),
+            Rod.Pieces,
+            Called(Reel, "the reel"),
+            Called(Line, "the line"),
+            Backing.Id,
+            BackingM,
+            Line.Id != 0 && shed.Spools.Any(s => s.LineId == Line.Id && s.ReelId == Reel.Id),
+            Leader,
+            Tied is { } tied ? $"{tied.Tag} {tied.Name}" : null,
+            Line.CoreN(),
+            $"{brief.Fly.SizeName} {brief.Fly.Kind.Name}",
+            Drag.SetN,
+            brief.Salt
+        );
+
+    private static string Called(Gear piece, string otherwise) => piece.Id == 0 ? otherwise : $"{piece.Tag} {piece.Name}";
 
     /// <summary>Whether a link is a piece that is not in the shed: a part with no identity is a specification.</summary>
     public bool ToBuy(LinkId link) =>

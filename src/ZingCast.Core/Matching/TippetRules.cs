@@ -1,4 +1,5 @@
 using ZingCast.Core.Briefs;
+using ZingCast.Core.Leaders;
 using ZingCast.Core.Measures;
 using ZingCast.Core.Standards;
 
@@ -16,10 +17,8 @@ public sealed record TippetChoice(double DiameterM, double BandFromM, double Ban
 /// <summary>Tippet: thick enough for the fly, strong enough for the fish.</summary>
 internal static class TippetRules
 {
-    // Share of the hook wire at which tippet neither spins nor drags; common practice.
-    private const double LeastOfWire = .35,
-        MostOfWire = .50,
-        UsualOfWire = .39;
+    // Share of the hook wire that is picked, within TippetBand; common practice.
+    private const double UsualOfWire = .39;
 
     // Thick material is sold by the quarter of a tenth of a millimetre; metres.
     private const double StepM = .025e-3;
@@ -33,8 +32,7 @@ internal static class TippetRules
 
     public static TippetChoice Decide(Brief brief, Pins pins, LedgerBook book)
     {
-        var wire = brief.Fly.Hook.WireM;
-        var band = new Spread(LeastOfWire * wire, MostOfWire * wire);
+        var band = TippetBand.Of(brief.Fly.Hook);
         var diameter = Size(brief, pins, band, book);
         var knotted = Tippets.KnottedN(diameter);
         var wanted = Strength(brief, diameter, knotted, book);
@@ -53,13 +51,15 @@ internal static class TippetRules
             : Math.Floor(UsualOfWire * fly.Hook.WireM / StepM + 1e-9) * StepM;
         var usual = ForFish(byFly, band.High, Wanted(brief));
         var stronger = usual > byFly;
-        var diameter = pins.TippetM ?? usual;
+        var diameter = pins.HeldTippetM ?? usual;
         book.Note(
             Rules.TippetSize,
             () =>
                 new(
                     Quantity.Tippet(diameter),
-                    pins.TippetM is not null ? $"You pinned {Quantity.Tippet(diameter)}; the fly suggests {Quantity.Tippet(usual)}"
+                    pins.HeldTippetM is not null
+                            ? $"You pinned {Quantity.Tippet(diameter)}"
+                                + $"{(pins.Tied is { } tied ? $" with {tied.Tag}" : "")}; the fly suggests {Quantity.Tippet(usual)}"
                         : stronger
                             ? $"{Quantity.Tippet(byFly)} by the fly; the fish asks for more, "
                                 + $"and up to {Quantity.Diameter(band.High)} swims well"
@@ -72,8 +72,8 @@ internal static class TippetRules
                         new("35 % of the wire", Quantity.Diameter(band.Low)),
                         new("50 % of the wire", Quantity.Diameter(band.High)),
                     ],
-                    pins.TippetM is null ? null : Source.Yours,
-                    Pin: new() { TippetM = diameter }
+                    pins.HeldTippetM is null ? null : Source.Yours,
+                    Pin: pins.Tied is null ? new() { TippetM = diameter } : new() { Leader = pins.Tied.Id }
                 )
         );
         return diameter;

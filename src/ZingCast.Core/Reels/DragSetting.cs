@@ -8,7 +8,7 @@ namespace ZingCast.Core.Reels;
 /// <summary>Joints between the fly and the arbor.</summary>
 public enum KnotAt
 {
-    /// <summary>Fly to tippet, and tippet to the leader.</summary>
+    /// <summary>The weakest knot from the leader's butt to the fly.</summary>
     Tippet,
 
     /// <summary>Leader to line.</summary>
@@ -41,12 +41,6 @@ public sealed record DragSetting(IReadOnlyList<KnottedJoint> Joints, double Weak
     /// <summary>Shares of the weakest knotted link: a quarter to three tenths. Common practice, "a quarter to a third".</summary>
     public static readonly Spread Share = new(.25, .30);
 
-    // Core of a fly line, and from which class on the heavier one; a nail knot or welded loop on it. Common practice.
-    private const double ThinCoreN = 20 * Exact.PoundForceN,
-        ThickCoreN = 30 * Exact.PoundForceN,
-        ThickCoreFrom = 7.5,
-        NailShare = .8;
-
     /// <summary>What a spring scale reads, against this: within the range, or within what the scale may be off of the middle.</summary>
     public static DragReading Judge(Spread rangeN, double setN, double readN, double plusMinusN)
     {
@@ -59,12 +53,15 @@ public sealed record DragSetting(IReadOnlyList<KnottedJoint> Joints, double Weak
     /// <summary>Works it out for a leader, a line and a backing on a reel.</summary>
     public static DragSetting Of(Leader leader, FlyLine line, Backing backing, Reel reel)
     {
-        var core = line.Classes is { High: < ThickCoreFrom } ? ThinCoreN : ThickCoreN;
+        var core = line.CoreN();
+        var joints = LeaderStrength.Joints(leader, core);
+        // Whatever is tied nearest the fly: the tippet as a rule, its own knots and the guard's.
+        var below = joints.Where(j => j.At != LeaderJointAt.Line).MinBy(j => j.StandsN)!;
         (KnotAt At, string Name, double N)[] stands =
         [
-            (KnotAt.Tippet, "tippet", Tippets.KnottedN(leader.TippetM)),
-            (KnotAt.LeaderToLine, "leader to line", NailShare * Math.Min(core, Tippets.StrengthN(leader.Butt?.StartM ?? leader.TippetM))),
-            (KnotAt.LineToBacking, "line to backing", NailShare * Math.Min(core, backing.StrengthN)),
+            (KnotAt.Tippet, below.At == LeaderJointAt.Fly ? leader.Pieces[^1].Name : below.Name, below.StandsN),
+            (KnotAt.LeaderToLine, "leader to line", joints[0].StandsN),
+            (KnotAt.LineToBacking, "line to backing", Knots.Nail.UsualShare * Math.Min(core, backing.StrengthN)),
         ];
         var weakest = stands.MinBy(s => s.N);
         var range = new Spread(Share.Low * weakest.N, Share.High * weakest.N);

@@ -1,3 +1,4 @@
+using ZingCast.Core.Leaders;
 using ZingCast.Core.Lines;
 using ZingCast.Core.Reels;
 using ZingCast.Core.Rods;
@@ -12,6 +13,12 @@ public sealed record GearShed(IReadOnlyList<Rod> Rods, IReadOnlyList<FlyLine> Li
 {
     /// <summary>What is known to lie on which spool.</summary>
     public IReadOnlyList<Spool> Spools { get; init; } = [];
+
+    /// <summary>Leader material in the pocket.</summary>
+    public IReadOnlyList<LeaderSpool> LeaderSpools { get; init; } = [];
+
+    /// <summary>Leaders that were designed or tied.</summary>
+    public IReadOnlyList<TiedLeader> Leaders { get; init; } = [];
 
     /// <summary>A shed with nothing in it.</summary>
     public static readonly GearShed Empty = new([], [], []);

@@ -18,7 +18,16 @@ public interface ISpringScale
 
     /// <summary>What it shows now.</summary>
     SpringReading Read();
+
+    /// <summary>The most it showed since something was hung on it, and whether that has let go.</summary>
+    PeakReading Peak();
 }
+
+/// <summary>A pull to break, newtons.</summary>
+/// <param name="NowN">The needle now.</param>
+/// <param name="PeakN">The most it showed.</param>
+/// <param name="Broke">What hung on it has let go.</param>
+public readonly record struct PeakReading(double NowN, double PeakN, bool Broke);
 
 /// <summary>
 /// A spring scale that is not there, and a drag knob to go with it. Like a real drag it takes more to start than to keep going, and the
@@ -29,7 +38,8 @@ public sealed class SimulatedSpringScale(TimeProvider clock) : ISpringScale
     private const double StartShare = .18,
         TrembleShare = .05,
         SettleS = 1.2,
-        KnobPower = 1.4;
+        KnobPower = 1.4,
+        KnotShare = .12;
 
     private readonly Lock turn = new();
     private DateTimeOffset pulledAt = DateTimeOffset.MinValue;
@@ -44,6 +54,38 @@ public sealed class SimulatedSpringScale(TimeProvider clock) : ISpringScale
     {
         lock (turn)
             (dragN, pulledAt) = (mostN * Math.Pow(knobShare, KnobPower), clock.GetUtcNow());
+    }
+
+    private double holdsN,
+        loadN,
+        peakN;
+    private bool broke = true;
+
+    /// <summary>Hangs a knotted tippet on it that should stand about so much, newtons; no two knots stand the same.</summary>
+    public void Hang(double aboutN)
+    {
+        lock (turn)
+            (holdsN, loadN, peakN, broke) = (aboutN * (1 + KnotShare * (2 * Random.Shared.NextDouble() - 1)), 0, 0, false);
+    }
+
+    /// <summary>Pulls so hard on what hangs there, newtons.</summary>
+    public void Load(double newtons)
+    {
+        lock (turn)
+        {
+            if (broke)
+                return;
+            loadN = newtons;
+            peakN = Math.Max(peakN, Math.Min(newtons, holdsN));
+            if (newtons >= holdsN)
+                (broke, loadN) = (true, 0);
+        }
+    }
+
+    public PeakReading Peak()
+    {
+        lock (turn)
+            return new(loadN, peakN, broke);
     }
 
     public SpringReading Read()

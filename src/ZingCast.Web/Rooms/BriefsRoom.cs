@@ -4,6 +4,7 @@ using Microsoft.EntityFrameworkCore;
 using ZingCast.Core.Briefs;
 using ZingCast.Core.Matching;
 using ZingCast.Core.Measures;
+using ZingCast.Core.Standards;
 using ZingCast.Store;
 using ZingCast.Web.Hosting;
 

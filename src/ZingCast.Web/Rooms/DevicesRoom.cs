@@ -67,6 +67,21 @@ public sealed record SpringAnswer(
 /// <summary>A drag knob turned to a share of its way, on a reel that gives so much at most, newtons.</summary>
 public sealed record PullRequest(double Knob, double? MostN = null);
 
+/// <summary>A tippet hung on the spring scale that should stand about so much, newtons.</summary>
+public sealed record HangRequest(double AboutN);
+
+/// <summary>How hard to pull on it, newtons.</summary>
+public sealed record LoadRequest(double PullN);
+
+/// <summary>What the scale showed, newtons.</summary>
+/// <param name="Name">How it is called.</param>
+/// <param name="NowN">The needle now.</param>
+/// <param name="PeakN">The most it showed.</param>
+/// <param name="Broke">The tippet has broken.</param>
+/// <param name="PlusMinusN">How far it may be off.</param>
+/// <param name="Simulated">True when it is not there.</param>
+public sealed record PeakAnswer(string Name, double NowN, double PeakN, bool Broke, double PlusMinusN, bool Simulated);
+
 public static class DevicesRoom
 {
     private const int Seconds = 60;
@@ -162,6 +177,22 @@ public static class DevicesRoom
             .WithSummary("Pretends to turn a drag knob and to pull line off with the spring scale.")
             .Refuses(409);
         app.MapPost(
+                "/api/devices/spring/hang",
+                Results<Ok<PeakAnswer>, ValidationProblem, ProblemHttpResult> (HangRequest request, ISpringScale spring) =>
+                    Pulled(spring, "aboutN", request.AboutN, s => s.Hang(request.AboutN))
+            )
+            .WithTags("Devices")
+            .WithSummary("Pretends to hang a knotted tippet between an anchor and the spring scale.")
+            .Refuses(409);
+        app.MapPost(
+                "/api/devices/spring/load",
+                Results<Ok<PeakAnswer>, ValidationProblem, ProblemHttpResult> (LoadRequest request, ISpringScale spring) =>
+                    Pulled(spring, "pullN", request.PullN, s => s.Load(request.PullN))
+            )
+            .WithTags("Devices")
+            .WithSummary("Pretends to pull on it, harder and harder, until it breaks.")
+            .Refuses(409);
+        app.MapPost(
                 "/api/devices/winder/slip",
                 Results<NoContent, ValidationProblem, ProblemHttpResult> (SlipRequest request, IWinder winder) =>
                 {
@@ -176,6 +207,22 @@ public static class DevicesRoom
             .WithTags("Devices")
             .WithSummary("Pretends that the simulated winder's counting wheel slips.")
             .Refuses(409);
+    }
+
+    private static Results<Ok<PeakAnswer>, ValidationProblem, ProblemHttpResult> Pulled(
+        ISpringScale spring,
+        string field,
+        double newtons,
+        Action<SimulatedSpringScale> pull
+    )
+    {
+        if (spring is not SimulatedSpringScale simulated)
+            return TypedResults.Problem(statusCode: 409, title: "This scale is real: tie the tippet to it and pull.");
+        if (newtons is not (>= 0 and <= 1000))
+            return Problems.At(field, "A pull is between 0 and 1000 N.");
+        pull(simulated);
+        var peak = spring.Peak();
+        return TypedResults.Ok(new PeakAnswer(spring.Name, peak.NowN, peak.PeakN, peak.Broke, spring.PlusMinusN, true));
     }
 
     // A reel that nobody knows the most drag of, newtons.

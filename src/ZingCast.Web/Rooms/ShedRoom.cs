@@ -2,6 +2,7 @@ using System.Linq.Expressions;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using ZingCast.Core.Cutting;
+using ZingCast.Core.Leaders;
 using ZingCast.Core.Lines;
 using ZingCast.Core.Measures;
 using ZingCast.Core.Reels;
@@ -76,6 +77,8 @@ public static class ShedRoom
         MapGear<FlyLine>(shed.MapGroup("/lines"), "a line", l => l.Tag, LineLetter, LineStays);
         MapGear<Reel>(shed.MapGroup("/reels"), "a reel", r => r.Tag, ReelLetter);
         MapGear<Scrap>(shed.MapGroup("/scraps"), "a scrap", s => s.Tag, ScrapLetter, ScrapStays);
+        MapGear<LeaderSpool>(shed.MapGroup("/leader-spools"), "a spool of leader material", s => s.Tag, PocketLetter);
+        MapGear<TiedLeader>(shed.MapGroup("/leaders"), "a leader", l => l.Tag, LeaderLetter);
         MapGear<Calibration>(shed.MapGroup("/calibrations"), "a calibration", c => c.Name, default);
     }
 
@@ -83,7 +86,9 @@ public static class ShedRoom
     private const char RodLetter = 'R',
         LineLetter = 'L',
         ReelLetter = 'S',
-        ScrapLetter = 'D';
+        ScrapLetter = 'D',
+        PocketLetter = 'T',
+        LeaderLetter = 'K';
 
     // A scrap on the bench, or in a head made of it, is where that job says it is.
     private static async Task<string?> ScrapStays(ZingDb db, int id, bool away, CancellationToken cancel)

@@ -1,7 +1,9 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using ZingCast.Core.Briefs;
 using ZingCast.Core.Cutting;
+using ZingCast.Core.Depth;
 using ZingCast.Core.Flies;
+using ZingCast.Core.Leaders;
 using ZingCast.Core.Lines;
 using ZingCast.Core.Matching;
 using ZingCast.Core.Measures;
@@ -40,7 +42,10 @@ public sealed record Choices(
     IReadOnlyList<WindFrom> WindFrom,
     IReadOnlyList<Pick<RodAction>> Action,
     IReadOnlyList<Pick<Build>> Build,
-    IReadOnlyList<Pick<Found>> Found
+    IReadOnlyList<Pick<Found>> Found,
+    IReadOnlyList<Pick<LeaderMaterial>> LeaderMaterial,
+    IReadOnlyList<Pick<LeaderSchool>> LeaderSchool,
+    IReadOnlyList<Pick<FishedBy>> FishedBy
 );
 
 /// <summary>The pins that hold a link.</summary>
@@ -55,6 +60,7 @@ public sealed record Beginnings(
     FlyLine Line,
     Reel Reel,
     Scrap Scrap,
+    LeaderSpool LeaderSpool,
     Weighing Weighing,
     FightLoad Fight,
     string CasterId,
@@ -76,6 +82,7 @@ public sealed record StandardsAnswer(
     IReadOnlyList<Choice> Densities,
     IReadOnlyList<Choice> Coatings,
     IReadOnlyList<Choice> Backings,
+    IReadOnlyList<Knot> Knots,
     Choices Choices,
     BriefLimits Limits,
     IReadOnlyList<LinkPins> Pins,
@@ -111,6 +118,7 @@ public static class StandardsRoom
         [.. Densities.Rows.Select(d => new Choice(d.Id, d.Name))],
         [.. Coatings.Rows.Select(c => new Choice(c.Id, c.Name))],
         [.. Backings.Rows.Select(b => new Choice(b.Id, b.Name))],
+        Knots.Rows,
         new(
             All<Water>(BriefWords.Of),
             All<Cover>(BriefWords.Of),
@@ -123,7 +131,10 @@ public static class StandardsRoom
             BriefWords.WindFrom,
             All<RodAction>(Actions.Word),
             All<Build>(BuildWords.Of),
-            All<Found>(FoundWords.Of)
+            All<Found>(FoundWords.Of),
+            All<LeaderMaterial>(m => LeaderMaterials.Of(m).Name),
+            All<LeaderSchool>(LeaderDesign.NameOf),
+            All<FishedBy>(FishedWords.Of)
         ),
         BriefLimits.Handled,
         [.. Enum.GetValues<LinkId>().Select(link => new LinkPins(link, Pins.On(link)))],
@@ -133,6 +144,7 @@ public static class StandardsRoom
             FlyLine.Blank,
             Reel.Blank,
             Scrap.Blank,
+            LeaderSpool.Blank,
             Weighing.Usual,
             FightLoad.Usual,
             Casters.Usual.Id,

@@ -1,0 +1,50 @@
+namespace ZingCast.Core.Casting;
+
+/// <summary>How one leader turns over, for leaders to be compared by.</summary>
+/// <param name="ReachM">Farthest that it gets, metres.</param>
+/// <param name="InHandM">Beyond the wanted distance, metres; negative when short.</param>
+/// <param name="Fishes">It lies straight, or nearly, at the wanted distance.</param>
+/// <param name="FlyMps">Speed of the fly when the leader straightens there, m/s; 0 when it does not.</param>
+/// <param name="PileM">What does not straighten, metres.</param>
+/// <param name="DriftM">How far wind across carries the fly to the left, metres; negative to the right.</param>
+/// <param name="SameMps">Speed of the fly when it is thrown just as the first of those compared, m/s.</param>
+/// <param name="SamePileM">What does not straighten then, metres.</param>
+public sealed record Turnover(
+    double ReachM,
+    double InHandM,
+    bool Fishes,
+    double FlyMps,
+    double PileM,
+    double DriftM,
+    double SameMps,
+    double SamePileM
+)
+{
+    /// <summary>
+    /// Throws the same fly, line and rod with several leaders, each as well as it can be and each just as the first is. At least one.
+    /// </summary>
+    public static IReadOnlyList<Turnover> Of(IReadOnlyList<CastSetup> setups, double wantedM)
+    {
+        var answers = setups.Select(s => CastSearch.Reach(s, wantedM)).ToList();
+        var first = answers[0].Cast;
+        return
+        [
+            .. answers.Select(
+                (a, i) =>
+                {
+                    var same = CastEngine.Throw(setups[i], first.CarryM, first.AngleRad, first.ShotM);
+                    return new Turnover(
+                        a.Farthest.ReachM,
+                        a.InHandM,
+                        a.Can,
+                        a.Cast.TurnoverMps,
+                        a.Cast.PileM,
+                        a.Cast.FlyDriftM,
+                        same.TurnoverMps,
+                        same.PileM
+                    );
+                }
+            ),
+        ];
+    }
+}

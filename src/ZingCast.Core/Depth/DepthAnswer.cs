@@ -1,0 +1,180 @@
+using ZingCast.Core.Briefs;
+using ZingCast.Core.Measures;
+using ZingCast.Core.Standards;
+
+namespace ZingCast.Core.Depth;
+
+/// <summary>How a fly is to be fished down to a depth. What is not said is taken from the brief.</summary>
+/// <param name="By">How it is fished; drifted, swung or drawn by the kind of fly and the water.</param>
+/// <param name="CountS">How long it sinks, seconds; as long as people wait or the drift allows.</param>
+/// <param name="StripM">Length of a strip, metres.</param>
+/// <param name="PauseS">Pause between strips, seconds.</param>
+/// <param name="WaterM">Depth of the water, metres; a hand's breadth below the fly.</param>
+/// <param name="FlyKg">Soaked mass of the fly, kilograms; the brief's.</param>
+/// <param name="Density">The line that is looked at; the lightest that gets there.</param>
+public sealed record DepthWish(
+    FishedBy? By = null,
+    double? CountS = null,
+    double? StripM = null,
+    double? PauseS = null,
+    double? WaterM = null,
+    double? FlyKg = null,
+    string? Density = null
+)
+{
+    /// <summary>Every field that cannot be used; empty when all is well.</summary>
+    public IReadOnlyList<FieldProblem> Check() =>
+        new FieldCheck()
+            .Must("by", By is not { } by || Enum.IsDefined(by), "Pick one from the list.")
+            .Range("countS", CountS, 0, 240, "Nobody counts longer than four minutes.")
+            .Range("stripM", StripM, 0, 2, "A strip is up to 2 m (6½ ft).")
+            .Range("pauseS", PauseS, 0, 30, "A pause is up to 30 s.")
+            .Range("waterM", WaterM, .1, 60, "Water is between 10 cm and 60 m deep (197 ft).")
+            .Range("flyKg", FlyKg, 0, .05, "A fly weighs between 0 and 50 g, soaked.")
+            .Must("density", Density is null || Densities.Rank(Density) >= 0, "Pick a density from the list.")
+            .Problems;
+}
+
+/// <summary>What one density does.</summary>
+/// <param name="Density">Id.</param>
+/// <param name="Name">Name.</param>
+/// <param name="LeaderM">The leader that goes with it, metres.</param>
+/// <param name="Path">Where the fly goes.</param>
+/// <param name="Reaches">It fishes the fly at the wanted depth, or deeper.</param>
+/// <param name="Wanted">It is the lightest that does.</param>
+/// <param name="ClearM">Room left to the bottom, metres; 0 where it drags.</param>
+public sealed record DepthLine(string Density, string Name, double LeaderM, FlyPath Path, bool Reaches, bool Wanted, double ClearM);
+
+/// <summary>The fly's way through the water on each line.</summary>
+/// <param name="By">How it is fished.</param>
+/// <param name="CountS">How long it is let sink, seconds.</param>
+/// <param name="StripM">Length of a strip, metres.</param>
+/// <param name="PauseS">Pause, seconds.</param>
+/// <param name="WaterM">Depth of the water, metres.</param>
+/// <param name="WaterAssumed">True when nobody said how deep the water is.</param>
+/// <param name="TargetM">Where the fish are, metres.</param>
+/// <param name="FlyKg">Soaked mass, kilograms.</param>
+/// <param name="Lines">Every density from light to heavy.</param>
+/// <param name="At">Which of them is looked at.</param>
+/// <param name="Says">The answer in a sentence.</param>
+/// <param name="Others">What else would do, or where it hurts.</param>
+/// <param name="Source">How sure.</param>
+public sealed record DepthAnswer(
+    FishedBy By,
+    double CountS,
+    double StripM,
+    double PauseS,
+    double WaterM,
+    bool WaterAssumed,
+    double TargetM,
+    double FlyKg,
+    IReadOnlyList<DepthLine> Lines,
+    int At,
+    Sentence Says,
+    IReadOnlyList<Sentence> Others,
+    Source Source
+)
+{
+    // Bottom-hugging fish are a quarter of a metre above it; a strip and a pause of most retrieves. Common practice.
+    private const double AboveBottomM = .25,
+        UsualStripM = .3,
+        UsualPauseS = 1;
+
+    // Nearer the bottom a hook catches, metres. Common practice.
+    private const double SnagM = .15;
+
+    private static readonly Source Trust = new(SourceMark.Practice, "Sink types as sold and terminal speeds; depths are good to a quarter");
+
+    /// <summary>
+    /// Follows the brief's fly on every density, on the leader that goes with each, metres. Bit for bit the same each time.
+    /// </summary>
+    public static DepthAnswer Of(Brief said, DepthWish wish, Func<string, double> leaderM, double tippetM)
+    {
+        var brief = wish.FlyKg is { } kg ? said with { Fly = said.Fly with { WetKg = kg } } : said;
+        var by =
+            wish.By
+            ?? (
+                Sinking.Drifts(brief) ? FishedBy.Drift
+                : brief.CurrentMps > SwingsFromMps && brief.Water is Water.River or Water.SmallStream ? FishedBy.Swing
+                : FishedBy.Retrieve
+            );
+        var count = wish.CountS ?? Sinking.TimeS(brief);
+        var water = wish.WaterM ?? brief.DepthM + AboveBottomM;
+        var (strip, pause) = (wish.StripM ?? UsualStripM, wish.PauseS ?? UsualPauseS);
+        var wanted = Sinking.Lightest(brief, leaderM, tippetM);
+        var lines = Densities
+            .Rows.Select(d =>
+            {
+                var leader = leaderM(d.Id);
+                var rates = Sinking.Rates(brief, d, leaderM, tippetM, brief.Fly.WetKg);
+                var path = FlyPath.Of(new(rates, by, brief.DistanceM, leader, brief.CurrentMps, count, strip, pause, water, brief.DepthM));
+                return new DepthLine(
+                    d.Id,
+                    d.Name,
+                    leader,
+                    path,
+                    path.DeepestM >= brief.DepthM - .05,
+                    d.Id == wanted.Id,
+                    Math.Max(0, water - path.DeepestM)
+                );
+            })
+            .ToList();
+        var at = wish.Density is { } asked ? Densities.Rank(asked) : Densities.Rank(wanted.Id);
+        return new(
+            by,
+            count,
+            strip,
+            pause,
+            water,
+            wish.WaterM is null,
+            brief.DepthM,
+            brief.Fly.WetKg,
+            lines,
+            at,
+            Said(brief, lines[at], by, count),
+            [.. Other(brief, lines[at], by, leaderM, tippetM)],
+            Trust
+        );
+    }
+
+    // A current from which a fly on a tight line is swung rather than drawn, m/s; common practice.
+    private const double SwingsFromMps = .25;
+
+    private static Sentence Said(Brief brief, DepthLine line, FishedBy by, double countS)
+    {
+        var path = line.Path;
+        if (brief.DepthM <= 0)
+            return $"On the surface there is nothing to sink";
+        var target = Quantity.Depth(brief.DepthM);
+        if (path.CountToS is not { } to || (to > countS && !line.Reaches))
+            return $"{PlainText.Capital(line.Name)} gets to {Quantity.Depth(path.DeepestM)} in {Seconds(countS)}, not to {target}";
+        return by switch
+        {
+            FishedBy.Drift => $"At {target} after {Seconds(to)}: pitch it {Quantity.Distance(path.PitchM ?? 0)} upstream of the fish",
+            FishedBy.Swing => $"Count {Seconds(to)} down to {target}; on the swing it fishes at about {Quantity.Depth(path.HeldM)}",
+            _ => $"Count {Seconds(to)} down to {target}; drawn so it fishes at about {Quantity.Depth(path.HeldM)}",
+        };
+    }
+
+    private static Quantity Seconds(double s) => new(Math.Round(s), Kind.Time);
+
+    private static IEnumerable<Sentence> Other(Brief brief, DepthLine line, FishedBy by, Func<string, double> leaderM, double tippetM)
+    {
+        if (brief.DepthM <= 0)
+            yield break;
+        if (line.Path.BottomAtS is { } s)
+            yield return $"it lies on the bottom after {Seconds(s)}: begin before, or take a lighter line";
+        else if (line.ClearM < SnagM)
+            yield return $"only {Quantity.Short(line.ClearM)} to the bottom: it will snag";
+        if (by == FishedBy.Retrieve && line.Reaches && line.Path.InZone < .3)
+            yield return $"drawn so it leaves the fish early: shorter strips or longer pauses hold it down";
+        if (by == FishedBy.Swing && line.Path.HeldM < brief.DepthM - FlyPath.ZoneM)
+            yield return $"on a tight line the current lifts it: mend, or follow it down with the rod";
+        if (Sinking.Drifts(brief) || !line.Reaches)
+            yield return Sinking.FlyForKg(brief, leaderM(Densities.Floating.Id), tippetM) is { } kg && kg > brief.Fly.WetKg * 1.05
+                ? $"no sinking line: a floating one and {Quantity.LineMass(kg)} of fly get there"
+            : Sinking.FlyForKg(brief, leaderM(Densities.Floating.Id), tippetM) is null
+                ? (Sentence)$"on a floating line it would take a longer leader and a heavy nymph"
+            : $"no sinking line is needed: this fly gets there by itself on {Quantity.RodLength(leaderM(Densities.Floating.Id))} of leader";
+    }
+}

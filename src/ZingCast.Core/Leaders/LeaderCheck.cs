@@ -1,0 +1,278 @@
+using ZingCast.Core.Flies;
+using ZingCast.Core.Measures;
+using ZingCast.Core.Standards;
+
+namespace ZingCast.Core.Leaders;
+
+/// <summary>What a leader is looked at with.</summary>
+/// <param name="LineTipM">Diameter of the line's tip, metres.</param>
+/// <param name="LineCoreN">What the line's core stands, newtons.</param>
+/// <param name="Fly">The fly, when it is known.</param>
+/// <param name="RodM">Length of the rod, metres, when it is known.</param>
+/// <param name="Mouth">What the fish does to a tippet.</param>
+/// <param name="Led">A nymph led close: such leaders are longer than the rod on purpose.</param>
+public sealed record LeaderUse(
+    double LineTipM,
+    double LineCoreN,
+    Fly? Fly = null,
+    double? RodM = null,
+    Mouth Mouth = Mouth.Soft,
+    bool Led = false
+);
+
+/// <summary>One thing seen at a leader.</summary>
+/// <param name="Id">Stable id.</param>
+/// <param name="Verdict">How it does.</param>
+/// <param name="Says">In a sentence.</param>
+public sealed record LeaderFinding(string Id, Verdict Verdict, Sentence Says);
+
+/// <summary>What a metre of leader weighs at one place.</summary>
+/// <param name="FromLineM">Metres from the line.</param>
+/// <param name="KgPerM">Kilograms a metre.</param>
+public readonly record struct LeaderMass(double FromLineM, double KgPerM);
+
+/// <summary>A leader looked over.</summary>
+/// <param name="LengthM">Whole length, metres.</param>
+/// <param name="MassKg">Mass, kilograms.</param>
+/// <param name="Masses">Mass a metre down its length, both sides of every joint.</param>
+/// <param name="Joints">What each joint stands.</param>
+/// <param name="Findings">What was seen, in the order of the leader.</param>
+/// <param name="OutsideM">What stays outside the rod's tip when a fish is at the net, metres; null without a rod.</param>
+/// <param name="Formula">In words.</param>
+public sealed record LeaderCheck(
+    double LengthM,
+    double MassKg,
+    IReadOnlyList<LeaderMass> Masses,
+    IReadOnlyList<LeaderJoint> Joints,
+    IReadOnlyList<LeaderFinding> Findings,
+    double? OutsideM,
+    Sentence Formula
+)
+{
+    /// <summary>The joint that goes first.</summary>
+    public LeaderJoint Weakest => Joints.First(j => j.Weakest);
+
+    // A step in thickness that passes the loop on, and one that hinges, metres. Common practice. A metre may weigh so many times less
+    // behind a joint: what a good step makes of the thinnest usual tippet.
+    private const double StepM = .00005,
+        HingeM = .0001,
+        MostFall = 2.3;
+
+    // Blood knots hold between like thicknesses only: share of the thicker. Common practice.
+    private const double BloodShare = .7;
+
+    /// <summary>Looks a leader over. Check it first.</summary>
+    public static LeaderCheck Of(Leader leader, LeaderUse use)
+    {
+        var joints = LeaderStrength.Joints(leader, use.LineCoreN);
+        List<LeaderFinding> seen =
+        [
+            Butt(leader, use),
+            Smooth(leader),
+            .. Steps(leader),
+            .. Fly(leader, use),
+            .. Guard(leader, use),
+            .. Droppers(leader),
+            .. Net(leader, use),
+            .. Rig(leader),
+            Strength(joints),
+        ];
+        return new(
+            leader.LengthM,
+            leader.Pieces.Sum(p => p.LengthM * (p.KgPerM(p.StartM) + p.KgPerM(p.EndM) + p.KgPerM(Math.Sqrt(p.StartM * p.EndM))) / 3),
+            MassesOf(leader),
+            joints,
+            seen,
+            use.RodM is { } rod ? Math.Max(0, leader.LengthM - rod) : null,
+            leader.Formula()
+        );
+    }
+
+    private static List<LeaderMass> MassesOf(Leader leader)
+    {
+        List<LeaderMass> masses = [];
+        var at = 0.0;
+        foreach (var piece in leader.Pieces)
+        {
+            // A taper's mass goes with the square of its thickness: some places between draw it well.
+            var places = piece.StartM == piece.EndM ? 1 : 6;
+            for (var i = 0; i <= places; i++)
+                masses.Add(new(at + piece.LengthM * i / places, piece.KgPerM(Blend.Between(piece.StartM, piece.EndM, i / (double)places))));
+            at += piece.LengthM;
+        }
+        return masses;
+    }
+
+    private static LeaderFinding Butt(Leader leader, LeaderUse use)
+    {
+        var butt = leader.Pieces[0].StartM;
+        var share = butt / use.LineTipM;
+        Sentence what = $"{Quantity.Diameter(butt)} of butt on a line tip of {Quantity.Diameter(use.LineTipM)}";
+        var level = leader.Pieces.All(p => p.Part != LeaderPart.Butt);
+        if (level)
+            return new("butt", Verdict.Look, $"{what}: level, it turns over by the line's push alone; keep it short or the fly heavy");
+        return share < Leader.ButtShare.Low - .1 ? new("butt", Verdict.Look, $"{what}: thin, the loop dies where it begins")
+            : share > Leader.ButtShare.High + .2 && leader.Pieces[0].Material != LeaderMaterial.Coated
+                ? new("butt", Verdict.Look, $"{what}: stiffer than the tip can move")
+            : new("butt", Verdict.Fits, $"{what}: takes the loop on");
+    }
+
+    private static LeaderFinding Smooth(Leader leader)
+    {
+        var (worst, at) = (1.0, 0);
+        for (var i = 1; i < leader.Pieces.Count; i++)
+        {
+            LeaderPiece above = leader.Pieces[i - 1],
+                below = leader.Pieces[i];
+            if (below.Part == LeaderPart.Guard)
+                continue;
+            var fall = above.KgPerM(above.EndM) / below.KgPerM(below.StartM);
+            if (fall < .98)
+                return new("smooth", Verdict.Fails, $"the {below.Name} weighs more a metre than what is above it: the leader folds there");
+            if (fall > worst)
+                (worst, at) = (fall, i);
+        }
+        return worst > MostFall
+            ? new(
+                "smooth",
+                Verdict.Look,
+                $"mass a metre falls to {Quantity.Ratio(1 / worst)} at the {leader.Pieces[at].Name}: it hinges there"
+            )
+            : new("smooth", Verdict.Fits, $"mass a metre falls smoothly down to the tippet");
+    }
+
+    private static IEnumerable<LeaderFinding> Steps(Leader leader)
+    {
+        for (var i = 1; i < leader.Pieces.Count; i++)
+        {
+            LeaderPiece above = leader.Pieces[i - 1],
+                below = leader.Pieces[i];
+            if (below.Knot is not { } knot || below.Part == LeaderPart.Guard || leader.Ring && below.Part == LeaderPart.Tippet)
+                continue;
+            var step = above.EndM - below.StartM;
+            if (knot == Knots.Blood.Id && below.StartM < BloodShare * above.EndM)
+                yield return new(
+                    $"step-{i}",
+                    Verdict.Look,
+                    $"{Quantity.Diameter(above.EndM)} to {Quantity.Diameter(below.StartM)} is too far apart for a blood knot: "
+                        + $"take a surgeon's knot"
+                );
+            else if (step > HingeM)
+                yield return new(
+                    $"step-{i}",
+                    Verdict.Look,
+                    $"{Quantity.Diameter(above.EndM)} straight to {Quantity.Diameter(below.StartM)}: steps of "
+                        + $"{Quantity.Diameter(StepM)} turn over better"
+                );
+        }
+    }
+
+    private static IEnumerable<LeaderFinding> Fly(Leader leader, LeaderUse use)
+    {
+        if (use.Fly is not { } fly)
+            yield break;
+        var band = TippetBand.Of(fly.Hook);
+        yield return TippetBand.Judge(leader.TippetM, band, fly) is var (verdict, says)
+            ? new("twist", verdict, $"{Quantity.Tippet(leader.TippetM)} is {says}")
+            : new("twist", Verdict.Fits, $"{Quantity.Tippet(leader.TippetM)} neither spins nor drags on a {fly.SizeName}");
+    }
+
+    private static IEnumerable<LeaderFinding> Guard(Leader leader, LeaderUse use)
+    {
+        var last = leader.Pieces[^1];
+        if (use.Mouth == Mouth.Soft)
+            yield break;
+        var teeth = use.Mouth == Mouth.Teeth;
+        if (last.Part != LeaderPart.Guard)
+            yield return new(
+                "guard",
+                Verdict.Fails,
+                teeth ? (Sentence)$"no guard: teeth go through any tippet" : $"no guard: a rough mouth wears it through"
+            );
+        else if (last.Material == LeaderMaterial.Wire)
+            yield return new("guard", Verdict.Fits, $"wire is certain, and dulls how the fly swims");
+        else
+            yield return new(
+                "guard",
+                teeth ? Verdict.Look : Verdict.Fits,
+                teeth
+                    ? (Sentence)
+                        $"{Quantity.Diameter(last.EndM)} fluorocarbon swims better than wire, and is sometimes cut: look at it after every fish"
+                    : $"{Quantity.Diameter(last.EndM)} fluorocarbon stands rubbing"
+            );
+    }
+
+    private static IEnumerable<LeaderFinding> Droppers(Leader leader)
+    {
+        foreach (var dropper in leader.Droppers)
+        {
+            var thick = leader.Pieces[dropper.Piece - 1].EndM;
+            var thin = leader.Pieces[dropper.Piece].StartM;
+            Sentence what = $"dropper of {Quantity.Short(dropper.LengthM)}, {Quantity.Diameter(thick)}";
+            var usual = LeaderDropper.UsualM;
+            yield return thick < thin * 1.1
+                ? new("dropper", Verdict.Look, $"{what}: no thicker than what goes on to the point, it wraps round it")
+            : dropper.LengthM > usual.High + .05 || dropper.LengthM < usual.Low
+                ? new("dropper", Verdict.Look, $"{what}: {Quantity.Short(usual.Low)} to {Quantity.Short(usual.High)} stands off best")
+            : new("dropper", Verdict.Fits, $"{what}: stands off");
+        }
+        if (leader.Droppers.Count > 0)
+            yield return new("rules", Verdict.Look, $"how many flies are allowed differs by place: check the local rules");
+    }
+
+    private static IEnumerable<LeaderFinding> Net(Leader leader, LeaderUse use)
+    {
+        if (use.RodM is not { } rod)
+            yield break;
+        var (verdict, says) = AtTheNet(leader, rod, use.Led);
+        yield return new("net", verdict, says());
+    }
+
+    /// <summary>How a leader does at the net on a rod of this length, metres: what stays outside the tip, and its joint in the rings.</summary>
+    public static (Verdict Verdict, Func<Sentence> Says) AtTheNet(Leader leader, double rodM, bool led)
+    {
+        var outside = leader.LengthM - rodM;
+        if (led && outside > Leader.LongerThanRodM)
+            return (Verdict.Look, () => $"longer than the rod: tie it level, so that its knots pass the rings at the net");
+        var smooth = leader.LineKnot == Knots.Nail.Id;
+        return outside > Leader.JamsM
+                ? (Verdict.Fails, () => $"{Quantity.Length(outside)} longer than the rod: the joint jams in the rings at the net")
+            : outside > Leader.LongerThanRodM + .05
+                ? (
+                    Verdict.Look,
+                    () =>
+                        $"{Quantity.Length(outside)} longer than the rod: the joint comes inside the rings"
+                        + $"{(smooth ? (Sentence)$"; a sealed nail knot runs through" : $"")}"
+                )
+            : (Verdict.Fits, () => $"short enough to net a fish with the joint outside");
+    }
+
+    private static IEnumerable<LeaderFinding> Rig(Leader leader)
+    {
+        if (leader.IndicatorM is { } float_)
+            yield return float_ > leader.LengthM
+                ? new(
+                    "indicator",
+                    Verdict.Fails,
+                    $"the float would sit on the line: {Quantity.RodLength(leader.LengthM)} of leader is all there is"
+                )
+                : new("indicator", Verdict.Fits, $"float {Quantity.RodLength(float_)} above the fly");
+        if (leader.ShotM is { } shot)
+            yield return new(
+                "shot",
+                Verdict.Look,
+                $"shot {Quantity.Short(shot)} above the fly: open the loop; lead is not allowed everywhere"
+            );
+    }
+
+    private static LeaderFinding Strength(IReadOnlyList<LeaderJoint> joints)
+    {
+        var weakest = joints.First(j => j.Weakest);
+        return new(
+            "weakest",
+            weakest.At == LeaderJointAt.Fly || weakest.Name is "tippet" ? Verdict.Fits : Verdict.Look,
+            $"goes first: {weakest.Name}, {weakest.KnotName}, at {new Quantity(weakest.StandsN, Kind.Force, weakest.PlusMinusN)}"
+                + $"{(weakest.Tried ? ", as you broke it" : "")}"
+        );
+    }
+}

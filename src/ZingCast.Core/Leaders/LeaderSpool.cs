@@ -1,0 +1,93 @@
+using ZingCast.Core.Measures;
+using ZingCast.Core.Standards;
+
+namespace ZingCast.Core.Leaders;
+
+/// <summary>A pull to break on a sprung anchor, eyes covered.</summary>
+/// <param name="At">When, UTC.</param>
+/// <param name="Knot">The knot that was pulled, see <see cref="Knots"/>.</param>
+/// <param name="BrokeN">What the scale said last, newtons.</param>
+public sealed record TippetBreak(DateTime At, string Knot, double BrokeN);
+
+/// <summary>A spool of leader material or tippet in the pocket.</summary>
+public sealed record LeaderSpool : Gear
+{
+    /// <summary>What it is.</summary>
+    public LeaderMaterial Material { get; init; }
+
+    /// <summary>Diameter, metres.</summary>
+    public required double DiameterM { get; init; }
+
+    /// <summary>How much is left on it, metres, as far as anybody knows.</summary>
+    public double LeftM { get; init; } = 25;
+
+    /// <summary>What its label says it stands, newtons.</summary>
+    public double? StatedN { get; init; }
+
+    /// <summary>How it broke in the person's own hands.</summary>
+    public IReadOnlyList<TippetBreak> Breaks { get; init; } = [];
+
+    /// <summary>A spool to start filling in.</summary>
+    public static readonly LeaderSpool Blank = new()
+    {
+        Tag = "",
+        Name = "",
+        DiameterM = .0002,
+    };
+
+    /// <inheritdoc />
+    public override Spread? Classes => null;
+
+    /// <inheritdoc />
+    public override bool IsMeasured => Breaks.Count > 0;
+
+    /// <summary>What it stood on average when it was broken, knotted, newtons; null when it never was.</summary>
+    public double? OwnN => Breaks.Count > 0 ? Breaks.Average(b => b.BrokeN) : null;
+
+    /// <summary>What it should stand, straight and knotted by a clinch, newtons: the table, or the label where there is one.</summary>
+    public double KnottedN => Knots.Clinch.UsualShare * (StatedN ?? LeaderMaterials.StrengthN(Material, DiameterM));
+
+    /// <summary>Breaks kept; older ones go.</summary>
+    public const int MostBreaks = 20;
+
+    /// <summary>This with another break noted.</summary>
+    public LeaderSpool Broke(TippetBreak one) => this with { Breaks = [.. Breaks.TakeLast(MostBreaks - 1), one] };
+
+    /// <inheritdoc />
+    public override string UsualName() => LeaderMaterials.Of(Material).Name;
+
+    /// <inheritdoc />
+    public override IReadOnlyList<FieldProblem> Check() =>
+        Named()
+            .Must("material", Enum.IsDefined(Material) && Material != LeaderMaterial.Coated, "Pick a material from the list.")
+            .Within("diameterM", DiameterM, Tippets.Limits)
+            .Range("leftM", LeftM, 0, 2000, "A spool holds up to 2000 m.")
+            .Range("statedN", StatedN, 1, 1000, "Its strength is between 0.1 and 100 kg (0.2 and 220 lb).")
+            .Must(
+                "breaks",
+                Breaks is { Count: <= MostBreaks }
+                    && Breaks.All(b => b is { BrokeN: > 0 and < 1000 } && Knots.Find(b.Knot) is { Use: KnotUse.Fly or KnotUse.Join }),
+                "A break has a knot and a pull of up to 1000 N."
+            )
+            .Problems;
+}
+
+/// <summary>A leader that was designed or tied, and is kept.</summary>
+public sealed record TiedLeader : Gear
+{
+    /// <summary>What it is.</summary>
+    public required Leader Leader { get; init; }
+
+    /// <inheritdoc />
+    public override Spread? Classes => null;
+
+    /// <inheritdoc />
+    public override bool IsMeasured => false;
+
+    /// <inheritdoc />
+    public override string UsualName() => Leader.Pieces.Count(p => p.Knot is not null) > 1 ? "tied leader" : "leader";
+
+    /// <inheritdoc />
+    public override IReadOnlyList<FieldProblem> Check() =>
+        [.. Named().Problems, .. Leader is null ? [new FieldProblem("leader", "A leader has pieces.")] : Leader.Check()];
+}

@@ -1,0 +1,17 @@
+namespace ZingCast.Core.Standards;
+
+/// <summary>How well a link does its part.</summary>
+public enum Verdict
+{
+    /// <summary>Does its part.</summary>
+    Fits,
+
+    /// <summary>Works, with something to look at.</summary>
+    Look,
+
+    /// <summary>Would do its part, but nobody here has it: to buy.</summary>
+    ToBuy,
+
+    /// <summary>Does not work.</summary>
+    Fails,
+}

@@ -1,0 +1,61 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+using ZingCast.Core.Briefs;
+using ZingCast.Core.Depth;
+using ZingCast.Core.Matching;
+using ZingCast.Core.Measures;
+using ZingCast.Core.Standards;
+using ZingCast.Store;
+using ZingCast.Web.Hosting;
+
+namespace ZingCast.Web.Rooms;
+
+/// <summary>A fly to follow down. The leader is the one that goes with each density unless a length is given, metres.</summary>
+public sealed record DepthRequest(BriefDraft Brief, double TippetM, double? LeaderM = null, DepthWish? Wish = null);
+
+public static class DepthRoom
+{
+    // So many briefs are looked at together.
+    private const int MostDays = 40;
+
+    public static void MapDepth(this WebApplication app)
+    {
+        var depth = app.MapGroup("/api/depth").WithTags("Depth");
+        depth
+            .MapPost(
+                "/solve",
+                Results<Ok<DepthAnswer>, ValidationProblem> (DepthRequest request) =>
+                {
+                    var wish = request.Wish ?? new();
+                    IReadOnlyList<FieldProblem> wrong =
+                    [
+                        .. Brief.Check(request.Brief).Select(p => p with { Field = $"brief.{p.Field}" }),
+                        .. wish.Check().Select(p => p with { Field = $"wish.{p.Field}" }),
+                        .. new FieldCheck()
+                            .Within("tippetM", request.TippetM, Tippets.Limits)
+                            .Range("leaderM", request.LeaderM, .3, 12, "A leader is between 0.3 and 12 m (1 and 39 ft).")
+                            .Problems,
+                    ];
+                    if (wrong.Count > 0)
+                        return Problems.Of(wrong);
+                    var brief = Brief.Complete(request.Brief);
+                    double LeaderOn(string density) => request.LeaderM ?? Matcher.UsualLeaderM(brief, density);
+                    return TypedResults.Ok(DepthAnswer.Of(brief, wish, LeaderOn, request.TippetM));
+                }
+            )
+            .WithSummary("The fly's way through the water on every density: count-down, depth held, bottom, how far upstream to pitch.");
+        depth
+            .MapGet(
+                "/lines",
+                async (ZingDb db, CancellationToken cancel) =>
+                {
+                    var kept = await db.Briefs.AsNoTracking().OrderBy(b => b.Id).Take(MostDays).ToListAsync(cancel);
+                    return TypedResults.Ok(
+                        LinePriority.Of([.. kept.Select(b => (b.Name, Brief.Complete(b.Draft)))], await db.ShedAsync(cancel), cancel)
+                    );
+                }
+            )
+            .WithSummary("Which lines serve all the kept briefs: those that are there, then what to buy first, second, third.")
+            .IsHeavy();
+    }
+}
