@@ -1,8 +1,8 @@
 using ZingCast.Core.Briefs;
 using ZingCast.Core.Leaders;
 using ZingCast.Core.Matching;
-using ZingCast.Core.Standards;
 using ZingCast.Core.Shed;
+using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Tests;
 
@@ -89,15 +89,15 @@ public class MatchSessionTests
     [Fact]
     public void Leaders_alike_in_length_and_tippet_are_two_leaders_when_their_pieces_differ()
     {
-        var stiff = new Leader([new(LeaderPart.Butt, 2.4, .0006, .0006), new(LeaderPart.Tippet, .6, .0003, .0003)], .0003, 0);
-        var soft = new Leader([new(LeaderPart.Butt, .6, .0006, .0006), new(LeaderPart.Tippet, 2.4, .0003, .0003)], .0003, 0);
+        var stiff = new Leader([new(LeaderPart.Butt, 2.4, .0006, .0006), new(LeaderPart.Tippet, .6, .0003, .0003)]);
+        var soft = new Leader([new(LeaderPart.Butt, .6, .0006, .0006), new(LeaderPart.Tippet, 2.4, .0003, .0003)]);
         Assert.NotEqual(stiff, soft);
-        Assert.Equal(stiff, new Leader([.. stiff.Pieces], .0003, 0));
-        Assert.Equal(stiff.GetHashCode(), new Leader([.. stiff.Pieces], .0003, 0).GetHashCode());
+        Assert.Equal(stiff, new Leader([.. stiff.Pieces]));
+        Assert.Equal(stiff.GetHashCode(), new Leader([.. stiff.Pieces]).GetHashCode());
         var casts = new CastCache(Skerries);
         var (rod, line) = (Loan.Rods[5], Loan.Lines[7]);
         Assert.NotEqual(casts.Of(rod, line, stiff)!.Farthest.ReachM, casts.Of(rod, line, soft)!.Farthest.ReachM);
-        Assert.Same(casts.Of(rod, line, stiff), casts.Of(rod, line, new([.. stiff.Pieces], .0003, 0)));
+        Assert.Same(casts.Of(rod, line, stiff), casts.Of(rod, line, new([.. stiff.Pieces])));
     }
 
     [Fact]

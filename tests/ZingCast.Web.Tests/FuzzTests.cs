@@ -115,6 +115,9 @@ public sealed class FuzzTests : IDisposable
                 "/api/cutting/jobs",
                 "/api/rods/calibrations",
                 "/api/reels/tickets",
+                "/api/rigging/tickets",
+                "/api/rigging/knots/blood",
+                "/api/depth/lines",
                 "/api/data",
             }
         )
@@ -138,8 +141,10 @@ public sealed class FuzzTests : IDisposable
         static JsonNode Said(string json) => JsonNode.Parse(json)!;
         var leader = Said(
             """
-            {"pieces":[{"part":"butt","lengthM":1.6,"startM":0.0006,"endM":0.0006},
-              {"part":"tippet","lengthM":1.1,"startM":0.0003,"endM":0.0003}],"tippetM":0.0003,"guardM":0}
+            {"pieces":[{"part":"butt","lengthM":1.6,"startM":0.0006,"endM":0.0006,"material":"nylon"},
+              {"part":"tippet","lengthM":1.1,"startM":0.0003,"endM":0.0003,"material":"fluorocarbon","knot":"dropper","spoolId":4,"ownN":40}],
+              "lineKnot":"nail","flyKnot":"non-slip","droppers":[{"piece":1,"lengthM":0.15}],"ring":false,"indicatorM":1.5,"shotM":0.2,
+              "sinkMps":0.05}
             """
         );
         var stretches = Said(
@@ -267,10 +272,49 @@ public sealed class FuzzTests : IDisposable
             ["post /api/reels/tickets/{id}/wind"] = Said("""{"on":true,"version":1}"""),
             ["post /api/reels/tickets/{id}/take-off"] = Said("""{"lengthM":12,"version":1}"""),
             ["post /api/devices/spring/pull"] = Said("""{"knob":0.4,"mostN":35}"""),
+            ["post /api/devices/spring/hang"] = Said("""{"aboutN":30}"""),
+            ["post /api/devices/spring/load"] = Said("""{"pullN":12}"""),
+            ["post /api/leaders/check"] = With(("leader", leader), ("line", line), ("rod", rod), ("brief", brief)),
+            ["post /api/leaders/design"] = With(
+                ("school", Said("\"knotted\"")),
+                ("lengthM", Said("2.7")),
+                ("lineTipM", Said("0.001")),
+                ("tippetM", Said("0.0002")),
+                ("guardM", Said("0.25")),
+                ("guard", Said("\"wire\"")),
+                ("sinkMps", Said("0.05")),
+                ("brief", brief)
+            ),
+            ["post /api/leaders/turnover"] = With(
+                ("brief", brief),
+                ("rod", rod),
+                ("line", line),
+                ("leaders", new JsonArray(leader.DeepClone(), leader.DeepClone()))
+            ),
+            ["post /api/leaders/tying"] = Said("""{"leaders":[1,2]}"""),
+            ["post /api/leaders/spools/{id}/breaks"] = Said("""{"knot":"clinch","brokeN":31,"version":1}"""),
+            ["post /api/depth/solve"] = With(
+                ("brief", brief),
+                ("tippetM", Said("0.0003")),
+                ("leaderM", Said("2.1")),
+                ("wish", Said("""{"by":"retrieve","countS":20,"stripM":0.3,"pauseS":1,"waterM":4,"flyKg":0.001,"density":"type3"}"""))
+            ),
+            ["post /api/rigging/tickets"] = With(("name", Said("\"dawn\"")), ("solve", solve)),
+            ["post /api/rigging/tickets/{id}/tick"] = Said("""{"step":"spool","version":1}"""),
+            ["post /api/rigging/tickets/{id}/untick"] = Said("""{"version":1}"""),
             ["post /api/devices/winder/slip"] = Said("""{"share":0.004}"""),
         };
         foreach (
-            var (kind, piece) in new[] { ("rods", rod), ("lines", line), ("reels", reel), ("scraps", scrap), ("calibrations", calibration) }
+            var (kind, piece) in new[]
+            {
+                ("rods", rod),
+                ("lines", line),
+                ("reels", reel),
+                ("scraps", scrap),
+                ("calibrations", calibration),
+                ("leader-spools", Of("leaderSpools", 3)),
+                ("leaders", Of("leaders", 0)),
+            }
         )
             (good[$"post /api/shed/{kind}"], good[$"put /api/shed/{kind}/{{id}}"]) = (piece, piece);
         return good;

@@ -7136,6 +7136,7 @@ export interface components {
             build: components["schemas"]["PickOfBuild"][];
             found: components["schemas"]["PickOfFound"][];
             leaderMaterial: components["schemas"]["PickOfLeaderMaterial"][];
+            leaderPart: components["schemas"]["PickOfLeaderPart"][];
             leaderSchool: components["schemas"]["PickOfLeaderSchool"][];
             fishedBy: components["schemas"]["PickOfFishedBy"][];
         };
@@ -7292,10 +7293,11 @@ export interface components {
             bytes: number;
             copies: string[];
         };
+        DepthAdvice: {
+            says: components["schemas"]["Sentence"];
+        };
         DepthAnswer: {
             by: components["schemas"]["FishedBy"];
-            /** Format: double */
-            countS: number;
             /** Format: double */
             stripM: number;
             /** Format: double */
@@ -7311,14 +7313,18 @@ export interface components {
             /** Format: int32 */
             at: number;
             says: components["schemas"]["Sentence"];
-            others: unknown[];
+            others: components["schemas"]["DepthAdvice"][];
             source: components["schemas"]["Source"];
+            /** Format: double */
+            zoneM: number;
         };
         DepthLine: {
             density: string;
             name: string;
             /** Format: double */
             leaderM: number;
+            /** Format: double */
+            countS: number;
             path: components["schemas"]["FlyPath"];
             reaches: boolean;
             wanted: boolean;
@@ -7996,10 +8002,6 @@ export interface components {
         };
         LeaderInput: {
             pieces: components["schemas"]["LeaderPieceInput"][];
-            /** Format: double */
-            tippetM: number;
-            /** Format: double */
-            guardM: number;
             lineKnot?: string;
             flyKnot?: string;
             droppers?: components["schemas"]["LeaderDropperInput"][];
@@ -8316,6 +8318,10 @@ export interface components {
         };
         PickOfLeaderMaterial: {
             id: components["schemas"]["LeaderMaterial"];
+            name: string;
+        };
+        PickOfLeaderPart: {
+            id: components["schemas"]["LeaderPart"];
             name: string;
         };
         PickOfLeaderSchool: {
@@ -9443,8 +9449,11 @@ export interface components {
         TyingList: {
             leaders: components["schemas"]["TyingLeader"][];
             spools: components["schemas"]["TyingSpool"][];
-            missing: unknown[];
+            missing: components["schemas"]["TyingMissing"][];
             source: components["schemas"]["Source"];
+        };
+        TyingMissing: {
+            says: components["schemas"]["Sentence"];
         };
         TyingRequest: {
             leaders: number[];

@@ -46,6 +46,20 @@ export const rooms: Room[] = [
   }),
   room('/winding/:id', () => import('../rooms/reels/TicketPage').then((m) => m.TicketPage)),
   room('/spools/:id', () => import('../rooms/reels/SpoolLabelPage').then((m) => m.SpoolLabelPage)),
+  room('/leaders', () => import('../rooms/leaders/LeadersPage').then((m) => m.LeadersPage), {
+    name: 'Leaders',
+    command: { id: 'leaders', name: 'Leaders and the pocket', words: 'tippet spools tying list nylon', keys: ['l'] },
+  }),
+  room('/leaders/tying', () => import('../rooms/leaders/TyingPage').then((m) => m.TyingPage)),
+  room('/leaders/:id', () => import('../rooms/leaders/LeaderPage').then((m) => m.LeaderPage)),
+  room('/rigging', () => import('../rooms/rigging/RiggingPage').then((m) => m.RiggingPage), {
+    command: { id: 'rigging', name: 'Rigging tickets', words: 'rig outfit checklist knots', keys: [] },
+  }),
+  room('/rigging/:id', () => import('../rooms/rigging/RigPage').then((m) => m.RigPage)),
+  room('/knots', () => import('../rooms/rigging/KnotsPage').then((m) => m.KnotsPage), {
+    command: { id: 'knots', name: 'The book of knots', words: 'tie blood clinch surgeon nail loop', keys: ['k'] },
+  }),
+  room('/knots/:id', () => import('../rooms/rigging/KnotsPage').then((m) => m.KnotPage)),
   room('/cutting', () => import('../rooms/cutting/CuttingPage').then((m) => m.CuttingPage), {
     name: 'Drawer',
     command: { id: 'cutting', name: 'A head from scraps', words: 'drawer cut join shooting', keys: ['w'] },

@@ -1,51 +1,216 @@
 import { scaleLinear } from 'd3-scale';
-import type { Leader } from '../api/client';
-import { rodLength, useUnits } from '../ui/units';
+import { line } from 'd3-shape';
+import type { KeyboardEvent } from 'react';
+import type { LeaderCheck, LeaderDraft } from '../api/client';
+import { named, rodLength, useUnits } from '../ui/units';
+import { clamp, nextStep, steppedBy, useDrag } from './useDrag';
 import { useWidth } from './useWidth';
 
-/** The leader to scale along its length beside the rod. */
-export function LeaderDrawing({ leader, rodM }: { leader: Pick<Leader, 'pieces' | 'lengthM'>; rodM: number }) {
+const body = 58;
+const curve = { top: 120, foot: 186 };
+const limits = { low: 0.05, high: 9 };
+
+type Props = {
+  leader: LeaderDraft;
+  check: LeaderCheck;
+  rodM: number | null;
+  /** Another one to set it beside. */
+  beside: { name: string; check: LeaderCheck } | null;
+  /** Moves the fly end of a piece; the drawing stands still without it. */
+  onLength?: (piece: number, lengthM: number) => void;
+};
+
+/** The leader to scale along its length: every piece with its end to drag, its knots, and what a metre of it weighs, above the rod. */
+export function LeaderDrawing({ leader, check, rodM, beside, onLength }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>();
-  const { show } = useUnits();
-  const span = Math.max(leader.lengthM, rodM) * 1.02;
-  const x = scaleLinear([0, span], [8, width - 8]);
-  const thickest = Math.max(...leader.pieces.map((p) => Math.max(p.startM, p.endM)));
-  const y = (m: number) => (m / thickest) * 9;
-  const from = leader.pieces.map((_, i) => leader.pieces.slice(0, i).reduce((sum, p) => sum + p.lengthM, 0));
+  const { show, standards } = useUnits();
+  const { pieces } = leader;
+  const lengthM = pieces.reduce((sum, p) => sum + p.lengthM, 0);
+  const span = Math.max(lengthM, rodM ?? 0, beside?.check.lengthM ?? 0) * 1.04;
+  const x = scaleLinear([0, span], [10, width - 12]);
+  const thickest = Math.max(...pieces.map((p) => Math.max(p.startM, p.endM)));
+  const thick = (m: number) => Math.max(0.8, (m / thickest) * 11);
+  const from = pieces.map((_, i) => pieces.slice(0, i).reduce((sum, p) => sum + p.lengthM, 0));
+  const heaviest = Math.max(...[check, beside?.check].flatMap((c) => c?.masses.map((m) => m.kgPerM) ?? []));
+  const mass = scaleLinear([0, heaviest], [curve.foot, curve.top]);
+  const path = (c: LeaderCheck) =>
+    line<LeaderCheck['masses'][number]>(
+      (m) => x(m.fromLineM),
+      (m) => mass(m.kgPerM),
+    )(c.masses) ?? '';
+  const force = (value: number) => show({ value, kind: 'force', plusMinus: null });
+  const height = rodM === null ? curve.foot + 12 : curve.foot + 52;
+  const weakest = check.joints.find((j) => j.weakest);
+  const placeOf = (piece: number) => x(from[piece] ?? lengthM);
   return (
     <div ref={ref}>
-      <svg
-        width={width}
-        height={104}
-        role="img"
-        aria-label={`Leader of ${show(rodLength(leader.lengthM))} beside a rod of ${show(rodLength(rodM))}, to scale`}
-        className="block"
-      >
-        {leader.pieces.map((p, i) => (
-          <g key={p.name}>
+      <svg width={width} height={height} className="block select-none" role="group" aria-label="Leader, to scale">
+        <g
+          role="img"
+          aria-label={`Leader of ${show(rodLength(lengthM))}${rodM === null ? '' : ` above a rod of ${show(rodLength(rodM))}`}, to scale; goes first: ${weakest?.name ?? ''} at ${force(weakest?.standsN ?? 0)}`}
+        >
+          {pieces.map((p, i) => {
+            const [a, b] = [x(from[i]!), x(from[i]! + p.lengthM)];
+            const room = b - a;
+            const coated = p.material === 'coated';
+            return (
+              <g key={i}>
+                <path
+                  d={`M${a},${body - thick(p.startM)}L${b},${body - thick(p.endM)}V${body + thick(p.endM)}L${a},${body + thick(p.startM)}Z`}
+                  fill={p.part === 'guard' || coated ? 'var(--paper)' : 'var(--ink)'}
+                  stroke="var(--ink)"
+                  strokeWidth="1.2"
+                />
+                {room > 34 && (
+                  <text x={(a + b) / 2} y={body - 20} fontSize="12.5" textAnchor="middle" fill="var(--ink)">
+                    {room > 70 ? named(standards.choices.leaderPart, p.part) : ''}
+                  </text>
+                )}
+                {room > 60 && (
+                  <text x={(a + b) / 2} y={body - 36} fontSize="12" textAnchor="middle" fill="var(--soft)">
+                    {show({ value: p.endM, kind: p.part === 'tippet' ? 'tippet' : 'diameter', plusMinus: null })}
+                  </text>
+                )}
+              </g>
+            );
+          })}
+          {check.joints.map((j) => {
+            const at = placeOf(j.piece);
+            const near = at > width - 90;
+            return (
+              <g key={`${j.at}-${j.piece}`}>
+                <circle
+                  cx={at}
+                  cy={body}
+                  r={j.weakest ? 7.5 : 4.5}
+                  fill="var(--sheet)"
+                  stroke={j.weakest ? 'var(--fails)' : 'var(--ink)'}
+                  strokeWidth={j.weakest ? 2.6 : 1.8}
+                />
+                {j.weakest && (
+                  <text
+                    x={near ? at + 8 : at}
+                    y={body + 30}
+                    fontSize="12.5"
+                    fontWeight="700"
+                    fill="var(--fails)"
+                    textAnchor={near ? 'end' : at < 60 ? 'start' : 'middle'}
+                  >
+                    goes first, {force(j.standsN)}
+                  </text>
+                )}
+              </g>
+            );
+          })}
+          {(leader.droppers ?? []).map((d) => (
             <path
-              d={`M${x(from[i]!)},${34 - y(p.startM)}L${x(from[i]! + p.lengthM)},${34 - y(p.endM)}V${34 + y(p.endM)}L${x(from[i]!)},${34 + y(p.startM)}Z`}
-              fill="var(--ink)"
-              opacity={0.85 - i * 0.13}
+              key={d.piece}
+              d={`M${placeOf(d.piece)},${body}q6,22 ${Math.max(14, x(d.lengthM) - x(0))},26`}
+              fill="none"
+              stroke="var(--ink)"
+              strokeWidth="2"
             />
-            <line x1={x(from[i]!)} x2={x(from[i]!)} y1="18" y2="50" stroke="var(--soft)" strokeWidth="0.8" />
-            <text
-              x={x(from[i]! + p.lengthM / 2)}
-              y={i % 2 ? 14 : 60}
-              fontSize="12.5"
-              textAnchor="middle"
-              fill="var(--ink)"
-            >
-              {p.name}
-            </text>
-          </g>
-        ))}
-        <path d={`M${x(0)},80H${x(0.3)}L${x(rodM)},83.5v1L${x(0.3)},88H${x(0)}Z`} fill="var(--ink)" />
-        <text x={x(rodM / 2)} y="102" fontSize="12.5" textAnchor="middle" fill="var(--soft)">
-          rod {show(rodLength(rodM))}
-        </text>
+          ))}
+          {leader.indicatorM != null && (
+            <circle
+              cx={x(Math.max(0, lengthM - leader.indicatorM))}
+              cy={body - 8}
+              r="7"
+              fill="var(--sheet)"
+              stroke="var(--ink)"
+              strokeWidth="2"
+            />
+          )}
+          {leader.shotM != null && (
+            <circle cx={x(Math.max(0, lengthM - leader.shotM))} cy={body} r="4.5" fill="var(--ink)" />
+          )}
+          <line x1={x(0)} x2={x(span)} y1={curve.foot} y2={curve.foot} stroke="var(--hair)" />
+          {beside && <path d={path(beside.check)} fill="none" stroke="var(--soft)" strokeDasharray="5 4" />}
+          <path d={path(check)} fill="none" stroke="var(--ink)" strokeWidth="2" />
+          <text x={x(0) + 4} y={curve.top - 6} fontSize="12" fill="var(--soft)">
+            what a metre weighs{beside ? `; broken line: ${beside.name}` : ''}
+          </text>
+          {rodM !== null && (
+            <>
+              <path
+                d={`M${x(0)},${curve.foot + 20}H${x(0.3)}L${x(rodM)},${curve.foot + 23.5}v1L${x(0.3)},${curve.foot + 28}H${x(0)}Z`}
+                fill="var(--ink)"
+              />
+              <text x={x(0)} y={curve.foot + 46} fontSize="12.5" fill="var(--soft)">
+                rod {show(rodLength(rodM))}
+                {check.outsideM ? `; ${show(rodLength(check.outsideM))} of leader stays outside it at the net` : ''}
+              </text>
+            </>
+          )}
+        </g>
+        {onLength &&
+          pieces.map((p, i) => (
+            <EndHandle
+              key={i}
+              name={`${named(standards.choices.leaderPart, p.part)} ${i + 1}, length`}
+              at={x(from[i]! + p.lengthM)}
+              lengthM={p.lengthM}
+              perPx={span / (width - 22)}
+              onLength={(m) => onLength(i, m)}
+            />
+          ))}
       </svg>
-      <p className="rubric font-normal">Length to scale, line end on the left; thickness exaggerated.</p>
+      <p className="rubric font-normal">
+        Length to scale, line end on the left; thickness exaggerated.
+        {onLength ? ' Drag a square to lengthen a piece.' : ''}
+      </p>
     </div>
+  );
+}
+
+function EndHandle({
+  name,
+  at,
+  lengthM,
+  perPx,
+  onLength,
+}: {
+  name: string;
+  at: number;
+  lengthM: number;
+  perPx: number;
+  onLength: (m: number) => void;
+}) {
+  const { show, stepOf } = useUnits();
+  const step = stepOf('rodLength', lengthM);
+  const drag = useDrag({ lengthM, perPx }, (from, dx) =>
+    onLength(clamp(steppedBy(from.lengthM, dx * from.perPx, step), limits)),
+  );
+  const keys = (event: KeyboardEvent) => {
+    const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key];
+    if (by === undefined) return;
+    event.preventDefault();
+    onLength(clamp(nextStep(lengthM, step, by > 0), limits));
+  };
+  return (
+    <g
+      role="slider"
+      tabIndex={0}
+      aria-label={name}
+      aria-valuemin={limits.low}
+      aria-valuemax={limits.high}
+      aria-valuenow={lengthM}
+      aria-valuetext={show(rodLength(lengthM))}
+      onKeyDown={keys}
+      className="cursor-ew-resize"
+      {...drag.handle}
+    >
+      <rect x={at - 13} y={body + 6} width="26" height="44" fill="transparent" />
+      <rect
+        x={at - 5}
+        y={body + 38}
+        width="10"
+        height="10"
+        fill="var(--sheet)"
+        stroke={drag.held ? 'var(--signal)' : 'var(--ink)'}
+        strokeWidth="1.8"
+      />
+      <line x1={at} x2={at} y1={body + 13} y2={body + 38} stroke="var(--soft)" strokeDasharray="2 3" />
+    </g>
   );
 }

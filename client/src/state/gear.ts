@@ -5,15 +5,24 @@ import {
   ApiError,
   type FlyLine,
   type GearShed,
+  type LeaderSpool,
   type Reel,
   type Rod,
   type Scrap,
   type Solution,
+  type TiedLeader,
 } from '../api/client';
 import { useAttempt } from '../api/useAttempt';
 import { useDone } from '../ui/toast';
 
-type Gear = { rods: Rod; lines: FlyLine; reels: Reel; scraps: Scrap };
+type Gear = {
+  rods: Rod;
+  lines: FlyLine;
+  reels: Reel;
+  scraps: Scrap;
+  'leader-spools': LeaderSpool;
+  leaders: TiedLeader;
+};
 export type GearKind = keyof Gear;
 
 export const useShed = () => useQuery({ queryKey: ['shed'], queryFn: () => unwrap(api.GET('/api/shed')) });
@@ -28,7 +37,20 @@ export const lineToStart = ({ lines }: GearShed, today: Solution | null) => {
 export function useRefreshGear() {
   const queries = useQueryClient();
   return async () => {
-    for (const key of ['shed', 'away', 'scraps', 'jobs', 'tickets', 'solve', 'candidates', 'suits', 'outcome'])
+    for (const key of [
+      'shed',
+      'away',
+      'scraps',
+      'jobs',
+      'tickets',
+      'rigs',
+      'tying',
+      'priority',
+      'solve',
+      'candidates',
+      'suits',
+      'outcome',
+    ])
       await queries.invalidateQueries({ queryKey: [key] });
   };
 }
@@ -36,12 +58,14 @@ export function useRefreshGear() {
 // The paths of all gear differ by one word, which the types of the contract cannot say.
 const shelf = (kind: GearKind) => `/api/shed/${kind}` as '/api/shed/rods';
 
+/** The pieces of a kind that stand in the shed; scraps have a drawer of their own. */
+export const inShed = (shed: GearShed, kind: Exclude<GearKind, 'scraps'>) =>
+  kind === 'leader-spools' ? shed.leaderSpools : shed[kind];
+
 /** A piece as it is kept now; undefined when it was put away. */
 export async function current<K extends GearKind>(kind: K, id: number): Promise<Gear[K] | undefined> {
-  const pieces: (Rod | FlyLine | Reel | Scrap)[] =
-    kind === 'scraps'
-      ? await unwrap(api.GET('/api/shed/scraps'))
-      : (await unwrap(api.GET('/api/shed')))[kind as Exclude<GearKind, 'scraps'>];
+  const pieces: Gear[GearKind][] =
+    kind === 'scraps' ? await unwrap(api.GET('/api/shed/scraps')) : inShed(await unwrap(api.GET('/api/shed')), kind);
   return pieces.find((p) => p.id === id) as Gear[K] | undefined;
 }
 
@@ -67,8 +91,8 @@ export const bringBack = (kind: GearKind, which: number): Promise<unknown> =>
 export function useShelving() {
   const done = useDone(useRefreshGear());
   return {
-    copy: async (kind: GearKind, piece: Rod | FlyLine | Reel) => {
-      const made = await duplicate(kind, piece as Rod & FlyLine & Reel & Scrap);
+    copy: async (kind: GearKind, piece: Gear[GearKind]) => {
+      const made = await duplicate(kind, piece as Rod & FlyLine & Reel & Scrap & LeaderSpool & TiedLeader);
       await done(`${made.tag} is a copy of ${piece.tag}.`, () => putAway(kind, made.id));
     },
     away: async (kind: GearKind, { id, tag }: { id: number; tag: string }) => {
@@ -91,7 +115,7 @@ async function takeBack<K extends GearKind>(kind: K, before: Gear[K], left: Gear
 }
 
 /** Keeps what was measured with a piece, tells so, and offers the way back. */
-export function useKeeping<K extends 'rods' | 'lines' | 'reels'>(kind: K, piece: Gear[K]) {
+export function useKeeping<K extends GearKind>(kind: K, piece: Gear[K]) {
   const done = useDone(useRefreshGear());
   const { attempt, fields, words } = useAttempt();
   const keep = (work: () => Promise<Gear[K]>, said: string) =>

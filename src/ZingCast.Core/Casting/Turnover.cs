@@ -8,6 +8,7 @@ namespace ZingCast.Core.Casting;
 /// <param name="PileM">What does not straighten, metres.</param>
 /// <param name="DriftM">How far wind across carries the fly to the left, metres; negative to the right.</param>
 /// <param name="SameMps">Speed of the fly when it is thrown just as the first of those compared, m/s.</param>
+/// <param name="SameShare">That speed as a share of the first one's; null when either does not straighten.</param>
 /// <param name="SamePileM">What does not straighten then, metres.</param>
 public sealed record Turnover(
     double ReachM,
@@ -17,6 +18,7 @@ public sealed record Turnover(
     double PileM,
     double DriftM,
     double SameMps,
+    double? SameShare,
     double SamePileM
 )
 {
@@ -41,6 +43,7 @@ public sealed record Turnover(
                         a.Cast.PileM,
                         a.Cast.FlyDriftM,
                         same.TurnoverMps,
+                        first.TurnoverMps > 0 && same.TurnoverMps > 0 ? same.TurnoverMps / first.TurnoverMps : null,
                         same.PileM
                     );
                 }

@@ -39,15 +39,27 @@ public sealed record DepthWish(
 /// <param name="Density">Id.</param>
 /// <param name="Name">Name.</param>
 /// <param name="LeaderM">The leader that goes with it, metres.</param>
+/// <param name="CountS">How long it is let sink, seconds.</param>
 /// <param name="Path">Where the fly goes.</param>
 /// <param name="Reaches">It fishes the fly at the wanted depth, or deeper.</param>
 /// <param name="Wanted">It is the lightest that does.</param>
 /// <param name="ClearM">Room left to the bottom, metres; 0 where it drags.</param>
-public sealed record DepthLine(string Density, string Name, double LeaderM, FlyPath Path, bool Reaches, bool Wanted, double ClearM);
+public sealed record DepthLine(
+    string Density,
+    string Name,
+    double LeaderM,
+    double CountS,
+    FlyPath Path,
+    bool Reaches,
+    bool Wanted,
+    double ClearM
+);
+
+/// <summary>What else would do, or where it hurts.</summary>
+public sealed record DepthAdvice(Sentence Says);
 
 /// <summary>The fly's way through the water on each line.</summary>
 /// <param name="By">How it is fished.</param>
-/// <param name="CountS">How long it is let sink, seconds.</param>
 /// <param name="StripM">Length of a strip, metres.</param>
 /// <param name="PauseS">Pause, seconds.</param>
 /// <param name="WaterM">Depth of the water, metres.</param>
@@ -61,7 +73,6 @@ public sealed record DepthLine(string Density, string Name, double LeaderM, FlyP
 /// <param name="Source">How sure.</param>
 public sealed record DepthAnswer(
     FishedBy By,
-    double CountS,
     double StripM,
     double PauseS,
     double WaterM,
@@ -71,7 +82,7 @@ public sealed record DepthAnswer(
     IReadOnlyList<DepthLine> Lines,
     int At,
     Sentence Says,
-    IReadOnlyList<Sentence> Others,
+    IReadOnlyList<DepthAdvice> Others,
     Source Source
 )
 {
@@ -79,6 +90,9 @@ public sealed record DepthAnswer(
     private const double AboveBottomM = .25,
         UsualStripM = .3,
         UsualPauseS = 1;
+
+    /// <summary>How near the fish's depth a fly is seen, metres, for drawings.</summary>
+    public double ZoneM { get; } = FlyPath.ZoneM;
 
     // Nearer the bottom a hook catches, metres. Common practice.
     private const double SnagM = .15;
@@ -98,7 +112,6 @@ public sealed record DepthAnswer(
                 : brief.CurrentMps > SwingsFromMps && brief.Water is Water.River or Water.SmallStream ? FishedBy.Swing
                 : FishedBy.Retrieve
             );
-        var count = wish.CountS ?? Sinking.TimeS(brief);
         var water = wish.WaterM ?? brief.DepthM + AboveBottomM;
         var (strip, pause) = (wish.StripM ?? UsualStripM, wish.PauseS ?? UsualPauseS);
         var wanted = Sinking.Lightest(brief, leaderM, tippetM);
@@ -107,11 +120,14 @@ public sealed record DepthAnswer(
             {
                 var leader = leaderM(d.Id);
                 var rates = Sinking.Rates(brief, d, leaderM, tippetM, brief.Fly.WetKg);
+                // Counted down to the fish, no longer than anybody waits or the drift allows.
+                var count = wish.CountS ?? Math.Min(Sinking.TimeS(brief), rates.TimeTo(brief.DepthM));
                 var path = FlyPath.Of(new(rates, by, brief.DistanceM, leader, brief.CurrentMps, count, strip, pause, water, brief.DepthM));
                 return new DepthLine(
                     d.Id,
                     d.Name,
                     leader,
+                    count,
                     path,
                     path.DeepestM >= brief.DepthM - .05,
                     d.Id == wanted.Id,
@@ -122,7 +138,6 @@ public sealed record DepthAnswer(
         var at = wish.Density is { } asked ? Densities.Rank(asked) : Densities.Rank(wanted.Id);
         return new(
             by,
-            count,
             strip,
             pause,
             water,
@@ -131,8 +146,8 @@ public sealed record DepthAnswer(
             brief.Fly.WetKg,
             lines,
             at,
-            Said(brief, lines[at], by, count),
-            [.. Other(brief, lines[at], by, leaderM, tippetM)],
+            Said(brief, lines[at], by),
+            [.. Other(brief, lines[at], by, leaderM, tippetM).Select(says => new DepthAdvice(says))],
             Trust
         );
     }
@@ -140,14 +155,14 @@ public sealed record DepthAnswer(
     // A current from which a fly on a tight line is swung rather than drawn, m/s; common practice.
     private const double SwingsFromMps = .25;
 
-    private static Sentence Said(Brief brief, DepthLine line, FishedBy by, double countS)
+    private static Sentence Said(Brief brief, DepthLine line, FishedBy by)
     {
         var path = line.Path;
         if (brief.DepthM <= 0)
             return $"On the surface there is nothing to sink";
         var target = Quantity.Depth(brief.DepthM);
-        if (path.CountToS is not { } to || (to > countS && !line.Reaches))
-            return $"{PlainText.Capital(line.Name)} gets to {Quantity.Depth(path.DeepestM)} in {Seconds(countS)}, not to {target}";
+        if (path.CountToS is not { } to || (to > line.CountS && !line.Reaches))
+            return $"{PlainText.Capital(line.Name)} gets to {Quantity.Depth(path.DeepestM)} in {Seconds(line.CountS)}, not to {target}";
         return by switch
         {
             FishedBy.Drift => $"At {target} after {Seconds(to)}: pitch it {Quantity.Distance(path.PitchM ?? 0)} upstream of the fish",
@@ -163,18 +178,18 @@ public sealed record DepthAnswer(
         if (brief.DepthM <= 0)
             yield break;
         if (line.Path.BottomAtS is { } s)
-            yield return $"it lies on the bottom after {Seconds(s)}: begin before, or take a lighter line";
+            yield return $"It lies on the bottom after {Seconds(s)}: begin before, or take a lighter line";
         else if (line.ClearM < SnagM)
-            yield return $"only {Quantity.Short(line.ClearM)} to the bottom: it will snag";
+            yield return $"Only {Quantity.Short(line.ClearM)} to the bottom: it will snag";
         if (by == FishedBy.Retrieve && line.Reaches && line.Path.InZone < .3)
-            yield return $"drawn so it leaves the fish early: shorter strips or longer pauses hold it down";
+            yield return $"Drawn so it leaves the fish early: shorter strips or longer pauses hold it down";
         if (by == FishedBy.Swing && line.Path.HeldM < brief.DepthM - FlyPath.ZoneM)
-            yield return $"on a tight line the current lifts it: mend, or follow it down with the rod";
+            yield return $"On a tight line the current lifts it: mend, or follow it down with the rod";
         if (Sinking.Drifts(brief) || !line.Reaches)
             yield return Sinking.FlyForKg(brief, leaderM(Densities.Floating.Id), tippetM) is { } kg && kg > brief.Fly.WetKg * 1.05
-                ? $"no sinking line: a floating one and {Quantity.LineMass(kg)} of fly get there"
+                ? $"No sinking line: a floating one and {Quantity.LineMass(kg)} of fly get there"
             : Sinking.FlyForKg(brief, leaderM(Densities.Floating.Id), tippetM) is null
-                ? (Sentence)$"on a floating line it would take a longer leader and a heavy nymph"
-            : $"no sinking line is needed: this fly gets there by itself on {Quantity.RodLength(leaderM(Densities.Floating.Id))} of leader";
+                ? (Sentence)$"On a floating line it would take a longer leader and a heavy nymph"
+            : $"No sinking line is needed: this fly gets there by itself on {Quantity.RodLength(leaderM(Densities.Floating.Id))} of leader";
     }
 }

@@ -109,7 +109,7 @@ public sealed record FlyPath(
             moments.Add(
                 new(time, Math.Sqrt(Math.Max(0, state.Out * state.Out - depth * depth)), drift, depth, Math.Min(state.Line, at.WaterM))
             );
-            if (time >= end || time >= LongestS || (at.By == FishedBy.Retrieve && state.Out <= at.LeaderM + LeastOutM))
+            if (time >= end || time >= LongestS || (at.By == FishedBy.Retrieve && state.Out <= at.LeaderM + LeastOutM + 1e-6))
                 break;
             // A step ends where a pull begins or ends, and where the count does.
             var (pull, until) = Pull(at, time);
@@ -176,7 +176,7 @@ public sealed record FlyPath(
             at0 ??= moments[i - 1].DepthM;
             var s = moments[i].TimeS - moments[i - 1].TimeS;
             fished += s;
-            held += s * moments[i].DepthM;
+            held += s * (moments[i - 1].DepthM + moments[i].DepthM) / 2;
             zone += Math.Abs(moments[i].DepthM - at.TargetM) <= ZoneM ? s : 0;
         }
         var count = at0 ?? moments[^1].DepthM;

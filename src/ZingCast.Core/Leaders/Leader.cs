@@ -40,7 +40,10 @@ public sealed record LeaderPiece(LeaderPart Part, double LengthM, double StartM,
     public double? OwnN { get; init; }
 
     /// <summary>The word people use.</summary>
-    public string Name => Part == LeaderPart.Guard ? "bite guard" : Part.ToString().ToLowerInvariant();
+    public string Name => NameOf(Part);
+
+    /// <summary>The word people use for a part.</summary>
+    public static string NameOf(LeaderPart part) => part == LeaderPart.Guard ? "bite guard" : part.ToString().ToLowerInvariant();
 
     /// <summary>Mass of a metre at a diameter of it, kg/m.</summary>
     public double KgPerM(double diameterM) => LeaderMaterials.Of(Material).KgM3 * Math.PI / 4 * diameterM * diameterM;
@@ -60,10 +63,14 @@ public sealed record LeaderDropper(int Piece, double LengthM)
 
 /// <summary>A leader with its tippet and, when needed, a bite guard, from the line to the fly.</summary>
 /// <param name="Pieces">Butt, taper, tippet, guard, in order from the line.</param>
-/// <param name="TippetM">Tippet diameter, metres.</param>
-/// <param name="GuardM">Bite guard length, metres; 0 for none.</param>
-public sealed record Leader(IReadOnlyList<LeaderPiece> Pieces, double TippetM, double GuardM)
+public sealed record Leader(IReadOnlyList<LeaderPiece> Pieces)
 {
+    /// <summary>Tippet diameter, metres: of the tippet's thin end, or of the last piece where none is called so.</summary>
+    public double TippetM => (Pieces.LastOrDefault(p => p.Part == LeaderPart.Tippet) ?? Pieces[^1]).EndM;
+
+    /// <summary>Bite guard length, metres; 0 for none.</summary>
+    public double GuardM => LengthOf(LeaderPart.Guard);
+
     /// <summary>Knot between line and leader, see <see cref="Knots"/>.</summary>
     public string LineKnot { get; init; } = Knots.Loops.Id;
 
@@ -98,8 +105,7 @@ public sealed record Leader(IReadOnlyList<LeaderPiece> Pieces, double TippetM, d
     /// <inheritdoc />
     public override int GetHashCode() => Pieces.Aggregate(Said.GetHashCode(), HashCode.Combine);
 
-    private (double, double, string, string, bool, double?, double?, double?) Said =>
-        (TippetM, GuardM, LineKnot, FlyKnot, Ring, IndicatorM, ShotM, SinkMps);
+    private (string, string, bool, double?, double?, double?) Said => (LineKnot, FlyKnot, Ring, IndicatorM, ShotM, SinkMps);
 
     /// <summary>Whole length, metres.</summary>
     public double LengthM => Pieces.Sum(p => p.LengthM);
@@ -141,15 +147,11 @@ public sealed record Leader(IReadOnlyList<LeaderPiece> Pieces, double TippetM, d
     /// <summary>A leader of these pieces, with a guard of fluorocarbon or wire behind them when one is wanted; metres.</summary>
     public static Leader Of(IReadOnlyList<LeaderPiece> pieces, double guardM, LeaderMaterial guard = LeaderMaterial.Fluorocarbon)
     {
-        var tippet = pieces.LastOrDefault(p => p.Part == LeaderPart.Tippet) ?? pieces[^1];
         if (guardM <= 0)
-            return new(pieces, tippet.EndM, 0);
+            return new(pieces);
         var thick = guard == LeaderMaterial.Wire ? WireDiameterM : GuardDiameterM;
         LeaderPiece last = new(LeaderPart.Guard, guardM, thick, thick) { Material = guard, Knot = Knots.Surgeons.Id };
-        return new([.. pieces, last], tippet.EndM, guardM)
-        {
-            FlyKnot = guard == LeaderMaterial.Wire ? Knots.FigureEight.Id : Knots.NonSlip.Id,
-        };
+        return new([.. pieces, last]) { FlyKnot = guard == LeaderMaterial.Wire ? Knots.FigureEight.Id : Knots.NonSlip.Id };
     }
 
     /// <summary>
@@ -230,8 +232,11 @@ public sealed record Leader(IReadOnlyList<LeaderPiece> Pieces, double TippetM, d
                     ),
                 "Pieces are joined by a blood knot, a surgeon's knot, or one with a tag for a second fly."
             )
-            .Within("tippetM", TippetM, Tippets.Limits)
-            .Range("guardM", GuardM, 0, 2, "A bite guard is up to 2 m long.")
+            .Must(
+                "pieces",
+                Pieces is null || Pieces.All(p => p is null or { Part: not LeaderPart.Guard } or { LengthM: <= 2 }),
+                "A bite guard is up to 2 m long."
+            )
             .Must("lineKnot", LineKnot == Knots.Loops.Id || LineKnot == Knots.Nail.Id, "Line and leader are joined loop to loop or nailed.")
             .Must("flyKnot", Knots.Find(FlyKnot) is { Use: KnotUse.Fly or KnotUse.Wire }, "Pick a knot for the fly from the list.")
             .Must(

@@ -99,13 +99,13 @@ public static class LeaderDesign
     private static Leader Tapered(LeaderWish wish, IReadOnlyList<LeaderSpool> spools)
     {
         var built = Leader.Build(wish.LengthM, wish.LineTipM, wish.TippetM, 0);
-        return Leader.Of([.. Fit(built.Pieces, wish).Select(p => From(p, spools))], wish.GuardM, wish.Guard);
+        return Leader.Of([.. Fit(built.Pieces, wish).Select(p => p.Knot is null ? p : From(p, spools))], wish.GuardM, wish.Guard);
     }
 
     // The guard comes off the body, from every piece alike.
     private static IEnumerable<LeaderPiece> Fit(IReadOnlyList<LeaderPiece> pieces, LeaderWish wish)
     {
-        var by = Math.Max(.2, 1 - wish.GuardM / wish.LengthM);
+        var by = Body(wish) / wish.LengthM;
         return pieces.Select(p => p with { LengthM = p.LengthM * by });
     }
 
@@ -157,6 +157,7 @@ public static class LeaderDesign
         };
     }
 
+    // A guard takes its length off the leader, but leaves a foot of it.
     private static double Body(LeaderWish wish) => Math.Max(.3, wish.LengthM - wish.GuardM);
 
     // From the butt's spool down to the tippet's by the fewest knots that keep every step small, none of it thinner than what follows.
@@ -195,15 +196,15 @@ public static class LeaderDesign
     private static List<LeaderSpool> Down(LeaderSpool butt, List<LeaderSpool> between, LeaderSpool tippet, double step)
     {
         List<LeaderSpool> chosen = [];
-        var at = butt.DiameterM;
+        var (at, weighs) = (butt.DiameterM, butt.KgPerM);
         while (at - tippet.DiameterM > step + 1e-9)
         {
-            var below = between.Where(s => s.DiameterM < at - 1e-9).ToList();
-            // The thinnest within a good step, else the next that there is.
+            var below = between.Where(s => s.DiameterM < at - 1e-9 && s.KgPerM < weighs && s.KgPerM > tippet.KgPerM).ToList();
+            // What a metre weighs falls all the way. The thinnest within a good step, else the next that there is.
             if ((below.LastOrDefault(s => at - s.DiameterM <= step + 1e-9) ?? below.FirstOrDefault()) is not { } next)
                 break;
             chosen.Add(next);
-            at = next.DiameterM;
+            (at, weighs) = (next.DiameterM, next.KgPerM);
         }
         return chosen;
     }
@@ -219,7 +220,7 @@ public static class LeaderDesign
 
     // A level piece comes from the spool in the pocket that is as thick, when there is one.
     private static LeaderPiece From(LeaderPiece piece, IReadOnlyList<LeaderSpool> spools) =>
-        piece.StartM == piece.EndM && piece.Part != LeaderPart.Butt | piece.Knot is not null && TyingList.Like(piece, spools) is { } spool
+        TyingList.Like(piece, spools) is { } spool
             ? piece with
             {
                 SpoolId = spool.Id,

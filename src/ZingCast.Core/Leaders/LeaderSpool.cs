@@ -47,6 +47,9 @@ public sealed record LeaderSpool : Gear
     /// <summary>What it should stand, straight and knotted by a clinch, newtons: the table, or the label where there is one.</summary>
     public double KnottedN => Knots.Clinch.UsualShare * (StatedN ?? LeaderMaterials.StrengthN(Material, DiameterM));
 
+    /// <summary>What a metre of it weighs, kilograms.</summary>
+    internal double KgPerM => LeaderMaterials.Of(Material).KgM3 * Math.PI / 4 * DiameterM * DiameterM;
+
     /// <summary>Breaks kept; older ones go.</summary>
     public const int MostBreaks = 20;
 

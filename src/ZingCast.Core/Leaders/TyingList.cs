@@ -53,6 +53,9 @@ public sealed record TyingSpool(string Tag, string Name, LeaderMaterial Material
     public bool Enough => LeftM >= 0;
 }
 
+/// <summary>Something to get before it can be tied.</summary>
+public sealed record TyingMissing(Sentence Says);
+
 /// <summary>What to cut and from which spools, for one or several leaders.</summary>
 /// <param name="Leaders">Each with its cuts.</param>
 /// <param name="Spools">What each spool gives.</param>
@@ -61,7 +64,7 @@ public sealed record TyingSpool(string Tag, string Name, LeaderMaterial Material
 public sealed record TyingList(
     IReadOnlyList<TyingLeader> Leaders,
     IReadOnlyList<TyingSpool> Spools,
-    IReadOnlyList<Sentence> Missing,
+    IReadOnlyList<TyingMissing> Missing,
     Source Source
 )
 {
@@ -83,7 +86,7 @@ public sealed record TyingList(
     public static TyingList Of(IReadOnlyList<TiedLeader> leaders, IReadOnlyList<LeaderSpool> spools)
     {
         var used = new Dictionary<string, double>();
-        List<Sentence> missing = [];
+        List<TyingMissing> missing = [];
         List<TyingLeader> all = [];
         foreach (var tied in leaders)
         {
@@ -93,11 +96,13 @@ public sealed record TyingList(
                     used[tag] = used.GetValueOrDefault(tag) + cut.CutM;
                 else
                     missing.Add(
-                        cut.Bought
-                            ? (Sentence)$"{tied.Tag}: a {(cut.Material == LeaderMaterial.Coated ? "coated" : "knotless")} taper of "
-                                + $"{Quantity.RodLength(cut.LengthM)} down to {Quantity.Tippet(cut.DiameterM)}"
-                            : $"{tied.Tag}: {Quantity.RodLength(cut.CutM)} of {Quantity.Diameter(cut.DiameterM)} "
-                                + $"{LeaderMaterials.Of(cut.Material).Name}"
+                        new(
+                            cut.Bought
+                                ? (Sentence)$"{tied.Tag}: a {(cut.Material == LeaderMaterial.Coated ? "coated" : "knotless")} taper of "
+                                    + $"{Quantity.RodLength(cut.LengthM)} down to {Quantity.Tippet(cut.DiameterM)}"
+                                : $"{tied.Tag}: {Quantity.RodLength(cut.CutM)} of {Quantity.Diameter(cut.DiameterM)} "
+                                    + $"{LeaderMaterials.Of(cut.Material).Name}"
+                        )
                     );
             all.Add(new(tied.Tag, tied.Name, tied.Leader.Formula(), cuts, tied.Leader.LengthM, Knots.Of(tied.Leader.FlyKnot).Name));
         }

@@ -62,7 +62,7 @@ public static partial class KnotLessons
         StrandPath Coils(double turns) =>
             OutOfEye().To(EyeX - 66, Mid + 40).To(EyeX - 92, Mid + 26, 4).Turns(EyeX - 104, 225, Mid, turns, R, .75);
         StrandPath Back() =>
-            Coils(5.5)
+            Coils(4.5)
                 .To(200, Mid - 30, 6)
                 .To(206, Mid - 66, 8)
                 .To(260, Mid - 84, 8)
@@ -84,7 +84,7 @@ public static partial class KnotLessons
                 ),
                 KnotStep.Of(
                     "Wind it five times round the line, away from the eye. Leave a small gap beside the eye.",
-                    [.. hook, line, Coils(5.25).To(205, Mid + 36).To(150, Mid + 70).As(Working, true)],
+                    [.. hook, line, Coils(5).To(205, Mid + 36).To(150, Mid + 70).As(Working, true)],
                     new KnotLabel(EyeX - 78, Mid + 74, "gap")
                 ),
                 KnotStep.Of(
@@ -113,8 +113,9 @@ public static partial class KnotLessons
                         .. hook,
                         line,
                         OutOfEye()
-                            .Turns(EyeX - EyeR - 20, EyeX - 112, Mid, 5.25, 16, .75)
-                            .To(EyeX - 126, Mid - 22, 8)
+                            .Turns(EyeX - EyeR - 20, EyeX - 112, Mid, 5, 16, .75)
+                            .To(EyeX - 118, Mid, 14)
+                            .To(EyeX - 126, Mid - 22, 10)
                             .To(EyeX - 142, Mid - 46, 8)
                             .As(Working),
                     ],
@@ -132,12 +133,12 @@ public static partial class KnotLessons
         StrandPath? from = null,
         double loopH = 78,
         double r = 20,
-        double size = 1
+        double size = 1,
+        double pitch = 38
     )
     {
         var path = from ?? Path().To(0, y).To(50, y).To(100, y);
-        var right = 92 + 44 * (turns - 1);
-        var last = 1.9 * r;
+        var right = Math.Max(92, pitch * turns + 16);
         StrandPath At(double dx, double dy, double z = 0) => path.To(x + size * dx, y + size * dy, z);
         At(-120, 0);
         At(right - 52, 0);
@@ -147,8 +148,9 @@ public static partial class KnotLessons
         At(0, -loopH - 8);
         At(-68, -loopH + 6);
         At(-94, -r - 26, 6);
-        path.Turns(x - 74 * size, x + (last * turns - 74) * size, y, turns, r * size, .75, up: false);
-        At(last * turns - 48, -r - 18, 10);
+        // Coming down already, and still going up where it leaves: no kink at either end.
+        path.Turns(x - 74 * size, x + (pitch * turns - 74) * size, y, turns - .2, r * size, .85, up: false);
+        At(pitch * turns - 48, -r - 18, 10);
         return At(right - 8, -r - 22, 16);
     }
 
@@ -182,9 +184,10 @@ public static partial class KnotLessons
 
     private static IEnumerable<KnotStep> SurgeonsSteps(bool dropper)
     {
-        const double X = 290,
+        const double X = 230,
             Y = 215,
             R = 34,
+            Pitch = 122,
             LoopH = 130,
             Gap = 18;
         yield return KnotStep.Of(
@@ -200,29 +203,48 @@ public static partial class KnotLessons
         );
         yield return KnotStep.Of(
             "Make a loop of both, and bring both right-hand ends through it from behind: an overhand knot of two strands.",
-            Pair(Overhand(X, Y, 1, loopH: LoopH, r: R).To(X + 170, Y - R - 24).To(X + 230, Y - R - 24).To(640, Y - R - 24), Gap, 14, 8)
+            Pair(
+                Overhand(X, Y, 1, loopH: LoopH, r: R, pitch: Pitch).To(X + 300, Y - R - 24).To(X + 340, Y - R - 24).To(640, Y - R - 24),
+                Gap,
+                14,
+                8
+            )
         );
         yield return KnotStep.Of(
             dropper
                 ? "Through the loop a second time with both, then wet it and pull on all four ends together."
                 : "Through the loop a second time with both. Wet it, pull on all four ends together.",
-            Pair(Overhand(X, Y, 2, loopH: LoopH, r: R).To(X + 170, Y - R - 24).To(X + 230, Y - R - 24).To(640, Y - R - 24), Gap, 14, 8)
+            Pair(
+                Overhand(X, Y, 2, loopH: LoopH, r: R, pitch: Pitch).To(X + 300, Y - R - 24).To(X + 340, Y - R - 24).To(640, Y - R - 24),
+                Gap,
+                14,
+                8
+            )
         );
-        var knot = Pair(Path().To(0, Mid).To(230, Mid).Turns(250, 346, Mid, 2.5, 15, 0).To(380, Mid - 6, 4).To(640, Mid), 18, 20, 24)
-            .Select(s => s with { Ends = false })
-            .ToArray();
+        // Seated: the tippet lies in coils round the leader.
+        KnotStrand[] seated =
+        [
+            Path()
+                .To(0, Mid)
+                .To(230, Mid)
+                .To(350, Mid)
+                .To(dropper ? 392 : 372, Mid - 8, 16)
+                .To(dropper ? 440 : 392, Mid - (dropper ? 44 : 34), 16)
+                .As(Standing),
+            Path().To(640, Mid + 6).To(420, Mid + 8, -6).Turns(366, 262, Mid, 3.5, 18, .75).To(238, Mid - 36, 8).As(Working),
+        ];
         yield return dropper
             ? KnotStep.Of(
                 "Trim the thin end only. The thick end is the dropper: 10 to 20 cm, standing off, with a fly on it.",
                 [
-                    .. Pair(Path().To(0, Mid).To(230, Mid).Turns(250, 346, Mid, 2.5, 15, 0).To(380, Mid - 6, 4).To(640, Mid), 18, 26, 24),
-                    Path().To(428, Mid - 18, 20).To(452, Mid - 40, 20).To(500, Mid - 104, 20).As(Standing),
-                    .. Hook(524, Mid - 118),
+                    .. seated,
+                    Path().To(440, Mid - 44, 16).To(460, Mid - 76, 16).To(480, Mid - 104, 16).As(Standing),
+                    .. Hook(500, Mid - 112),
                 ],
-                new KnotLabel(360, 36, "dropper"),
-                new KnotLabel(520, Mid + 40, "to the point fly")
+                new KnotLabel(380, 50, "dropper"),
+                new KnotLabel(500, Mid + 44, "to the point fly")
             )
-            : KnotStep.Of("It seats as a short barrel. Trim both ends close.", knot, new KnotLabel(190, Mid + 56, "trim both ends"));
+            : KnotStep.Of("It seats as a short barrel. Trim both ends close.", seated, new KnotLabel(240, Mid + 62, "trim both ends"));
     }
 
     private static KnotLesson NonSlip()
@@ -316,7 +338,7 @@ public static partial class KnotLessons
         StrandPath Right(double turns) =>
             Path().To(640, Mid).To(410, Mid).To(358, Mid - 4).To(320, Mid - 26).To(288, Mid - 24, 6).Turns(272, 140, Mid, turns, R, .25);
         StrandPath LeftBack() =>
-            Left(5.5)
+            Left(4.5)
                 .To(522, Mid - 34, 6)
                 .To(512, Mid - 74, 8)
                 .To(440, Mid - 88, 8)
@@ -326,7 +348,7 @@ public static partial class KnotLessons
                 .To(308, Mid, 0)
                 .To(308, Mid + 26, -16);
         StrandPath RightBack() =>
-            Right(5.5)
+            Right(4.5)
                 .To(118, Mid + 34, 6)
                 .To(128, Mid + 74, 8)
                 .To(200, Mid + 88, 8)
@@ -342,7 +364,7 @@ public static partial class KnotLessons
                 KnotStep.Of(
                     "Cross the two ends and wind one five times round the other.",
                     [
-                        Left(5.25).To(536, Mid - 34, 4).To(560, Mid - 70, 4).As(Working, true),
+                        Left(5).To(514, Mid, 14).To(536, Mid - 34, 6).To(560, Mid - 70, 4).As(Working, true),
                         Path()
                             .To(640, Mid)
                             .To(410, Mid)
@@ -369,11 +391,17 @@ public static partial class KnotLessons
                 ),
                 KnotStep.Of(
                     "Wind the other five times round the first, away from the middle.",
-                    [LeftBack().To(304, Mid + 80, -10).As(Standing), Right(5.25).To(104, Mid + 34, 4).To(80, Mid + 70, 4).As(Working, true)]
+                    [
+                        LeftBack().To(304, Mid + 80, -10).As(Standing),
+                        Right(5).To(126, Mid, 14).To(104, Mid + 34, 6).To(80, Mid + 70, 4).As(Working, true),
+                    ]
                 ),
                 KnotStep.Of(
                     "Bring it back and through the same gap from the other side. The two ends point opposite ways.",
-                    [LeftBack().To(304, Mid + 84, -10).As(Standing, true), RightBack().To(336, Mid - 84, -10).As(Working, true)]
+                    [
+                        LeftBack().To(304, Mid + 84, -10).To(302, Mid + 114, -10).As(Standing, true),
+                        RightBack().To(336, Mid - 84, -10).To(338, Mid - 114, -10).As(Working, true),
+                    ]
                 ),
                 KnotStep.Of(
                     "Wet it. Pull both long lines at an even pace until the coils close. Trim both ends short.",

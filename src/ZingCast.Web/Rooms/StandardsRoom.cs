@@ -44,6 +44,7 @@ public sealed record Choices(
     IReadOnlyList<Pick<Build>> Build,
     IReadOnlyList<Pick<Found>> Found,
     IReadOnlyList<Pick<LeaderMaterial>> LeaderMaterial,
+    IReadOnlyList<Pick<LeaderPart>> LeaderPart,
     IReadOnlyList<Pick<LeaderSchool>> LeaderSchool,
     IReadOnlyList<Pick<FishedBy>> FishedBy
 );
@@ -133,6 +134,7 @@ public static class StandardsRoom
             All<Build>(BuildWords.Of),
             All<Found>(FoundWords.Of),
             All<LeaderMaterial>(m => LeaderMaterials.Of(m).Name),
+            All<LeaderPart>(LeaderPiece.NameOf),
             All<LeaderSchool>(LeaderDesign.NameOf),
             All<FishedBy>(FishedWords.Of)
         ),

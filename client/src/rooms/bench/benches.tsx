@@ -4,7 +4,7 @@ import { CastingBench } from '../casting/CastingBench';
 import { FlyBench } from '../flies/FlyBench';
 import { LeaderBench } from '../leaders/LeaderBench';
 import { TippetBench } from '../leaders/TippetBench';
-import { HeadBench } from '../lines/HeadBench';
+import { HeadTabs } from './HeadTabs';
 import { RunningBench } from '../lines/RunningBench';
 import { BackingBench } from '../reels/BackingBench';
 import { ReelBench } from '../reels/ReelBench';
@@ -16,7 +16,7 @@ export const benches: Record<LinkId, ComponentType<BenchProps>> = {
   fly: FlyBench,
   tippet: TippetBench,
   leader: LeaderBench,
-  head: HeadBench,
+  head: HeadTabs,
   running: RunningBench,
   backing: BackingBench,
   reel: ReelBench,

@@ -18,6 +18,7 @@ import { UrgentCautions } from '../chain/Cautions';
 import { Contradiction } from '../chain/Contradiction';
 import { OutfitWords } from '../chain/OutfitWords';
 import { Ledger } from '../ledger/Ledger';
+import { useRigIt } from '../rigging/useRigIt';
 import { BriefPanel } from './BriefPanel';
 import { Notices } from './Notices';
 import { OutfitCard } from './OutfitCard';
@@ -106,7 +107,8 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
   const undoes = elsewhere && elsewhere.at > work.changedAt ? elsewhere.words : null;
 
   useChainKeys(base, open);
-  useBriefCommands(work, loaded.id, { undo, watch, letGo: pinned ? letGo : null, copyBrief });
+  const rigIt = useRigIt(work);
+  useBriefCommands(work, loaded.id, { undo, watch, rigIt, letGo: pinned ? letGo : null, copyBrief });
 
   if (!solution || !figures) return <NoAnswer work={work} onLetGo={letGo} />;
   if (link === 'card') return <OutfitCard work={work} solution={solution} figures={figures} base={base} />;
@@ -133,9 +135,14 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
             <h1 className="text-xl font-semibold">{open ? 'Bench' : 'Chain'}</h1>
             <p className="order-last basis-full text-soft sm:order-none sm:flex-1 sm:basis-0">{verdictOf(solution)}</p>
             {!open && (
-              <button className="quiet underline underline-offset-4" onClick={watch}>
-                Watch the cast
-              </button>
+              <>
+                <button className="quiet underline underline-offset-4" onClick={watch}>
+                  Watch the cast
+                </button>
+                <button className="quiet underline underline-offset-4" onClick={() => void rigIt()}>
+                  Rig it
+                </button>
+              </>
             )}
             <span className="rubric font-normal" role="status" data-saving={saving.state}>
               {work.answering && <span className="late">Working it out… </span>}

@@ -10,8 +10,15 @@ export function useBriefCommands(
     undo,
     letGo,
     watch,
+    rigIt,
     copyBrief,
-  }: { undo: (() => void) | null; letGo: (() => void) | null; watch: () => void; copyBrief: () => Promise<void> },
+  }: {
+    undo: (() => void) | null;
+    letGo: (() => void) | null;
+    watch: () => void;
+    rigIt: () => Promise<void>;
+    copyBrief: () => Promise<void>;
+  },
 ) {
   const navigate = useNavigate();
   const base = `/briefs/${id}`;
@@ -49,6 +56,14 @@ export function useBriefCommands(
       keys: [],
       group: 'Work',
       run: watch,
+    },
+    {
+      id: 'rig',
+      name: 'Rig it, step by step',
+      words: 'knots checklist put together tie',
+      keys: [],
+      group: 'Work',
+      run: () => void rigIt(),
     },
     {
       id: 'card',

@@ -3,7 +3,6 @@ import { Link } from 'react-router';
 import type { Candidate, LinkId, Verdict } from '../../api/client';
 import { useMeasuringBench } from '../../state/atHand';
 import { useCandidates } from '../../state/candidates';
-import type { GearKind } from '../../state/gear';
 import type { Asked } from '../../state/useAnswer';
 import { goesBy } from '../../ui/find';
 import { LongList } from '../../ui/LongList';
@@ -15,7 +14,7 @@ import { EditButton } from './EditButton';
 import { GearForm } from './GearForm';
 
 type Props = {
-  kind: Exclude<GearKind, 'scraps'>;
+  kind: 'rods' | 'lines' | 'reels';
   link: LinkId;
   work: Asked;
   pinned: number | null | undefined;

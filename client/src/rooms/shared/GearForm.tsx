@@ -8,7 +8,7 @@ import { Pick, type Option } from '../../ui/Pick';
 import { useToast } from '../../ui/toast';
 import { useUnits } from '../../ui/units';
 import { EntryScope, settleEntries } from '../../ui/useReading';
-import { current, keepPiece, useRefreshGear, useShed, useShelving, type GearKind } from '../../state/gear';
+import { current, inShed, keepPiece, useRefreshGear, useShed, useShelving, type GearKind } from '../../state/gear';
 import { unkept } from '../../state/unkept';
 
 type Piece = Record<string, unknown>;
@@ -69,6 +69,16 @@ function fieldsOf(kind: GearKind, standards: ReturnType<typeof useUnits>['standa
       { key: 'runningDiameterM', label: 'Running line, thick', kind: 'diameter', must: true },
       note,
     ];
+  if (kind === 'leader-spools')
+    return [
+      ...tag,
+      { key: 'material', label: 'Of', options: standards.choices.leaderMaterial.filter((m) => m.id !== 'coated') },
+      { key: 'diameterM', label: 'Thick', kind: 'tippet', must: true },
+      { key: 'leftM', label: 'Left on it', kind: 'spooled', must: true },
+      { key: 'statedN', label: 'Label, stands', kind: 'force' },
+      note,
+    ];
+  if (kind === 'leaders') return [...tag, note];
   if (kind === 'scraps')
     return [
       ...tag,
@@ -96,7 +106,7 @@ function fieldsOf(kind: GearKind, standards: ReturnType<typeof useUnits>['standa
   ];
 }
 
-const one = (kind: GearKind) => kind.slice(0, -1);
+const one = (kind: GearKind) => (kind === 'leader-spools' ? 'spool' : kind.slice(0, -1));
 
 /** Adds a piece to the shed or changes it. What was typed stays until it is kept or thrown away. */
 export function GearForm({ kind, id, onClose }: { kind: GearKind; id: number | null; onClose: () => void }) {
@@ -106,9 +116,16 @@ export function GearForm({ kind, id, onClose }: { kind: GearKind; id: number | n
     queryFn: () => unwrap(api.GET('/api/shed/scraps')),
     enabled: kind === 'scraps',
   });
-  const all = (kind === 'scraps' ? scraps.data : shed.data?.[kind]) as Piece[] | undefined;
-  const { rod, line, reel, scrap } = useUnits().standards.beginnings;
-  const fresh: Record<GearKind, Piece> = { rods: rod, lines: line, reels: reel, scraps: scrap };
+  const all = (kind === 'scraps' ? scraps.data : shed.data && inShed(shed.data, kind)) as Piece[] | undefined;
+  const { rod, line, reel, scrap, leaderSpool } = useUnits().standards.beginnings;
+  const fresh: Record<GearKind, Piece> = {
+    rods: rod,
+    lines: line,
+    reels: reel,
+    scraps: scrap,
+    'leader-spools': leaderSpool,
+    leaders: {},
+  };
   const piece = id === null ? fresh[kind] : all?.find((p) => p.id === id);
   if (!piece) return null;
   return <Form kind={kind} start={piece} id={id} onClose={onClose} />;

@@ -1,7 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { api, unwrap, type FlyLine, type Reel, type Rod } from '../../api/client';
-import { bringBack, useRefreshGear, useShelving, type GearKind } from '../../state/gear';
+import { bringBack, useRefreshGear, useShelving } from '../../state/gear';
 import { AwayList } from '../shared/AwayList';
 import { EditButton } from '../shared/EditButton';
 import { LongList } from '../../ui/LongList';
@@ -12,7 +12,7 @@ export type Piece = Rod | FlyLine | Reel;
 export type Column<T> = { head: string; cell: (piece: T) => ReactNode; by?: (piece: T) => number | string | null };
 
 type Props<T extends Piece> = {
-  kind: Exclude<GearKind, 'scraps'>;
+  kind: 'rods' | 'lines' | 'reels';
   title: string;
   pieces: T[];
   /** How many there are before anything was filtered. */

@@ -1,0 +1,283 @@
+import { scaleLinear } from 'd3-scale';
+import { line } from 'd3-shape';
+import type { KeyboardEvent } from 'react';
+import type { DepthAnswer, DepthLine, FlyPath } from '../api/client';
+import { depth, distance, useUnits } from '../ui/units';
+import { ticks } from './ticks';
+import { clamp, nextStep, steppedBy, useDrag } from './useDrag';
+import { useWidth } from './useWidth';
+
+type Moment = FlyPath['moments'][number];
+const surface = 46;
+const foot = 268;
+const dashes = { lighter: '2 4', this: undefined, heavier: '9 4' } as const;
+
+type Props = {
+  answer: DepthAnswer;
+  currentMps: number;
+  onTarget: (m: number) => void;
+  onWater: (m: number) => void;
+  onCurrent: (mps: number) => void;
+};
+
+/** The water in section: where the fly goes on this line, a lighter and a heavier one; fish, bottom and current to drag. */
+export function FlyPathDrawing({ answer, currentMps, onTarget, onWater, onCurrent }: Props) {
+  const [ref, width] = useWidth<HTMLDivElement>();
+  const { show, unitOf, standards } = useUnits();
+  const { lines, at, by, targetM, waterM } = answer;
+  const beside = [
+    { way: 'lighter' as const, l: lines[at - 1] },
+    { way: 'this' as const, l: lines[at] },
+    { way: 'heavier' as const, l: lines[at + 1] },
+  ].filter((x): x is { way: keyof typeof dashes; l: DepthLine } => Boolean(x.l));
+  // Towards the rod, down the current, or as it goes by.
+  const along = (m: Moment) => (by === 'retrieve' ? m.awayM : by === 'drift' ? m.driftM : m.timeS);
+  const far = Math.max(1, ...beside.flatMap((b) => b.l.path.moments.map(along)));
+  const x = scaleLinear([0, far], by === 'retrieve' ? [64, width - 92] : [64, width - 92]);
+  const deep = Math.max(waterM, targetM) * 1.06 + 0.1;
+  const y = scaleLinear([0, deep], [surface, foot]);
+  const draw = line<Moment>(
+    (m) => x(along(m)),
+    (m) => y(m.depthM),
+  );
+  const zone = [Math.max(0, targetM - answer.zoneM), Math.min(waterM, targetM + answer.zoneM)] as const;
+  const mine = lines[at]!;
+  const count = mine.path.moments.find((m) => m.timeS >= mine.countS) ?? mine.path.moments.at(-1)!;
+  const axis =
+    by === 'retrieve' ? 'from the rod’s tip' : by === 'drift' ? 'down from where it fell' : 'seconds since it fell';
+  const heights = beside
+    .map((b) => ({ ...b, end: b.l.path.moments.at(by === 'retrieve' ? 0 : -1)! }))
+    .map((b) => ({ ...b, top: y(by === 'retrieve' ? b.l.path.countM : b.end.depthM) }))
+    .sort((a, b) => a.top - b.top)
+    .reduce<{ name: string; way: keyof typeof dashes; top: number }[]>(
+      (all, b) => [...all, { name: b.l.name, way: b.way, top: Math.max(b.top, (all.at(-1)?.top ?? 0) + 15) }],
+      [],
+    );
+  return (
+    <div ref={ref}>
+      <svg
+        width={width}
+        height={foot + 36}
+        className="block border border-ink bg-sheet select-none"
+        role="group"
+        aria-label="The water in section"
+      >
+        <g
+          role="img"
+          aria-label={`Depth of the fly: ${beside.map((b) => `${b.l.name} held at about ${show(depth(b.l.path.heldM))}`).join('; ')}; fish at ${show(depth(targetM))}, bottom at ${show(depth(waterM))}`}
+        >
+          <rect x="0" y={surface} width={width} height={y(waterM) - surface} fill="var(--water)" />
+          <rect x="0" y={y(waterM)} width={width} height={foot - y(waterM) + 2} fill="var(--land)" />
+          <path
+            d={`M0,${y(waterM)}${Array.from({ length: Math.ceil(width / 24) }, (_, i) => `q6,${i % 2 ? 4 : -3} 12,0t12,0`).join('')}`}
+            fill="none"
+            stroke="var(--soft)"
+          />
+          {targetM > 0 && (
+            <rect
+              x={x.range()[0]}
+              width={x.range()[1]! - x.range()[0]!}
+              y={y(zone[0])}
+              height={y(zone[1]) - y(zone[0])}
+              fill="var(--sheet)"
+              opacity="0.55"
+            />
+          )}
+          <line x1="0" x2={width} y1={surface} y2={surface} stroke="var(--ink)" />
+          {ticks(y, 5, unitOf('depth').scale)
+            .filter((t) => t > 0 && t < waterM)
+            .map((t) => (
+              <g key={t}>
+                <line x1="0" x2="6" y1={y(t)} y2={y(t)} stroke="var(--soft)" />
+                <text x="9" y={y(t) + 4} fontSize="12" fill="var(--soft)">
+                  {show(depth(t))}
+                </text>
+              </g>
+            ))}
+          {(by === 'swing' ? x.ticks(5) : ticks(x, Math.min(5, width / 120), unitOf('distance').scale)).map((t) => (
+            <text key={t} x={x(t)} y={foot + 18} fontSize="12" textAnchor="middle" fill="var(--soft)">
+              {by === 'swing' ? `${Math.round(t)} s` : t === 0 ? '0' : show(distance(t))}
+            </text>
+          ))}
+          <text x={x.range()[1]} y={foot + 32} fontSize="12" textAnchor="end" fill="var(--soft)">
+            {axis}
+          </text>
+          {beside.map((b) => (
+            <path
+              key={b.way}
+              d={draw(b.l.path.moments) ?? ''}
+              fill="none"
+              stroke={b.way === 'this' ? 'var(--signal)' : 'var(--ink)'}
+              strokeWidth={b.way === 'this' ? 2.8 : 1.3}
+              strokeDasharray={dashes[b.way]}
+            />
+          ))}
+          {heights.map((b) => (
+            <text
+              key={b.way}
+              x={width - 86}
+              y={b.top + 4}
+              fontSize="12.5"
+              fill="var(--ink)"
+              fontWeight={b.way === 'this' ? 700 : 400}
+            >
+              {b.name}
+            </text>
+          ))}
+          <circle
+            cx={x(along(count))}
+            cy={y(count.depthM)}
+            r="4"
+            fill="var(--sheet)"
+            stroke="var(--signal)"
+            strokeWidth="2"
+          />
+          <text
+            x={x(along(count))}
+            y={Math.max(surface + 14, y(count.depthM) - 9)}
+            fontSize="12"
+            textAnchor="middle"
+            fill="var(--ink)"
+          >
+            {Math.round(mine.countS)} s
+          </text>
+        </g>
+        <Deep
+          name="Where the fish are"
+          word={`fish ${show(depth(targetM))}`}
+          value={targetM}
+          at={y(targetM)}
+          left={x.range()[0]! + 8}
+          perPx={deep / (foot - surface)}
+          limits={standards.limits.depthM}
+          onValue={onTarget}
+          fish
+        />
+        <Deep
+          name="The bottom"
+          word={`bottom ${show(depth(waterM))}${answer.waterAssumed ? ', assumed' : ''}`}
+          value={waterM}
+          at={y(waterM)}
+          left={x.range()[0]! + 120}
+          perPx={deep / (foot - surface)}
+          limits={{ low: 0.2, high: 60 }}
+          onValue={onWater}
+        />
+        <Current mps={currentMps} width={width} onCurrent={onCurrent} />
+      </svg>
+    </div>
+  );
+}
+
+function Deep({
+  name,
+  word,
+  value,
+  at,
+  left,
+  perPx,
+  limits,
+  onValue,
+  fish = false,
+}: {
+  name: string;
+  word: string;
+  value: number;
+  at: number;
+  left: number;
+  perPx: number;
+  limits: { low: number; high: number };
+  onValue: (m: number) => void;
+  fish?: boolean;
+}) {
+  const { show, stepOf } = useUnits();
+  const step = stepOf('depth', value);
+  const drag = useDrag({ value, perPx }, (from, _, dy) =>
+    onValue(clamp(steppedBy(from.value, dy * from.perPx, step), limits)),
+  );
+  const keys = (event: KeyboardEvent) => {
+    const by = { ArrowDown: 1, ArrowRight: 1, ArrowUp: -1, ArrowLeft: -1 }[event.key];
+    if (by === undefined) return;
+    event.preventDefault();
+    onValue(clamp(nextStep(value, step, by > 0), limits));
+  };
+  return (
+    <g
+      role="slider"
+      tabIndex={0}
+      aria-label={name}
+      aria-valuemin={limits.low}
+      aria-valuemax={limits.high}
+      aria-valuenow={value}
+      aria-valuetext={show(depth(value))}
+      onKeyDown={keys}
+      className="cursor-ns-resize"
+      {...drag.handle}
+    >
+      <rect x={left - 8} y={at - 16} width="112" height="32" fill="transparent" />
+      {fish ? (
+        <path
+          d={`M${left},${at}q9,-8 20,0q-11,8 -20,0l-7,-5v10z`}
+          fill="var(--sheet)"
+          stroke="var(--ink)"
+          strokeWidth="1.6"
+        />
+      ) : (
+        <rect x={left} y={at - 5} width="16" height="10" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="1.6" />
+      )}
+      <text
+        x={left + 26}
+        y={at + (fish ? 4 : 15)}
+        fontSize="12.5"
+        fontWeight="700"
+        fill="var(--ink)"
+        stroke={fish ? 'var(--water)' : 'var(--land)'}
+        strokeWidth="3"
+        paintOrder="stroke"
+      >
+        {word}
+      </text>
+    </g>
+  );
+}
+
+// Pixels for a metre a second of current.
+const pxPerMps = 70;
+
+function Current({ mps, width, onCurrent }: { mps: number; width: number; onCurrent: (mps: number) => void }) {
+  const { show, stepOf } = useUnits();
+  const limits = { low: 0, high: Math.min(4, (width - 180) / pxPerMps) };
+  const step = stepOf('waterSpeed', mps);
+  const drag = useDrag({ mps }, (from, dx) => onCurrent(clamp(steppedBy(from.mps, dx / pxPerMps, step), limits)));
+  const keys = (event: KeyboardEvent) => {
+    const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key];
+    if (by === undefined) return;
+    event.preventDefault();
+    onCurrent(clamp(nextStep(mps, step, by > 0), limits));
+  };
+  const [from, to] = [84, 84 + mps * pxPerMps + 10];
+  return (
+    <g
+      role="slider"
+      tabIndex={0}
+      aria-label="Current"
+      aria-valuemin={limits.low}
+      aria-valuemax={limits.high}
+      aria-valuenow={mps}
+      aria-valuetext={show({ value: mps, kind: 'waterSpeed', plusMinus: null })}
+      onKeyDown={keys}
+      className="cursor-ew-resize"
+      {...drag.handle}
+    >
+      <rect x={to - 16} y="4" width="36" height="36" fill="transparent" />
+      <text x="10" y="27" fontSize="12.5" fill="var(--ink)">
+        current
+      </text>
+      <line x1={from} x2={to} y1="22" y2="22" stroke="var(--ink)" strokeWidth="2" />
+      <path d={`M${to + 11},22l-13,-7v14z`} fill="var(--sheet)" stroke="var(--ink)" strokeWidth="1.8" />
+      <text x={to + 20} y="27" fontSize="13" fontWeight="700" fill="var(--ink)">
+        {show({ value: mps, kind: 'waterSpeed', plusMinus: null })}
+      </text>
+    </g>
+  );
+}

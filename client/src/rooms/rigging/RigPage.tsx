@@ -1,0 +1,197 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useRef, useState } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import { api, unwrap, type RigAnswer, type RigStep } from '../../api/client';
+import { useAttempt } from '../../api/useAttempt';
+import { useRefreshGear } from '../../state/gear';
+import { Caution, Message } from '../../ui/Message';
+import { useCommands } from '../../ui/commands';
+import { Say } from '../../ui/Say';
+import { useDone } from '../../ui/toast';
+import { useUnits } from '../../ui/units';
+import { KnotFacts, KnotSteps } from './KnotSteps';
+
+/** An outfit being put together: what is done, what comes now with its knot drawn large, what is still to come. */
+export function RigPage() {
+  const id = Number(useParams().id);
+  const queries = useQueryClient();
+  const key = ['rig', id];
+  const { data: ticket, error } = useQuery({
+    queryKey: key,
+    queryFn: ({ signal }) => unwrap(api.GET('/api/rigging/tickets/{id}', { params: { path: { id } }, signal })),
+  });
+  if (error && !ticket)
+    return (
+      <main id="main" className="p-6">
+        <h1 className="text-xl font-semibold">{error.message}</h1>
+        <Link className="underline" to="/rigging">
+          All rigging tickets
+        </Link>
+      </main>
+    );
+  if (!ticket) return <p className="p-6">Looking for the ticket…</p>;
+  return <Ticket key={id} ticket={ticket} onAnswer={(next) => queries.setQueryData(key, next)} />;
+}
+
+function Ticket({ ticket, onAnswer }: { ticket: RigAnswer; onAnswer: (next: RigAnswer) => void }) {
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const done = useDone(useRefreshGear());
+  const { attempt, words } = useAttempt();
+  const path = { params: { path: { id: ticket.id } } };
+  const { at, steps } = ticket;
+  const rigged = at >= steps.length;
+  const head = useRef<HTMLHeadingElement>(null);
+  const shownAt = useRef(at);
+  useEffect(() => {
+    // After a step the eye, and a screen reader, go on to the next one.
+    if (shownAt.current !== at) {
+      head.current?.focus({ preventScroll: true });
+      head.current?.scrollIntoView({ block: 'start' });
+    }
+    shownAt.current = at;
+  }, [at]);
+  const change = (work: () => Promise<RigAnswer>) =>
+    attempt(async () => {
+      onAnswer(await work());
+      void queries.invalidateQueries({ queryKey: ['rigs'] });
+    });
+  const tick = (step: string) =>
+    void change(() =>
+      unwrap(api.POST('/api/rigging/tickets/{id}/tick', { ...path, body: { step, version: ticket.version } })),
+    );
+  const untick = () =>
+    void change(() =>
+      unwrap(api.POST('/api/rigging/tickets/{id}/untick', { ...path, body: { version: ticket.version } })),
+    );
+  useCommands([
+    {
+      id: 'print',
+      name: 'Print this ticket',
+      words: 'paper pdf',
+      keys: [],
+      group: 'Rigging',
+      run: () => window.print(),
+    },
+    {
+      id: 'rig-done',
+      name: 'This step is done',
+      words: 'tick next',
+      keys: ['Enter'],
+      group: 'Rigging',
+      run: rigged ? null : () => tick(steps[at]!.id),
+    },
+  ]);
+  return (
+    <main id="main" className="paper-list mx-auto max-w-[48rem] px-4 py-3">
+      <header className="flex flex-wrap items-end gap-x-4 gap-y-1">
+        <div className="min-w-0 flex-1 basis-full sm:basis-0">
+          <p className="rubric">Rigging ticket</p>
+          <h1 className="text-2xl leading-tight font-semibold wrap-anywhere">{ticket.name}</h1>
+          <p className="text-soft">
+            {ticket.plan.rod}; {ticket.plan.reel}; {ticket.plan.line}; {ticket.plan.fly}
+          </p>
+        </div>
+        <div className="no-print flex flex-wrap gap-2">
+          <button className="btn min-h-[44px]" disabled={at === 0} onClick={untick}>
+            Step back
+          </button>
+          <button className="btn min-h-[44px]" onClick={() => window.print()}>
+            Print
+          </button>
+          <button
+            className="btn min-h-[44px]"
+            onClick={() =>
+              void attempt(async () => {
+                await unwrap(api.DELETE('/api/rigging/tickets/{id}', path));
+                await navigate('/rigging');
+                await done('The ticket was put away.', () =>
+                  unwrap(api.POST('/api/rigging/tickets/{id}/restore', path)),
+                );
+              })
+            }
+          >
+            Put away
+          </button>
+        </div>
+      </header>
+      {rigged ? (
+        <p className="my-2 text-lg font-semibold text-fits" role="status">
+          Rigged. Hook it into the keeper until you fish.
+        </p>
+      ) : (
+        at < steps.length - 1 && <Caution>Hooks stay covered, in the box, until the last step.</Caution>
+      )}
+      <Message>{words}</Message>
+      <ol className="mt-2">
+        {steps.map((step, i) => (
+          <li
+            key={step.id}
+            data-step={step.id}
+            aria-current={i === at ? 'step' : undefined}
+            className={`scroll-mt-14 border-t border-hair py-2 ${i === at ? 'border-l-4 border-l-signal bg-sheet pl-3' : ''}`}
+          >
+            <div className="flex gap-3">
+              <span className="w-6 shrink-0 text-right text-soft" aria-hidden="true">
+                {i < at ? '✓' : i + 1}
+              </span>
+              <div className="min-w-0 flex-1">
+                <h2
+                  className={`scroll-mt-16 font-semibold outline-none ${i < at ? 'text-soft' : ''} ${i === at ? 'text-xl' : ''}`}
+                  tabIndex={-1}
+                  ref={i === at ? head : undefined}
+                >
+                  {step.title}
+                  {i < at && <span className="sr-only">, done</span>}
+                </h2>
+                <p className={i < at ? 'hidden print:block' : i === at ? 'text-lg' : 'text-soft'}>
+                  <Say parts={step.says} />.
+                </p>
+                {i === at && <AtHand key={step.id} step={step} onDone={() => tick(step.id)} />}
+              </div>
+            </div>
+          </li>
+        ))}
+      </ol>
+    </main>
+  );
+}
+
+function AtHand({ step, onDone }: { step: RigStep; onDone: () => void }) {
+  const { show } = useUnits();
+  const [drawn, setDrawn] = useState(true);
+  return (
+    <div className="mt-1">
+      {step.materials && (
+        <p>
+          <b>At hand: </b>
+          <Say parts={step.materials} />.
+        </p>
+      )}
+      {step.caution && <Caution>{step.caution}</Caution>}
+      {step.knot && (
+        <div className="no-print">
+          <p className="flex items-baseline gap-3">
+            <b className="first-letter:uppercase">{step.knot.name}</b>
+            <button className="quiet underline" aria-expanded={drawn} onClick={() => setDrawn(!drawn)}>
+              {drawn ? 'I know this one' : 'Show me how'}
+            </button>
+          </p>
+          {drawn && <KnotSteps id={step.knot.id} />}
+          <KnotFacts id={step.knot.id} />
+        </div>
+      )}
+      {step.testN !== null && (
+        <p>
+          <b>Test: </b>a steady pull of {show({ value: step.testN, kind: 'force', plusMinus: null })} before you go on.
+        </p>
+      )}
+      <button
+        className="btn no-print mt-2 min-h-[52px] w-full bg-ink! text-lg text-paper! sm:w-auto sm:px-10"
+        onClick={onDone}
+      >
+        Done
+      </button>
+    </div>
+  );
+}
