@@ -9416,6 +9416,8 @@ export interface components {
             /** Format: double */
             sameMps: number;
             /** Format: double */
+            sameShare: null | number;
+            /** Format: double */
             samePileM: number;
         };
         TyingCut: {

@@ -66,7 +66,7 @@ public sealed record LeaderDropper(int Piece, double LengthM)
 public sealed record Leader(IReadOnlyList<LeaderPiece> Pieces)
 {
     /// <summary>Tippet diameter, metres: of the tippet's thin end, or of the last piece where none is called so.</summary>
-    public double TippetM => (Pieces.LastOrDefault(p => p.Part == LeaderPart.Tippet) ?? Pieces[^1]).EndM;
+    public double TippetM => (Pieces.LastOrDefault(p => p.Part == LeaderPart.Tippet) ?? (Pieces.Count > 0 ? Pieces[^1] : null))?.EndM ?? 0;
 
     /// <summary>Bite guard length, metres; 0 for none.</summary>
     public double GuardM => LengthOf(LeaderPart.Guard);

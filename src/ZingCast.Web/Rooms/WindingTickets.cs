@@ -106,9 +106,13 @@ public static partial class ReelsRoom
                     WindingDesk desk,
                     CancellationToken cancel
                 ) =>
-                    await db.Shelf<WindingTicket>(clock).FindAsync(id, cancel) is { } ticket
-                        ? TypedResults.Ok(Answer(ticket, desk))
-                        : Problems.Gone(OneTicket)
+                {
+                    // The desk first: what it has let go of by then is written down.
+                    var seen = desk.Of(id);
+                    return await db.Shelf<WindingTicket>(clock).FindAsync(id, cancel) is { } ticket
+                        ? TypedResults.Ok(Answer(ticket, desk, seen))
+                        : Problems.Gone(OneTicket);
+                }
             )
             .WithSummary("A winding ticket as it stands, with what the winder counts.")
             .Refuses(404);
@@ -132,9 +136,9 @@ public static partial class ReelsRoom
         tickets.MapShelf<WindingTicket>(OneTicket);
     }
 
-    private static TicketAnswer Answer(WindingTicket ticket, WindingDesk desk)
+    private static TicketAnswer Answer(WindingTicket ticket, WindingDesk desk, WindingCount? seen = null)
     {
-        var count = desk.Of(ticket.Id) ?? new(ticket.LegTurns, ticket.LegM, false);
+        var count = seen ?? desk.Of(ticket.Id) ?? new(ticket.LegTurns, ticket.LegM, false);
         return new(
             ticket.Id,
             ticket.Version,

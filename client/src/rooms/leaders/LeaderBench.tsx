@@ -140,8 +140,7 @@ function TurnsOver({
   );
 }
 
-const faster = (share: number) =>
-  `${Math.abs(100 * (share - 1)).toFixed(1)} % ${share > 1 ? 'faster' : 'slower'}`;
+const faster = (share: number) => `${Math.abs(100 * (share - 1)).toFixed(1)} % ${share > 1 ? 'faster' : 'slower'}`;
 
 function KeepIt({ leader, work, onKept }: { leader: LeaderDraft; work: BriefWork; onKept: () => void }) {
   const [name, setName] = useState('');
