@@ -27,6 +27,15 @@ const rest = [
   '/reels/5?part=spools',
   '/winding',
   '/spools/3',
+  '/leaders',
+  '/leaders?break=4',
+  '/leaders/1',
+  '/leaders/tying?of=1,2',
+  '/briefs/3/head?part=depth',
+  '/briefs/1/head?part=days',
+  '/rigging',
+  '/knots',
+  '/knots/non-slip',
 ];
 
 test.use({ looking: true });
@@ -135,6 +144,12 @@ test('on a phone nothing runs off the side and the links are big enough for a we
     '/reels/9?part=measure',
     '/reels/5?part=spools',
     '/spools/3',
+    '/briefs/1/leader',
+    '/briefs/3/head?part=depth',
+    '/leaders',
+    '/leaders/1',
+    '/leaders/tying?of=1,2',
+    '/knots/nail',
   ]) {
     await page.goto(view);
     await page.waitForLoadState('networkidle');
