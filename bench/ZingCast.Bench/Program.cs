@@ -4,6 +4,7 @@ using ZingCast.Bench;
 using ZingCast.Core.Briefs;
 using ZingCast.Core.Casting;
 using ZingCast.Core.Cutting;
+using ZingCast.Core.Depth;
 using ZingCast.Core.Leaders;
 using ZingCast.Core.Lines;
 using ZingCast.Core.Matching;
@@ -132,6 +133,12 @@ var bonito = new RunCase(
 );
 var ran = bonito.Run();
 
+// A leader of the pocket beside a packet's, and a fly that goes deep.
+var knotted = LeaderDesign.Of(LeaderSchool.Knotted, new(2.7, .001, .00025), loan.LeaderSpools)!;
+var use = new LeaderUse(.001, 90, brief.Fly, 2.74, brief.Species.Group.Mouth);
+var zander = days[2];
+CastSetup[] both = [.. new[] { leader, knotted }.Select(l => CastSetup.Of(brief, loan.Rods[5], loan.Lines[10], l))];
+
 // A rod as it was tested, the same with five weights, and drawers of thirty scraps.
 var tested = loan.Rods.Single(r => r.Tag == "R3");
 var five = tested.Test! with
@@ -248,6 +255,13 @@ var counting = new Counter(() => reports++);
     ("a spool filled, line by line", Median(4000, () => SpoolFill.Of(loan.Reels[4], loan.Lines[7], Backings.Rows[0], 150, leader)), .00005),
     ("a bonito runs, every moment kept", Median(400, () => bonito.Run()), .001),
     ("the same, six changes tried", Median(100, () => RunChange.Of(bonito, ran)), 0),
+    (
+        "a fly followed down on ten densities",
+        Median(400, () => DepthAnswer.Of(zander, new(), d => Matcher.UsualLeaderM(zander, d), .0003)),
+        .002
+    ),
+    ("a leader looked over, five pieces", Median(4000, () => LeaderCheck.Of(knotted, use)), .001),
+    ("two leaders turned over on one cast", Median(100, () => Turnover.Of(both, brief.DistanceM)), 0),
     ("cut plans over 30 scraps, one to three pieces", Median(12, () => Cutter.Plan(new(9, 300 * Exact.GrainKg), Drawer(2, 6, .4))), .2),
     ("the same, only short pieces: three are needed", Median(12, () => Cutter.Plan(new(9, 300 * Exact.GrainKg), Drawer(1, 3.4, .4))), .2),
     (

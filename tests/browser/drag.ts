@@ -95,3 +95,38 @@ test('from the finger to the spool in section', async ({ page }) => {
   const share = (p: number) => sorted[Math.min(sorted.length - 1, Math.floor(p * sorted.length))]!.toFixed(0);
   console.log(`\nfinger to spool: median ${share(0.5)} ms, 95th percentile ${share(0.95)} ms, of ${sorted.length}`);
 });
+
+test('from the finger to the fly on its way down', async ({ page }) => {
+  test.setTimeout(120_000);
+  await page.goto('/briefs/3/head?part=depth');
+  const bottom = page.getByRole('slider', { name: 'The bottom' });
+  await expect(bottom).toBeVisible();
+  await page.waitForLoadState('networkidle');
+  await page.evaluate(() => {
+    const told: number[] = [];
+    (window as unknown as { depth: number[] }).depth = told;
+    const where = () => document.querySelector('[aria-label="The bottom"]')!.getAttribute('aria-valuenow');
+    window.addEventListener('pointermove', () => {
+      const [began, was] = [performance.now(), where()];
+      const look = () => {
+        if (where() !== was) told.push(performance.now() - began);
+        else if (performance.now() - began < 1000) requestAnimationFrame(look);
+      };
+      requestAnimationFrame(look);
+    });
+  });
+  const box = (await bottom.boundingBox())!;
+  const at = { x: box.x + 20, y: box.y + box.height / 2 };
+  await page.mouse.move(at.x, at.y);
+  await page.mouse.down();
+  for (let i = 0; i < moves; i++) {
+    // Half a foot and more at a time, so that every move is another depth.
+    await page.mouse.move(at.x, at.y + 10 * (1 + (i % 5)));
+    await page.waitForTimeout(everyMs);
+  }
+  await page.mouse.up();
+  const sorted = (await page.evaluate(() => (window as unknown as { depth: number[] }).depth)).sort((a, b) => a - b);
+  expect(sorted.length).toBeGreaterThan(moves / 3);
+  const share = (p: number) => sorted[Math.min(sorted.length - 1, Math.floor(p * sorted.length))]!.toFixed(0);
+  console.log(`\nfinger to depth: median ${share(0.5)} ms, 95th percentile ${share(0.95)} ms, of ${sorted.length}`);
+});

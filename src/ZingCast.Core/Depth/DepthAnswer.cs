@@ -115,27 +115,37 @@ public sealed record DepthAnswer(
         var water = wish.WaterM ?? brief.DepthM + AboveBottomM;
         var (strip, pause) = (wish.StripM ?? UsualStripM, wish.PauseS ?? UsualPauseS);
         var wanted = Sinking.Lightest(brief, leaderM, tippetM);
+        var at = Densities.Rank(wish.Density ?? wanted.Id);
         var lines = Densities
-            .Rows.Select(d =>
-            {
-                var leader = leaderM(d.Id);
-                var rates = Sinking.Rates(brief, d, leaderM, tippetM, brief.Fly.WetKg);
-                // Counted down to the fish, no longer than anybody waits or the drift allows.
-                var count = wish.CountS ?? Math.Min(Sinking.TimeS(brief), rates.TimeTo(brief.DepthM));
-                var path = FlyPath.Of(new(rates, by, brief.DistanceM, leader, brief.CurrentMps, count, strip, pause, water, brief.DepthM));
-                return new DepthLine(
-                    d.Id,
-                    d.Name,
-                    leader,
-                    count,
-                    path,
-                    path.DeepestM >= brief.DepthM - .05,
-                    d.Id == wanted.Id,
-                    Math.Max(0, water - path.DeepestM)
-                );
-            })
+            .Rows.Select(
+                (d, i) =>
+                {
+                    var leader = leaderM(d.Id);
+                    var rates = Sinking.Rates(brief, d, leaderM, tippetM, brief.Fly.WetKg);
+                    // Counted down to the fish, no longer than anybody waits or the drift allows.
+                    var count = wish.CountS ?? Math.Min(Sinking.TimeS(brief), rates.TimeTo(brief.DepthM));
+                    var path = FlyPath.Of(
+                        new(rates, by, brief.DistanceM, leader, brief.CurrentMps, count, strip, pause, water, brief.DepthM)
+                    );
+                    return new DepthLine(
+                        d.Id,
+                        d.Name,
+                        leader,
+                        count,
+                        // Drawn are this one and its neighbours.
+                        Math.Abs(i - at) <= 1
+                            ? path
+                            : path with
+                            {
+                                Moments = [],
+                            },
+                        path.DeepestM >= brief.DepthM - .05,
+                        d.Id == wanted.Id,
+                        Math.Max(0, water - path.DeepestM)
+                    );
+                }
+            )
             .ToList();
-        var at = wish.Density is { } asked ? Densities.Rank(asked) : Densities.Rank(wanted.Id);
         return new(
             by,
             strip,

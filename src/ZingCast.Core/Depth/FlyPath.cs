@@ -46,7 +46,7 @@ public sealed record FlyCase(
 public readonly record struct FlyMoment(double TimeS, double AwayM, double DriftM, double DepthM, double LineM);
 
 /// <summary>Where a fly goes in the water.</summary>
-/// <param name="Moments">Moment by moment.</param>
+/// <param name="Moments">Moment by moment; none where nobody draws it.</param>
 /// <param name="CountM">How deep it is when it begins to be fished, metres.</param>
 /// <param name="DeepestM">How deep it ever is, metres.</param>
 /// <param name="HeldM">How deep it is on average while it is fished, metres.</param>
@@ -72,7 +72,7 @@ public sealed record FlyPath(
     private const double PullMps = .5;
 
     // A path is followed in steps of so many seconds, for no longer than so many, and drawn with so many moments.
-    private const double StepS = .05,
+    private const double StepS = .1,
         LongestS = 300;
     private const int MostMoments = 160;
 

@@ -52,7 +52,13 @@ export function DepthBench({ work, solution }: BenchProps) {
         </ul>
       )}
       <FlyPathDrawing
-        answer={answer}
+        // What is held goes with the finger; the way of the fly follows.
+        answer={{
+          ...answer,
+          targetM: work.draft.depthM ?? answer.targetM,
+          waterM: wish.waterM ?? answer.waterM,
+          waterAssumed: wish.waterM == null,
+        }}
         currentMps={brief.currentMps}
         onTarget={(depthM) => work.setDraft('depthM', { depthM })}
         onWater={(waterM) => set({ waterM })}
