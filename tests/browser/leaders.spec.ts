@@ -115,7 +115,10 @@ test('a fly is followed down: fish, bottom and current are dragged, and the paus
   await page.mouse.up();
   await expect(bottom).not.toHaveAttribute('aria-valuetext', '14 ft');
   // A slow line holds it the deeper the longer it may sink between strips.
-  const hover = page.getByRole('row', { name: /^hover/ }).getByRole('cell').nth(2);
+  const hover = page
+    .getByRole('row', { name: /^hover/ })
+    .getByRole('cell')
+    .nth(2);
   const held = async () => Number(/[\d.]+/.exec((await hover.textContent())!)![0]);
   const shallow = await held();
   await page.getByRole('slider', { name: 'Pause, slider' }).fill('6');

@@ -16,16 +16,20 @@ type Shot = {
   run?: boolean;
   /** A ticket on its way, the winder stopped. */
   wind?: boolean;
+  /** A leader knotted from the pocket, beside the chain's. */
+  leader?: boolean;
+  /** An outfit half rigged, at a knot. */
+  rig?: boolean;
 };
 
 const shots: Shot[] = [
   { name: 'chain', path: '/briefs/1' },
   { name: 'chain-dusk-metric', path: '/briefs/3', theme: 'dusk', units: 'metric' },
-  { name: 'bench-fly', path: '/briefs/1/fly' },
+  { name: 'bench-leader', path: '/briefs/1/leader', leader: true },
   { name: 'bench-backing', path: '/reels/5?brief=1' },
   { name: 'card', path: '/briefs/1/card' },
-  { name: 'bench-head', path: '/briefs/1/head' },
-  { name: 'compare', path: '/compare?a=1&b=3' },
+  { name: 'bench-depth', path: '/briefs/3/head?part=depth' },
+  { name: 'rigging', path: '/briefs/1', rig: true },
   { name: 'bench-rod', path: '/briefs/1/rod' },
   { name: 'bench-hand', path: '/briefs/1/hand' },
   { name: 'bench-run', path: '/briefs/1/backing', run: true },
@@ -34,7 +38,7 @@ const shots: Shot[] = [
   { name: 'rod-bends', path: '/rods/3?part=bend', units: 'metric', theme: 'dusk', beside: /^R7/ },
   { name: 'line-profile', path: '/lines/8?part=profile' },
   { name: 'cutting', path: '/cutting' },
-  { name: 'new-brief', path: '/briefs/new' },
+  { name: 'tying', path: '/leaders/tying?of=1,2' },
   { name: 'shed', path: '/shed' },
   { name: 'winding', path: '/reels/5?part=spools', wind: true },
   { name: 'phone', path: '/briefs/2', width: 390, height: 844 },
@@ -53,6 +57,8 @@ test('pictures of the main views', async ({ page, context }) => {
     beside,
     run,
     wind,
+    leader,
+    rig,
   } of shots) {
     const view = await context.newPage();
     await view.setViewportSize({ width, height });
@@ -86,6 +92,21 @@ test('pictures of the main views', async ({ page, context }) => {
       await fish.evaluate((e) => e.scrollIntoView({ block: 'start' }));
       await view.mouse.wheel(0, -200);
       await view.waitForTimeout(600);
+    }
+    if (leader) {
+      await view.getByRole('button', { name: 'knotted from the pocket' }).click();
+      await view.locator('[data-leader="yours"]').waitFor();
+      await view.waitForLoadState('networkidle');
+      await view.evaluate(() => window.scrollTo(0, 0));
+    }
+    if (rig) {
+      await view.getByRole('button', { name: 'Rig it' }).click();
+      for (const step of ['spool', 'rod', 'reel', 'rings', 'leader']) {
+        await view.locator(`[data-step="${step}"][aria-current]`).waitFor();
+        await view.getByRole('button', { name: 'Done', exact: true }).click();
+      }
+      await view.getByRole('button', { name: 'Next step' }).click();
+      await view.waitForLoadState('networkidle');
     }
     if (wind) {
       await view.getByRole('button', { name: 'Write the ticket' }).click();

@@ -30,6 +30,13 @@ public static class Glossary
             "The tapered nylon between line and fly. It passes the cast on and keeps the line away from the fish."
         ),
         new("butt", ["butt"], "The thick end: of a leader where it meets the line, of a rod where the hand is."),
+        new(
+            "dropper",
+            ["dropper", "droppers"],
+            "A short side branch of the leader for a second fly. How many flies are allowed differs by place."
+        ),
+        new("tag", ["tag"], "The short end that stands off a knot; it is trimmed, or left long for a dropper."),
+        new("count-down", ["count down", "count to the fish"], "Seconds a fly is left to sink before it is fished, counted aloud."),
         new("head", ["head", "heads"], "The thick, heavy part of the line that is cast; what comes after it is pulled out behind it."),
         new("belly", ["belly"], "The thick, even middle of a head, where most of its weight is."),
         new(

@@ -122,6 +122,40 @@ public static class ReferenceShelf
             Rows(Coatings.Rows, c => [c.Name, new Quantity(c.FromC, Kind.Temperature), new Quantity(c.ToC, Kind.Temperature)])
         ),
         new(
+            "knots",
+            "Knots",
+            "What each keeps of a strand's strength, and what it eats of a strand of half a millimetre.",
+            Knots.Source,
+            ["knot", "turns", "keeps, at least", "keeps, at most", "eats"],
+            Rows(
+                Knots.Rows,
+                k =>
+                    [
+                        k.Name,
+                        k.Turns.ToString(System.Globalization.CultureInfo.InvariantCulture),
+                        Figure.Share("share", k.Share.Low),
+                        Figure.Share("share", k.Share.High),
+                        Quantity.Short(k.EatsM(.5 * Mm)),
+                    ]
+            )
+        ),
+        new(
+            "leader-materials",
+            "Leader materials",
+            "What a metre of 0.3 mm weighs and stands, straight.",
+            LeaderMaterials.Source,
+            ["material", "weighs", "stands"],
+            Rows(
+                LeaderMaterials.Rows,
+                m =>
+                    [
+                        m.Name,
+                        Quantity.LineMass(m.KgM3 * Math.PI / 4 * .3 * Mm * .3 * Mm),
+                        Quantity.Force(LeaderMaterials.StrengthN(m.Material, .3 * Mm)),
+                    ]
+            )
+        ),
+        new(
             "backings",
             "Backing",
             "Usual braids.",
