@@ -142,7 +142,8 @@ public sealed class FuzzTests : IDisposable
         var leader = Said(
             """
             {"pieces":[{"part":"butt","lengthM":1.6,"startM":0.0006,"endM":0.0006,"material":"nylon"},
-              {"part":"tippet","lengthM":1.1,"startM":0.0003,"endM":0.0003,"material":"fluorocarbon","knot":"dropper","spoolId":4,"ownN":40}],
+              {"part":"tippet","lengthM":1.1,"startM":0.0003,"endM":0.0003,"material":"fluorocarbon","knot":"dropper",
+               "spoolId":4,"ownN":40}],
               "lineKnot":"nail","flyKnot":"non-slip","droppers":[{"piece":1,"lengthM":0.15}],"ring":false,"indicatorM":1.5,"shotM":0.2,
               "sinkMps":0.05}
             """

@@ -34,13 +34,18 @@ export function KnotDrawing({ step, label }: { step: KnotStep; label: string }) 
       ))}
       {step.crossings.map((c, i) => {
         const over = step.strands[c.over]!;
+        const reach = pen[step.strands[c.under]!.role].width / 2 + 7;
         return (
-          <Stroke
-            key={`over-${i}`}
-            strand={over}
-            points={around(over.points, c.overAt, pen[step.strands[c.under]!.role].width / 2 + 7)}
-            bridge
-          />
+          <g key={`over-${i}`}>
+            <path
+              d={through(around(over.points, c.overAt, reach)) ?? ''}
+              fill="none"
+              stroke="var(--sheet)"
+              strokeWidth={pen[over.role].width + 2 * gap}
+            />
+            {/* A little longer than its gap, so that no seam shows. */}
+            <Stroke strand={over} points={around(over.points, c.overAt, reach + 4)} cap="butt" />
+          </g>
         );
       })}
       {step.strands.map((s, i) => s.ends && <Arrow key={`end-${i}`} points={s.points} />)}
@@ -62,13 +67,11 @@ export function KnotDrawing({ step, label }: { step: KnotStep; label: string }) 
   );
 }
 
-function Stroke({ strand, points, bridge = false }: { strand: KnotStrand; points: Point[]; bridge?: boolean }) {
+function Stroke({ strand, points, cap = 'round' }: { strand: KnotStrand; points: Point[]; cap?: 'round' | 'butt' }) {
   const { width, ink, core, coreWidth } = pen[strand.role];
   const d = through(points) ?? '';
-  const cap = bridge ? 'butt' : 'round';
   return (
     <g fill="none" strokeLinejoin="round">
-      {bridge && <path d={d} stroke="var(--sheet)" strokeWidth={width + 2 * gap} />}
       <path d={d} stroke={ink} strokeWidth={width} strokeLinecap={cap} />
       {core && <path d={d} stroke={core} strokeWidth={coreWidth} strokeLinecap={cap} />}
     </g>

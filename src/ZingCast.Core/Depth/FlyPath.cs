@@ -53,7 +53,7 @@ public readonly record struct FlyMoment(double TimeS, double AwayM, double Drift
 /// <param name="CountToS">Seconds to the fish's depth; null when it never gets there.</param>
 /// <param name="InZone">Share of the fishing in which it is near the fish's depth.</param>
 /// <param name="BottomAtS">When it touches the bottom, seconds; null when it stays clear.</param>
-/// <param name="PitchM">How far upstream to pitch it, to be at the fish's depth when it comes to the fish, metres; null when it never is.</param>
+/// <param name="PitchM">How far upstream to pitch it, to be so deep when it comes to the fish, metres; null when it never is.</param>
 public sealed record FlyPath(
     IReadOnlyList<FlyMoment> Moments,
     double CountM,

@@ -206,7 +206,7 @@ public sealed record LeaderCheck(
                 teeth ? Verdict.Look : Verdict.Fits,
                 teeth
                     ? (Sentence)
-                        $"{Quantity.Diameter(last.EndM)} fluorocarbon swims better than wire, and is sometimes cut: look at it after every fish"
+                        $"{Quantity.Diameter(last.EndM)} fluorocarbon swims better than wire, and is sometimes cut: look after every fish"
                     : $"{Quantity.Diameter(last.EndM)} fluorocarbon stands rubbing"
             );
     }
@@ -237,7 +237,7 @@ public sealed record LeaderCheck(
         yield return new("net", verdict, says());
     }
 
-    /// <summary>How a leader does at the net on a rod of this length, metres: what stays outside the tip, and its joint in the rings.</summary>
+    /// <summary>How a leader does at the net on a rod of this length, metres: whether its joint comes into the rings.</summary>
     public static (Verdict Verdict, Func<Sentence> Says) AtTheNet(Leader leader, double rodM, bool led)
     {
         var outside = leader.LengthM - rodM;

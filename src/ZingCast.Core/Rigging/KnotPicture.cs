@@ -48,7 +48,7 @@ public sealed record KnotLabel(double X, double Y, string Text);
 /// <summary>One step of tying a knot.</summary>
 /// <param name="Says">What the fingers do.</param>
 /// <param name="Strands">What is drawn, from behind to before where nothing crosses.</param>
-/// <param name="Crossings">Who passes over whom, the nearest to the eye last: drawn in this order none hides another that is above it.</param>
+/// <param name="Crossings">Who passes over whom, the nearest to the eye last: drawn so, none hides another that is above it.</param>
 /// <param name="Labels">Words on the drawing.</param>
 public sealed record KnotStep(
     string Says,

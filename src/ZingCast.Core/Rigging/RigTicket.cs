@@ -183,7 +183,7 @@ public sealed record RigTicket : Kept
             "Put the rod together",
             Plan.RodPieces > 1
                 ? (Sentence)
-                    $"{Plan.Rod}, {Plan.RodPieces} pieces: tip first, a quarter turn out of line, then push and turn until the rings line up"
+                    $"{Plan.Rod}, {Plan.RodPieces} pieces: tip first, a quarter turn out, then push and turn until the rings line up"
                 : $"{Plan.Rod}: sight along it, the rings in one line",
             caution: Overhead
         );
@@ -195,7 +195,8 @@ public sealed record RigTicket : Kept
         yield return Step(
             "rings",
             "Line through the rings",
-            $"Double the line's end and lead the fold through every ring: if it slips it catches by itself. Count them; the keeper ring is none"
+            $"Double the line's end and lead the fold through every ring: if it slips it catches by itself. "
+                + $"Count them; the keeper ring is none"
         );
     }
 
@@ -258,8 +259,7 @@ public sealed record RigTicket : Kept
                     : $"{PlainText.Capital(below.Name)} to {(above.Part == below.Part ? "the piece before" : above.Name)}",
                 ring ? (Sentence)$"A clinch from either side: the tippet is changed without eating up the leader"
                     : dropper is not null
-                        ? (Sentence)
-                            $"Leave the thicker end long: {Quantity.Short(dropper.LengthM)}. Check how many flies are allowed where you fish"
+                        ? (Sentence)$"Leave the thicker end long: {Quantity.Short(dropper.LengthM)}. Check how many flies are allowed there"
                     : $"{PlainText.Capital(knot.Seat)}",
                 ring ? (Sentence)$"{of}, a 2 or 3 mm ring" : of,
                 knot,
@@ -300,7 +300,7 @@ public sealed record RigTicket : Kept
         yield return Step(
             FlyStep,
             "The fly, last of all",
-            $"Now uncover the hook. Tie {Plan.Fly} on{(more > 0 ? $", then the {(more == 1 ? "dropper's" : "droppers'")}" : "")}; pull against the bend "
+            $"Now uncover the hook. Tie {Plan.Fly} on{(more > 0 ? ", then the dropper's" : "")}; pull against the bend "
                 + $"with pliers, hook it into the keeper until you stand in the water",
             $"{Plan.Fly}",
             knot,
