@@ -136,6 +136,7 @@ export function DepthBench({ work, solution }: BenchProps) {
             <th scope="col">count to the fish</th>
             <th scope="col">holds about</th>
             <th scope="col">deepest</th>
+            <th scope="col">to the bottom</th>
             {answer.by === 'drift' && <th scope="col">pitch upstream</th>}
           </tr>
         </thead>
@@ -154,7 +155,10 @@ export function DepthBench({ work, solution }: BenchProps) {
                 {l.reaches ? <Mark verdict={l.path.bottomAtS === null ? 'fits' : 'look'} wordless /> : null}{' '}
                 {show(depth(l.path.heldM))}
               </td>
-              <td>{l.path.bottomAtS === null ? show(depth(l.path.deepestM)) : 'on the bottom'}</td>
+              <td>{show(depth(l.path.deepestM))}</td>
+              <td>
+                {l.path.bottomAtS === null ? show({ value: l.clearM, kind: 'shortLength', plusMinus: null }) : 'drags'}
+              </td>
               {answer.by === 'drift' && <td>{l.path.pitchM === null ? '—' : show(distance(l.path.pitchM))}</td>}
             </tr>
           ))}

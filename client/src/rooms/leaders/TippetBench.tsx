@@ -20,7 +20,7 @@ export function TippetBench({ work, solution }: BenchProps) {
           solved={work.pins.tippetM == null}
           problem={work.problems['pins.tippetM']}
           said={work.pins.said?.tippetM}
-          onChange={(tippetM, said) => work.setPins('tippetM', { tippetM }, said)}
+          onChange={(tippetM, said) => work.setPins('tippetM', { tippetM, leader: null }, said)}
         />
       </PinFields>
       <div className="grid gap-6 sm:grid-cols-2">
@@ -52,7 +52,7 @@ export function TippetBench({ work, solution }: BenchProps) {
                       <button
                         className="quiet"
                         aria-label={`Pin ${showFigure(cells[0]!)}`}
-                        onClick={() => work.setPins('tippetM', { tippetM: thick })}
+                        onClick={() => work.setPins('tippetM', { tippetM: thick, leader: null })}
                       >
                         <PinMark on={work.pins.tippetM != null && here} />
                       </button>

@@ -51,11 +51,16 @@ function Ticket({ ticket, onAnswer }: { ticket: RigAnswer; onAnswer: (next: RigA
     }
     shownAt.current = at;
   }, [at]);
-  const change = (work: () => Promise<RigAnswer>) =>
-    attempt(async () => {
-      onAnswer(await work());
-      void queries.invalidateQueries({ queryKey: ['rigs'] });
-    });
+  const busy = useRef(false);
+  const change = async (work: () => Promise<RigAnswer>) => {
+    // A thumb that comes down twice means once.
+    if (busy.current) return;
+    busy.current = true;
+    const went = await attempt(async () => onAnswer(await work()));
+    busy.current = false;
+    // Refused, it may have moved on elsewhere: look again.
+    await queries.invalidateQueries({ queryKey: went ? ['rigs'] : ['rig', ticket.id] });
+  };
   const tick = (step: string) =>
     void change(() =>
       unwrap(api.POST('/api/rigging/tickets/{id}/tick', { ...path, body: { step, version: ticket.version } })),
@@ -77,7 +82,7 @@ function Ticket({ ticket, onAnswer }: { ticket: RigAnswer; onAnswer: (next: RigA
       id: 'rig-done',
       name: 'This step is done',
       words: 'tick next',
-      keys: ['Enter'],
+      keys: ['t'],
       group: 'Rigging',
       run: rigged ? null : () => tick(steps[at]!.id),
     },
