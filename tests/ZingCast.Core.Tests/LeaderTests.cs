@@ -198,8 +198,8 @@ public class LeaderTests
             if (!bought)
                 eaten += Knots.Of(leader.LineKnot == "nail" ? "nail" : "perfection").EatsM(leader.Pieces[0].StartM);
             for (var i = 1; i < leader.Pieces.Count; i++)
-                if (leader.Pieces[i].Knot is { } knot)
-                    eaten += Knots.Of(knot).EatsM(leader.Pieces[i - 1].EndM) + Knots.Of(knot).EatsM(leader.Pieces[i].StartM);
+                if (leader.KnotOf(i) is { } knot)
+                    eaten += knot.EatsM(leader.Pieces[i - 1].EndM) + knot.EatsM(leader.Pieces[i].StartM);
             Assert.Equal(leader.LengthM + eaten, cuts.Sum(c => c.CutM), 6);
         });
 

@@ -116,6 +116,20 @@ public sealed record Leader(IReadOnlyList<LeaderPiece> Pieces)
     /// <summary>Length from a piece's line end to the fly, metres.</summary>
     public double FromFlyM(int piece) => Pieces.Skip(piece).Sum(p => p.LengthM);
 
+    /// <summary>
+    /// The knot at a piece's line end, from 1; null where it runs on. A ring is tied to with a clinch from either side, and where a dropper
+    /// hangs its knot has the long tag.
+    /// </summary>
+    public Knot? KnotOf(int piece) =>
+        Pieces[piece].Knot is not { } knot ? null
+        : OnRing(piece) ? Knots.Clinch
+        : Droppers.Any(d => d.Piece == piece) ? Knots.Dropper
+        : Knots.Of(knot);
+
+    /// <summary>Whether a piece hangs on the ring: the first that is tippet.</summary>
+    public bool OnRing(int piece) =>
+        Ring && piece > 0 && Pieces[piece].Part == LeaderPart.Tippet && Pieces[piece - 1].Part != LeaderPart.Tippet;
+
     /// <summary>Share of the line tip's diameter that a butt should have. Common practice: 0.6 to 0.7.</summary>
     public static readonly Spread ButtShare = new(.6, .7);
 

@@ -156,7 +156,7 @@ public sealed record LeaderCheck(
         {
             LeaderPiece above = leader.Pieces[i - 1],
                 below = leader.Pieces[i];
-            if (below.Knot is not { } knot || below.Part == LeaderPart.Guard || leader.Ring && below.Part == LeaderPart.Tippet)
+            if (below.Knot is not { } knot || below.Part == LeaderPart.Guard || leader.OnRing(i))
                 continue;
             var step = above.EndM - below.StartM;
             if (knot == Knots.Blood.Id && below.StartM < BloodShare * above.EndM)

@@ -52,8 +52,8 @@ public static class LeaderStrength
         var pieces = leader.Pieces;
         List<LeaderJoint> joints = [Line(leader, lineCoreN)];
         for (var i = 1; i < pieces.Count; i++)
-            if (pieces[i].Knot is { } knot)
-                joints.Add(Between(Knots.Of(knot), i, pieces[i - 1], pieces[i], leader));
+            if (leader.KnotOf(i) is { } knot)
+                joints.Add(Between(knot, i, pieces[i - 1], pieces[i]));
         joints.Add(Joint(LeaderJointAt.Fly, pieces.Count, Knots.Of(leader.FlyKnot), "fly", pieces[^1]));
         var weakest = joints.MinBy(j => j.StandsN);
         return [.. joints.Select(j => ReferenceEquals(j, weakest) ? j with { Weakest = true } : j)];
@@ -68,13 +68,8 @@ public static class LeaderStrength
         return core < joint.StandsN ? joint with { StandsN = core, PlusMinusN = Off(knot, MaterialShare) * core, Tried = false } : joint;
     }
 
-    private static LeaderJoint Between(Knot knot, int piece, LeaderPiece above, LeaderPiece below, Leader leader)
-    {
-        // A ring is tied to with a clinch from either side.
-        var tied = leader.Ring && below.Part == LeaderPart.Tippet && above.Part != LeaderPart.Tippet ? Knots.Clinch : knot;
-        var weaker = above.StrengthN() < below.StrengthN() ? above : below;
-        return Joint(LeaderJointAt.Piece, piece, tied, below.Name, weaker);
-    }
+    private static LeaderJoint Between(Knot knot, int piece, LeaderPiece above, LeaderPiece below) =>
+        Joint(LeaderJointAt.Piece, piece, knot, below.Name, above.StrengthN() < below.StrengthN() ? above : below);
 
     private static LeaderJoint Joint(LeaderJointAt at, int piece, Knot knot, string name, LeaderPiece strand)
     {

@@ -128,8 +128,8 @@ public sealed record TyingList(
                 to++;
             LeaderPiece first = pieces[i],
                 last = pieces[to - 1];
-            var above = i == 0 ? LineEnd(leader) : Knots.Of(first.Knot!);
-            var below = to == pieces.Count ? Knots.Of(leader.FlyKnot) : Knots.Of(pieces[to].Knot!);
+            var above = i == 0 ? LineEnd(leader) : leader.KnotOf(i)!;
+            var below = to == pieces.Count ? Knots.Of(leader.FlyKnot) : leader.KnotOf(to)!;
             var bought = first.StartM != last.EndM || first.Material == LeaderMaterial.Coated;
             cuts.Add(
                 new(
@@ -144,7 +144,7 @@ public sealed record TyingList(
                     bought ? null : Like(first, spools)?.Tag,
                     bought,
                     i == 0 ? (leader.LineKnot == Knots.Nail.Id ? Knots.Nail.Name : Knots.Perfection.Name)
-                        : leader.Ring && first.Part == LeaderPart.Tippet ? "clinch to the ring"
+                        : leader.OnRing(i) ? "clinch to the ring"
                         : above.Name
                 )
             );

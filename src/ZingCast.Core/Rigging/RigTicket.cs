@@ -248,8 +248,7 @@ public sealed record RigTicket : Kept
             LeaderPiece above = leader.Pieces[joint.Piece - 1],
                 below = leader.Pieces[joint.Piece];
             var dropper = leader.Droppers.FirstOrDefault(d => d.Piece == joint.Piece);
-            var knot = dropper is null ? Knots.Of(joint.Knot) : Knots.Dropper;
-            var ring = leader.Ring && below.Part == LeaderPart.Tippet && joint.Knot == Knots.Clinch.Id;
+            var (knot, ring) = (leader.KnotOf(joint.Piece)!, leader.OnRing(joint.Piece));
             Sentence of =
                 $"{Quantity.RodLength(below.LengthM)} of {Quantity.Tippet(below.StartM)} {LeaderMaterials.Of(below.Material).Name}";
             yield return Step(
