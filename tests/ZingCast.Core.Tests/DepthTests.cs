@@ -145,7 +145,7 @@ public class DepthTests
                 var solved = Matcher.Solve(brief, GearShed.Empty, cancel: TestContext.Current.CancellationToken);
                 var tippet = solved.Outfit.Tippet.DiameterM;
                 var answer = DepthAnswer.Of(brief, new(), d => Matcher.UsualLeaderM(brief, d), tippet);
-                Assert.Equal(solved.Outfit.Line.Density, answer.Lines.First(l => l.Wanted).Density);
+                Assert.Equal(solved.Outfit.Line.Density, answer.Lines.FirstOrDefault(l => l.Wanted)?.Density ?? Densities.Floating.Id);
             }
         );
 
@@ -195,6 +195,15 @@ public class DepthTests
                 o.Says.ToString().Contains("sinking line", StringComparison.Ordinal)
                 || o.Says.ToString().Contains("longer leader", StringComparison.Ordinal)
         );
+    }
+
+    [Fact]
+    public void A_fly_on_the_surface_is_not_followed_down()
+    {
+        var dry = Brief.Complete(DemoGear.Briefs[1].Draft);
+        var answer = DepthAnswer.Of(dry, new(), d => Matcher.UsualLeaderM(dry, d), .00015);
+        Assert.Empty(answer.Lines);
+        Assert.Contains("surface", answer.Says.ToString(), StringComparison.Ordinal);
     }
 
     // Which line to buy first: every brief is served once, by what is there or by one to buy, and the first to buy serves no fewer than the

@@ -54,13 +54,21 @@ public class LeaderTests
     }
 
     [Fact]
-    public void What_somebody_broke_it_at_goes_before_the_table()
+    public void What_somebody_broke_it_at_goes_before_the_table_knot_by_knot()
     {
-        var spool = Pocket.First(s => s.Tag == "T4").Broke(new(default, "clinch", 40)).Broke(new(default, "clinch", 50));
-        Assert.Equal(45, spool.OwnN);
-        var fly = LeaderStrength.Joints(Tied(P(LeaderPart.Tippet, 2, .33) with { OwnN = spool.OwnN }), 1000)[^1];
-        Assert.True(fly.Tried);
-        Assert.Equal(45, fly.StandsN);
+        // Two clinches and a blood knot of one spool: each over the share its knot keeps tells the strand.
+        var spool = Pocket.First(s => s.Tag == "T4");
+        spool = spool.Broke(new(default, "clinch", 40)).Broke(new(default, "clinch", 50)).Broke(new(default, "blood", 33));
+        Assert.Equal(41, spool.BrokeN!.Value, 9);
+        Assert.Equal((40 / .85 + 50 / .85 + 33 / .825) / 3, spool.OwnN!.Value, 9);
+        var piece = P(LeaderPart.Tippet, .6, .33, "blood") with { OwnN = spool.OwnN };
+        var joints = LeaderStrength.Joints(Tied(P(LeaderPart.Butt, 1.5, .40), piece), 1000);
+        Assert.Equal(.825 * spool.OwnN.Value, joints[1].StandsN, 9);
+        Assert.Equal(.85 * spool.OwnN.Value, joints[2].StandsN, 9);
+        Assert.Equal([false, true, true], joints.Select(j => j.Tried));
+        // What was tried is surer than the table.
+        var table = LeaderStrength.Joints(Tied(P(LeaderPart.Tippet, .6, .33)), 1000)[^1];
+        Assert.True(joints[2].PlusMinusN / joints[2].StandsN < table.PlusMinusN / table.StandsN);
     }
 
     // Mass a metre from the X rule and the density: 4X is 7 thousandths of an inch, nylon 1140 kg/m³ (memory).

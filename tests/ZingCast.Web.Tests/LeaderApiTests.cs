@@ -148,7 +148,7 @@ public sealed class LeaderApiTests : IDisposable
             version = Version(spool),
         };
         var kept = await (await client.Post($"/api/leaders/spools/{Id(spool)}/breaks", broke)).Json();
-        Assert.Equal(peak, kept.GetProperty("ownN").GetDouble(), 9);
+        Assert.Equal(peak, kept.GetProperty("brokeN").GetDouble(), 9);
         Assert.Equal(HttpStatusCode.PreconditionFailed, (await client.Post($"/api/leaders/spools/{Id(spool)}/breaks", broke)).StatusCode);
         Assert.Equal(HttpStatusCode.NotFound, (await client.Post("/api/leaders/spools/999/breaks", broke)).StatusCode);
     }

@@ -49,6 +49,14 @@ test.describe('with four spools in the pocket', () => {
     await page.keyboard.press('Enter');
     await expect(finding(page, 'twist')).toContainText('fits');
 
+    await piece.getByRole('textbox', { name: 'Length' }).first().fill('60 ft');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('A leader is between 0.3 and 12 m')).toBeVisible();
+    await expect(finding(page, 'smooth')).toHaveCount(0);
+    await piece.getByRole('textbox', { name: 'Length' }).first().fill('4 ft');
+    await page.keyboard.press('Enter');
+    await expect(finding(page, 'smooth')).toContainText('fits');
+
     await page.getByRole('textbox', { name: 'Keep this leader, called' }).fill('four spools');
     await page.getByRole('button', { name: 'Keep and pin it' }).click();
     await expect(page.getByText('K3 four spools is kept and pinned.', { exact: true })).toBeVisible();
@@ -119,7 +127,7 @@ test('a fly is followed down: fish, bottom and current are dragged, and the paus
   const hover = page
     .getByRole('row', { name: /^hover/ })
     .getByRole('cell')
-    .nth(2);
+    .nth(3);
   const held = async () => Number(/[\d.]+/.exec((await hover.textContent())!)![0]);
   const shallow = await held();
   await page.getByRole('slider', { name: 'Pause, slider' }).fill('6');

@@ -7136,6 +7136,7 @@ export interface components {
             build: components["schemas"]["PickOfBuild"][];
             found: components["schemas"]["PickOfFound"][];
             leaderMaterial: components["schemas"]["PickOfLeaderMaterial"][];
+            spoolMaterial: components["schemas"]["PickOfLeaderMaterial"][];
             leaderPart: components["schemas"]["PickOfLeaderPart"][];
             leaderSchool: components["schemas"]["PickOfLeaderSchool"][];
             fishedBy: components["schemas"]["PickOfFishedBy"][];
@@ -7317,6 +7318,7 @@ export interface components {
             source: components["schemas"]["Source"];
             /** Format: double */
             zoneM: number;
+            watersM: components["schemas"]["Spread"];
         };
         DepthLine: {
             density: string;
@@ -7957,7 +7959,7 @@ export interface components {
             /** Format: double */
             outsideM: null | number;
             formula: components["schemas"]["Sentence"];
-            weakest: components["schemas"]["LeaderJoint"];
+            sources: components["schemas"]["Source"][];
         };
         LeaderCheckRequest: {
             leader: components["schemas"]["LeaderInput"];
@@ -7999,6 +8001,8 @@ export interface components {
             id: string;
             verdict: components["schemas"]["Verdict"];
             says: components["schemas"]["Sentence"];
+            /** @default false */
+            aside: boolean;
         };
         LeaderInput: {
             pieces: components["schemas"]["LeaderPieceInput"][];
@@ -8083,6 +8087,8 @@ export interface components {
             breaks: components["schemas"]["TippetBreak"][];
             classes: null | components["schemas"]["Spread"];
             isMeasured: boolean;
+            /** Format: double */
+            brokeN: null | number;
             /** Format: double */
             ownN: null | number;
             /** Format: double */
@@ -8657,6 +8663,7 @@ export interface components {
             caution: null | string;
             /** Format: date-time */
             doneAt: null | string;
+            test: null | components["schemas"]["Sentence"];
         };
         RigTicket: {
             name: string;

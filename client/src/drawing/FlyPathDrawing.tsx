@@ -33,7 +33,7 @@ export function FlyPathDrawing({ answer, currentMps, onTarget, onWater, onCurren
   // Towards the rod, down the current, or as it goes by.
   const along = (m: Moment) => (by === 'retrieve' ? m.awayM : by === 'drift' ? m.driftM : m.timeS);
   const far = Math.max(1, ...beside.flatMap((b) => b.l.path.moments.map(along)));
-  const x = scaleLinear([0, far], by === 'retrieve' ? [64, width - 92] : [64, width - 92]);
+  const x = scaleLinear([0, far], [64, width - 92]);
   const deep = Math.max(waterM, targetM) * 1.06 + 0.1;
   const y = scaleLinear([0, deep], [surface, foot]);
   const draw = line<Moment>(
@@ -86,6 +86,8 @@ export function FlyPathDrawing({ answer, currentMps, onTarget, onWater, onCurren
           <line x1="0" x2={width} y1={surface} y2={surface} stroke="var(--ink)" />
           {ticks(y, 5, unitOf('depth').scale)
             .filter((t) => t > 0 && t < waterM)
+            // In shallow water two ticks may be said alike.
+            .filter((t, i, all) => i === 0 || show(depth(t)) !== show(depth(all[i - 1]!)))
             .map((t) => (
               <g key={t}>
                 <line x1="0" x2="6" y1={y(t)} y2={y(t)} stroke="var(--soft)" />
@@ -160,7 +162,7 @@ export function FlyPathDrawing({ answer, currentMps, onTarget, onWater, onCurren
           at={y(waterM)}
           left={x.range()[0]! + 120}
           perPx={deep / (foot - surface)}
-          limits={{ low: 0.2, high: 60 }}
+          limits={answer.watersM}
           onValue={onWater}
         />
         <Current mps={currentMps} width={width} onCurrent={onCurrent} />

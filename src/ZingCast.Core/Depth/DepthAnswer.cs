@@ -22,6 +22,9 @@ public sealed record DepthWish(
     string? Density = null
 )
 {
+    /// <summary>How deep water may be, metres.</summary>
+    public static readonly Limit Waters = new(.1, 60, "Water is between 10 cm and 60 m deep (197 ft).");
+
     /// <summary>Every field that cannot be used; empty when all is well.</summary>
     public IReadOnlyList<FieldProblem> Check() =>
         new FieldCheck()
@@ -29,7 +32,7 @@ public sealed record DepthWish(
             .Range("countS", CountS, 0, 240, "Nobody counts longer than four minutes.")
             .Range("stripM", StripM, 0, 2, "A strip is up to 2 m (6½ ft).")
             .Range("pauseS", PauseS, 0, 30, "A pause is up to 30 s.")
-            .Range("waterM", WaterM, .1, 60, "Water is between 10 cm and 60 m deep (197 ft).")
+            .Within("waterM", WaterM, Waters)
             .Range("flyKg", FlyKg, 0, .05, "A fly weighs between 0 and 50 g, soaked.")
             .Must("density", Density is null || Densities.Rank(Density) >= 0, "Pick a density from the list.")
             .Problems;
@@ -66,7 +69,7 @@ public sealed record DepthAdvice(Sentence Says);
 /// <param name="WaterAssumed">True when nobody said how deep the water is.</param>
 /// <param name="TargetM">Where the fish are, metres.</param>
 /// <param name="FlyKg">Soaked mass, kilograms.</param>
-/// <param name="Lines">Every density from light to heavy.</param>
+/// <param name="Lines">Every density from light to heavy; none for a fly on the surface.</param>
 /// <param name="At">Which of them is looked at.</param>
 /// <param name="Says">The answer in a sentence.</param>
 /// <param name="Others">What else would do, or where it hurts.</param>
@@ -94,6 +97,9 @@ public sealed record DepthAnswer(
     /// <summary>How near the fish's depth a fly is seen, metres, for drawings.</summary>
     public double ZoneM { get; } = FlyPath.ZoneM;
 
+    /// <summary>How deep the water may be said to be, metres.</summary>
+    public Spread WatersM { get; } = new(DepthWish.Waters.Low, DepthWish.Waters.High);
+
     // Nearer the bottom a hook catches, metres. Common practice.
     private const double SnagM = .15;
 
@@ -116,8 +122,9 @@ public sealed record DepthAnswer(
         var (strip, pause) = (wish.StripM ?? UsualStripM, wish.PauseS ?? UsualPauseS);
         var wanted = Sinking.Lightest(brief, leaderM, tippetM);
         var at = Densities.Rank(wish.Density ?? wanted.Id);
-        var lines = Densities
-            .Rows.Select(
+        IReadOnlyList<Density> followed = brief.DepthM > 0 ? Densities.Rows : [];
+        var lines = followed
+            .Select(
                 (d, i) =>
                 {
                     var leader = leaderM(d.Id);
@@ -156,8 +163,8 @@ public sealed record DepthAnswer(
             brief.Fly.WetKg,
             lines,
             at,
-            Said(brief, lines[at], by),
-            [.. Other(brief, lines[at], by, leaderM, tippetM).Select(says => new DepthAdvice(says))],
+            lines.Count == 0 ? $"On the surface there is nothing to sink: say how deep the fly is to fish" : Said(brief, lines[at], by),
+            lines.Count == 0 ? [] : [.. Other(brief, lines[at], by, leaderM, tippetM).Select(says => new DepthAdvice(says))],
             Trust
         );
     }
@@ -168,8 +175,6 @@ public sealed record DepthAnswer(
     private static Sentence Said(Brief brief, DepthLine line, FishedBy by)
     {
         var path = line.Path;
-        if (brief.DepthM <= 0)
-            return $"On the surface there is nothing to sink";
         var target = Quantity.Depth(brief.DepthM);
         if (path.CountToS is not { } to || (to > line.CountS && !line.Reaches))
             return $"{PlainText.Capital(line.Name)} gets to {Quantity.Depth(path.DeepestM)} in {Seconds(line.CountS)}, not to {target}";
@@ -185,8 +190,6 @@ public sealed record DepthAnswer(
 
     private static IEnumerable<Sentence> Other(Brief brief, DepthLine line, FishedBy by, Func<string, double> leaderM, double tippetM)
     {
-        if (brief.DepthM <= 0)
-            yield break;
         if (line.Path.BottomAtS is { } s)
             yield return $"It lies on the bottom after {Seconds(s)}: begin before, or take a lighter line";
         else if (line.ClearM < SnagM)

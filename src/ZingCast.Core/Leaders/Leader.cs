@@ -36,7 +36,7 @@ public sealed record LeaderPiece(LeaderPart Part, double LengthM, double StartM,
     /// <summary>The spool of the shed it comes from; null when nobody said.</summary>
     public int? SpoolId { get; init; }
 
-    /// <summary>What it broke at, knotted, in the person's own hands, newtons; null when never tried.</summary>
+    /// <summary>What its spool stands by itself, as the person's own breaks tell, newtons; null when never tried.</summary>
     public double? OwnN { get; init; }
 
     /// <summary>The word people use.</summary>
@@ -48,8 +48,8 @@ public sealed record LeaderPiece(LeaderPart Part, double LengthM, double StartM,
     /// <summary>Mass of a metre at a diameter of it, kg/m.</summary>
     public double KgPerM(double diameterM) => LeaderMaterials.Of(Material).KgM3 * Math.PI / 4 * diameterM * diameterM;
 
-    /// <summary>Straight-pull strength at its thinnest, newtons.</summary>
-    public double StrengthN() => LeaderMaterials.StrengthN(Material, Math.Min(StartM, EndM));
+    /// <summary>Straight-pull strength at its thinnest, newtons: what was tried goes before the table.</summary>
+    public double StrengthN() => OwnN ?? LeaderMaterials.StrengthN(Material, Math.Min(StartM, EndM));
 }
 
 /// <summary>A side branch for another fly: the long tag of a knot, as thick as the piece above it.</summary>
@@ -135,6 +135,12 @@ public sealed record Leader(IReadOnlyList<LeaderPiece> Pieces)
 
     /// <summary>A butt for a line tip of this diameter, never thinner than the tippet; metres.</summary>
     public static double ButtM(double lineTipM, double tippetM) => Math.Max((ButtShare.Low + ButtShare.High) / 2 * lineTipM, tippetM);
+
+    /// <summary>A step in thickness from piece to piece that passes the loop on, metres. Common practice.</summary>
+    public const double StepM = .00005;
+
+    /// <summary>The knot between two thicknesses, metres: a blood knot holds between like ones only. Common practice.</summary>
+    public static Knot JoinOf(double aboveM, double belowM) => belowM < .7 * aboveM ? Knots.Surgeons : Knots.Blood;
 
     /// <summary>Shares of butt, steps and tippet in a leader without its guard. Common practice.</summary>
     public const double ButtPart = .6,
@@ -251,7 +257,11 @@ public sealed record Leader(IReadOnlyList<LeaderPiece> Pieces)
                 Pieces is null || Pieces.All(p => p is null or { Part: not LeaderPart.Guard } or { LengthM: <= 2 }),
                 "A bite guard is up to 2 m long."
             )
-            .Must("lineKnot", LineKnot == Knots.Loops.Id || LineKnot == Knots.Nail.Id, "Line and leader are joined loop to loop or nailed.")
+            .Must(
+                "lineKnot",
+                Knots.Find(LineKnot) is { Use: KnotUse.Loops or KnotUse.LineEnd },
+                "Line and leader are joined loop to loop or nailed."
+            )
             .Must("flyKnot", Knots.Find(FlyKnot) is { Use: KnotUse.Fly or KnotUse.Wire }, "Pick a knot for the fly from the list.")
             .Must(
                 "droppers",

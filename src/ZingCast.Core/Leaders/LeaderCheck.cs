@@ -24,7 +24,8 @@ public sealed record LeaderUse(
 /// <param name="Id">Stable id.</param>
 /// <param name="Verdict">How it does.</param>
 /// <param name="Says">In a sentence.</param>
-public sealed record LeaderFinding(string Id, Verdict Verdict, Sentence Says);
+/// <param name="Aside">True for what is judged at another link, or is only to be minded.</param>
+public sealed record LeaderFinding(string Id, Verdict Verdict, Sentence Says, bool Aside = false);
 
 /// <summary>What a metre of leader weighs at one place.</summary>
 /// <param name="FromLineM">Metres from the line.</param>
@@ -49,22 +50,20 @@ public sealed record LeaderCheck(
     Sentence Formula
 )
 {
-    /// <summary>The joint that goes first.</summary>
-    public LeaderJoint Weakest => Joints.First(j => j.Weakest);
+    /// <summary>How sure the strengths are: of the knots, and of the stuff.</summary>
+    public IReadOnlyList<Source> Sources { get; } = [Knots.Source, LeaderMaterials.Source];
 
-    // A step in thickness that passes the loop on, and one that hinges, metres. Common practice. A metre may weigh so many times less
-    // behind a joint: what a good step makes of the thinnest usual tippet.
-    private const double StepM = .00005,
-        HingeM = .0001,
+    // A step in thickness that hinges, metres. Common practice. A metre may weigh so many times less behind a joint: what a good step
+    // makes of the thinnest usual tippet. A butt may be so much outside its usual share of the line tip.
+    private const double HingeM = .0001,
+        ThinButt = .1,
+        StiffButt = .2,
         MostFall = 2.3;
 
     // A metre may weigh a little more below a joint, fluorocarbon behind nylon, without anybody seeing it; more than so many times as much
     // and it folds. Common practice.
     private const double Unfelt = 1.05,
         Folds = 1.4;
-
-    // Blood knots hold between like thicknesses only: share of the thicker. Common practice.
-    private const double BloodShare = .7;
 
     /// <summary>Looks a leader over. Check it first.</summary>
     public static LeaderCheck Of(Leader leader, LeaderUse use)
@@ -116,8 +115,8 @@ public sealed record LeaderCheck(
         var level = leader.Pieces.All(p => p.Part != LeaderPart.Butt);
         if (level)
             return new("butt", Verdict.Look, $"{what}: level, it turns over by the line's push alone; keep it short or the fly heavy");
-        return share < Leader.ButtShare.Low - .1 ? new("butt", Verdict.Look, $"{what}: thin, the loop dies where it begins")
-            : share > Leader.ButtShare.High + .2 && leader.Pieces[0].Material != LeaderMaterial.Coated
+        return share < Leader.ButtShare.Low - ThinButt ? new("butt", Verdict.Look, $"{what}: thin, the loop dies where it begins")
+            : share > Leader.ButtShare.High + StiffButt && leader.Pieces[0].Material != LeaderMaterial.Coated
                 ? new("butt", Verdict.Look, $"{what}: stiffer than the tip can move")
             : new("butt", Verdict.Fits, $"{what}: takes the loop on");
     }
@@ -159,7 +158,7 @@ public sealed record LeaderCheck(
             if (below.Knot is not { } knot || below.Part == LeaderPart.Guard || leader.OnRing(i))
                 continue;
             var step = above.EndM - below.StartM;
-            if (knot == Knots.Blood.Id && below.StartM < BloodShare * above.EndM)
+            if (knot == Knots.Blood.Id && Leader.JoinOf(above.EndM, below.StartM) != Knots.Blood)
                 yield return new(
                     $"step-{i}",
                     Verdict.Look,
@@ -171,7 +170,7 @@ public sealed record LeaderCheck(
                     $"step-{i}",
                     Verdict.Look,
                     $"{Quantity.Diameter(above.EndM)} straight to {Quantity.Diameter(below.StartM)}: steps of "
-                        + $"{Quantity.Diameter(StepM)} turn over better"
+                        + $"{Quantity.Diameter(Leader.StepM)} turn over better"
                 );
         }
     }
@@ -182,8 +181,8 @@ public sealed record LeaderCheck(
             yield break;
         var band = TippetBand.Of(fly.Hook);
         yield return TippetBand.Judge(leader.TippetM, band, fly) is var (verdict, says)
-            ? new("twist", verdict, $"{Quantity.Tippet(leader.TippetM)} is {says}")
-            : new("twist", Verdict.Fits, $"{Quantity.Tippet(leader.TippetM)} neither spins nor drags on a {fly.SizeName}");
+            ? new("twist", verdict, $"{Quantity.Tippet(leader.TippetM)} is {says}", true)
+            : new("twist", Verdict.Fits, $"{Quantity.Tippet(leader.TippetM)} neither spins nor drags on a {fly.SizeName}", true);
     }
 
     private static IEnumerable<LeaderFinding> Guard(Leader leader, LeaderUse use)
@@ -226,7 +225,7 @@ public sealed record LeaderCheck(
             : new("dropper", Verdict.Fits, $"{what}: stands off");
         }
         if (leader.Droppers.Count > 0)
-            yield return new("rules", Verdict.Look, $"how many flies are allowed differs by place: check the local rules");
+            yield return new("rules", Verdict.Look, $"how many flies are allowed differs by place: check the local rules", true);
     }
 
     private static IEnumerable<LeaderFinding> Net(Leader leader, LeaderUse use)
@@ -258,19 +257,20 @@ public sealed record LeaderCheck(
 
     private static IEnumerable<LeaderFinding> Rig(Leader leader)
     {
-        if (leader.IndicatorM is { } float_)
-            yield return float_ > leader.LengthM
+        if (leader.IndicatorM is { } floats)
+            yield return floats > leader.LengthM
                 ? new(
                     "indicator",
                     Verdict.Fails,
                     $"the float would sit on the line: {Quantity.RodLength(leader.LengthM)} of leader is all there is"
                 )
-                : new("indicator", Verdict.Fits, $"float {Quantity.RodLength(float_)} above the fly");
+                : new("indicator", Verdict.Fits, $"float {Quantity.RodLength(floats)} above the fly");
         if (leader.ShotM is { } shot)
             yield return new(
                 "shot",
                 Verdict.Look,
-                $"shot {Quantity.Short(shot)} above the fly: open the loop; lead is not allowed everywhere"
+                $"shot {Quantity.Short(shot)} above the fly: open the loop; lead is not allowed everywhere",
+                true
             );
     }
 
@@ -281,7 +281,8 @@ public sealed record LeaderCheck(
             "weakest",
             weakest.At == LeaderJointAt.Fly || weakest.Name is "tippet" ? Verdict.Fits : Verdict.Look,
             $"goes first: {weakest.Name}, {weakest.KnotName}, at {new Quantity(weakest.StandsN, Kind.Force, weakest.PlusMinusN)}"
-                + $"{(weakest.Tried ? ", as you broke it" : "")}"
+                + $"{(weakest.Tried ? ", by your own breaks" : "")}",
+            true
         );
     }
 }

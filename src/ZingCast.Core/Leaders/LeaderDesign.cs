@@ -57,9 +57,8 @@ public static class LeaderDesign
     private const double ShortestStepM = .12,
         MostSteps = .35;
 
-    // What a good step is, and by how much it is let grow where there is no room for so many, metres. Common practice.
-    private const double StepM = .00005,
-        GrowM = .00001;
+    // By how much a good step is let grow where there is no room for so many, metres.
+    private const double GrowM = .00001;
 
     // Coated leaders: thickness from butt to end, and the tippet behind them, metres. Led ones: the level run and its brighter end, metres.
     // Common practice.
@@ -179,7 +178,7 @@ public static class LeaderDesign
         var body = Body(wish);
         var most = (int)(MostSteps * body / ShortestStepM);
         var chosen = between;
-        for (var step = StepM; (chosen = Down(butt, between, tippet, step)).Count > most && step < .001; )
+        for (var step = Leader.StepM; (chosen = Down(butt, between, tippet, step)).Count > most && step < .001; )
             step += GrowM;
         var each = chosen.Count == 0 ? 0 : Math.Max(ShortestStepM, Leader.TaperPart * body / chosen.Count);
         var tail = Leader.TippetPart * body;
@@ -187,7 +186,7 @@ public static class LeaderDesign
         foreach (var spool in chosen.Append(tippet))
         {
             var last = ReferenceEquals(spool, tippet);
-            var knot = spool.DiameterM < .7 * pieces[^1].EndM ? Knots.Surgeons : Knots.Blood;
+            var knot = Leader.JoinOf(pieces[^1].EndM, spool.DiameterM);
             pieces.Add(Piece(last ? LeaderPart.Tippet : LeaderPart.Taper, spool, last ? tail : each, knot.Id));
         }
         return Leader.Of(pieces, wish.GuardM, wish.Guard);

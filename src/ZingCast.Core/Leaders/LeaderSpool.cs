@@ -41,11 +41,16 @@ public sealed record LeaderSpool : Gear
     /// <inheritdoc />
     public override bool IsMeasured => Breaks.Count > 0;
 
-    /// <summary>What it stood on average when it was broken, knotted, newtons; null when it never was.</summary>
-    public double? OwnN => Breaks.Count > 0 ? Breaks.Average(b => b.BrokeN) : null;
+    /// <summary>What it stood on average when it was broken, with the knots that were in it, newtons; null when it never was.</summary>
+    public double? BrokeN => Breaks.Count > 0 ? Breaks.Average(b => b.BrokeN) : null;
 
-    /// <summary>What it should stand, straight and knotted by a clinch, newtons: the table, or the label where there is one.</summary>
-    public double KnottedN => Knots.Clinch.UsualShare * (StatedN ?? LeaderMaterials.StrengthN(Material, DiameterM));
+    /// <summary>
+    /// What it stands by itself, newtons, as far as the breaks tell: each over the share that its knot keeps; null when it never was broken.
+    /// </summary>
+    public double? OwnN => Breaks.Count > 0 ? Breaks.Average(b => b.BrokeN / Knots.Of(b.Knot).UsualShare) : null;
+
+    /// <summary>What it should stand by the table, knotted by a clinch, newtons.</summary>
+    public double KnottedN => Knots.Clinch.UsualShare * LeaderMaterials.StrengthN(Material, DiameterM);
 
     /// <summary>What a metre of it weighs, kilograms.</summary>
     internal double KgPerM => LeaderMaterials.Of(Material).KgM3 * Math.PI / 4 * DiameterM * DiameterM;
@@ -62,7 +67,7 @@ public sealed record LeaderSpool : Gear
     /// <inheritdoc />
     public override IReadOnlyList<FieldProblem> Check() =>
         Named()
-            .Must("material", Enum.IsDefined(Material) && Material != LeaderMaterial.Coated, "Pick a material from the list.")
+            .Must("material", LeaderMaterials.OnSpools.Any(m => m.Material == Material), "Pick a material from the list.")
             .Within("diameterM", DiameterM, Tippets.Limits)
             .Range("leftM", LeftM, 0, 2000, "A spool holds up to 2000 m.")
             .Range("statedN", StatedN, 1, 1000, "Its strength is between 0.1 and 100 kg (0.2 and 220 lb).")

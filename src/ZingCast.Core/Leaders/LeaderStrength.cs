@@ -22,8 +22,8 @@ public enum LeaderJointAt
 /// <param name="Name">What people call the place: "tippet", "fly".</param>
 /// <param name="KnotName">What they call the knot.</param>
 /// <param name="StandsN">What it stands, newtons.</param>
-/// <param name="PlusMinusN">How far that may be off: the knot's spread and the material's 15 %; a tenth where it was tried.</param>
-/// <param name="Tried">True when somebody broke it to know.</param>
+/// <param name="PlusMinusN">How far that may be off: the knot's spread and the material's 15 %, a tenth where it was tried.</param>
+/// <param name="Tried">True when the strand's strength comes from the person's own breaks.</param>
 /// <param name="Weakest">The first to go.</param>
 public sealed record LeaderJoint(
     LeaderJointAt At,
@@ -73,8 +73,8 @@ public static class LeaderStrength
 
     private static LeaderJoint Joint(LeaderJointAt at, int piece, Knot knot, string name, LeaderPiece strand)
     {
-        var stands = strand.OwnN ?? knot.UsualShare * strand.StrengthN();
-        var off = strand.OwnN is null ? Off(knot, MaterialShare) : TriedShare;
+        var stands = knot.UsualShare * strand.StrengthN();
+        var off = Off(knot, strand.OwnN is null ? MaterialShare : TriedShare);
         return new(at, piece, knot.Id, name, knot.Name, stands, off * stands, strand.OwnN is not null, false);
     }
 

@@ -69,10 +69,7 @@ internal static class LinkVerdicts
         // What somebody tied is looked over as it is; one laid out here is sound by its making.
         if (outfit.Tied is not null)
         {
-            var worst = LeaderCheck
-                .Of(leader, outfit.LeaderUse(brief))
-                .Findings.Where(f => f.Id is not ("twist" or "weakest" or "rules" or "shot"))
-                .MaxBy(f => f.Verdict)!;
+            var worst = LeaderCheck.Of(leader, outfit.LeaderUse(brief)).Findings.Where(f => !f.Aside).MaxBy(f => f.Verdict)!;
             if (worst.Verdict != Verdict.Fits)
                 return new(LinkId.Leader, worst.Verdict, () => worst.Says);
         }

@@ -78,7 +78,7 @@ public sealed record OutfitCard(IReadOnlyList<CardLine> Lines, Sentence Reach)
     {
         var leader = outfit.Leader;
         var tied = outfit.Tied is { } kept ? Tagged(kept.Tag, kept.Name) : (Sentence)$"";
-        return $"{tied}{Quantity.RodLength(leader.LengthM)} in all: butt {Quantity.Diameter(leader.Pieces[0].StartM)}, {leader.Formula()}";
+        return $"{tied}{Quantity.RodLength(leader.LengthM)} in all: {leader.Formula()}";
     }
 
     private static Sentence TippetOf(Outfit outfit)

@@ -52,7 +52,11 @@ public sealed record RigStep(
     double? TestN,
     string? Caution,
     DateTime? DoneAt
-);
+)
+{
+    /// <summary>The pull in words, with what it is a share of; null when there is nothing to pull.</summary>
+    public Sentence? Test => TestN is { } pull ? $"a steady pull of {Quantity.Force(pull)}, half of what it should stand" : (Sentence?)null;
+}
 
 /// <summary>A step that was done.</summary>
 public sealed record RigDone(string Id, DateTime At);

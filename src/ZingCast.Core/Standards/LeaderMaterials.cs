@@ -38,6 +38,9 @@ public static class LeaderMaterials
         new(LeaderMaterial.Coated, "coated taper", 1050, 0),
     ];
 
+    /// <summary>Those that come on spools.</summary>
+    public static IEnumerable<LeaderMaterialRow> OnSpools => Rows.Where(m => m.Material != LeaderMaterial.Coated);
+
     // Core of a coated leader, newtons, whatever its coat; common practice, about 20 lb.
     private const double CoatedCoreN = 90;
 

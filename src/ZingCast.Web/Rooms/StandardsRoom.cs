@@ -44,6 +44,7 @@ public sealed record Choices(
     IReadOnlyList<Pick<Build>> Build,
     IReadOnlyList<Pick<Found>> Found,
     IReadOnlyList<Pick<LeaderMaterial>> LeaderMaterial,
+    IReadOnlyList<Pick<LeaderMaterial>> SpoolMaterial,
     IReadOnlyList<Pick<LeaderPart>> LeaderPart,
     IReadOnlyList<Pick<LeaderSchool>> LeaderSchool,
     IReadOnlyList<Pick<FishedBy>> FishedBy
@@ -134,6 +135,7 @@ public static class StandardsRoom
             All<Build>(BuildWords.Of),
             All<Found>(FoundWords.Of),
             All<LeaderMaterial>(m => LeaderMaterials.Of(m).Name),
+            [.. LeaderMaterials.OnSpools.Select(m => new Pick<LeaderMaterial>(m.Material, m.Name))],
             All<LeaderPart>(LeaderPiece.NameOf),
             All<LeaderSchool>(LeaderDesign.NameOf),
             All<FishedBy>(FishedWords.Of)

@@ -1,9 +1,7 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { retryWhenBusy, useLastGood } from '../../api/answers';
-import { api, unwrap, ApiError, type DepthWish } from '../../api/client';
+import { api, unwrap, type DepthWish } from '../../api/client';
+import { useAsk } from '../../api/useAsk';
 import { FlyPathDrawing } from '../../drawing/FlyPathDrawing';
-import { Mark } from '../../ui/Mark';
 import { Message } from '../../ui/Message';
 import { Pick } from '../../ui/Pick';
 import { Say } from '../../ui/Say';
@@ -23,20 +21,23 @@ export function DepthBench({ work, solution }: BenchProps) {
     leaderM: work.pins.leaderM ?? outfit.tied?.leader.lengthM ?? null,
     wish,
   };
-  const { data, error } = useQuery({
-    queryKey: ['depth', body],
-    queryFn: ({ signal }) => unwrap(api.POST('/api/depth/solve', { body, signal })),
-    placeholderData: keepPreviousData,
-    staleTime: Infinity,
-    gcTime: 10_000,
-    retry: retryWhenBusy,
-  });
-  const answer = useLastGood(data);
-  const words = error instanceof ApiError ? (Object.values(error.fields)[0] ?? error.message) : null;
+  const { data: answer, fields } = useAsk(['depth', body], (signal) =>
+    unwrap(api.POST('/api/depth/solve', { body, signal })),
+  );
+  const words = Object.values(fields)[0] ?? null;
   if (!answer) return words ? <Message>{words}</Message> : <p className="text-soft">Letting it sink…</p>;
   const set = (change: Partial<DepthWish>) => setWish((w) => ({ ...w, ...change }));
   const seconds = (value: number) => show({ value: Math.round(value), kind: 'time', plusMinus: null });
-  const mine = answer.lines[answer.at]!;
+  const mine = answer.lines[answer.at];
+  if (!mine)
+    return (
+      <section aria-label="Depth">
+        <p className="text-lg font-semibold" data-depth-says>
+          <Say parts={answer.says} />.
+        </p>
+        <Message>{words}</Message>
+      </section>
+    );
   return (
     <section aria-label="Depth">
       <p className="text-lg font-semibold" data-depth-says>
@@ -127,13 +128,16 @@ export function DepthBench({ work, solution }: BenchProps) {
           onChange={(waterM) => set({ waterM })}
         />
       </div>
-      <table className="w-full">
+      <table className="w-full [&_td]:pr-2 [&_th]:pr-2 [&_th]:align-bottom">
         <caption className="rubric text-left">Every line, on the leader that goes with it</caption>
         <thead>
           <tr className="rubric text-left">
             <th scope="col">line</th>
-            <th scope="col">leader</th>
+            <th scope="col" className="max-sm:hidden">
+              leader
+            </th>
             <th scope="col">count to the fish</th>
+            <th scope="col">gets there</th>
             <th scope="col">holds about</th>
             <th scope="col">deepest</th>
             <th scope="col">to the bottom</th>
@@ -149,16 +153,12 @@ export function DepthBench({ work, solution }: BenchProps) {
                 </button>
                 {l.wanted && <span className="ml-1 text-soft">wanted</span>}
               </th>
-              <td>{show(rodLength(l.leaderM))}</td>
+              <td className="max-sm:hidden">{show(rodLength(l.leaderM))}</td>
               <td>{l.path.countToS === null ? 'never' : seconds(l.path.countToS)}</td>
-              <td>
-                {l.reaches ? <Mark verdict={l.path.bottomAtS === null ? 'fits' : 'look'} wordless /> : null}{' '}
-                {show(depth(l.path.heldM))}
-              </td>
+              <td>{l.reaches ? 'yes' : 'no'}</td>
+              <td>{show(depth(l.path.heldM))}</td>
               <td>{show(depth(l.path.deepestM))}</td>
-              <td>
-                {l.path.bottomAtS === null ? show({ value: l.clearM, kind: 'shortLength', plusMinus: null }) : 'drags'}
-              </td>
+              <td>{l.path.bottomAtS === null ? show(rodLength(l.clearM)) : 'drags'}</td>
               {answer.by === 'drift' && <td>{l.path.pitchM === null ? '—' : show(distance(l.path.pitchM))}</td>}
             </tr>
           ))}

@@ -39,7 +39,7 @@ export function BreakTest({ spool, onClose }: { spool: LeaderSpool; onClose: () 
         }),
       );
       await again();
-      toast({ words: `${kept.tag}: ${force(kept.ownN!)} in your hands, from ${kept.breaks.length}.` });
+      toast({ words: `${kept.tag}: ${force(kept.brokeN!)} in your hands, from ${kept.breaks.length}.` });
       setPeak(null);
     });
   return (

@@ -22,7 +22,7 @@ export function LeaderBench({ work, solution }: BenchProps) {
   const [draft, setDraft] = useLeaderInWork(useBriefAtHand() ?? 0);
   const on = { brief: work.draft, line: outfit.line, rod: outfit.rod };
   const leader: LeaderDraft = draft ?? outfit.leader;
-  const { check } = useLeaderCheck(leader, on);
+  const { check, problem } = useLeaderCheck(leader, on);
   const { check: chains } = useLeaderCheck(outfit.leader, on);
   const name = outfit.tied ? outfit.tied.tag : "the chain's";
   if (!check || !chains) return <p className="text-soft">Looking it over…</p>;
@@ -46,6 +46,7 @@ export function LeaderBench({ work, solution }: BenchProps) {
         pocket={shed?.leaderSpools ?? []}
         rodM={outfit.rod.lengthM}
         beside={draft ? { name, check: chains } : null}
+        problem={problem}
         onChange={setDraft}
       />
       <LayItOut
@@ -97,7 +98,7 @@ function TurnsOver({
   const { show } = useUnits();
   const { outfit } = solution;
   const leaders = draft ? [outfit.leader, draft] : [outfit.leader];
-  const answer = useTurnover({ brief: work.draft, line: outfit.line, rod: outfit.rod }, leaders);
+  const answer = useTurnover(work.draft, outfit.line, outfit.rod, leaders);
   if (!answer || answer.leaders.length < leaders.length) return null;
   const speed = (value: number) =>
     value > 0 ? show({ value, kind: 'lineSpeed', plusMinus: null }) : 'does not straighten';

@@ -23,13 +23,15 @@ type Props = {
   pocket: LeaderSpool[];
   rodM: number | null;
   beside: { name: string; check: LeaderCheck } | null;
+  /** What cannot be, in words. */
+  problem: string | null;
   onChange: (next: LeaderDraft) => void;
 };
 
 const none = 'none';
 
 /** A leader drawn and in pieces: everything can be dragged or typed, and what it comes to stands below. */
-export function LeaderEditor({ leader, check, pocket, rodM, beside, onChange }: Props) {
+export function LeaderEditor({ leader, check, pocket, rodM, beside, problem, onChange }: Props) {
   const { standards } = useUnits();
   const { pieces } = leader;
   const change = (at: number, to: Partial<LeaderPiece>) => onChange(withPiece(leader, at, to));
@@ -45,7 +47,7 @@ export function LeaderEditor({ leader, check, pocket, rodM, beside, onChange }: 
   };
   const joins = standards.knots.filter((k) => k.use === 'join');
   const flyKnots = standards.knots.filter((k) => k.use === 'fly' || k.use === 'wire');
-  const lineKnots = standards.knots.filter((k) => k.id === 'nail' || k.use === 'loops');
+  const lineKnots = standards.knots.filter((k) => k.use === 'lineEnd' || k.use === 'loops');
   return (
     <>
       <LeaderDrawing
@@ -55,7 +57,9 @@ export function LeaderEditor({ leader, check, pocket, rodM, beside, onChange }: 
         beside={beside}
         onLength={(at, lengthM) => change(at, { lengthM })}
       />
-      <Findings check={check} />
+      <Message>{problem}</Message>
+      {/* What was seen before says nothing of what cannot be. */}
+      {problem === null && <Findings check={check} />}
       <section aria-label="Pieces" className="mt-3">
         <h3 className="rubric">From the line to the fly</h3>
         <div className="my-1 grid grid-cols-2 gap-x-3 gap-y-1 sm:grid-cols-4">
@@ -261,13 +265,18 @@ function Findings({ check }: { check: LeaderCheck }) {
                 </th>
                 <td>
                   {force(j.standsN, j.plusMinusN)}
-                  {j.tried ? ', as you broke it' : ''}
+                  {j.tried ? ', by your own breaks' : ''}
                   {j.weakest ? ', goes first' : ''}
                 </td>
               </tr>
             ))}
           </tbody>
         </table>
+        {check.sources.map((s) => (
+          <p key={s.note} className="rubric font-normal">
+            {s.note}.
+          </p>
+        ))}
       </details>
     </section>
   );

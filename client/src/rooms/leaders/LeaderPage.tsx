@@ -29,7 +29,7 @@ function Kept({ tied }: { tied: TiedLeader }) {
   const { data: shed } = useShed();
   const [draft, setDraft] = useState<LeaderDraft | null>(null);
   const leader = draft ?? tied.leader;
-  const { check } = useLeaderCheck(leader, {});
+  const { check, problem } = useLeaderCheck(leader, {});
   const { keep, words } = useKeeping('leaders', tied);
   if (!check) return <p className="p-6">Looking it over…</p>;
   return (
@@ -52,6 +52,7 @@ function Kept({ tied }: { tied: TiedLeader }) {
           pocket={shed!.leaderSpools}
           rodM={null}
           beside={null}
+          problem={problem}
           onChange={setDraft}
         />
       </EntryScope>

@@ -196,11 +196,13 @@ function Spool({ spool, onEdit, onBreak }: { spool: LeaderSpool; onEdit: () => v
         {named(standards.choices.leaderMaterial, spool.material)}, {spool.name}
         {spool.note && <span className="block text-sm leading-tight text-soft italic">{spool.note}</span>}
       </span>
-      <span className="max-sm:col-span-3">{show(spooled(spool.leftM))} left</span>
       <span className="max-sm:col-span-3">
-        {spool.ownN === null
+        {show(spooled(spool.leftM))} left{spool.statedN !== null && `, label says ${force(spool.statedN)}`}
+      </span>
+      <span className="max-sm:col-span-3">
+        {spool.brokeN === null
           ? `about ${force(spool.knottedN)} knotted`
-          : `${force(spool.ownN)} in your hands, ${spool.breaks.length} ${spool.breaks.length === 1 ? 'break' : 'breaks'}`}
+          : `${force(spool.brokeN)} in your hands, ${spool.breaks.length} ${spool.breaks.length === 1 ? 'break' : 'breaks'}`}
       </span>
       <span className="text-right whitespace-nowrap max-sm:col-span-3">
         <button className="quiet underline max-md:min-h-[44px]" aria-label={`Break ${spool.tag}`} onClick={onBreak}>

@@ -59,7 +59,7 @@ function OneLeader({ leader }: { leader: TyingList['leaders'][number] }) {
         {leader.tag} {leader.name}{' '}
         <span className="font-normal text-soft">{show(rodLength(leader.lengthM))} when tied</span>
       </h2>
-      <table className="w-full">
+      <table className="w-full [&_td]:pr-2 [&_th]:pr-2">
         <thead>
           <tr className="rubric text-left">
             <th scope="col">

@@ -1,5 +1,4 @@
-import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
-import { retryWhenBusy, useLastGood } from '../../api/answers';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import {
   api,
   unwrap,
@@ -9,39 +8,27 @@ import {
   type LeaderPiece,
   type Rod,
 } from '../../api/client';
+import { useAsk } from '../../api/useAsk';
 
 export type LeaderOn = { brief?: BriefDraft | null; line?: FlyLine | null; rod?: Rod | null };
 
-/** A leader looked over, live; the last good look stays while the next is on its way or an entry is refused. */
-export function useLeaderCheck(leader: LeaderDraft | null, { brief = null, line = null, rod = null }: LeaderOn) {
-  const body = leader && { leader, brief, line, rod };
-  const { data, error } = useQuery({
-    queryKey: ['leader check', body],
-    queryFn: ({ signal }) => unwrap(api.POST('/api/leaders/check', { body: body!, signal })),
-    enabled: leader !== null,
-    placeholderData: keepPreviousData,
-    staleTime: Infinity,
-    gcTime: 10_000,
-    retry: retryWhenBusy,
-  });
-  return { check: useLastGood(data), error };
+/** A leader looked over, live; what cannot be is said and the last good look stays. */
+export function useLeaderCheck(leader: LeaderDraft, { brief = null, line = null, rod = null }: LeaderOn) {
+  const body = { leader, brief, line, rod };
+  const { data, fields } = useAsk(['leader check', body], (signal) =>
+    unwrap(api.POST('/api/leaders/check', { body, signal })),
+  );
+  return { check: data, problem: Object.values(fields)[0] ?? null };
 }
 
-/** How leaders turn over on one cast, the first beside the others. */
-export function useTurnover(on: Required<Pick<LeaderOn, 'brief' | 'line' | 'rod'>>, leaders: LeaderDraft[]) {
-  const { brief, line, rod } = on;
-  const known = brief && rod && line && (line.massKg ?? null) !== null;
-  const { data } = useQuery({
-    queryKey: ['turnover', brief, line, rod, leaders],
-    queryFn: ({ signal }) =>
-      unwrap(api.POST('/api/leaders/turnover', { body: { brief: brief!, line: line!, rod: rod!, leaders }, signal })),
-    enabled: Boolean(known),
-    placeholderData: keepPreviousData,
-    staleTime: Infinity,
-    gcTime: 10_000,
-    retry: retryWhenBusy,
-  });
-  return useLastGood(data);
+/** How leaders turn over on one cast, the first beside the others; nothing while nobody knows what the line weighs. */
+export function useTurnover(brief: BriefDraft, line: FlyLine, rod: Rod, leaders: LeaderDraft[]) {
+  const body = { brief, line, rod, leaders };
+  return useAsk(
+    ['turnover', body],
+    (signal) => unwrap(api.POST('/api/leaders/turnover', { body, signal })),
+    (line.massKg ?? null) !== null,
+  ).data;
 }
 
 /** A leader in work beside a brief: it stays while somebody looks elsewhere, until it is kept or thrown away. */
@@ -58,7 +45,7 @@ export function useLeaderInWork(brief: number) {
   return [data, (next: LeaderDraft | null) => queries.setQueryData(key, next)] as const;
 }
 
-/** The leader with one of its pieces changed, or without it. */
+/** The leader with one of its pieces changed. */
 export const withPiece = (leader: LeaderDraft, at: number, change: Partial<LeaderPiece>): LeaderDraft => ({
   ...leader,
   pieces: leader.pieces.map((p, i) => (i === at ? { ...p, ...change } : p)),

@@ -8,7 +8,6 @@ import { Caution, Message } from '../../ui/Message';
 import { useCommands } from '../../ui/commands';
 import { Say } from '../../ui/Say';
 import { useDone } from '../../ui/toast';
-import { useUnits } from '../../ui/units';
 import { KnotFacts, KnotSteps } from './KnotSteps';
 
 /** An outfit being put together: what is done, what comes now with its knot drawn large, what is still to come. */
@@ -163,7 +162,6 @@ function Ticket({ ticket, onAnswer }: { ticket: RigAnswer; onAnswer: (next: RigA
 }
 
 function AtHand({ step, onDone }: { step: RigStep; onDone: () => void }) {
-  const { show } = useUnits();
   const [drawn, setDrawn] = useState(true);
   return (
     <div className="mt-1">
@@ -186,9 +184,10 @@ function AtHand({ step, onDone }: { step: RigStep; onDone: () => void }) {
           <KnotFacts id={step.knot.id} />
         </div>
       )}
-      {step.testN !== null && (
+      {step.test && (
         <p>
-          <b>Test: </b>a steady pull of {show({ value: step.testN, kind: 'force', plusMinus: null })} before you go on.
+          <b>Test: </b>
+          <Say parts={step.test} />, before you go on.
         </p>
       )}
       <button

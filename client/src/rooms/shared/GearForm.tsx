@@ -72,7 +72,7 @@ function fieldsOf(kind: GearKind, standards: ReturnType<typeof useUnits>['standa
   if (kind === 'leader-spools')
     return [
       ...tag,
-      { key: 'material', label: 'Of', options: standards.choices.leaderMaterial.filter((m) => m.id !== 'coated') },
+      { key: 'material', label: 'Of', options: standards.choices.spoolMaterial },
       { key: 'diameterM', label: 'Thick', kind: 'tippet', must: true },
       { key: 'leftM', label: 'Left on it', kind: 'spooled', must: true },
       { key: 'statedN', label: 'Label, stands', kind: 'force' },
