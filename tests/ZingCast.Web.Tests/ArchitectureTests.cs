@@ -52,6 +52,7 @@ public class ArchitectureTests
         ["Briefs", "Shed"],
         ["Casting", "Depth"],
         ["Matching"],
+        ["Trips"],
         ["Reference"],
     ];
 

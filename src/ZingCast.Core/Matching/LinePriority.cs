@@ -30,7 +30,7 @@ public sealed record LinePriority(IReadOnlyList<LineOfDays> Have, IReadOnlyList<
             cancel.ThrowIfCancellationRequested();
             var own = Matcher.For(brief with { Owned = Owned.Only }, shed, cancel: cancel).Choose();
             var head = own.Judged.First(j => j.Link == LinkId.Head);
-            if (own.Outfit.Line.Id != 0 && head.Verdict == Verdict.Fits)
+            if (own.Outfit.Line.IsThere && head.Verdict == Verdict.Fits)
             {
                 if (!have.TryGetValue(own.Outfit.Line.Id, out var served))
                     have[own.Outfit.Line.Id] = served = [];

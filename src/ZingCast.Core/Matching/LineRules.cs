@@ -129,7 +129,7 @@ internal static class LineRules
 
     public static void Chosen(Specification spec, double? windowClass, FlyLine line, LedgerBook book)
     {
-        if (line.Id == 0)
+        if (!line.IsThere)
         {
             var asked = LineLoad.ToAskForKg(line);
             book.Note(

@@ -1,5 +1,6 @@
 using ZingCast.Core.Briefs;
 using ZingCast.Core.Casting;
+using ZingCast.Core.Leaders;
 using ZingCast.Core.Lines;
 using ZingCast.Core.Measures;
 using ZingCast.Core.Reels;
@@ -63,11 +64,15 @@ public sealed class MatchSession
         ShortCost = 6;
     private const int MostThrown = 4;
 
+    // Whoever has no other rod with him fishes one so many classes off; beyond that nobody does. Common practice.
+    private const double MostClassesOff = 2 * ClassTarget.Far;
+
     private readonly Brief brief;
     private readonly GearShed shed;
     private readonly IReadOnlySet<string> off;
     private readonly CancellationToken cancel;
     private readonly CastCache casts;
+    private Specification? plain;
 
     internal MatchSession(Brief brief, GearShed shed, IReadOnlySet<string> off, CancellationToken cancel)
     {
@@ -116,23 +121,48 @@ public sealed class MatchSession
         };
 
     /// <summary>How this rod, line and reel would do together. They need an identity each, and need not stand in the shed.</summary>
-    public Score Score(Rod rod, FlyLine line, Reel reel) =>
-        ChooseFrom(
-            shed with
-            {
-                Rods = [rod],
-                Lines = [line],
-                Reels = [reel],
-            },
-            new()
-            {
-                Rod = rod.Id,
-                Line = line.Id,
-                Reel = reel.Id,
-            },
-            true,
-            null
-        ).Score;
+    public Score Score(Rod rod, FlyLine line, Reel reel) => Together(rod, line, reel).Score;
+
+    /// <summary>The outfit of this rod, line and reel, ready to be told; each needs an identity.</summary>
+    public Choice Together(Rod rod, FlyLine line, Reel reel)
+    {
+        var (laid, pair, pins) = Pinned(rod, line);
+        return Reeled(laid, pair with { Reels = [reel] }, pins with { Reel = reel.Id }, true, laid.Book);
+    }
+
+    /// <summary>
+    /// How this rod and line would do on each of several reels, in their order: the cast is made once. Null where the two cannot go
+    /// together on this day, so that no reel is worth a look.
+    /// </summary>
+    public IReadOnlyList<Score>? Scores(Rod rod, FlyLine line, IReadOnlyList<Reel> reels)
+    {
+        if (!Goes(rod, line))
+            return null;
+        var (laid, pair, pins) = Pinned(rod, line);
+        return
+        [
+            .. reels.Select(reel =>
+                Reeled(laid, pair with { Reels = [reel] }, pins with { Reel = reel.Id }, true, new LedgerBook(off)).Score
+            ),
+        ];
+    }
+
+    // Pieces that the day, or one another, rules out; a rod is let be a good deal off where there is no better.
+    private bool Goes(Rod rod, FlyLine line)
+    {
+        plain ??= Specification.Decide(brief, Pins.None, casts, new LedgerBook(off));
+        return rod.Class is { } c
+            && Math.Abs(c - plain.Class.Target) <= MostClassesOff
+            && !Choosing.TooLongForCanopy(brief, rod.LengthM - plain.RodLengthM)
+            && Choosing.Cost(line, rod, plain, brief) < Choosing.Impossible;
+    }
+
+    private (Laid Laid, GearShed Pair, Pins Pins) Pinned(Rod rod, FlyLine line)
+    {
+        var pair = shed with { Rods = [rod], Lines = [line] };
+        var pins = new Pins { Rod = rod.Id, Line = line.Id };
+        return (Lay(pair, pins, true, null), pair, pins);
+    }
 
     /// <summary>Puts a choice into words: ledger, chain, cautions and what else the shed holds.</summary>
     public Solution Explain(Choice choice)
@@ -180,8 +210,29 @@ public sealed class MatchSession
         return new(rod.Tag, line.Tag, reel.Tag, brief.Caster.Reach(reach), says, pins);
     }
 
+    // Rod, line and leader as they are thrown, before a reel is looked at; and what they give up.
+    private sealed record Laid(
+        LedgerBook Book,
+        Specification Spec,
+        TippetChoice Tippet,
+        Rod Rod,
+        FlyLine Line,
+        Leader Leader,
+        LineLoad Load,
+        double CarryM,
+        double ShootM,
+        ReachAnswer? Answer,
+        double Cost
+    );
+
     // Strictly: a piece that is there is taken before one that is not, whatever it gives up.
     private Choice ChooseFrom(GearShed from, Pins pins, bool strictly, IProgress<double>? progress)
+    {
+        var laid = Lay(from, pins, strictly, progress);
+        return Reeled(laid, from, pins, strictly, laid.Book);
+    }
+
+    private Laid Lay(GearShed from, Pins pins, bool strictly, IProgress<double>? progress)
     {
         cancel.ThrowIfCancellationRequested();
         var book = new LedgerBook(off);
@@ -204,12 +255,17 @@ public sealed class MatchSession
         if (answer is not null)
             HandRules.Reached(brief, rod, load.WindowClass, answer.Farthest, book);
         HandRules.Shoulder(brief, book);
-
-        var (reel, backing, backingM) = ReelRules.Decide(brief, from, pins, strictly, rod, line, leader, book);
-        var fill = SpoolFill.Of(reel, line, backing, backingM, leader);
-        var reachM = answer?.Farthest.ReachM ?? 0;
+        var cost =
+            Choosing.Cost(rod, spec, brief) + Choosing.Cost(line, rod, spec, brief) + ShortCost * Short(answer?.Farthest.ReachM ?? 0);
         // A pinned leader has the guard that was tied to it, or none.
         tippet = pins.Tied is null ? tippet : tippet with { GuardM = leader.GuardM };
+        return new(book, spec, tippet, rod, line, leader, load, carry, shoot, answer, cost);
+    }
+
+    private Choice Reeled(Laid laid, GearShed from, Pins pins, bool strictly, LedgerBook book)
+    {
+        var (rod, line, leader) = (laid.Rod, laid.Line, laid.Leader);
+        var (reel, backing, backingM) = ReelRules.Decide(brief, from, pins, strictly, rod, line, leader, book);
         var outfit = new Outfit(
             rod,
             line,
@@ -217,25 +273,21 @@ public sealed class MatchSession
             backing,
             backingM,
             leader,
-            tippet,
-            load,
-            fill,
-            carry,
-            shoot,
-            brief.Caster.Reach(reachM),
-            answer?.Cast
+            laid.Tippet,
+            laid.Load,
+            SpoolFill.Of(reel, line, backing, backingM, leader),
+            laid.CarryM,
+            laid.ShootM,
+            brief.Caster.Reach(laid.Answer?.Farthest.ReachM ?? 0),
+            laid.Answer?.Cast
         )
         {
             Tied = pins.Tied,
         };
         ReelRules.Fought(brief, outfit, book);
-        var judged = LinkVerdicts.Of(brief, spec, outfit);
-        var cost =
-            Choosing.Cost(rod, spec, brief)
-            + Choosing.Cost(line, rod, spec, brief)
-            + ShortCost * Short(reachM)
-            + Choosing.Cost(reel, rod, line, backing, backingM, brief, from);
-        return new(outfit, spec, pins, book, judged, cost);
+        var judged = LinkVerdicts.Of(brief, laid.Spec, outfit);
+        var cost = laid.Cost + Choosing.Cost(reel, rod, line, backing, backingM, brief, from);
+        return new(outfit, laid.Spec, pins, book, judged, cost);
     }
 
     // Share of the distance that is missing to a tenth in hand.
@@ -244,7 +296,7 @@ public sealed class MatchSession
     // Of heads that load the rod about equally well, one that falls short of the distance gives way to one that does not.
     private ThrownHeads? Thrown(GearShed from, Pins pins, Specification spec, Rod rod, FlyLine fitting, TippetChoice tippet)
     {
-        if (pins.Line is not null || fitting.Id == 0 || rod.Id == 0)
+        if (pins.Line is not null || !fitting.IsThere || !rod.IsThere)
             return null;
         var scratch = new LedgerBook(off);
         var most = Choosing.Cost(fitting, rod, spec, brief) + WhiskerCost;

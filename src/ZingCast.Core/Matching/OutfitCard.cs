@@ -44,7 +44,7 @@ public sealed record OutfitCard(IReadOnlyList<CardLine> Lines, Sentence Reach)
     {
         Sentence number = rod.Class is { } c ? $"#{Quantity.Class(Math.Round(c))}" : (Sentence)$"no class known";
         Sentence measured = rod.MeasuredClass is { } m ? $", measured {Quantity.Class(m, rod.MeasuredPlusMinus)}" : (Sentence)$"";
-        var called = rod.Id == 0 ? (Sentence)$"" : Tagged(rod.Tag, rod.Name);
+        var called = !rod.IsThere ? (Sentence)$"" : Tagged(rod.Tag, rod.Name);
         return $"{called}{Quantity.RodLength(rod.LengthM)} {number} {Actions.Word(rod.Action)}{measured}";
     }
 
@@ -52,7 +52,7 @@ public sealed record OutfitCard(IReadOnlyList<CardLine> Lines, Sentence Reach)
     {
         var line = outfit.Line;
         var code = line.PrintedClass is { } c ? new BoxCode(line.Build, c, line.Density).ToString() : null;
-        if (line.Id != 0)
+        if (line.IsThere)
         {
             var what = code ?? $"no label, {Densities.Of(line.Density).Name}";
             var head = line.Build == Build.DoubleTaper ? (Sentence)$"" : $", head {Quantity.Length(line.HeadM)}";
@@ -68,7 +68,7 @@ public sealed record OutfitCard(IReadOnlyList<CardLine> Lines, Sentence Reach)
     private static Sentence ReelOf(Outfit outfit)
     {
         var reel = outfit.Reel;
-        if (reel.Id != 0)
+        if (reel.IsThere)
             return $"{reel.Tag} {reel.Name}, {Quantity.Gear(reel.MassKg)}; drag set to {Quantity.Force(outfit.Drag.SetN)}";
         return $"room for the line and {Quantity.Spooled(outfit.BackingM)} of {outfit.Backing.Name}: rim about "
             + $"{Quantity.SpoolSize(reel.RimM!.Value)}, near {Quantity.Gear(reel.MassKg)}{(reel.SaltProof ? ", made for salt" : "")}";

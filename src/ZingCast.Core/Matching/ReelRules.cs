@@ -137,7 +137,7 @@ internal static class ReelRules
 
     private static void Chosen(Brief brief, Reel reel, Backing backing, double metres, LedgerBook book)
     {
-        if (reel.Id == 0)
+        if (!reel.IsThere)
             book.Note(
                 Rules.ReelChoice,
                 () =>

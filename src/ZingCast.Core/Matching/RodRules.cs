@@ -74,7 +74,7 @@ internal static class RodRules
 
     public static void Chosen(Specification spec, Rod rod, LedgerBook book)
     {
-        if (rod.Id == 0)
+        if (!rod.IsThere)
             book.Note(
                 Rules.RodChoice,
                 () =>

@@ -69,7 +69,7 @@ public sealed record Outfit(
             Called(Line, "the line"),
             Backing.Id,
             BackingM,
-            Line.Id != 0 && shed.Spools.Any(s => s.LineId == Line.Id && s.ReelId == Reel.Id),
+            Line.IsThere && shed.Spools.Any(s => s.LineId == Line.Id && s.ReelId == Reel.Id),
             Leader,
             Tied is { } tied ? $"{tied.Tag} {tied.Name}" : null,
             Line.CoreN(),
@@ -78,15 +78,15 @@ public sealed record Outfit(
             brief.Salt
         );
 
-    private static string Called(Gear piece, string otherwise) => piece.Id == 0 ? otherwise : $"{piece.Tag} {piece.Name}";
+    private static string Called(Gear piece, string otherwise) => !piece.IsThere ? otherwise : $"{piece.Tag} {piece.Name}";
 
     /// <summary>Whether a link is a piece that is not in the shed: a part with no identity is a specification.</summary>
     public bool ToBuy(LinkId link) =>
         link switch
         {
-            LinkId.Head or LinkId.Running => Line.Id == 0,
-            LinkId.Reel => Reel.Id == 0,
-            LinkId.Rod => Rod.Id == 0,
+            LinkId.Head or LinkId.Running => !Line.IsThere,
+            LinkId.Reel => !Reel.IsThere,
+            LinkId.Rod => !Rod.IsThere,
             _ => false,
         };
 }

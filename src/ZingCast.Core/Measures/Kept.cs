@@ -10,6 +10,9 @@ public abstract record Kept
     /// </summary>
     public int Id { get; init; }
 
+    /// <summary>Somebody has it. What is only described has no identity, or one below 0 where several are told apart.</summary>
+    internal bool IsThere => Id > 0;
+
     /// <summary>Counts its changes from 1, so that a change made on an older look is noticed; 0 when it was never kept.</summary>
     public int Version { get; init; }
 

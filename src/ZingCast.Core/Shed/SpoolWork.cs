@@ -21,12 +21,12 @@ public sealed record SpoolWork(int Minutes, Sentence Says, int? SpoolId)
 
     /// <summary>Whether the line is on a spool of this reel.</summary>
     public static Spool? Holding(GearShed shed, Reel reel, FlyLine line) =>
-        line.Id == 0 ? null : shed.Spools.FirstOrDefault(s => s.LineId == line.Id && s.ReelId == reel.Id);
+        !line.IsThere ? null : shed.Spools.FirstOrDefault(s => s.LineId == line.Id && s.ReelId == reel.Id);
 
     /// <summary>Null when nobody noted anything about either.</summary>
     public static SpoolWork? Of(GearShed shed, Reel reel, FlyLine line, Backing backing, double backingM)
     {
-        if (reel.Id == 0 || line.Id == 0)
+        if (!reel.IsThere || !line.IsThere)
             return null;
         if (Holding(shed, reel, line) is { } on)
         {

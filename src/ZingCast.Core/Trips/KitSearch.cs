@@ -1,0 +1,364 @@
+namespace ZingCast.Core.Trips;
+
+/// <summary>A piece that may come along.</summary>
+/// <param name="MassKg">Mass, kilograms.</param>
+/// <param name="Price">What has to be paid for it; 0 for what is there.</param>
+/// <param name="Must">It is packed already.</param>
+/// <param name="Spools">Of a reel: lines it can carry at once.</param>
+public readonly record struct KitPiece(double MassKg, double Price = 0, bool Must = false, int Spools = 1);
+
+/// <summary>What a kit may be at most.</summary>
+/// <param name="Rods">Rods.</param>
+/// <param name="Lines">Lines, and so spools: each line lies on one.</param>
+/// <param name="Reels">Reels.</param>
+/// <param name="MassKg">Mass of rods, reels and lines, kilograms; null for no matter.</param>
+/// <param name="Budget">What may be spent; null for no matter.</param>
+public sealed record KitLimits(int Rods, int Lines, int Reels, double? MassKg = null, double? Budget = null);
+
+/// <summary>A line on a reel, by their places in the problem.</summary>
+public readonly record struct Wound(int Line, int Reel);
+
+/// <summary>Pieces to take along, by their places in the problem.</summary>
+/// <param name="Rods">Rods, in ascending order.</param>
+/// <param name="Wound">Lines, each on the reel that carries it.</param>
+/// <param name="Reels">Reels, in ascending order.</param>
+/// <param name="Value">Worth of all days together by their weight, less what each piece has to be worth to be carried.</param>
+public sealed record Kit(IReadOnlyList<int> Rods, IReadOnlyList<Wound> Wound, IReadOnlyList<int> Reels, double Value);
+
+/// <summary>What to choose a kit from.</summary>
+/// <param name="Weights">Weight of each day; they add up to 1.</param>
+/// <param name="Rods">Rods.</param>
+/// <param name="Lines">Lines.</param>
+/// <param name="Reels">Reels.</param>
+/// <param name="Worth">What every outfit is worth on every day.</param>
+public sealed record KitProblem(
+    IReadOnlyList<double> Weights,
+    IReadOnlyList<KitPiece> Rods,
+    IReadOnlyList<KitPiece> Lines,
+    IReadOnlyList<KitPiece> Reels,
+    WorthTable Worth
+)
+{
+    /// <summary>
+    /// A piece that adds less than this share of all the days stays at home: so the smaller of two equal kits is taken. An assumption of
+    /// ours.
+    /// </summary>
+    public const double LeastAdded = .002;
+}
+
+/// <summary>
+/// The kit that serves the days best, exactly: rods, then the lines to go with them, then the reel under each line, branch by branch. A
+/// branch is left when even the best that could still come of it, every line on the reel that suits it most, is no better than what is
+/// known. The same answer each time.
+/// </summary>
+public static class KitSearch
+{
+    /// <summary>
+    /// The best kits, no two with the same rods, best first; none when what must come along is more than the limits allow. Each rod of a
+    /// kit is the best of it on some day. <paramref name="progress"/> runs to 1.
+    /// </summary>
+    public static IReadOnlyList<Kit> Best(
+        KitProblem problem,
+        KitLimits limits,
+        int most = 1,
+        IProgress<double>? progress = null,
+        CancellationToken cancel = default
+    ) => new Search(problem, limits, most, cancel).Run(progress);
+
+    private sealed class Search(KitProblem problem, KitLimits limits, int most, CancellationToken cancel)
+    {
+        // Sums in another order differ in the last digits; a kit is better when it is better by more than that.
+        private const double Hair = 1e-12;
+
+        private readonly WorthTable worth = problem.Worth;
+        private readonly double[] weights = [.. problem.Weights];
+        private readonly int days = problem.Weights.Count;
+        private readonly List<Kit> found = [];
+        private readonly List<int> rods = [];
+
+        // Of the rods in hand.
+        private double[][] lineBest = [];
+        private double[]?[] onReel = [];
+        private Kit? bestOfRods;
+
+        private readonly List<int> lines = [];
+        private int[] reelOf = [];
+        private readonly int[] carried = new int[problem.Reels.Count];
+
+        private double Threshold =>
+            Math.Max(bestOfRods?.Value ?? double.NegativeInfinity, found.Count < most ? double.NegativeInfinity : found[^1].Value) + Hair;
+
+        public List<Kit> Run(IProgress<double>? progress)
+        {
+            var must = Enumerable.Range(0, problem.Rods.Count).Where(i => problem.Rods[i].Must).ToList();
+            rods.AddRange(must);
+            if (rods.Count > limits.Rods)
+                return [];
+            var rodBest = new double[problem.Rods.Count][];
+            for (var r = 0; r < rodBest.Length; r++)
+            {
+                rodBest[r] = new double[days];
+                for (var d = 0; d < days; d++)
+                for (var l = 0; l < worth.Lines; l++)
+                    rodBest[r][d] = Math.Max(rodBest[r][d], worth.Best(d, r, l));
+            }
+            var order = Ordered(Enumerable.Range(0, rodBest.Length).Except(must), rodBest);
+            var now = new double[days];
+            foreach (var r in must)
+                Raise(now, rodBest[r]);
+            Branch(
+                order,
+                rodBest,
+                now,
+                limits.Rods - rods.Count,
+                rods,
+                problem.Rods,
+                // A rod is carried with a line and a reel at least.
+                value => value - Carried(rods.Count + 2),
+                _ => Lines(),
+                i => progress?.Report((i + 1.0) / Math.Max(1, order.Count))
+            );
+            progress?.Report(1);
+            return found;
+        }
+
+        private static double Carried(int pieces) => KitProblem.LeastAdded * pieces;
+
+        private double Value(double[] ofDays)
+        {
+            var sum = 0.0;
+            for (var d = 0; d < days; d++)
+                sum += weights[d] * ofDays[d];
+            return sum;
+        }
+
+        private static void Raise(double[] ofDays, double[] by)
+        {
+            for (var d = 0; d < ofDays.Length; d++)
+                ofDays[d] = Math.Max(ofDays[d], by[d]);
+        }
+
+        // Those that are worth anything, the most first.
+        private List<int> Ordered(IEnumerable<int> all, double[][] best) =>
+            [.. all.Select(i => (i, Value: Value(best[i]))).Where(x => x.Value > 0).OrderByDescending(x => x.Value).Select(x => x.i)];
+
+        // Every set of the pieces in order that could still be better: with nothing more, then with each that may come next.
+        private void Branch(
+            List<int> order,
+            double[][] best,
+            double[] now,
+            int room,
+            List<int> taken,
+            IReadOnlyList<KitPiece> pieces,
+            Func<double, double> less,
+            Action<double[]> at,
+            Action<int>? report
+        )
+        {
+            // What the pieces from here on could bring on each day at the very most.
+            var rest = new double[order.Count + 1][];
+            rest[^1] = new double[days];
+            for (var i = order.Count - 1; i >= 0; i--)
+            {
+                rest[i] = [.. rest[i + 1]];
+                Raise(rest[i], best[order[i]]);
+            }
+            Go(0, now, room);
+
+            void Go(int from, double[] ofDays, int left)
+            {
+                cancel.ThrowIfCancellationRequested();
+                if (less(Value(ofDays)) > Threshold)
+                    at(ofDays);
+                if (left == 0)
+                    return;
+                for (var i = from; i < order.Count; i++)
+                {
+                    if (taken.Count == 0 || from == 0)
+                        report?.Invoke(i);
+                    if (Bound(i, ofDays, left) <= Threshold)
+                        return;
+                    var next = (double[])ofDays.Clone();
+                    Raise(next, best[order[i]]);
+                    taken.Add(order[i]);
+                    if (Within(0, 0))
+                        Go(i + 1, next, left - 1);
+                    taken.RemoveAt(taken.Count - 1);
+                }
+            }
+
+            // No set of so many of the rest is worth more than each day at its best, nor than the greatest single gains together.
+            double Bound(int from, double[] ofDays, int left)
+            {
+                var (value, all) = (Value(ofDays), 0.0);
+                for (var d = 0; d < days; d++)
+                    all += weights[d] * Math.Max(ofDays[d], rest[from][d]);
+                Span<double> gains = stackalloc double[Math.Min(left, 16)];
+                for (var i = from; i < order.Count; i++)
+                {
+                    var gain = 0.0;
+                    var its = best[order[i]];
+                    for (var d = 0; d < days; d++)
+                        if (its[d] > ofDays[d])
+                            gain += weights[d] * (its[d] - ofDays[d]);
+                    for (var g = 0; g < gains.Length && gain > 0; g++)
+                        if (gain > gains[g])
+                            (gain, gains[g]) = (gains[g], gain);
+                }
+                var some = value;
+                foreach (var gain in gains)
+                    some += Math.Max(0, gain - KitProblem.LeastAdded);
+                return Math.Min(less(all), left <= gains.Length ? less(some) : double.PositiveInfinity);
+            }
+        }
+
+        private bool Within(double moreKg, double morePrice)
+        {
+            var (kg, price) = (moreKg, morePrice);
+            foreach (var r in rods)
+                (kg, price) = (kg + problem.Rods[r].MassKg, price + problem.Rods[r].Price);
+            foreach (var l in lines)
+                (kg, price) = (kg + problem.Lines[l].MassKg, price + problem.Lines[l].Price);
+            for (var e = 0; e < carried.Length; e++)
+                if (carried[e] > 0 || problem.Reels[e].Must)
+                    (kg, price) = (kg + problem.Reels[e].MassKg, price + problem.Reels[e].Price);
+            return kg <= (limits.MassKg ?? double.PositiveInfinity) + Hair && price <= (limits.Budget ?? double.PositiveInfinity) + Hair;
+        }
+
+        private void Lines()
+        {
+            bestOfRods = null;
+            var must = Enumerable.Range(0, problem.Lines.Count).Where(i => problem.Lines[i].Must).ToList();
+            if (must.Count > limits.Lines)
+                return;
+            lineBest = new double[problem.Lines.Count][];
+            onReel = new double[]?[problem.Lines.Count];
+            for (var l = 0; l < lineBest.Length; l++)
+            {
+                lineBest[l] = new double[days];
+                foreach (var r in rods)
+                    for (var d = 0; d < days; d++)
+                        lineBest[l][d] = Math.Max(lineBest[l][d], worth.Best(d, r, l));
+            }
+            var now = new double[days];
+            lines.AddRange(must);
+            foreach (var l in must)
+                Raise(now, lineBest[l]);
+            Branch(
+                Ordered(Enumerable.Range(0, lineBest.Length).Except(must), lineBest),
+                lineBest,
+                now,
+                limits.Lines - lines.Count,
+                lines,
+                problem.Lines,
+                value => value - Carried(rods.Count + lines.Count + 1),
+                _ => Reels(),
+                null
+            );
+            lines.Clear();
+            if (bestOfRods is not { } kit)
+                return;
+            bestOfRods = null;
+            var place = found.FindIndex(k => k.Value < kit.Value);
+            found.Insert(place < 0 ? found.Count : place, kit);
+            if (found.Count > most)
+                found.RemoveAt(most);
+        }
+
+        // Day by day and reel by reel, what a line is worth on the rods in hand.
+        private double[] OnReel(int line)
+        {
+            if (onReel[line] is { } known)
+                return known;
+            var all = new double[days * worth.Reels];
+            foreach (var r in rods)
+                for (var d = 0; d < days; d++)
+                {
+                    var its = worth.On(d, r, line);
+                    for (var e = 0; e < its.Length; e++)
+                        all[d * worth.Reels + e] = Math.Max(all[d * worth.Reels + e], its[e]);
+                }
+            return onReel[line] = all;
+        }
+
+        private void Reels()
+        {
+            reelOf = new int[lines.Count];
+            var rest = new double[lines.Count + 1][];
+            rest[^1] = new double[days];
+            for (var i = lines.Count - 1; i >= 0; i--)
+            {
+                rest[i] = [.. rest[i + 1]];
+                Raise(rest[i], lineBest[lines[i]]);
+            }
+            Go(0, new double[days]);
+
+            void Go(int i, double[] ofDays)
+            {
+                var reels = 0;
+                for (var e = 0; e < carried.Length; e++)
+                    if (carried[e] > 0 || problem.Reels[e].Must)
+                        reels++;
+                if (reels > limits.Reels || !Within(0, 0))
+                    return;
+                var most = 0.0;
+                for (var d = 0; d < days; d++)
+                    most += weights[d] * Math.Max(ofDays[d], rest[i][d]);
+                var value = most - Carried(rods.Count + lines.Count + reels);
+                if (value <= Threshold)
+                    return;
+                if (i == lines.Count)
+                {
+                    Keep(value, ofDays);
+                    return;
+                }
+                var on = OnReel(lines[i]);
+                var tries = new (double Gain, int Reel)[worth.Reels];
+                for (var e = 0; e < tries.Length; e++)
+                {
+                    var gain = 0.0;
+                    for (var d = 0; d < days; d++)
+                        gain += weights[d] * Math.Max(ofDays[d], on[d * worth.Reels + e]);
+                    tries[e] = (gain, e);
+                }
+                Array.Sort(tries, (a, b) => a.Gain == b.Gain ? a.Reel.CompareTo(b.Reel) : b.Gain.CompareTo(a.Gain));
+                foreach (var (_, e) in tries)
+                {
+                    if (carried[e] >= problem.Reels[e].Spools)
+                        continue;
+                    var next = (double[])ofDays.Clone();
+                    for (var d = 0; d < days; d++)
+                        next[d] = Math.Max(next[d], on[d * worth.Reels + e]);
+                    carried[e]++;
+                    reelOf[i] = e;
+                    Go(i + 1, next);
+                    carried[e]--;
+                }
+            }
+        }
+
+        private void Keep(double value, double[] ofDays)
+        {
+            // A rod that is nowhere the best is carried for nothing: the kit without it comes by itself.
+            foreach (var r in rods.Where(r => !problem.Rods[r].Must))
+                if (!Enumerable.Range(0, days).Any(d => ofDays[d] > 0 && Without(r, d) < ofDays[d]))
+                    return;
+            bestOfRods = new(
+                [.. rods.Order()],
+                [.. lines.Select((l, i) => new Wound(l, reelOf[i])).OrderBy(w => w.Line)],
+                [.. Enumerable.Range(0, carried.Length).Where(e => carried[e] > 0 || problem.Reels[e].Must)],
+                value
+            );
+        }
+
+        private double Without(int rod, int day)
+        {
+            var best = 0.0;
+            foreach (var r in rods.Where(r => r != rod))
+                for (var i = 0; i < lines.Count; i++)
+                    if (worth.On(day, r, lines[i]) is { Length: > 0 } its)
+                        best = Math.Max(best, its[reelOf[i]]);
+            return best;
+        }
+    }
+}
