@@ -14,6 +14,7 @@ using ZingCast.Core.Rods;
 using ZingCast.Core.Shed;
 using ZingCast.Core.Standards;
 using ZingCast.Core.Tests;
+using ZingCast.Core.Trips;
 using ZingCast.Store;
 using ZingCast.Web;
 using ZingCast.Web.Hosting;
@@ -63,6 +64,86 @@ var big = new GearShed(
     ],
     loan.Reels
 );
+
+// A boat's worth of gear for a dozen days, and a shop's wall.
+Rod AnyRod(int i, Random dice) =>
+    new()
+    {
+        Id = i,
+        Tag = $"R{i}",
+        Name = "rod",
+        LengthM = 2.1 + .9 * dice.NextDouble(),
+        PrintedClass = dice.Next(2, 12),
+        PrintedAction = (RodAction)dice.Next(3),
+        MassKg = .08 + .04 * dice.NextDouble(),
+    };
+FlyLine AnyLine(int i, Random dice)
+{
+    var c = dice.Next(2, 12);
+    var headM = 8 + 7 * dice.NextDouble();
+    var density = Densities.Rows[dice.Next(Densities.Rows.Count)].Id;
+    return FlyLine.Of(new(Build.WeightForward, c, density)) with
+    {
+        Id = i,
+        Tag = $"L{i}",
+        Name = "line",
+        HeadM = headM,
+        HeadKg = LineWeights.MassKg(c) * headM / Exact.ThirtyFeetM * (.9 + .4 * dice.NextDouble()),
+        SaltRated = dice.Next(2) == 0,
+    };
+}
+Reel AnyReel(int i, Random dice) =>
+    new()
+    {
+        Id = i,
+        Tag = $"S{i}",
+        Name = "reel",
+        ArborM = .03 + .03 * dice.NextDouble(),
+        RimM = .08 + .03 * dice.NextDouble(),
+        WidthM = .02 + .012 * dice.NextDouble(),
+        MassKg = .1 + .12 * dice.NextDouble(),
+        SaltProof = dice.Next(2) == 0,
+    };
+GearShed AnyShed(int rods, int lines, int reels, int seed)
+{
+    var dice = new Random(seed);
+    return new(
+        [.. Enumerable.Range(1, rods).Select(i => AnyRod(i, dice))],
+        [.. Enumerable.Range(1, lines).Select(i => AnyLine(i, dice))],
+        [.. Enumerable.Range(1, reels).Select(i => AnyReel(i, dice))]
+    );
+}
+var boat = AnyShed(40, 80, 30, 4);
+string[] fishes =
+[
+    "river-trout",
+    "grayling",
+    "lake-trout",
+    "perch",
+    "pike",
+    "zander",
+    "sea-bass",
+    "sea-trout",
+    "mullet",
+    "carp",
+    "pollack",
+    "salmon",
+];
+TripDay[] dozen =
+[
+    .. fishes.Select((fish, n) => new TripDay(fish, Brief.Complete(new() { Species = fish, Caster = "club" }), 1 + n % 3, (Regret)(n % 3))),
+];
+var boatPool = TripPool.Of(boat);
+var boatScores = TripScores.Of(dozen, boatPool, boat);
+var fourRods = new TripLimits
+{
+    Rods = 4,
+    Lines = 6,
+    Reels = 4,
+};
+TripDay[] loanDays = [.. DemoGear.Briefs.Select(b => new TripDay(b.Name, Brief.Complete(b.Draft)))];
+var loanScores = TripScores.Of(loanDays, TripPool.Of(loan), loan);
+var wall = AnyShed(300, 600, 10, 5);
 
 var data = Path.Combine(Path.GetTempPath(), $"zing-bench-{Guid.NewGuid():N}");
 var settings = new Settings
@@ -276,6 +357,11 @@ var counting = new Counter(() => reports++);
     ("solve, empty shed", Median(60, () => Matcher.Solve(brief, GearShed.Empty)), 0),
     ("solve, four pins that fight, nearest change searched", Median(30, () => Matcher.Solve(brief, loan, fighting)), 0),
     ("solve, 500 rods and 2000 lines, with progress", Median(3, () => Matcher.Solve(brief, big, progress: counting)), .15),
+    ("trip of 12 briefs, 40 rods, 80 lines, 30 reels: every outfit scored", Median(3, () => TripScores.Of(dozen, boatPool, boat)), 0),
+    ("the same, best kit of 4 rods, scores known", Median(6, () => TripPlan.Of(boatScores, fourRods, further: false)), .1),
+    ("the same, next best, each rod and each limit", Median(3, () => TripPlan.Of(boatScores, fourRods)), 0),
+    ("trip of 12 briefs from nothing to the whole answer", Median(3, () => TripPlan.Of(TripScores.Of(dozen, boatPool, boat), fourRods)), 2),
+    ("trip of the loan shed's three days, a limit dragged", Median(60, () => TripPlan.Of(loanScores, new(), further: false)), .1),
     ("what would help, every change solved in full", Median(8, () => ReachGains.Rank(draft, loan, Pins.None, new HashSet<string>())), .04),
     (
         "solve over loopback HTTP, shed read from SQLite, JSON both ways",

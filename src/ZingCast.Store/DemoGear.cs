@@ -7,6 +7,7 @@ using ZingCast.Core.Reels;
 using ZingCast.Core.Rods;
 using ZingCast.Core.Shed;
 using ZingCast.Core.Standards;
+using ZingCast.Core.Trips;
 
 namespace ZingCast.Store;
 
@@ -288,6 +289,46 @@ public static class DemoGear
             }
         ),
     ];
+
+    /// <summary>What Marram Quay lends for a week: its three days, by their place, and two that are said with the trip.</summary>
+    public static Trip Week(Func<int, int> briefId) =>
+        new()
+        {
+            Name = "A week on the estuary",
+            LeavesOn = new(2027, 5, 8),
+            Days =
+            [
+                new(3, Regret.Great, briefId(0)),
+                new(1, Regret.Some, briefId(1)),
+                new(1, Regret.Some, briefId(2)),
+                new(
+                    1,
+                    Regret.Little,
+                    Name: "Mullet on the sand",
+                    Draft: new()
+                    {
+                        Species = "mullet",
+                        DistanceM = 45 * Ft,
+                        WindMps = 6 * Exact.KnotMps,
+                        WindFromDeg = 90,
+                        Wariness = Wariness.Spooky,
+                        Caster = "club",
+                    }
+                ),
+                new(
+                    1,
+                    Regret.Little,
+                    Name: "Perch along the reeds",
+                    Draft: new()
+                    {
+                        Species = "perch",
+                        DistanceM = 40 * Ft,
+                        WindMps = 4 * Exact.KnotMps,
+                        Caster = "club",
+                    }
+                ),
+            ],
+        };
 
     /// <summary>The demo shed in memory, with ids, for tests and benchmarks.</summary>
     public static GearShed Shed()

@@ -39,6 +39,12 @@ public static class DemoWorld
             );
         await db.SaveChangesAsync(cancel);
         await AddPocketAsync(db, there, cancel);
+        var trips = await db.Trips.Select(t => t.Name).ToListAsync(cancel);
+        var days = await db.Briefs.OrderBy(b => b.Id).Select(b => new { b.Id, b.Name }).ToListAsync(cancel);
+        var week = DemoGear.Week(at => days.First(d => d.Name == DemoGear.Briefs[at].Name).Id);
+        if (!trips.Contains(week.Name))
+            db.Trips.Add(week);
+        await db.SaveChangesAsync(cancel);
         await transaction.CommitAsync(cancel);
     }
 

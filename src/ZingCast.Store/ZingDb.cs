@@ -13,6 +13,7 @@ using ZingCast.Core.Reels;
 using ZingCast.Core.Rigging;
 using ZingCast.Core.Rods;
 using ZingCast.Core.Shed;
+using ZingCast.Core.Trips;
 
 namespace ZingCast.Store;
 
@@ -49,6 +50,8 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
     public DbSet<TiedLeader> TiedLeaders => Set<TiedLeader>();
 
     public DbSet<RigTicket> RigTickets => Set<RigTicket>();
+
+    public DbSet<Trip> Trips => Set<Trip>();
 
     public DbSet<Scrap> Scraps => Set<Scrap>();
 
@@ -144,6 +147,16 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
             Json(ticket.Property(t => t.Done));
             ticket.Ignore(t => t.Steps).Ignore(t => t.Now);
         });
+        modelBuilder.Entity<Trip>(trip =>
+        {
+            CanBePutAway(trip);
+            trip.Property(t => t.Version).IsConcurrencyToken();
+            Json(trip.Property(t => t.Days));
+            Json(trip.Property(t => t.Limits));
+            Json(trip.Property(t => t.Held));
+            Json(trip.Property(t => t.Packed));
+            Json(trip.Property(t => t.Back));
+        });
         Json(modelBuilder.Entity<Scrap>().Property(s => s.Measured));
         Json(modelBuilder.Entity<Calibration>().Property(c => c.Points));
         modelBuilder.Entity<CutJob>(job =>
@@ -198,6 +211,8 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
         where T : Kept
     {
         gear.Property(g => g.Version).IsConcurrencyToken().HasDefaultValue(1);
+        if (typeof(T).IsAssignableTo(typeof(Gear)))
+            gear.Property(nameof(Core.Measures.Gear.Condition)).HasConversion<string>().HasDefaultValue(Condition.Good);
         CanBePutAway(gear);
         // A tag names one piece in the shed; a hidden piece does not block its tag.
         gear.HasIndex(tag).IsUnique().HasFilter(IsThere);

@@ -153,9 +153,11 @@ public static class Choosing
         WoundWorth = .25;
 
     /// <summary>Cost of a reel for a rod and line with this much backing.</summary>
-    public static double Cost(Reel reel, Rod rod, FlyLine line, Backing backing, double backingM, Brief brief, GearShed shed)
+    public static double Cost(Reel reel, Rod rod, FlyLine line, Backing backing, double backingM, Brief brief, GearShed shed) =>
+        Cost(reel, SpoolFill.Of(reel, line, backing, backingM), rod, line, backingM, brief, shed);
+
+    internal static double Cost(Reel reel, SpoolFill fill, Rod rod, FlyLine line, double backingM, Brief brief, GearShed shed)
     {
-        var fill = SpoolFill.Of(reel, line, backing, backingM);
         var cost = fill switch
         {
             { FitsBackingM: 0 } => Impossible,

@@ -25,6 +25,22 @@ internal static class LinkVerdicts
                 .Select(j => j.Verdict != Verdict.Fails && outfit.ToBuy(j.Link) ? j with { Verdict = Verdict.ToBuy } : j),
         ];
 
+    /// <summary>The verdicts of an outfit that differs from one that was judged by its reel and backing alone.</summary>
+    public static IReadOnlyList<Verdict> OnReel(IReadOnlyList<Judgement> judged, Brief brief, Outfit outfit)
+    {
+        Verdict Of(Judgement j)
+        {
+            var verdict = j.Link switch
+            {
+                LinkId.Reel => Reel(outfit.Reel, outfit.Fill, outfit, brief).Verdict,
+                LinkId.Backing => Backing(brief, outfit).Verdict,
+                _ => j.Verdict,
+            };
+            return j.Link == LinkId.Reel && verdict != Verdict.Fails && outfit.ToBuy(j.Link) ? Verdict.ToBuy : verdict;
+        }
+        return [.. judged.Select(Of)];
+    }
+
     private static IReadOnlyList<Judgement> All(Brief brief, Specification spec, Outfit outfit) =>
         [
             Fly(brief, outfit),

@@ -65,7 +65,7 @@ public sealed class MatchSession
     private const int MostThrown = 4;
 
     // Whoever has no other rod with him fishes one so many classes off; beyond that nobody does. Common practice.
-    private const double MostClassesOff = 2 * ClassTarget.Far;
+    private const double MostClassesOff = 2;
 
     private readonly Brief brief;
     private readonly GearShed shed;
@@ -138,13 +138,26 @@ public sealed class MatchSession
     {
         if (!Goes(rod, line))
             return null;
+        if (reels.Count == 0)
+            return [];
         var (laid, pair, pins) = Pinned(rod, line);
-        return
-        [
-            .. reels.Select(reel =>
-                Reeled(laid, pair with { Reels = [reel] }, pins with { Reel = reel.Id }, true, new LedgerBook(off)).Score
-            ),
-        ];
+        // Judged on one of them; what a reel changes is judged again for each.
+        var first = Reeled(laid, pair with { Reels = [reels[0]] }, pins with { Reel = reels[0].Id }, true, new LedgerBook(off));
+        var free = !laid.Book.IsOff(Rules.BackingKind);
+        Score On(Reel reel)
+        {
+            var (backing, metres, fill) = ReelRules.BackingOn(brief, pins, free, reel, line, laid.Leader);
+            var outfit = first.Outfit with
+            {
+                Reel = reel,
+                Backing = backing,
+                BackingM = metres,
+                Fill = SpoolFill.Of(reel, line, backing, metres, laid.Leader),
+            };
+            var cost = laid.Cost + Choosing.Cost(reel, fill, rod, line, metres, brief, pair);
+            return new(cost, LinkVerdicts.OnReel(first.Judged, brief, outfit));
+        }
+        return [.. reels.Select(On)];
     }
 
     // Pieces that the day, or one another, rules out; a rod is let be a good deal off where there is no better.

@@ -45,12 +45,55 @@ internal static class ReelRules
         return (reel, backing, metres);
     }
 
+    private static (double Usual, double Planned) Metres(Brief brief, Pins pins)
+    {
+        var group = brief.Species.Group;
+        var usual = Math.Max(group.BackingM(brief.FishKg), SpoolBench.OverRun * group.RunM);
+        return (usual, pins.BackingM ?? Math.Round(usual / 5) * 5);
+    }
+
+    /// <summary>The backing that <see cref="Decide"/> puts on this reel, were it the only one; without a word.</summary>
+    public static (Backing Backing, double BackingM, SpoolFill Fill) BackingOn(
+        Brief brief,
+        Pins pins,
+        bool free,
+        Reel reel,
+        FlyLine line,
+        Leader leader
+    )
+    {
+        var metres = Metres(brief, pins).Planned;
+        var (wanted, thin) = Kinds(brief, pins, leader, free);
+        var fill = SpoolFill.Of(reel, line, wanted, metres);
+        return thin is not null && !Takes(fill) && SpoolFill.Of(reel, line, thin, metres) is var less && Takes(less)
+            ? (thin, metres, less)
+            : (wanted, metres, fill);
+    }
+
+    // Polyester while it is strong enough and the fish does not run; else the lightest gel-spun that is. And what is tried where no reel
+    // takes it in polyester: gel-spun of the same strength needs about half the room.
+    private static (Backing Wanted, Backing? Thin) Kinds(Brief brief, Pins pins, Leader leader, bool free)
+    {
+        var fast = RunsFast(brief);
+        var least = Math.Max(OverTippet * Tippets.KnottedN(leader.TippetM), (fast ? LeastForRunsLb : LeastLb) * Exact.PoundForceN);
+        var first =
+            Backings.Rows.FirstOrDefault(b => b.GelSpun == (fast && free) && b.StrengthN >= least)
+            ?? Backings.Rows.FirstOrDefault(b => b.GelSpun && b.StrengthN >= least)
+            ?? Backings.Rows[^1];
+        var wanted = Backings.Find(pins.Backing) ?? first;
+        var thin =
+            pins.Backing is null && !wanted.GelSpun && free ? Backings.Rows.First(b => b.GelSpun && b.StrengthN >= wanted.StrengthN) : null;
+        return (wanted, thin);
+    }
+
+    private static bool RunsFast(Brief brief) => brief.Species.Group is { RunM: >= LongRunM } or { RunMps: >= FastRunMps };
+
+    private static bool Takes(SpoolFill fill) => fill.Holds || fill.Spool.IsGuess;
+
     private static double BackingLength(Brief brief, Pins pins, LedgerBook book)
     {
         var group = brief.Species.Group;
-        var run = SpoolBench.OverRun * group.RunM;
-        var usual = Math.Max(group.BackingM(brief.FishKg), run);
-        var metres = pins.BackingM ?? Math.Round(usual / 5) * 5;
+        var (usual, metres) = Metres(brief, pins);
         book.Note(
             Rules.BackingLength,
             () =>
@@ -62,7 +105,7 @@ internal static class ReelRules
                     [
                         new("usual", Quantity.Spooled(group.BackingM(brief.FishKg))),
                         new("run", Quantity.Spooled(group.RunM)),
-                        new("run + 30 %", Quantity.Spooled(run)),
+                        new("run + 30 %", Quantity.Spooled(SpoolBench.OverRun * group.RunM)),
                     ],
                     pins.BackingM is null ? Fishes.Source : Source.Yours,
                     metres < group.RunM,
@@ -81,24 +124,11 @@ internal static class ReelRules
         LedgerBook book
     )
     {
-        var group = brief.Species.Group;
-        var fast = group.RunM >= LongRunM || group.RunMps >= FastRunMps;
-        var free = !book.IsOff(Rules.BackingKind);
+        var fast = RunsFast(brief);
         var tippetN = Tippets.KnottedN(on.Leader.TippetM);
-        var least = Math.Max(OverTippet * tippetN, (fast ? LeastForRunsLb : LeastLb) * Exact.PoundForceN);
-        // Polyester while it is strong enough and the fish does not run; else the lightest gel-spun that is.
-        var first =
-            Backings.Rows.FirstOrDefault(b => b.GelSpun == (fast && free) && b.StrengthN >= least)
-            ?? Backings.Rows.FirstOrDefault(b => b.GelSpun && b.StrengthN >= least)
-            ?? Backings.Rows[^1];
-        var wanted = Backings.Find(pins.Backing) ?? first;
+        var (wanted, thin) = Kinds(brief, pins, on.Leader, !book.IsOff(Rules.BackingKind));
         var reel = Best(brief, shed, pins, on.Rod, on.Line, wanted, metres);
-        // When no reel takes it in polyester, gel-spun of the same strength needs about half the room.
-        var thin =
-            pins.Backing is null && reel is null && !wanted.GelSpun && free
-                ? Backings.Rows.First(b => b.GelSpun && b.StrengthN >= wanted.StrengthN)
-                : null;
-        var thinReel = thin is null ? null : Best(brief, shed, pins, on.Rod, on.Line, thin, metres);
+        var thinReel = thin is null || reel is not null ? null : Best(brief, shed, pins, on.Rod, on.Line, thin, metres);
         var backing = thinReel is null ? wanted : thin!;
         book.Note(
             Rules.BackingKind,
@@ -130,9 +160,7 @@ internal static class ReelRules
     {
         var candidates = Choosing.Only(shed.Reels, pins.Reel, r => r.Id);
         var best = candidates.MinBy(r => Choosing.Cost(r, rod, line, backing, metres, brief, shed));
-        return best is not null && SpoolFill.Of(best, line, backing, metres) is { } fill && (fill.Holds || fill.Spool.IsGuess)
-            ? best
-            : null;
+        return best is not null && Takes(SpoolFill.Of(best, line, backing, metres)) ? best : null;
     }
 
     private static void Chosen(Brief brief, Reel reel, Backing backing, double metres, LedgerBook book)

@@ -29,6 +29,32 @@ public abstract record Kept
     public virtual Kept InPlaceOf(Kept before) => this;
 }
 
+/// <summary>What state a piece of gear is in.</summary>
+public enum Condition
+{
+    /// <summary>Nothing to say against it.</summary>
+    Good,
+
+    /// <summary>Worn, and does its work.</summary>
+    Worn,
+
+    /// <summary>To be mended before it is used.</summary>
+    Mend,
+}
+
+/// <summary>Words for the state of a piece.</summary>
+public static class ConditionWords
+{
+    /// <summary>The words people use.</summary>
+    public static string Of(Condition condition) =>
+        condition switch
+        {
+            Condition.Worn => "worn",
+            Condition.Mend => "to mend",
+            _ => "good",
+        };
+}
+
 /// <summary>A piece of gear: it carries a tag, and people know it by a name.</summary>
 public abstract record Gear : Kept
 {
@@ -53,6 +79,25 @@ public abstract record Gear : Kept
         init => field = PlainText.Clean(value);
     }
 
+    /// <summary>What state it is in.</summary>
+    public Condition Condition { get; init; }
+
+    /// <summary>What was paid for it, in the money of the house; null when nobody knows.</summary>
+    public double? Price { get; init; }
+
+    /// <summary>Since when it is here; null when nobody noted it.</summary>
+    public DateOnly? BoughtOn { get; init; }
+
+    /// <summary>When it was last seen to: cleaned, greased, mended; null when nobody noted it.</summary>
+    public DateOnly? ServicedOn { get; init; }
+
+    /// <summary>Whose it is; empty for the house.</summary>
+    public string? Owner
+    {
+        get;
+        init => field = PlainText.Clean(value);
+    }
+
     /// <summary>A label this many classes off what was measured is another piece's. Common practice.</summary>
     protected const double LabelOff = .75;
 
@@ -66,7 +111,7 @@ public abstract record Gear : Kept
     public virtual bool LabelDisagrees => false;
 
     /// <summary>True when somebody looked it over and found something to watch or to mend.</summary>
-    public virtual bool ToSeeTo => false;
+    public virtual bool ToSeeTo => Condition == Condition.Mend;
 
     /// <summary>What to call it when nobody gave it a name, as people would: "9 ft #6", "WF6F".</summary>
     public abstract string UsualName();
@@ -91,5 +136,21 @@ public abstract record Gear : Kept
     }
 
     /// <summary>A check that has looked at tag, name and note.</summary>
-    protected FieldCheck Named() => new FieldCheck().Text("tag", Tag, 12).Text("name", Name, 80).Text("note", Note, 400, optional: true);
+    protected FieldCheck Named() =>
+        new FieldCheck()
+            .Text("tag", Tag, 12)
+            .Text("name", Name, 80)
+            .Text("note", Note, 400, optional: true)
+            .Text("owner", Owner, 80, optional: true)
+            .Within("price", Price, Prices);
+
+    /// <summary>What a piece may cost, in the money of the house.</summary>
+    public static readonly Limit Prices = new(0, 1_000_000, "A price is between 0 and a million.");
+
+    /// <inheritdoc />
+    public override IReadOnlyList<FieldProblem> Check(DateOnly today) => [.. Check(), .. Dates(today)];
+
+    /// <summary>Its days that cannot be.</summary>
+    protected IReadOnlyList<FieldProblem> Dates(DateOnly today) =>
+        new FieldCheck().Day("boughtOn", BoughtOn, today).Day("servicedOn", ServicedOn, today).Problems;
 }

@@ -33,6 +33,10 @@ public static class PlainText
     /// <summary>What goes before words: "a" or "an".</summary>
     public static string Article(string words) => "aeiou".Contains(words[0], StringComparison.Ordinal) ? "an" : "a";
 
+    /// <summary>Several words one after the other: "a, b and c".</summary>
+    public static string And(IReadOnlyList<string> words) =>
+        words.Count < 2 ? string.Concat(words) : $"{string.Join(", ", words.Take(words.Count - 1))} and {words[^1]}";
+
     /// <summary>
     /// The text as it is kept: no space at either end, single spaces within a line, letters and their accents as one sign. Null stays
     /// null.

@@ -61,6 +61,12 @@ public sealed record Rod : Gear
         MassKg = .095,
     };
 
+    // A ferrule laps over so much, metres. Common practice.
+    private const double LapM = .03;
+
+    /// <summary>How long it is taken apart, metres.</summary>
+    public double PackedM => LengthM / Pieces + LapM;
+
     /// <summary>How far its tip goes down in the bend test, metres.</summary>
     public double ThirdM => BendTest.ThirdM(LengthM);
 
@@ -105,7 +111,7 @@ public sealed record Rod : Gear
     public override bool LabelDisagrees => Math.Abs(PrintedClass - MeasuredClass ?? 0) >= LabelOff;
 
     /// <inheritdoc />
-    public override bool ToSeeTo => Inspections is [{ Worst: Found.Watch or Found.Mend }, ..];
+    public override bool ToSeeTo => base.ToSeeTo || Inspections is [{ Worst: Found.Watch or Found.Mend }, ..];
 
     /// <summary>The class its grain window is built on; null when nobody knows.</summary>
     public double? WindowClass => VeryFast ? MeasuredClass - 1 : Class;
@@ -135,6 +141,7 @@ public sealed record Rod : Gear
         return
         [
             .. figures,
+            .. Dates(today),
             .. Under("balance", Balance?.Check(this)),
             .. Under("test", Test?.Check(LengthM)),
             .. Under("test", new FieldCheck().Day("on", Test?.On, today).Problems),

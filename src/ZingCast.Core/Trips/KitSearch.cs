@@ -54,8 +54,8 @@ public sealed record KitProblem(
 public static class KitSearch
 {
     /// <summary>
-    /// The best kits, no two with the same rods, best first; none when what must come along is more than the limits allow. Each rod of a
-    /// kit is the best of it on some day. <paramref name="progress"/> runs to 1.
+    /// The best kits, no two with the same rods, best first; none when what must come along is more than the limits allow. Rods that do
+    /// not each serve some day better than the rest make no kit. <paramref name="progress"/> runs to 1.
     /// </summary>
     public static IReadOnlyList<Kit> Best(
         KitProblem problem,
@@ -85,6 +85,21 @@ public static class KitSearch
         private int[] reelOf = [];
         private readonly int[] carried = new int[problem.Reels.Count];
 
+        // The fewest reels that carry so many lines, as far as the limits let them come: those packed first, then the roomiest.
+        private readonly int[] fewestReels = Fewest(problem.Reels, limits.Reels);
+
+        private static int[] Fewest(IReadOnlyList<KitPiece> reels, int most)
+        {
+            var must = reels.Where(e => e.Must).ToList();
+            var roomiest = reels.Where(e => !e.Must).OrderByDescending(e => e.Spools).Take(Math.Max(0, most - must.Count)).ToList();
+            var fewest = Enumerable.Repeat(must.Count, 1 + must.Sum(e => e.Spools)).ToList();
+            for (var n = 0; n < roomiest.Count; n++)
+                fewest.AddRange(Enumerable.Repeat(must.Count + n + 1, roomiest[n].Spools));
+            return [.. fewest];
+        }
+
+        private int MostLines => Math.Min(limits.Lines, fewestReels.Length - 1);
+
         private double Threshold =>
             Math.Max(bestOfRods?.Value ?? double.NegativeInfinity, found.Count < most ? double.NegativeInfinity : found[^1].Value) + Hair;
 
@@ -102,7 +117,7 @@ public static class KitSearch
                 for (var l = 0; l < worth.Lines; l++)
                     rodBest[r][d] = Math.Max(rodBest[r][d], worth.Best(d, r, l));
             }
-            var order = Ordered(Enumerable.Range(0, rodBest.Length).Except(must), rodBest);
+            var order = Ordered(problem.Rods, must, rodBest);
             var now = new double[days];
             foreach (var r in must)
                 Raise(now, rodBest[r]);
@@ -138,9 +153,20 @@ public static class KitSearch
                 ofDays[d] = Math.Max(ofDays[d], by[d]);
         }
 
-        // Those that are worth anything, the most first.
-        private List<int> Ordered(IEnumerable<int> all, double[][] best) =>
-            [.. all.Select(i => (i, Value: Value(best[i]))).Where(x => x.Value > 0).OrderByDescending(x => x.Value).Select(x => x.i)];
+        // Those that may come and are worth anything, the most first.
+        private List<int> Ordered(IReadOnlyList<KitPiece> pieces, List<int> must, double[][] best) =>
+            [
+                .. Enumerable
+                    .Range(0, pieces.Count)
+                    .Except(must)
+                    .Where(i =>
+                        pieces[i].MassKg <= (limits.MassKg ?? double.MaxValue) && pieces[i].Price <= (limits.Budget ?? double.MaxValue)
+                    )
+                    .Select(i => (i, Value: Value(best[i])))
+                    .Where(x => x.Value > 0)
+                    .OrderByDescending(x => x.Value)
+                    .Select(x => x.i),
+            ];
 
         // Every set of the pieces in order that could still be better: with nothing more, then with each that may come next.
         private void Branch(
@@ -163,7 +189,42 @@ public static class KitSearch
                 rest[i] = [.. rest[i + 1]];
                 Raise(rest[i], best[order[i]]);
             }
+            Dive();
             Go(0, now, room);
+
+            // A good one to begin with: whatever adds most, again and again. Much of the rest need then not be looked at.
+            void Dive()
+            {
+                var (ofDays, before) = ((double[])now.Clone(), taken.Count);
+                for (var left = room; left > 0; left--)
+                {
+                    var (most, next) = (KitProblem.LeastAdded, -1);
+                    foreach (var i in order)
+                        if (Gain(best[i], ofDays) is var gain && gain > most)
+                            (most, next) = (gain, i);
+                    if (next < 0)
+                        break;
+                    taken.Add(next);
+                    if (!Within())
+                    {
+                        taken.RemoveAt(taken.Count - 1);
+                        break;
+                    }
+                    Raise(ofDays, best[next]);
+                }
+                if (taken.Count > before && less(Value(ofDays)) > Threshold)
+                    at(ofDays);
+                taken.RemoveRange(before, taken.Count - before);
+            }
+
+            double Gain(double[] its, double[] ofDays)
+            {
+                var gain = 0.0;
+                for (var d = 0; d < days; d++)
+                    if (its[d] > ofDays[d])
+                        gain += weights[d] * (its[d] - ofDays[d]);
+                return gain;
+            }
 
             void Go(int from, double[] ofDays, int left)
             {
@@ -181,7 +242,7 @@ public static class KitSearch
                     var next = (double[])ofDays.Clone();
                     Raise(next, best[order[i]]);
                     taken.Add(order[i]);
-                    if (Within(0, 0))
+                    if (Within())
                         Go(i + 1, next, left - 1);
                     taken.RemoveAt(taken.Count - 1);
                 }
@@ -196,11 +257,7 @@ public static class KitSearch
                 Span<double> gains = stackalloc double[Math.Min(left, 16)];
                 for (var i = from; i < order.Count; i++)
                 {
-                    var gain = 0.0;
-                    var its = best[order[i]];
-                    for (var d = 0; d < days; d++)
-                        if (its[d] > ofDays[d])
-                            gain += weights[d] * (its[d] - ofDays[d]);
+                    var gain = Gain(best[order[i]], ofDays);
                     for (var g = 0; g < gains.Length && gain > 0; g++)
                         if (gain > gains[g])
                             (gain, gains[g]) = (gains[g], gain);
@@ -212,15 +269,15 @@ public static class KitSearch
             }
         }
 
-        private bool Within(double moreKg, double morePrice)
+        private bool Within()
         {
-            var (kg, price) = (moreKg, morePrice);
+            var (kg, price) = (0.0, 0.0);
             foreach (var r in rods)
                 (kg, price) = (kg + problem.Rods[r].MassKg, price + problem.Rods[r].Price);
             foreach (var l in lines)
                 (kg, price) = (kg + problem.Lines[l].MassKg, price + problem.Lines[l].Price);
             for (var e = 0; e < carried.Length; e++)
-                if (carried[e] > 0 || problem.Reels[e].Must)
+                if (Along(e))
                     (kg, price) = (kg + problem.Reels[e].MassKg, price + problem.Reels[e].Price);
             return kg <= (limits.MassKg ?? double.PositiveInfinity) + Hair && price <= (limits.Budget ?? double.PositiveInfinity) + Hair;
         }
@@ -229,7 +286,7 @@ public static class KitSearch
         {
             bestOfRods = null;
             var must = Enumerable.Range(0, problem.Lines.Count).Where(i => problem.Lines[i].Must).ToList();
-            if (must.Count > limits.Lines)
+            if (must.Count > MostLines)
                 return;
             lineBest = new double[problem.Lines.Count][];
             onReel = new double[]?[problem.Lines.Count];
@@ -245,13 +302,13 @@ public static class KitSearch
             foreach (var l in must)
                 Raise(now, lineBest[l]);
             Branch(
-                Ordered(Enumerable.Range(0, lineBest.Length).Except(must), lineBest),
+                Ordered(problem.Lines, must, lineBest),
                 lineBest,
                 now,
-                limits.Lines - lines.Count,
+                MostLines - lines.Count,
                 lines,
                 problem.Lines,
-                value => value - Carried(rods.Count + lines.Count + 1),
+                value => value - Carried(rods.Count + lines.Count + fewestReels[lines.Count]),
                 _ => Reels(),
                 null
             );
@@ -259,6 +316,11 @@ public static class KitSearch
             if (bestOfRods is not { } kit)
                 return;
             bestOfRods = null;
+            // A rod that is nowhere the best is carried for nothing: the kit without it comes by itself.
+            if (kit.Rods.Any(r => !problem.Rods[r].Must && IsIdle(kit, r)))
+                return;
+            // The dive may have been here before.
+            found.RemoveAll(k => k.Rods.SequenceEqual(kit.Rods));
             var place = found.FindIndex(k => k.Value < kit.Value);
             found.Insert(place < 0 ? found.Count : place, kit);
             if (found.Count > most)
@@ -284,34 +346,23 @@ public static class KitSearch
         private void Reels()
         {
             reelOf = new int[lines.Count];
-            var rest = new double[lines.Count + 1][];
-            rest[^1] = new double[days];
-            for (var i = lines.Count - 1; i >= 0; i--)
-            {
-                rest[i] = [.. rest[i + 1]];
-                Raise(rest[i], lineBest[lines[i]]);
-            }
             Go(0, new double[days]);
 
             void Go(int i, double[] ofDays)
             {
-                var reels = 0;
-                for (var e = 0; e < carried.Length; e++)
-                    if (carried[e] > 0 || problem.Reels[e].Must)
-                        reels++;
-                if (reels > limits.Reels || !Within(0, 0))
-                    return;
-                var most = 0.0;
-                for (var d = 0; d < days; d++)
-                    most += weights[d] * Math.Max(ofDays[d], rest[i][d]);
-                var value = most - Carried(rods.Count + lines.Count + reels);
-                if (value <= Threshold)
+                var reels = ReelsNow();
+                if (reels > limits.Reels || !Within())
                     return;
                 if (i == lines.Count)
                 {
-                    Keep(value, ofDays);
+                    Keep(ofDays, reels);
                     return;
                 }
+                var most = AtMost(i, ofDays, reels);
+                if (most - Carried(rods.Count + lines.Count + Math.Max(reels, fewestReels[lines.Count])) <= Threshold)
+                    return;
+                // What the bound was reached with is apt to be the best there is.
+                Try(i, ofDays);
                 var on = OnReel(lines[i]);
                 var tries = new (double Gain, int Reel)[worth.Reels];
                 for (var e = 0; e < tries.Length; e++)
@@ -324,7 +375,7 @@ public static class KitSearch
                 Array.Sort(tries, (a, b) => a.Gain == b.Gain ? a.Reel.CompareTo(b.Reel) : b.Gain.CompareTo(a.Gain));
                 foreach (var (_, e) in tries)
                 {
-                    if (carried[e] >= problem.Reels[e].Spools)
+                    if (!Carries(e, reels))
                         continue;
                     var next = (double[])ofDays.Clone();
                     for (var d = 0; d < days; d++)
@@ -337,28 +388,102 @@ public static class KitSearch
             }
         }
 
-        private void Keep(double value, double[] ofDays)
+        private void Try(int from, double[] ofDays)
         {
-            // A rod that is nowhere the best is carried for nothing: the kit without it comes by itself.
-            foreach (var r in rods.Where(r => !problem.Rods[r].Must))
-                if (!Enumerable.Range(0, days).Any(d => ofDays[d] > 0 && Without(r, d) < ofDays[d]))
-                    return;
+            var next = (double[])ofDays.Clone();
+            for (var i = from; i < lines.Count; i++)
+            {
+                carried[reelOf[i]]++;
+                var on = OnReel(lines[i]);
+                for (var d = 0; d < days; d++)
+                    next[d] = Math.Max(next[d], on[d * worth.Reels + reelOf[i]]);
+            }
+            if (ReelsNow() is var reels && reels <= limits.Reels && Within())
+                Keep(next, reels);
+            for (var i = from; i < lines.Count; i++)
+                carried[reelOf[i]]--;
+        }
+
+        private bool Along(int reel) => carried[reel] > 0 || problem.Reels[reel].Must;
+
+        private int ReelsNow()
+        {
+            var count = 0;
+            for (var e = 0; e < carried.Length; e++)
+                count += Along(e) ? 1 : 0;
+            return count;
+        }
+
+        private bool Carries(int reel, int reelsNow) =>
+            carried[reel] < problem.Reels[reel].Spools && (Along(reel) || reelsNow < limits.Reels);
+
+        // What the lines from here on could come to, each on a spool of its own. A day is counted for the one of them that could do best
+        // on it, and no lower than the next best could; so lines add up, and the best way to lay them on the spools is known exactly. It is left
+        // in reelOf.
+        private double AtMost(int from, double[] ofDays, int reelsNow)
+        {
+            var (count, all) = (lines.Count - from, worth.Reels);
+            var spools = new List<int>(all);
+            for (var e = 0; e < all; e++)
+                if (Carries(e, reelsNow))
+                    for (var s = carried[e]; s < Math.Min(problem.Reels[e].Spools, carried[e] + count); s++)
+                        spools.Add(e);
+            if (spools.Count < count)
+                return double.NegativeInfinity;
+            var sums = new double[count * spools.Count];
+            var sum = 0.0;
+            for (var d = 0; d < days; d++)
+            {
+                var (owner, first, second) = (-1, ofDays[d], ofDays[d]);
+                for (var j = 0; j < count; j++)
+                {
+                    var best = 0.0;
+                    var on = OnReel(lines[from + j]);
+                    foreach (var e in spools)
+                        best = Math.Max(best, on[d * all + e]);
+                    if (best > first)
+                        (owner, first, second) = (j, best, first);
+                    else
+                        second = Math.Max(second, best);
+                }
+                if (owner < 0)
+                {
+                    sum += weights[d] * ofDays[d];
+                    continue;
+                }
+                var its = OnReel(lines[from + owner]);
+                for (var s = 0; s < spools.Count; s++)
+                    sums[owner * spools.Count + s] += weights[d] * Math.Max(second, its[d * all + spools[s]]);
+            }
+            var columns = new int[count];
+            sum += Assignment.Most(sums, count, spools.Count, columns);
+            for (var j = 0; j < count; j++)
+                reelOf[from + j] = spools[columns[j]];
+            return sum;
+        }
+
+        private void Keep(double[] ofDays, int reels)
+        {
+            var value = Value(ofDays) - Carried(rods.Count + lines.Count + reels);
+            if (value <= Threshold)
+                return;
             bestOfRods = new(
                 [.. rods.Order()],
                 [.. lines.Select((l, i) => new Wound(l, reelOf[i])).OrderBy(w => w.Line)],
-                [.. Enumerable.Range(0, carried.Length).Where(e => carried[e] > 0 || problem.Reels[e].Must)],
+                [.. Enumerable.Range(0, carried.Length).Where(Along)],
                 value
             );
         }
 
-        private double Without(int rod, int day)
+        private bool IsIdle(Kit kit, int rod)
         {
-            var best = 0.0;
-            foreach (var r in rods.Where(r => r != rod))
-                for (var i = 0; i < lines.Count; i++)
-                    if (worth.On(day, r, lines[i]) is { Length: > 0 } its)
-                        best = Math.Max(best, its[reelOf[i]]);
-            return best;
+            double Most(int day, bool without) =>
+                kit
+                    .Rods.Where(r => !without || r != rod)
+                    .SelectMany(r => kit.Wound.Select(w => worth.On(day, r, w.Line) is { Length: > 0 } its ? its[w.Reel] : 0))
+                    .DefaultIfEmpty(0)
+                    .Max();
+            return Enumerable.Range(0, days).All(d => Most(d, true) >= Most(d, false));
         }
     }
 }

@@ -65,6 +65,15 @@ namespace ZingCast.Store.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
 
+                    b.Property<DateOnly?>("BoughtOn")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Condition")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT")
+                        .HasDefaultValue("Good");
+
                     b.Property<DateTime?>("DeletedAt")
                         .HasColumnType("TEXT");
 
@@ -86,6 +95,15 @@ namespace ZingCast.Store.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<string>("Note")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Owner")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("Price")
+                        .HasColumnType("REAL");
+
+                    b.Property<DateOnly?>("ServicedOn")
                         .HasColumnType("TEXT");
 
                     b.Property<string>("Tag")
@@ -119,9 +137,18 @@ namespace ZingCast.Store.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
 
+                    b.Property<DateOnly?>("BoughtOn")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Breaks")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<string>("Condition")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT")
+                        .HasDefaultValue("Good");
 
                     b.Property<DateTime?>("DeletedAt")
                         .HasColumnType("TEXT");
@@ -141,6 +168,15 @@ namespace ZingCast.Store.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<string>("Note")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Owner")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("Price")
+                        .HasColumnType("REAL");
+
+                    b.Property<DateOnly?>("ServicedOn")
                         .HasColumnType("TEXT");
 
                     b.Property<double?>("StatedN")
@@ -171,6 +207,15 @@ namespace ZingCast.Store.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
 
+                    b.Property<DateOnly?>("BoughtOn")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Condition")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT")
+                        .HasDefaultValue("Good");
+
                     b.Property<DateTime?>("DeletedAt")
                         .HasColumnType("TEXT");
 
@@ -183,6 +228,15 @@ namespace ZingCast.Store.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<string>("Note")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Owner")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("Price")
+                        .HasColumnType("REAL");
+
+                    b.Property<DateOnly?>("ServicedOn")
                         .HasColumnType("TEXT");
 
                     b.Property<string>("Tag")
@@ -213,6 +267,9 @@ namespace ZingCast.Store.Migrations
                     b.Property<double>("BellyDiameterM")
                         .HasColumnType("REAL");
 
+                    b.Property<DateOnly?>("BoughtOn")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Build")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -220,6 +277,12 @@ namespace ZingCast.Store.Migrations
                     b.Property<string>("Coating")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<string>("Condition")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT")
+                        .HasDefaultValue("Good");
 
                     b.Property<DateTime?>("DeletedAt")
                         .HasColumnType("TEXT");
@@ -253,6 +316,12 @@ namespace ZingCast.Store.Migrations
                     b.Property<string>("Note")
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Owner")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("Price")
+                        .HasColumnType("REAL");
+
                     b.Property<double?>("PrintedClass")
                         .HasColumnType("REAL");
 
@@ -264,6 +333,9 @@ namespace ZingCast.Store.Migrations
 
                     b.Property<bool>("SaltRated")
                         .HasColumnType("INTEGER");
+
+                    b.Property<DateOnly?>("ServicedOn")
+                        .HasColumnType("TEXT");
 
                     b.Property<string>("Tag")
                         .IsRequired()
@@ -296,6 +368,15 @@ namespace ZingCast.Store.Migrations
                     b.Property<double?>("ArborM")
                         .HasColumnType("REAL");
 
+                    b.Property<DateOnly?>("BoughtOn")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Condition")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT")
+                        .HasDefaultValue("Good");
+
                     b.Property<DateTime?>("DeletedAt")
                         .HasColumnType("TEXT");
 
@@ -321,11 +402,20 @@ namespace ZingCast.Store.Migrations
                     b.Property<string>("Note")
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Owner")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("Price")
+                        .HasColumnType("REAL");
+
                     b.Property<double?>("RimM")
                         .HasColumnType("REAL");
 
                     b.Property<bool>("SaltProof")
                         .HasColumnType("INTEGER");
+
+                    b.Property<DateOnly?>("ServicedOn")
+                        .HasColumnType("TEXT");
 
                     b.Property<string>("StatedBacking")
                         .HasColumnType("TEXT");
@@ -551,6 +641,15 @@ namespace ZingCast.Store.Migrations
                     b.Property<string>("Bend")
                         .HasColumnType("TEXT");
 
+                    b.Property<DateOnly?>("BoughtOn")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Condition")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT")
+                        .HasDefaultValue("Good");
+
                     b.Property<DateTime?>("DeletedAt")
                         .HasColumnType("TEXT");
 
@@ -579,14 +678,23 @@ namespace ZingCast.Store.Migrations
                     b.Property<string>("Note")
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Owner")
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("Pieces")
                         .HasColumnType("INTEGER");
+
+                    b.Property<double?>("Price")
+                        .HasColumnType("REAL");
 
                     b.Property<string>("PrintedAction")
                         .HasColumnType("TEXT");
 
                     b.Property<double?>("PrintedClass")
                         .HasColumnType("REAL");
+
+                    b.Property<DateOnly?>("ServicedOn")
+                        .HasColumnType("TEXT");
 
                     b.Property<string>("Tag")
                         .IsRequired()
@@ -611,6 +719,51 @@ namespace ZingCast.Store.Migrations
                         .HasFilter("\"DeletedAt\" IS NULL");
 
                     b.ToTable("Rods");
+                });
+
+            modelBuilder.Entity("ZingCast.Core.Trips.Trip", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Back")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Days")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime?>("DeletedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Held")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateOnly?>("LeavesOn")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Limits")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Packed")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("Trips");
                 });
 
             modelBuilder.Entity("ZingCast.Store.SavedBrief", b =>

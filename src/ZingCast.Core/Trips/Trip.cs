@@ -1,0 +1,76 @@
+using ZingCast.Core.Briefs;
+using ZingCast.Core.Measures;
+
+namespace ZingCast.Core.Trips;
+
+/// <summary>A kind of day of a trip: a kept brief, or one said here.</summary>
+/// <param name="Times">How many such days.</param>
+/// <param name="Regret">How much it is missed when it cannot be fished.</param>
+/// <param name="BriefId">The kept brief; null where the day is said here.</param>
+/// <param name="Name">What a day said here is called.</param>
+/// <param name="Draft">What was said here.</param>
+public sealed record PlannedDay(int Times, Regret Regret, int? BriefId = null, string? Name = null, BriefDraft? Draft = null);
+
+/// <summary>A trip that is kept: its days, what may come along, and what is packed.</summary>
+public sealed record Trip : Kept
+{
+    /// <summary>What it is called.</summary>
+    public required string Name
+    {
+        get;
+        init => field = PlainText.Clean(value);
+    }
+
+    /// <summary>The day one leaves; null while nobody knows.</summary>
+    public DateOnly? LeavesOn { get; init; }
+
+    /// <summary>Its days.</summary>
+    public IReadOnlyList<PlannedDay> Days { get; init; } = [];
+
+    /// <summary>What may come along.</summary>
+    public TripLimits Limits { get; init; } = new();
+
+    /// <summary>Pieces that come along whatever the days say.</summary>
+    public Pieces Held { get; init; } = Pieces.None;
+
+    /// <summary>What was ticked off at home, by the keys of the packing list.</summary>
+    public IReadOnlyList<string> Packed { get; init; } = [];
+
+    /// <summary>What was ticked off on leaving the water.</summary>
+    public IReadOnlyList<string> Back { get; init; } = [];
+
+    /// <summary>Most kinds of day in one trip.</summary>
+    public const int MostDays = 24;
+
+    private const int MostTicks = 400;
+
+    /// <inheritdoc />
+    public override IReadOnlyList<FieldProblem> Check()
+    {
+        var check = new FieldCheck()
+            .Text("name", Name, 80)
+            .Must("leavesOn", LeavesOn is not { Year: < 2000 or > 2200 }, "Check the year of that day.")
+            .Must("days", Days.Count <= MostDays, $"A trip has {MostDays} kinds of day at most.")
+            .Must("packed", Packed.Count <= MostTicks && Packed.All(Sound), "That is not on the packing list.")
+            .Must("back", Back.Count <= MostTicks && Back.All(Sound), "That is not on the packing list.")
+            .Must(
+                "held",
+                new[] { Held.Rods, Held.Lines, Held.Reels }.All(ids => ids.Count <= MostTicks && ids.All(id => id > 0)),
+                "Only pieces of the shed can be packed."
+            );
+        return [.. check.Problems, .. Days.Take(MostDays).SelectMany(DayProblems), .. Under("limits.", Limits.Check())];
+    }
+
+    private static bool Sound(string key) => key is { Length: > 0 and <= 80 };
+
+    private static IEnumerable<FieldProblem> DayProblems(PlannedDay day, int at)
+    {
+        var check = new FieldCheck().Within("times", day.Times, TripDay.Often);
+        if (day.BriefId is null)
+            check.Text("name", day.Name, 80).Must("draft", day.Draft is not null, "Pick a brief, or say what the day is.");
+        return Under($"days[{at}].", [.. check.Problems, .. day.Draft is { } draft ? Under("draft.", Brief.Check(draft)) : []]);
+    }
+
+    private static IEnumerable<FieldProblem> Under(string name, IEnumerable<FieldProblem> problems) =>
+        problems.Select(p => p with { Field = name + p.Field });
+}

@@ -1,0 +1,289 @@
+using ZingCast.Core.Matching;
+using ZingCast.Core.Measures;
+using ZingCast.Core.Standards;
+
+namespace ZingCast.Core.Trips;
+
+/// <summary>A piece of a kit.</summary>
+/// <param name="Id">Identity in the shed; below 0 for one to buy.</param>
+/// <param name="Tag">Its tag, or what to call one to buy in a word.</param>
+/// <param name="Says">What it is; of one to buy, what to ask for.</param>
+/// <param name="Price">What one to buy is expected to cost; 0 for what is there.</param>
+public sealed record TripPiece(int Id, string Tag, Sentence Says, double Price)
+{
+    /// <summary>Nobody here has it.</summary>
+    public bool ToBuy => Id < 0;
+}
+
+/// <summary>A rod with a line on a reel.</summary>
+public sealed record TripOutfit(TripPiece Rod, TripPiece Line, TripPiece Reel);
+
+/// <summary>How an outfit would do on a day.</summary>
+/// <param name="Worth">What it is worth, 0 to 1.</param>
+/// <param name="Verdict">How well: the worst of its links.</param>
+/// <param name="Link">The link that decides it; null where nothing limits.</param>
+/// <param name="Says">Why.</param>
+public sealed record TripCell(double Worth, Verdict Verdict, LinkId? Link, Sentence Says);
+
+/// <summary>A day as a kit serves it.</summary>
+/// <param name="Name">What it is called.</param>
+/// <param name="Times">How many such days.</param>
+/// <param name="Share">Its share of all that counts, 0 to 1.</param>
+/// <param name="Best">The outfit that serves it best, by its place; null when none goes.</param>
+/// <param name="Cells">How each outfit would do, in their order; null for one that does not go together that day.</param>
+public sealed record TripServed(string Name, int Times, double Share, int? Best, IReadOnlyList<TripCell?> Cells);
+
+/// <summary>Which outfit serves which day.</summary>
+/// <param name="Outfits">Outfits.</param>
+/// <param name="Days">Days.</param>
+public sealed record Coverage(IReadOnlyList<TripOutfit> Outfits, IReadOnlyList<TripServed> Days)
+{
+    /// <summary>Days that can be fished, of all of them.</summary>
+    public int Served => Days.Where(d => d.Best is { } at && d.Cells[at]!.Verdict != Verdict.Fails).Sum(d => d.Times);
+
+    /// <summary>All days.</summary>
+    public int Of => Days.Sum(d => d.Times);
+}
+
+/// <summary>A kit in short.</summary>
+/// <param name="Rods">Rods.</param>
+/// <param name="Lines">Lines.</param>
+/// <param name="Reels">The reel under each line.</param>
+/// <param name="Served">Days it serves.</param>
+/// <param name="Value">What all days are worth with it, 0 to 1.</param>
+/// <param name="Price">What has to be bought for it.</param>
+public sealed record KitShort(
+    IReadOnlyList<TripPiece> Rods,
+    IReadOnlyList<TripPiece> Lines,
+    IReadOnlyList<TripPiece> Reels,
+    int Served,
+    double Value,
+    double Price
+);
+
+/// <summary>What a kit with so many rods comes to.</summary>
+/// <param name="Rods">Most rods.</param>
+/// <param name="Served">Days served.</param>
+/// <param name="Value">What all days are worth, 0 to 1.</param>
+public sealed record RodStep(int Rods, int Served, double Value);
+
+/// <summary>What letting go of a limit would bring.</summary>
+/// <param name="Limit">The limit's field.</param>
+/// <param name="Says">It in a sentence.</param>
+/// <param name="Gain">What is gained of all days, 0 to 1.</param>
+public sealed record LimitCost(string Limit, Sentence Says, double Gain);
+
+/// <summary>The answer to a trip.</summary>
+/// <param name="Kit">What to take; null when what must come along is more than the limits allow.</param>
+/// <param name="Coverage">Which of it serves which day.</param>
+/// <param name="MassKg">Mass of its rods, reels and lines, kilograms.</param>
+/// <param name="Others">The next best kits, with other rods.</param>
+/// <param name="Rods">What a rod fewer or more comes to.</param>
+/// <param name="Costs">What the limits cost, the dearest first; those that cost nothing are left out.</param>
+/// <param name="LeftOut">Pieces of the shed that stay at home, and why.</param>
+/// <param name="Says">The answer in a sentence.</param>
+public sealed record TripPlan(
+    KitShort? Kit,
+    Coverage Coverage,
+    double MassKg,
+    IReadOnlyList<KitShort> Others,
+    IReadOnlyList<RodStep> Rods,
+    IReadOnlyList<LimitCost> Costs,
+    IReadOnlyList<Remark> LeftOut,
+    Sentence Says
+)
+{
+    private const int MostOthers = 3;
+
+    // A gain smaller than this is none: a hundredth of all days.
+    private const double Felt = .01;
+
+    /// <summary>
+    /// The best kit within limits, with <paramref name="held"/> in it. Without <paramref name="further"/> only the kit and its days, for
+    /// whoever drags a limit.
+    /// </summary>
+    public static TripPlan Of(
+        TripScores scores,
+        TripLimits limits,
+        Pieces? held = null,
+        bool further = true,
+        IProgress<double>? progress = null,
+        CancellationToken cancel = default
+    )
+    {
+        var must = held ?? Pieces.None;
+        var kits = scores.Kits(limits, must, further ? 1 + MostOthers : 1, cancel, progress);
+        if (kits.Count == 0)
+            return new(
+                null,
+                new([], []),
+                0,
+                [],
+                [],
+                [],
+                scores.Pool.LeftOut,
+                $"What is packed already is more than the limits allow: let go of a piece, or of a limit"
+            );
+        var (best, problem) = (kits[0], scores.Problem(limits, must));
+        var kit = Short(scores, best, limits);
+        var coverage = Covering(scores, best.Rods, best.Wound, limits);
+        return new(
+            kit,
+            coverage,
+            best.Rods.Sum(r => problem.Rods[r].MassKg)
+                + best.Wound.Sum(w => problem.Lines[w.Line].MassKg)
+                + best.Reels.Sum(e => problem.Reels[e].MassKg),
+            [.. kits.Skip(1).Select(k => Short(scores, k, limits))],
+            further ? [.. Steps(scores, limits, must, cancel)] : [],
+            further ? [.. CostsOf(scores, limits, must, kit, cancel)] : [],
+            scores.Pool.LeftOut,
+            Said(kit, coverage)
+        );
+    }
+
+    /// <summary>Which outfits of these rods and lines serve which days: for each day the best, and how that would do on the others.</summary>
+    internal static Coverage Covering(TripScores scores, IReadOnlyList<int> rods, IReadOnlyList<Wound> wound, TripLimits limits)
+    {
+        var outfits = rods.SelectMany(r => wound.Select(w => (Rod: r, On: w))).ToList();
+        double At(int day, (int Rod, Wound On) o) => scores.Worth.On(day, o.Rod, o.On.Line) is { Length: > 0 } its ? its[o.On.Reel] : 0;
+        var bests = Enumerable
+            .Range(0, scores.Days.Count)
+            .Select(d =>
+                outfits.Count == 0 ? null
+                : outfits.MaxBy(o => At(d, o)) is var o && At(d, o) > 0 ? o
+                : ((int, Wound)?)null
+            )
+            .ToList();
+        // Those that serve the most come first; an outfit that is nowhere the best is not shown.
+        var shown = bests
+            .Select((o, d) => (o, d))
+            .Where(x => x.o is not null)
+            .GroupBy(x => x.o!.Value)
+            .OrderByDescending(g => g.Sum(x => scores.Days[x.d].Weight))
+            .Select(g => g.Key)
+            .ToList();
+        var sum = scores.Days.Sum(d => d.Weight);
+        return new(
+            [
+                .. shown.Select(o => new TripOutfit(
+                    Piece(scores, scores.Pool.Rods[o.Item1], limits.RodPrice),
+                    Piece(scores, scores.Pool.Lines[o.Item2.Line], limits.LinePrice),
+                    Piece(scores, scores.Pool.Reels[o.Item2.Reel], limits.ReelPrice)
+                )),
+            ],
+            [
+                .. scores.Days.Select(
+                    (day, d) =>
+                        new TripServed(
+                            day.Name,
+                            day.Times,
+                            day.Weight / sum,
+                            bests[d] is { } at ? shown.IndexOf(at) : null,
+                            [.. shown.Select(o => At(d, o) is > 0 and var worth ? Cell(scores.Told(d, o.Item1, o.Item2), worth) : null)]
+                        )
+                ),
+            ]
+        );
+    }
+
+    private static TripCell Cell(Choice choice, double worth)
+    {
+        var fails = choice.Judged.Where(j => j.Verdict == Verdict.Fails).ToList();
+        var looks = choice.Judged.Where(j => j.Verdict == Verdict.Look).ToList();
+        var limiting =
+            fails is [var first, ..] ? first
+            : looks is [var look, ..] ? look
+            : (Judgement?)null;
+        var verdict =
+            fails.Count > 0 ? Verdict.Fails
+            : choice.ToBuy > 0 ? Verdict.ToBuy
+            : looks.Count > 0 ? Verdict.Look
+            : Verdict.Fits;
+        Sentence says = limiting is { } one
+            ? $"{Chain.NameOf(one.Link).ToLowerInvariant()}: {one.Why()}"
+            : (Sentence)$"every link does its part; {choice.Judged.First(j => j.Link == LinkId.Hand).Why()}";
+        return new(worth, verdict, limiting?.Link, says);
+    }
+
+    internal static TripPiece Piece(TripScores scores, Gear piece, double price) =>
+        new(piece.Id, piece.Tag, piece.IsThere ? $"{piece.Tag} {piece.Name}" : scores.Pool.Asked[piece], piece.IsThere ? 0 : price);
+
+    private static KitShort Short(TripScores scores, Kit kit, TripLimits limits)
+    {
+        TripPiece[] rods = [.. kit.Rods.Select(r => Piece(scores, scores.Pool.Rods[r], limits.RodPrice))];
+        TripPiece[] lines = [.. kit.Wound.Select(w => Piece(scores, scores.Pool.Lines[w.Line], limits.LinePrice))];
+        TripPiece[] under = [.. kit.Wound.Select(w => Piece(scores, scores.Pool.Reels[w.Reel], limits.ReelPrice))];
+        var (served, value) = Sum(scores, kit);
+        return new(rods, lines, under, served, value, rods.Concat(lines).Concat(under.Distinct()).Sum(p => p.Price));
+    }
+
+    // Days served, and what all of them are worth, of 1.
+    private static (int Served, double Value) Sum(TripScores scores, Kit kit)
+    {
+        var (served, value, all) = (0, 0.0, scores.Days.Sum(d => d.Weight));
+        for (var d = 0; d < scores.Days.Count; d++)
+        {
+            var best = 0.0;
+            foreach (var r in kit.Rods)
+            foreach (var w in kit.Wound)
+                if (scores.Worth.On(d, r, w.Line) is { Length: > 0 } its)
+                    best = Math.Max(best, its[w.Reel]);
+            served += Worth.Serves(best) ? scores.Days[d].Times : 0;
+            value += scores.Days[d].Weight / all * best;
+        }
+        return (served, value);
+    }
+
+    private static IEnumerable<RodStep> Steps(TripScores scores, TripLimits limits, Pieces held, CancellationToken cancel)
+    {
+        for (var n = Math.Max(1, held.Rods.Count); n <= limits.Rods + 1; n++)
+            if (scores.Kits(limits with { Rods = n }, held, 1, cancel) is [var kit, ..])
+            {
+                var (served, value) = Sum(scores, kit);
+                yield return new(n, served, value);
+            }
+    }
+
+    private static IEnumerable<LimitCost> CostsOf(TripScores scores, TripLimits limits, Pieces held, KitShort kit, CancellationToken cancel)
+    {
+        List<(string Limit, string Says, TripLimits Without, Pieces Held)> tries =
+        [
+            ("rods", "a rod more", limits with { Rods = limits.Rods + 1 }, held),
+            ("lines", "a spool more", limits with { Lines = limits.Lines + 1 }, held),
+            ("reels", "a reel more", limits with { Reels = limits.Reels + 1 }, held),
+        ];
+        if (limits.MassKg is not null)
+            tries.Add(("massKg", "no limit of weight", limits with { MassKg = null }, held));
+        if (limits.TubeM is not null)
+            tries.Add(("tubeM", "a longer tube", limits with { TubeM = null }, held));
+        if (limits.Budget is > 0 and var budget)
+            tries.Add(("budget", "twice the money", limits with { Budget = 2 * budget }, held));
+        if (held.Rods.Count + held.Lines.Count + held.Reels.Count > 0)
+            tries.Add(("held", "nothing packed yet", limits, Pieces.None));
+        return tries
+            .Select(t =>
+            {
+                if (scores.Kits(t.Without, t.Held, 1, cancel) is not [var other, ..])
+                    return null;
+                var (served, value) = Sum(scores, other);
+                Sentence says =
+                    served > kit.Served
+                        ? $"{t.Says}: {served - kit.Served} more {(served - kit.Served == 1 ? "day" : "days")} to fish"
+                        : (Sentence)$"{t.Says}: no more days, but better ones";
+                return new LimitCost(t.Limit, says, value - kit.Value);
+            })
+            .OfType<LimitCost>()
+            .Where(c => c.Gain >= Felt)
+            .OrderByDescending(c => c.Gain);
+    }
+
+    private static Sentence Said(KitShort kit, Coverage coverage)
+    {
+        static string And(IEnumerable<TripPiece> pieces) => PlainText.And([.. pieces.Select(p => p.ToBuy ? $"a {p.Tag}" : p.Tag)]);
+        if (kit.Rods.Count == 0 || kit.Lines.Count == 0)
+            return $"Nothing here serves any of these days";
+        var misses = coverage.Of - coverage.Served;
+        Sentence served = misses == 0 ? $"serve every day" : (Sentence)$"serve {coverage.Served} of {coverage.Of} days";
+        return $"{And(kit.Rods)} with {And(kit.Lines)} {served}";
+    }
+}
