@@ -55,6 +55,7 @@ public static class ZingApp
         builder.Services.AddProblemDetails(options => options.CustomizeProblemDetails = FriendlyFailures.PutInWords);
         builder.Services.AddExceptionHandler<FriendlyFailures>();
         builder.Services.AddSingleton<HeavyWork.Turns>();
+        builder.Services.AddSingleton<ScoreDesk>();
         builder.Services.AddResponseCompression(options =>
             options.MimeTypes = [.. ResponseCompressionDefaults.MimeTypes, "application/problem+json", "image/svg+xml"]
         );
@@ -100,6 +101,8 @@ public static class ZingApp
         app.MapCasting();
         app.MapDevices();
         app.MapShed();
+        app.MapShedLooks();
+        app.MapTrips();
         app.MapRods();
         app.MapLines();
         app.MapCutting();

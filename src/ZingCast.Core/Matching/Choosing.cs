@@ -38,13 +38,13 @@ public static class Choosing
 
     // What of a line hangs outside the tip on this day, whatever the rod: length, metres, and mass, kilograms. Short heads hang there
     // whole; long ones are judged at the carry, but no shorter than the measuring length.
-    private static (double JudgedM, double Kg) Hangs(FlyLine line, Brief brief)
+    internal static (double JudgedM, double Kg) Hangs(FlyLine line, Brief brief)
     {
         var judged = line.HeadM < LongHeadM ? line.HeadM : Math.Clamp(CarryM(line, brief), Exact.ThirtyFeetM, line.HeadM);
         return (judged, line.MassWithinKg(judged));
     }
 
-    private static LineLoad Load(Rod rod, FlyLine line, (double JudgedM, double Kg) hangs, Brief brief)
+    internal static LineLoad Load(Rod rod, FlyLine line, (double JudgedM, double Kg) hangs, Brief brief)
     {
         var window = rod.WindowClass ?? 0;
         var standard = LineWeights.MassKg(window);

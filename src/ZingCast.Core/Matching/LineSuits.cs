@@ -42,8 +42,35 @@ public static class LineSuits
                     .OrderBy(x => x.load.Verdict)
                     .ThenBy(x => Math.Abs(x.load.LineRatio - x.load.Ideal))
                     .ThenBy(x => x.r.Id)
-                    .Select(x => new RodSuits(x.r.Id, x.r.Tag, x.r.Name, x.load, x.load.Verdict, Why(x.r, x.load))),
+                    .Select(x => Told(x.r, x.load)),
             ];
+
+    /// <summary>How a line sits on one rod; null where nobody knows the rod's class or the line's mass.</summary>
+    public static RodSuits? On(FlyLine line, Rod rod) =>
+        line.MassKg is null || rod.Class is null ? null : Told(rod, Choosing.Load(rod, line, Ordinary));
+
+    private static RodSuits Told(Rod rod, LineLoad load) => new(rod.Id, rod.Tag, rod.Name, load, load.Verdict, Why(rod, load));
+
+    /// <summary>How a line of known mass sits on rods of known class; what hangs of it is weighed once.</summary>
+    internal static Func<Rod, LineLoad> Hangs(FlyLine line)
+    {
+        var hangs = Choosing.Hangs(line, Ordinary);
+        return rod => Choosing.Load(rod, line, hangs, Ordinary);
+    }
+
+    // To what step of a class a line's own rod is looked for.
+    private const double ClassStep = .05;
+
+    /// <summary>The class of an ordinary rod that a line of known mass loads as that likes best.</summary>
+    public static double LoadsClass(FlyLine line)
+    {
+        var (judgedM, kg) = Choosing.Hangs(line, Ordinary);
+        var steps = (int)Math.Round(LineWeights.Highest / ClassStep);
+        return Enumerable
+            .Range(0, steps + 1)
+            .Select(i => Math.Round(i * ClassStep, 2))
+            .MinBy(c => Math.Abs(kg / LineWeights.MassKg(c) - Choosing.IdealOf(c, line.HeadM, judgedM)));
+    }
 
     private static Sentence Why(Rod rod, LineLoad load)
     {

@@ -70,7 +70,7 @@ public sealed class MatchSession
     private readonly Brief brief;
     private readonly GearShed shed;
     private readonly IReadOnlySet<string> off;
-    private readonly CancellationToken cancel;
+    private CancellationToken cancel;
     private readonly CastCache casts;
     private Specification? plain;
 
@@ -82,6 +82,9 @@ public sealed class MatchSession
 
     /// <summary>The brief.</summary>
     public Brief Brief => brief;
+
+    /// <summary>From here on it is given up with this token: a session may outlive whoever opened it.</summary>
+    internal void EndsWith(CancellationToken with) => cancel = with;
 
     /// <summary>
     /// The best outfit that keeps to the pins, of whose gear the brief says. What the shed cannot give is described instead. Check pins

@@ -1,5 +1,6 @@
 using ZingCast.Core.Leaders;
 using ZingCast.Core.Lines;
+using ZingCast.Core.Measures;
 using ZingCast.Core.Reels;
 using ZingCast.Core.Rods;
 
@@ -19,6 +20,20 @@ public sealed record GearShed(IReadOnlyList<Rod> Rods, IReadOnlyList<FlyLine> Li
 
     /// <summary>Leaders that were designed or tied.</summary>
     public IReadOnlyList<TiedLeader> Leaders { get; init; } = [];
+
+    /// <summary>The letter with which a tag begins that nobody chose.</summary>
+    public const char RodLetter = 'R',
+        LineLetter = 'L',
+        ReelLetter = 'S';
+
+    /// <summary>That letter for a rod, a line or a reel.</summary>
+    public static char LetterOf(Gear piece) =>
+        piece switch
+        {
+            Rod => RodLetter,
+            FlyLine => LineLetter,
+            _ => ReelLetter,
+        };
 
     /// <summary>A shed with nothing in it.</summary>
     public static readonly GearShed Empty = new([], [], []);

@@ -1,3 +1,4 @@
+using System.Globalization;
 using ZingCast.Core.Briefs;
 using ZingCast.Core.Measures;
 
@@ -60,6 +61,27 @@ public sealed record Trip : Kept
             );
         return [.. check.Problems, .. Days.Take(MostDays).SelectMany(DayProblems), .. Under("limits.", Limits.Check())];
     }
+
+    /// <summary>This with a thing ticked off at home or not. A rod, line or reel that is in the bag comes along whatever the days say.</summary>
+    public Trip Pack(string key, bool on)
+    {
+        IReadOnlyList<int> Along(string kind, IReadOnlyList<int> held) =>
+            key.StartsWith($"{kind}-", StringComparison.Ordinal)
+            && int.TryParse(key.AsSpan(kind.Length + 1), NumberStyles.None, CultureInfo.InvariantCulture, out var id)
+                ? on
+                    ? [.. held.Where(h => h != id), id]
+                    : [.. held.Where(h => h != id)]
+                : held;
+        return this with
+        {
+            Packed = With(Packed, key, on),
+            Held = new(Along("rod", Held.Rods), Along("line", Held.Lines), Along("reel", Held.Reels)),
+        };
+    }
+
+    /// <summary>Ticks with one more or one less.</summary>
+    public static IReadOnlyList<string> With(IReadOnlyList<string> ticks, string key, bool on) =>
+        on ? [.. ticks.Where(t => t != key), key] : [.. ticks.Where(t => t != key)];
 
     private static bool Sound(string key) => key is { Length: > 0 and <= 80 };
 

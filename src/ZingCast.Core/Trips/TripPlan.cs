@@ -93,6 +93,9 @@ public sealed record TripPlan(
     Sentence Says
 )
 {
+    /// <summary>The kit by its places in the pool.</summary>
+    internal Kit? Taken { get; init; }
+
     private const int MostOthers = 3;
 
     // A gain smaller than this is none: a hundredth of all days.
@@ -138,22 +141,26 @@ public sealed record TripPlan(
             further ? [.. CostsOf(scores, limits, must, kit, cancel)] : [],
             scores.Pool.LeftOut,
             Said(kit, coverage)
-        );
+        )
+        {
+            Taken = best,
+        };
     }
 
-    /// <summary>Which outfits of these rods and lines serve which days: for each day the best, and how that would do on the others.</summary>
-    internal static Coverage Covering(TripScores scores, IReadOnlyList<int> rods, IReadOnlyList<Wound> wound, TripLimits limits)
+    // Which of these rods and lines serves which day.
+    private static Coverage Covering(TripScores scores, IReadOnlyList<int> rods, IReadOnlyList<Wound> wound, TripLimits limits)
     {
         var outfits = rods.SelectMany(r => wound.Select(w => (Rod: r, On: w))).ToList();
-        double At(int day, (int Rod, Wound On) o) => scores.Worth.On(day, o.Rod, o.On.Line) is { Length: > 0 } its ? its[o.On.Reel] : 0;
-        var bests = Enumerable
-            .Range(0, scores.Days.Count)
-            .Select(d =>
-                outfits.Count == 0 ? null
-                : outfits.MaxBy(o => At(d, o)) is var o && At(d, o) > 0 ? o
-                : ((int, Wound)?)null
-            )
-            .ToList();
+        (int, Wound)? Best(int day) =>
+            outfits.Count > 0 && outfits.MaxBy(o => scores.At(day, o.Rod, o.On)) is var best && scores.At(day, best.Rod, best.On) > 0
+                ? best
+                : null;
+        return Covering(scores, [.. Enumerable.Range(0, scores.Days.Count).Select(Best)], limits);
+    }
+
+    /// <summary>How the outfit that is best for each day, by places in the pool, would do on the others.</summary>
+    internal static Coverage Covering(TripScores scores, IReadOnlyList<(int Rod, Wound On)?> bests, TripLimits limits)
+    {
         // Those that serve the most come first; an outfit that is nowhere the best is not shown.
         var shown = bests
             .Select((o, d) => (o, d))
@@ -166,9 +173,9 @@ public sealed record TripPlan(
         return new(
             [
                 .. shown.Select(o => new TripOutfit(
-                    Piece(scores, scores.Pool.Rods[o.Item1], limits.RodPrice),
-                    Piece(scores, scores.Pool.Lines[o.Item2.Line], limits.LinePrice),
-                    Piece(scores, scores.Pool.Reels[o.Item2.Reel], limits.ReelPrice)
+                    Piece(scores, scores.Pool.Rods[o.Rod], limits.RodPrice),
+                    Piece(scores, scores.Pool.Lines[o.On.Line], limits.LinePrice),
+                    Piece(scores, scores.Pool.Reels[o.On.Reel], limits.ReelPrice)
                 )),
             ],
             [
@@ -179,7 +186,11 @@ public sealed record TripPlan(
                             day.Times,
                             day.Weight / sum,
                             bests[d] is { } at ? shown.IndexOf(at) : null,
-                            [.. shown.Select(o => At(d, o) is > 0 and var worth ? Cell(scores.Told(d, o.Item1, o.Item2), worth) : null)]
+                            [
+                                .. shown.Select(o =>
+                                    scores.At(d, o.Rod, o.On) is > 0 and var worth ? Cell(scores.Told(d, o.Rod, o.On), worth) : null
+                                ),
+                            ]
                         )
                 ),
             ]

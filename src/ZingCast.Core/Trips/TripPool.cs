@@ -55,41 +55,77 @@ public sealed record TripPool(
     /// </summary>
     public TripPool AndToBuy(IReadOnlyList<TripDay> days, GearShed shed, CancellationToken cancel = default)
     {
-        List<Rod> rods = [];
-        List<FlyLine> lines = [];
-        List<Reel> reels = [];
-        Dictionary<Gear, Sentence> asked = new(ReferenceEqualityComparer.Instance);
+        var wall = new Wall();
         foreach (var day in days)
         {
             cancel.ThrowIfCancellationRequested();
             var session = Matcher.For(day.Brief with { Owned = Owned.Any }, shed, cancel: cancel);
-            var all = session.Choose();
-            Take(all, session);
+            wall.Hang(session, session.Choose());
             if (Rods.Count == 0)
                 continue;
             var own = Matcher.For(day.Brief with { Owned = Owned.Only }, shed with { Rods = Rods, Lines = [] }, cancel: cancel);
-            Take(own.Choose(), own);
+            wall.Hang(own, own.Choose());
         }
-        return this with { Rods = [.. Rods, .. rods], Lines = [.. Lines, .. lines], Reels = [.. Reels, .. reels], Asked = asked };
+        return this with
+        {
+            Rods = [.. Rods, .. wall.Rods],
+            Lines = [.. Lines, .. wall.Lines],
+            Reels = [.. Reels, .. wall.Reels],
+            Asked = wall.Asked,
+        };
+    }
 
-        void Take(Choice choice, MatchSession session)
+    /// <summary>
+    /// What somebody who owns nothing might begin with: the outfits of each day in every whole class that any of the days asks for, in the
+    /// day's own length and in nine feet.
+    /// </summary>
+    public static TripPool ToBegin(IReadOnlyList<TripDay> days, CancellationToken cancel = default)
+    {
+        var sessions = days.Select(d => Matcher.For(d.Brief with { Owned = Owned.Any }, cancel: cancel)).ToList();
+        var asked = sessions.Select(s => s.Choose()).ToList();
+        var targets = asked.Select(c => Math.Round(c.Class.Target)).ToList();
+        var wall = new Wall();
+        for (var d = 0; d < days.Count; d++)
+        for (var c = targets.Min(); c <= targets.Max(); c++)
+        {
+            if (Math.Abs(c - targets[d]) > FarOff)
+                continue;
+            foreach (var lengthM in new[] { asked[d].Outfit.Rod.LengthM, Rod.Blank.LengthM }.Distinct())
+                wall.Hang(sessions[d], sessions[d].Choose(new() { RodClass = c, RodLengthM = lengthM }));
+        }
+        return new(wall.Rods, wall.Lines, wall.Reels, wall.Asked, []);
+    }
+
+    // Farther off than this a class is no compromise with that day.
+    private const double FarOff = 2;
+
+    // What hangs in a shop: each kind of piece once.
+    private sealed class Wall
+    {
+        public List<Rod> Rods { get; } = [];
+
+        public List<FlyLine> Lines { get; } = [];
+
+        public List<Reel> Reels { get; } = [];
+
+        public Dictionary<Gear, Sentence> Asked { get; } = new(ReferenceEqualityComparer.Instance);
+
+        public void Hang(MatchSession session, Choice choice)
         {
             var card = session.Explain(choice).Card;
-            Sentence Said(LinkId link) => card.Lines.First(l => l.Link == link).Says;
             var outfit = choice.Outfit;
-            if (!outfit.Rod.IsThere && !rods.Any(r => Alike(r, outfit.Rod)))
-                rods.Add(Named(outfit.Rod with { Id = -1 - rods.Count, Tag = outfit.Rod.UsualName() }, Said(LinkId.Rod)));
-            if (!outfit.Line.IsThere && !lines.Any(l => Alike(l, outfit.Line)))
-                lines.Add(Named(outfit.Line with { Id = -1 - lines.Count, Tag = Called(outfit) }, Said(LinkId.Head)));
-            if (!outfit.Reel.IsThere && !reels.Any(r => Alike(r, outfit.Reel)))
-                reels.Add(Named(outfit.Reel with { Id = -1 - reels.Count, Tag = outfit.Reel.UsualName() }, Said(LinkId.Reel)));
-        }
-
-        T Named<T>(T piece, Sentence says)
-            where T : Gear
-        {
-            asked[piece] = says;
-            return piece;
+            T Named<T>(T piece, LinkId link)
+                where T : Gear
+            {
+                Asked[piece] = card.Lines.First(l => l.Link == link).Says;
+                return piece;
+            }
+            if (!outfit.Rod.IsThere && !Rods.Any(r => Alike(r, outfit.Rod)))
+                Rods.Add(Named(outfit.Rod with { Id = -1 - Rods.Count, Tag = outfit.Rod.UsualName() }, LinkId.Rod));
+            if (!outfit.Line.IsThere && !Lines.Any(l => Alike(l, outfit.Line)))
+                Lines.Add(Named(outfit.Line with { Id = -1 - Lines.Count, Tag = Called(outfit) }, LinkId.Head));
+            if (!outfit.Reel.IsThere && !Reels.Any(r => Alike(r, outfit.Reel)))
+                Reels.Add(Named(outfit.Reel with { Id = -1 - Reels.Count, Tag = outfit.Reel.UsualName() }, LinkId.Reel));
         }
     }
 

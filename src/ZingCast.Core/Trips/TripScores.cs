@@ -59,6 +59,18 @@ public sealed class TripScores
         return new(days, pool, shed, sessions, worth);
     }
 
+    /// <summary>The same days by other names, coming more or less often, missed more or less.</summary>
+    public TripScores With(IReadOnlyList<TripDay> same, CancellationToken cancel = default)
+    {
+        // Whoever asked first may have gone; sessions end with those who ask now.
+        foreach (var session in sessions)
+            session.EndsWith(cancel);
+        return new(same, Pool, Shed, sessions, Worth);
+    }
+
+    /// <summary>What a rod with a line on a reel is worth on a day, by their places.</summary>
+    internal double At(int day, int rod, Wound on) => Worth.On(day, rod, on.Line) is { Length: > 0 } its ? its[on.Reel] : 0;
+
     /// <summary>The outfit of these places in the pool on a day, ready to be told.</summary>
     internal Choice Told(int day, int rod, Wound on) => sessions[day].Together(Pool.Rods[rod], Pool.Lines[on.Line], Pool.Reels[on.Reel]);
 
@@ -98,7 +110,10 @@ public sealed class TripScores
     }
 
     /// <summary>How many lines a reel can carry at once: its own spool and those that are known to fit it.</summary>
-    public int SpoolsOf(Reel reel) => 1 + Shed.Spools.Count(s => s.ReelId == reel.Id && s.IsSpare);
+    public int SpoolsOf(Reel reel) => reel.IsThere ? 1 + Shed.Spools.Count(s => s.ReelId == reel.Id && s.IsSpare) : SoldWith;
+
+    // A reel is bought with one spare spool.
+    private const int SoldWith = 2;
 
     /// <summary>The best kits within limits.</summary>
     internal IReadOnlyList<Kit> Kits(

@@ -54,12 +54,10 @@ public static class ShedRoom
                     if (GearLabel.Read(typed.Text) is not { } label)
                         return Problems.At("text", GearLabel.Example);
                     var gear = await db.ShedAsync(cancel);
-                    var tag = label.Piece switch
-                    {
-                        Rod => Gear.NextTag(RodLetter, gear.Rods.Select(r => r.Tag)),
-                        FlyLine => Gear.NextTag(LineLetter, gear.Lines.Select(l => l.Tag)),
-                        _ => Gear.NextTag(ReelLetter, gear.Reels.Select(r => r.Tag)),
-                    };
+                    var tag = Gear.NextTag(
+                        GearShed.LetterOf(label.Piece),
+                        gear.Rods.Select(r => r.Tag).Concat(gear.Lines.Select(l => l.Tag)).Concat(gear.Reels.Select(r => r.Tag))
+                    );
                     return TypedResults.Ok(
                         new LabelAnswer(
                             label.Piece.UsualName(),
@@ -73,9 +71,9 @@ public static class ShedRoom
                 }
             )
             .WithSummary("Reads what a label, box or tube says into a piece of gear, ready to be kept.");
-        MapGear<Rod>(shed.MapGroup("/rods"), "a rod", r => r.Tag, RodLetter);
-        MapGear<FlyLine>(shed.MapGroup("/lines"), "a line", l => l.Tag, LineLetter, LineStays);
-        MapGear<Reel>(shed.MapGroup("/reels"), "a reel", r => r.Tag, ReelLetter);
+        MapGear<Rod>(shed.MapGroup("/rods"), "a rod", r => r.Tag, GearShed.RodLetter);
+        MapGear<FlyLine>(shed.MapGroup("/lines"), "a line", l => l.Tag, GearShed.LineLetter, LineStays);
+        MapGear<Reel>(shed.MapGroup("/reels"), "a reel", r => r.Tag, GearShed.ReelLetter);
         MapGear<Scrap>(shed.MapGroup("/scraps"), "a scrap", s => s.Tag, ScrapLetter, ScrapStays);
         MapGear<LeaderSpool>(shed.MapGroup("/leader-spools"), "a spool of leader material", s => s.Tag, PocketLetter);
         MapGear<TiedLeader>(shed.MapGroup("/leaders"), "a leader", l => l.Tag, LeaderLetter);
@@ -83,10 +81,7 @@ public static class ShedRoom
     }
 
     // The letter with which a tag begins that nobody chose.
-    private const char RodLetter = 'R',
-        LineLetter = 'L',
-        ReelLetter = 'S',
-        ScrapLetter = 'D',
+    private const char ScrapLetter = 'D',
         PocketLetter = 'T',
         LeaderLetter = 'K';
 

@@ -11,6 +11,7 @@ using ZingCast.Core.Reels;
 using ZingCast.Core.Reference;
 using ZingCast.Core.Rods;
 using ZingCast.Core.Standards;
+using ZingCast.Core.Trips;
 
 namespace ZingCast.Web.Rooms;
 
@@ -47,7 +48,9 @@ public sealed record Choices(
     IReadOnlyList<Pick<LeaderMaterial>> SpoolMaterial,
     IReadOnlyList<Pick<LeaderPart>> LeaderPart,
     IReadOnlyList<Pick<LeaderSchool>> LeaderSchool,
-    IReadOnlyList<Pick<FishedBy>> FishedBy
+    IReadOnlyList<Pick<FishedBy>> FishedBy,
+    IReadOnlyList<Pick<Condition>> Condition,
+    IReadOnlyList<Pick<Regret>> Regret
 );
 
 /// <summary>The pins that hold a link.</summary>
@@ -68,7 +71,8 @@ public sealed record Beginnings(
     string CasterId,
     RunHold Hold,
     string Spool,
-    RodLoad Load
+    RodLoad Load,
+    TripLimits Trip
 );
 
 /// <summary>Everything the pages need to know of the trade: units, choices, tables and rules.</summary>
@@ -138,7 +142,9 @@ public static class StandardsRoom
             [.. LeaderMaterials.OnSpools.Select(m => new Pick<LeaderMaterial>(m.Material, m.Name))],
             All<LeaderPart>(LeaderPiece.NameOf),
             All<LeaderSchool>(LeaderDesign.NameOf),
-            All<FishedBy>(FishedWords.Of)
+            All<FishedBy>(FishedWords.Of),
+            All<Condition>(ConditionWords.Of),
+            All<Regret>(RegretWords.Of)
         ),
         BriefLimits.Handled,
         [.. Enum.GetValues<LinkId>().Select(link => new LinkPins(link, Pins.On(link)))],
@@ -154,7 +160,8 @@ public static class StandardsRoom
             Casters.Usual.Id,
             new(RunningFish.UsualPullN(1)),
             Spool.Own,
-            new(0, 0)
+            new(0, 0),
+            new()
         ),
         SpoolShape.Trust,
         ReferenceShelf.All,

@@ -1,0 +1,257 @@
+using ZingCast.Core.Leaders;
+using ZingCast.Core.Matching;
+using ZingCast.Core.Measures;
+using ZingCast.Core.Shed;
+
+namespace ZingCast.Core.Trips;
+
+/// <summary>Something to pack.</summary>
+/// <param name="Key">What a tick is kept under; the same for the same thing each time.</param>
+/// <param name="Says">What it is.</param>
+/// <param name="ToBuy">Nobody here has it.</param>
+public sealed record PackItem(string Key, Sentence Says, bool ToBuy = false);
+
+/// <summary>Things to pack that belong together.</summary>
+public sealed record PackGroup(string Name, IReadOnlyList<PackItem> Items);
+
+/// <summary>A line that has to lie on a reel.</summary>
+/// <param name="Reel">The reel.</param>
+/// <param name="Line">The line.</param>
+/// <param name="Rods">Tags of the rods it is for.</param>
+/// <param name="Minutes">How long it takes; 0 when it lies there already.</param>
+/// <param name="Says">What has to be done.</param>
+/// <param name="Backing">Kind of backing planned under it.</param>
+/// <param name="BackingM">How much of it, metres.</param>
+public sealed record SpoolTask(
+    TripPiece Reel,
+    TripPiece Line,
+    IReadOnlyList<string> Rods,
+    int Minutes,
+    Sentence Says,
+    string Backing,
+    double BackingM
+);
+
+/// <summary>Something to do before one leaves, or after.</summary>
+/// <param name="Key">Stable.</param>
+/// <param name="On">The day; null while nobody knows when one leaves.</param>
+/// <param name="Before">Days before one leaves; below 0 for after.</param>
+/// <param name="Says">What.</param>
+public sealed record PrepTask(string Key, DateOnly? On, int Before, Sentence Says);
+
+/// <summary>What to take, what to wind and tie, and when; from the kit of a trip.</summary>
+/// <param name="Groups">What to pack.</param>
+/// <param name="Spools">Which line on which reel.</param>
+/// <param name="Tying">Leaders to tie, as lengths to cut.</param>
+/// <param name="Tasks">What to do and when, in order.</param>
+/// <param name="Mind">What to mind, those that a day sets off first.</param>
+public sealed record PackingList(
+    IReadOnlyList<PackGroup> Groups,
+    IReadOnlyList<SpoolTask> Spools,
+    TyingList Tying,
+    IReadOnlyList<PrepTask> Tasks,
+    IReadOnlyList<Remark> Mind
+)
+{
+    // Flies to change through for a fish that has seen it all, and for any other: common practice is six or seven, and three or four.
+    private const int WaryChanges = 7,
+        Changes = 4;
+
+    // Two of each leader: one fished and one in the wallet.
+    private const int LeadersEach = 2;
+
+    // When things are done, days before one leaves: what is ordered may take three weeks.
+    private const int OrderBefore = 21,
+        CheckBefore = 7,
+        WindBefore = 4,
+        TieBefore = 1;
+
+    // Minutes to wind a line with its backing where nobody noted what lies on the spools. Common practice.
+    private const int WindMinutes = 30;
+
+    private static readonly PackItem[] Tools =
+    [
+        new("tool-nippers", $"nippers on a cord"),
+        new("tool-pliers", $"long pliers, to crush barbs and cut wire"),
+        new("tool-forceps", $"forceps or a hook remover, and a wet hand: release tools, or a priest where local rules ask for it"),
+        new("tool-file", $"hook file"),
+        new("tool-eyes", $"eye protection and a brim, for everybody near"),
+        new("tool-net", $"net with a soft mesh"),
+        new("tool-knots", $"loop connectors, needle and superglue for a broken loop"),
+    ];
+
+    private static readonly PackItem[] Spares =
+    [
+        new("spare-licence", $"licence and the local rules, read"),
+        new("spare-light", $"headlamp, charged"),
+        new("spare-first-aid", $"first-aid kit, with what takes a hook out"),
+        new("spare-tip", $"tip-ring glue and tape for a broken ring"),
+        new("spare-line-cleaner", $"line cleaner and a cloth"),
+        new("spare-water", $"staff, belt or life jacket, as the water asks"),
+    ];
+
+    /// <summary>Of a plan that has a kit; an empty list where it has none.</summary>
+    public static PackingList Of(TripScores scores, TripPlan plan, DateOnly? leavesOn)
+    {
+        if (plan is not { Kit: { } kit, Taken: { } taken })
+            return new([], [], TyingList.Of([], []), [], []);
+        var days = Enumerable
+            .Range(0, scores.Days.Count)
+            .Where(d => plan.Coverage.Days[d].Best is not null)
+            .Select(d => (Day: scores.Days[d], Choice: Best(scores, taken, d)))
+            .ToList();
+        var spools = taken.Wound.Select(w => Task(scores, plan, taken, w, days)).ToList();
+        var leaders = Leaders(scores, days);
+        var tying = TyingList.Of([.. leaders.SelectMany(l => Enumerable.Repeat(l, LeadersEach))], scores.Shed.LeaderSpools);
+        PackItem Piece(string kind, TripPiece p) => new($"{kind}-{p.Id}", p.Says, p.ToBuy);
+        PackGroup[] groups =
+        [
+            new("Rods", [.. kit.Rods.Select(p => Piece("rod", p))]),
+            new("Reels and lines", [.. taken.Reels.Select(e => Reel(scores, plan, e)), .. kit.Lines.Select(p => Piece("line", p))]),
+            new("Leaders", [.. leaders.Select(l => new PackItem($"leader-{l.Tag}", $"{LeadersEach} × {l.Leader.Formula()}"))]),
+            new("Tippet", [.. Tippets(scores.Shed, leaders)]),
+            new("Flies", [.. Flies(days)]),
+            new("Tools", Tools),
+            new("And", Spares),
+        ];
+        return new(
+            [.. groups.Where(g => g.Items.Count > 0)],
+            spools,
+            tying,
+            Timetable(kit, spools, leaders.Count, scores, leavesOn),
+            Minded(scores, days)
+        );
+    }
+
+    private static Choice Best(TripScores scores, Kit taken, int day)
+    {
+        var (rod, on) = taken.Rods.SelectMany(r => taken.Wound.Select(w => (r, w))).MaxBy(o => scores.At(day, o.r, o.w));
+        return scores.Told(day, rod, on);
+    }
+
+    private static PackItem Reel(TripScores scores, TripPlan plan, int reel)
+    {
+        var piece = TripPlan.Piece(scores, scores.Pool.Reels[reel], 0);
+        var spools = plan.Taken!.Wound.Count(w => w.Reel == reel);
+        return new(
+            $"reel-{piece.Id}",
+            spools > 1 ? $"{piece.Says} with {spools - 1} spare {(spools == 2 ? "spool" : "spools")}" : piece.Says,
+            piece.ToBuy
+        );
+    }
+
+    private static SpoolTask Task(TripScores scores, TripPlan plan, Kit taken, Wound on, IReadOnlyList<(TripDay Day, Choice Choice)> days)
+    {
+        var (line, reel) = (scores.Pool.Lines[on.Line], scores.Pool.Reels[on.Reel]);
+        // The backing of the day that asks for the most of it.
+        var its = days.Where(d => d.Choice.Outfit.Line.Id == line.Id).Select(d => d.Choice.Outfit).ToList();
+        var most = its.MaxBy(o => o.BackingM) ?? scores.Told(0, taken.Rods[0], on).Outfit;
+        var work = SpoolWork.Of(scores.Shed, reel, line, most.Backing, most.BackingM);
+        return new(
+            TripPlan.Piece(scores, reel, 0),
+            TripPlan.Piece(scores, line, 0),
+            [.. its.Select(o => o.Rod.Tag).Distinct()],
+            work?.Minutes ?? WindMinutes,
+            work?.Says ?? $"wind {line.Tag} on {reel.Tag} over {Quantity.Spooled(most.BackingM)} of {most.Backing.Name}",
+            most.Backing.Id,
+            most.BackingM
+        );
+    }
+
+    // One of each length and tippet, to half a foot and an X.
+    private static List<TiedLeader> Leaders(TripScores scores, IReadOnlyList<(TripDay Day, Choice Choice)> days)
+    {
+        List<TiedLeader> all = [];
+        foreach (var (day, choice) in days)
+        {
+            var outfit = choice.Outfit;
+            var leader = outfit.Leader;
+            if (
+                all.Any(l =>
+                    Math.Abs(l.Leader.LengthM - leader.LengthM) < Exact.FootM / 2
+                    && Math.Abs(l.Leader.TippetM - leader.TippetM) < Exact.InchM / 2000
+                    && l.Leader.GuardM > 0 == leader.GuardM > 0
+                )
+            )
+                continue;
+            var wish = new LeaderWish(leader.LengthM, outfit.Line.TipDiameterM, leader.TippetM, leader.GuardM);
+            var tied = LeaderDesign.Of(LeaderSchool.Knotted, wish, scores.Shed.LeaderSpools) ?? leader;
+            all.Add(
+                new()
+                {
+                    Tag = $"{all.Count + 1}",
+                    Name = day.Name,
+                    Leader = tied,
+                }
+            );
+        }
+        return all;
+    }
+
+    private static IEnumerable<PackItem> Tippets(GearShed shed, IReadOnlyList<TiedLeader> leaders) =>
+        leaders
+            .Select(l => l.Leader.TippetM)
+            .Distinct()
+            .OrderDescending()
+            .Select(m =>
+            {
+                var spool = shed.LeaderSpools.Where(s => s.LeftM > 0).MinBy(s => Math.Abs(s.DiameterM - m));
+                var near = spool is not null && Math.Abs(spool.DiameterM - m) < Exact.InchM / 2000;
+                Sentence says = near
+                    ? $"{spool!.Tag} {spool.Name}, {Quantity.Tippet(spool.DiameterM)}"
+                    : (Sentence)$"a spool of {Quantity.Tippet(m)}";
+                return new PackItem($"tippet-{m * 1e6:0}", says, !near);
+            })
+            .DistinctBy(i => i.Says.ToString());
+
+    private static IEnumerable<PackItem> Flies(IReadOnlyList<(TripDay Day, Choice Choice)> days) =>
+        days.GroupBy(d => (d.Day.Brief.Fly.Kind.Id, d.Day.Brief.Fly.SizeName))
+            .Select(g =>
+            {
+                var fly = g.First().Day.Brief.Fly;
+                var wary = g.Any(d => d.Day.Brief.Wariness == Briefs.Wariness.Spooky);
+                var each = wary ? WaryChanges : Changes;
+                Sentence how = wary
+                    ? (Sentence)$"{each} patterns and sizes about it, two of each: these fish have seen flies"
+                    : $"{each} patterns about it, two of each";
+                return new PackItem($"fly-{fly.Kind.Id}-{fly.SizeName}", $"{fly.SizeName} {fly.Kind.Name}: {how}");
+            });
+
+    private static List<PrepTask> Timetable(
+        KitShort kit,
+        IReadOnlyList<SpoolTask> spools,
+        int leaders,
+        TripScores scores,
+        DateOnly? leavesOn
+    )
+    {
+        List<PrepTask> tasks = [];
+        void Add(string key, int before, Sentence says) => tasks.Add(new(key, leavesOn?.AddDays(-before), before, says));
+        var buy = kit.Rods.Concat(kit.Lines).Concat(kit.Reels).Where(p => p.ToBuy).DistinctBy(p => p.Says.ToString()).ToList();
+        if (buy.Count > 0)
+            Add("order", OrderBefore, $"Order what is to buy: {PlainText.And([.. buy.Select(p => p.Tag)])}");
+        Add("check", CheckBefore, $"Look over rods, rings, loops and guides; sharpen or bin hooks; read the rules of the water");
+        var minutes = spools.Sum(s => s.Minutes);
+        if (minutes > 0)
+            Add(
+                "wind",
+                WindBefore,
+                $"Wind {PlainText.And([.. spools.Where(s => s.Minutes > 0).Select(s => s.Line.Tag)])}: about {minutes} minutes"
+            );
+        Add("clean", WindBefore, $"Clean lines, dry and slack the drags, put cells in what needs them");
+        if (leaders > 0)
+            Add("tie", TieBefore, $"Tie {leaders * LeadersEach} leaders and test them, charge the headlamp, pack");
+        Add("leave", 0, $"Leave");
+        var last = scores.Days.Sum(d => d.Times) - 1;
+        Add("after", -last, $"On leaving the water count everything back; rinse and dry what saw salt before it goes into a tube");
+        return tasks;
+    }
+
+    private static Remark[] Minded(TripScores scores, IReadOnlyList<(TripDay Day, Choice Choice)> days) =>
+        [
+            .. days.SelectMany((d, i) => Cautions.For(d.Day.Brief, d.Choice.Spec, d.Choice.Outfit))
+                .OrderByDescending(c => c.Urgent)
+                .DistinctBy(c => c.Id)
+                .Select(c => new Remark(c.Says)),
+        ];
+}

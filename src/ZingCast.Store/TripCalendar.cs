@@ -1,0 +1,29 @@
+using Ical.Net;
+using Ical.Net.CalendarComponents;
+using Ical.Net.DataTypes;
+using Ical.Net.Serialization;
+
+namespace ZingCast.Store;
+
+/// <summary>Days of a trip as iCalendar (RFC 5545), for any calendar.</summary>
+public static class TripCalendar
+{
+    /// <summary>One whole day for each task; <paramref name="id"/> tells trips apart, so that a later export replaces an earlier one.</summary>
+    public static string Write(string id, IReadOnlyList<(string Key, DateOnly On, string Says)> tasks, DateTime now)
+    {
+        var calendar = new Calendar { ProductId = "-//Zing Cast//Trips//EN" };
+        foreach (var (key, on, says) in tasks)
+            calendar.Events.Add(
+                new CalendarEvent
+                {
+                    Uid = $"{id}-{key}@zing-cast",
+                    DtStamp = new CalDateTime(DateTime.SpecifyKind(now, DateTimeKind.Utc)),
+                    Start = new CalDateTime(on),
+                    End = new CalDateTime(on.AddDays(1)),
+                    Summary = says,
+                    Transparency = TransparencyType.Transparent,
+                }
+            );
+        return new CalendarSerializer().SerializeToString(calendar) ?? "";
+    }
+}

@@ -1,0 +1,137 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+using ZingCast.Core.Briefs;
+using ZingCast.Core.Lines;
+using ZingCast.Core.Matching;
+using ZingCast.Core.Reels;
+using ZingCast.Core.Rods;
+using ZingCast.Core.Trips;
+using ZingCast.Store;
+using ZingCast.Web.Hosting;
+
+namespace ZingCast.Web.Rooms;
+
+/// <summary>Rows of a spreadsheet; bare numbers are taken in metric or in trade units.</summary>
+public sealed record PasteRequest(string Text, bool Metric = false);
+
+/// <summary>What the rows come to, before or after they are kept.</summary>
+/// <param name="Rods">Rods.</param>
+/// <param name="Lines">Lines.</param>
+/// <param name="Reels">Reels.</param>
+/// <param name="Faults">What cannot be, by row and column; with any, nothing is kept.</param>
+/// <param name="Columns">Names of the columns there are.</param>
+public sealed record PasteAnswer(
+    IReadOnlyList<Rod> Rods,
+    IReadOnlyList<FlyLine> Lines,
+    IReadOnlyList<Reel> Reels,
+    IReadOnlyList<CsvFault> Faults,
+    IReadOnlyList<string> Columns
+);
+
+/// <summary>Looks at the shed as a whole: what goes with what, what it can do, and what comes into it many at a time.</summary>
+public static class ShedLooks
+{
+    private const int MostDays = 24;
+
+    public static void MapShedLooks(this WebApplication app)
+    {
+        var shed = app.MapGroup("/api/shed").WithTags("Shed");
+        shed.MapGet("/matrix", async (ZingDb db, CancellationToken cancel) => TypedResults.Ok(ShedMatrix.Of(await db.ShedAsync(cancel))))
+            .WithSummary("Which line goes with which rod: load, what feels best and how well, so ordered that pairs stand together.");
+        shed.MapGet(
+                "/matrix/{rodId:int}/{lineId:int}",
+                async Task<Results<Ok<RodSuits>, ProblemHttpResult>> (int rodId, int lineId, ZingDb db, CancellationToken cancel) =>
+                    await db.Rods.AsNoTracking().FirstOrDefaultAsync(r => r.Id == rodId, cancel) is { } rod
+                    && await db.Lines.AsNoTracking().FirstOrDefaultAsync(l => l.Id == lineId, cancel) is { } line
+                    && LineSuits.On(line, rod) is { } suits
+                        ? TypedResults.Ok(suits)
+                        : Problems.Gone("a pair")
+            )
+            .WithSummary("The reason of one cell of the matrix.")
+            .Refuses(404);
+        shed.MapGet(
+                "/review",
+                async Task<Results<Ok<ShedReview>, ValidationProblem>> (
+                    double? budget,
+                    double? rodPrice,
+                    double? linePrice,
+                    double? reelPrice,
+                    ZingDb db,
+                    ScoreDesk desk,
+                    CancellationToken cancel
+                ) =>
+                {
+                    var usual = new TripLimits();
+                    var limits = usual with
+                    {
+                        Budget = budget,
+                        RodPrice = rodPrice ?? usual.RodPrice,
+                        LinePrice = linePrice ?? usual.LinePrice,
+                        ReelPrice = reelPrice ?? usual.ReelPrice,
+                    };
+                    if (limits.Check() is { Count: > 0 } problems)
+                        return Problems.Of(problems);
+                    var briefs = await db.Briefs.AsNoTracking().OrderBy(b => b.Id).Take(MostDays).ToListAsync(cancel);
+                    return TypedResults.Ok(
+                        await desk.AskAsync(
+                            [.. briefs.Select(b => new TripDay(b.Name, Brief.Complete(b.Draft)))],
+                            await db.ShedAsync(cancel),
+                            true,
+                            null,
+                            scores => ShedReview.Of(scores, limits),
+                            cancel
+                        )
+                    );
+                }
+            )
+            .WithSummary("What the shed can do for the kept briefs, what is missing, and which single purchase opens most days.")
+            .IsHeavy();
+        shed.MapPost(
+                "/paste/look",
+                (PasteRequest pasted, ZingDb db, TimeProvider clock, CancellationToken cancel) => Paste(pasted, false, db, clock, cancel)
+            )
+            .WithSummary("What rows of a spreadsheet would come to; keeps nothing.");
+        shed.MapPost(
+                "/paste",
+                (PasteRequest pasted, ZingDb db, TimeProvider clock, CancellationToken cancel) => Paste(pasted, true, db, clock, cancel)
+            )
+            .WithSummary("Keeps every row of a spreadsheet, or none where any has a fault.")
+            .Refuses(409);
+        shed.MapPost("/paste/undo", Undo).WithSummary("Puts away together what was pasted together.");
+    }
+
+    private static async Task<Ok<PasteAnswer>> Paste(
+        PasteRequest pasted,
+        bool keep,
+        ZingDb db,
+        TimeProvider clock,
+        CancellationToken cancel
+    )
+    {
+        await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+        var today = DateOnly.FromDateTime(clock.GetLocalNow().Date);
+        var read = GearPaste.Read(pasted.Text, await db.ShedAsync(cancel), pasted.Metric, today);
+        if (keep && read.Faults.Count == 0)
+        {
+            db.Rods.AddRange(read.Rods);
+            db.Lines.AddRange(read.Lines);
+            db.Reels.AddRange(read.Reels);
+            await db.SaveChangesAsync(cancel);
+            await transaction.CommitAsync(cancel);
+        }
+        return TypedResults.Ok(new PasteAnswer(read.Rods, read.Lines, read.Reels, read.Faults, GearPaste.ColumnNames));
+    }
+
+    private static async Task<NoContent> Undo(Pieces pasted, ZingDb db, TimeProvider clock, CancellationToken cancel)
+    {
+        await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+        foreach (var id in pasted.Rods)
+            await db.Shelf<Rod>(clock).PutAwayAsync(id, cancel);
+        foreach (var id in pasted.Lines)
+            await db.Shelf<FlyLine>(clock).PutAwayAsync(id, cancel);
+        foreach (var id in pasted.Reels)
+            await db.Shelf<Reel>(clock).PutAwayAsync(id, cancel);
+        await transaction.CommitAsync(cancel);
+        return TypedResults.NoContent();
+    }
+}

@@ -1,0 +1,276 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+using ZingCast.Core.Briefs;
+using ZingCast.Core.Measures;
+using ZingCast.Core.Trips;
+using ZingCast.Store;
+using ZingCast.Web.Hosting;
+
+namespace ZingCast.Web.Rooms;
+
+/// <summary>Days to choose a kit for.</summary>
+/// <param name="Days">Kept briefs, or days said here.</param>
+/// <param name="Limits">What may come along.</param>
+/// <param name="Held">Pieces that come along whatever the days say.</param>
+/// <param name="Further">Also the next best kits, what each rod adds and what each limit costs.</param>
+/// <param name="Ask">A word of the asker's own, to ask how far the search is.</param>
+public sealed record TripRequest(
+    IReadOnlyList<PlannedDay> Days,
+    TripLimits? Limits = null,
+    Pieces? Held = null,
+    bool Further = true,
+    string? Ask = null
+);
+
+/// <summary>How far a search is, 0 to 1; null when it is not under way.</summary>
+public sealed record ProgressAnswer(double? Share);
+
+/// <summary>A trip with its kit, and what to take, wind and tie for it.</summary>
+public sealed record PackingAnswer(Trip Trip, TripPlan Plan, PackingList List);
+
+/// <summary>A thing to tick off, or to take the tick back from: at home, or on leaving the water.</summary>
+public sealed record PackRequest(string Key, bool On, int Version, bool Leaving = false);
+
+/// <summary>Days of somebody who owns nothing.</summary>
+public sealed record FirstRequest(IReadOnlyList<PlannedDay> Days);
+
+/// <summary>The first outfit; null where nothing that can be bought serves any of the days.</summary>
+public sealed record FirstAnswer(FirstOutfit? Outfit);
+
+public static class TripsRoom
+{
+    private const string One = "a trip";
+
+    private const int LongestAsk = 64;
+
+    public static void MapTrips(this WebApplication app)
+    {
+        var trips = app.MapGroup("/api/trips").WithTags("Trips");
+        trips
+            .MapGet(
+                "",
+                async (ZingDb db, TimeProvider clock, CancellationToken cancel) =>
+                    TypedResults.Ok<IReadOnlyList<Trip>>(await db.Shelf<Trip>(clock).ListAsync(cancel))
+            )
+            .WithSummary("Every trip kept.");
+        trips
+            .MapGet(
+                "/{id:int}",
+                async Task<Results<Ok<Trip>, ProblemHttpResult>> (int id, ZingDb db, TimeProvider clock, CancellationToken cancel) =>
+                    await db.Shelf<Trip>(clock).FindAsync(id, cancel) is { } trip ? TypedResults.Ok(trip) : Problems.Gone(One)
+            )
+            .WithSummary("One trip.")
+            .Refuses(404);
+        trips
+            .MapPost(
+                "",
+                (Trip trip, ZingDb db, TimeProvider clock, CancellationToken cancel) =>
+                    Keep(trip with { Id = 0, Version = 0 }, db, clock, cancel)
+            )
+            .WithSummary("Keeps a new trip.");
+        trips
+            .MapPut(
+                "/{id:int}",
+                (int id, Trip trip, ZingDb db, TimeProvider clock, CancellationToken cancel) =>
+                    Keep(trip with { Id = id }, db, clock, cancel)
+            )
+            .WithSummary("Changes a trip; refused when it has moved on since the version it carries.")
+            .Refuses(404, 412);
+        trips.MapPost("/solve", Solve).WithSummary("The kit that serves the days best within limits, exactly.").IsHeavy();
+        trips
+            .MapGet("/progress/{ask}", (string ask, ScoreDesk desk) => TypedResults.Ok(new ProgressAnswer(desk.ProgressOf(ask))))
+            .WithSummary("How far a search is that was given this word.");
+        trips.MapGet("/{id:int}/packing", Pack).WithSummary("What to take, wind and tie for a trip, and when.").Refuses(404).IsHeavy();
+        trips
+            .MapPost("/{id:int}/packed", Tick)
+            .WithSummary("Ticks a thing off the packing list, or takes the tick back.")
+            .Refuses(404, 412);
+        trips.MapGet("/{id:int}/calendar.ics", Calendar).WithSummary("The timetable of a trip as iCalendar.").Refuses(404, 409).IsHeavy();
+        trips
+            .MapPost("/first", First)
+            .WithSummary("The one rod, line and reel for somebody who owns nothing, from the days they expect.")
+            .IsHeavy();
+        trips.MapShelf<Trip>(One);
+    }
+
+    private static async Task<Results<Ok<Trip>, ValidationProblem, ProblemHttpResult>> Keep(
+        Trip trip,
+        ZingDb db,
+        TimeProvider clock,
+        CancellationToken cancel
+    )
+    {
+        var shelf = db.Shelf<Trip>(clock);
+        if (trip.Id != 0 && await shelf.FindAsync(trip.Id, cancel) is null)
+            return Problems.Gone(One);
+        IReadOnlyList<FieldProblem> problems = [.. trip.Check(), .. await Unknown(trip.Days, db, cancel)];
+        return problems.Count > 0 ? Problems.Of(problems) : TypedResults.Ok(await shelf.KeepAsync(trip, "This trip", cancel));
+    }
+
+    // A brief that was put away still is a day; one that never was is none.
+    private static async Task<IReadOnlyList<FieldProblem>> Unknown(IReadOnlyList<PlannedDay> days, ZingDb db, CancellationToken cancel)
+    {
+        var known = await db.Briefs.IgnoreQueryFilters().Select(b => b.Id).ToListAsync(cancel);
+        return
+        [
+            .. days.Index()
+                .Where(d => d.Item.BriefId is { } id && !known.Contains(id))
+                .Select(d => new FieldProblem($"days[{d.Index}].briefId", "That brief is not here any more.")),
+        ];
+    }
+
+    private static async Task<IReadOnlyList<TripDay>> DaysOf(IReadOnlyList<PlannedDay> days, ZingDb db, CancellationToken cancel)
+    {
+        var ids = days.Select(d => d.BriefId).OfType<int>().ToList();
+        var briefs = await db
+            .Briefs.IgnoreQueryFilters()
+            .AsNoTracking()
+            .Where(b => ids.Contains(b.Id))
+            .ToDictionaryAsync(b => b.Id, cancel);
+        return
+        [
+            .. days.Select(d =>
+                d.BriefId is { } id
+                    ? new TripDay(briefs[id].Name, Brief.Complete(briefs[id].Draft), d.Times, d.Regret)
+                    : new TripDay(d.Name!, Brief.Complete(d.Draft!), d.Times, d.Regret)
+            ),
+        ];
+    }
+
+    private static Trip Asked(TripRequest request) =>
+        new()
+        {
+            Name = "asked",
+            Days = request.Days,
+            Limits = request.Limits ?? new(),
+            Held = request.Held ?? Pieces.None,
+        };
+
+    private static async Task<Results<Ok<TripPlan>, ValidationProblem>> Solve(
+        TripRequest request,
+        ZingDb db,
+        ScoreDesk desk,
+        CancellationToken cancel
+    )
+    {
+        var trip = Asked(request);
+        IReadOnlyList<FieldProblem> problems =
+        [
+            .. trip.Check(),
+            .. await Unknown(trip.Days, db, cancel),
+            .. new FieldCheck().Text("ask", request.Ask, LongestAsk, optional: true).Problems,
+        ];
+        return problems.Count > 0
+            ? Problems.Of(problems)
+            : TypedResults.Ok(await PlanOf(trip, request.Further, request.Ask, db, desk, (_, plan) => plan, cancel));
+    }
+
+    // What was put away since is not here to come along.
+    private static async Task<T> PlanOf<T>(
+        Trip trip,
+        bool further,
+        string? ask,
+        ZingDb db,
+        ScoreDesk desk,
+        Func<TripScores, TripPlan, T> answer,
+        CancellationToken cancel
+    )
+    {
+        var shed = await db.ShedAsync(cancel);
+        var held = new Pieces(
+            [.. trip.Held.Rods.Where(id => shed.Rods.Any(r => r.Id == id))],
+            [.. trip.Held.Lines.Where(id => shed.Lines.Any(l => l.Id == id))],
+            [.. trip.Held.Reels.Where(id => shed.Reels.Any(r => r.Id == id))]
+        );
+        return await desk.AskAsync(
+            await DaysOf(trip.Days, db, cancel),
+            shed,
+            trip.Limits.Budget > 0,
+            ask,
+            scores => answer(scores, TripPlan.Of(scores, trip.Limits, held, further, cancel: cancel)),
+            cancel
+        );
+    }
+
+    private static async Task<Results<Ok<PackingAnswer>, ProblemHttpResult>> Pack(
+        int id,
+        ZingDb db,
+        ScoreDesk desk,
+        TimeProvider clock,
+        CancellationToken cancel
+    )
+    {
+        if (await db.Shelf<Trip>(clock).FindAsync(id, cancel) is not { } trip)
+            return Problems.Gone(One);
+        return TypedResults.Ok(
+            await PlanOf(
+                trip,
+                false,
+                null,
+                db,
+                desk,
+                (scores, plan) => new PackingAnswer(trip, plan, PackingList.Of(scores, plan, trip.LeavesOn)),
+                cancel
+            )
+        );
+    }
+
+    private static async Task<Results<Ok<Trip>, ValidationProblem, ProblemHttpResult>> Tick(
+        int id,
+        PackRequest request,
+        ZingDb db,
+        TimeProvider clock,
+        CancellationToken cancel
+    )
+    {
+        var shelf = db.Shelf<Trip>(clock);
+        if (await shelf.FindAsync(id, cancel) is not { } trip)
+            return Problems.Gone(One);
+        if (trip.Version != request.Version)
+            throw new StaleException("This trip");
+        var ticked = request.Leaving
+            ? trip with
+            {
+                Back = Trip.With(trip.Back, request.Key, request.On),
+            }
+            : trip.Pack(request.Key, request.On);
+        return ticked.Check() is { Count: > 0 } problems
+            ? Problems.Of(problems)
+            : TypedResults.Ok(await shelf.KeepAsync(ticked, "This trip", cancel));
+    }
+
+    private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> Calendar(
+        int id,
+        ZingDb db,
+        ScoreDesk desk,
+        TimeProvider clock,
+        CancellationToken cancel
+    )
+    {
+        if (await db.Shelf<Trip>(clock).FindAsync(id, cancel) is not { } trip)
+            return Problems.Gone(One);
+        if (trip.LeavesOn is null)
+            return TypedResults.Problem(statusCode: 409, title: "Say first on which day you leave.");
+        var list = await PlanOf(trip, false, null, db, desk, (scores, plan) => PackingList.Of(scores, plan, trip.LeavesOn), cancel);
+        var text = TripCalendar.Write(
+            $"trip-{trip.Id}",
+            [.. list.Tasks.Select(t => (t.Key, t.On!.Value, $"{trip.Name}: {t.Says}"))],
+            clock.GetUtcNow().UtcDateTime
+        );
+        return TypedResults.File(System.Text.Encoding.UTF8.GetBytes(text), "text/calendar; charset=utf-8", "trip.ics");
+    }
+
+    private static async Task<Results<Ok<FirstAnswer>, ValidationProblem>> First(FirstRequest request, ZingDb db, CancellationToken cancel)
+    {
+        var trip = Asked(new(request.Days));
+        IReadOnlyList<FieldProblem> problems =
+        [
+            .. trip.Check(),
+            .. await Unknown(trip.Days, db, cancel),
+            .. new FieldCheck().Must("days", request.Days.Count > 0, "Say one day at least.").Problems,
+        ];
+        return problems.Count > 0
+            ? Problems.Of(problems)
+            : TypedResults.Ok(new FirstAnswer(FirstOutfit.Of(await DaysOf(trip.Days, db, cancel), cancel: cancel)));
+    }
+}
