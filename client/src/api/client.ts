@@ -80,6 +80,22 @@ export type WindingStep = S['WindingStep'];
 export type Stretch = S['Stretch'];
 export type Weighing = S['Weighing'];
 export type Form = S['Form'];
+// A trip, its days and its limits are what somebody sends; an answer holds every one of their fields.
+export type Trip = S['TripInput'] & { id: number; version: number };
+export type PlannedDay = S['PlannedDayInput'];
+export type TripLimits = S['TripLimitsInput'];
+export type Pieces = S['PiecesInput'];
+export type TripPlan = S['TripPlan'];
+export type TripPiece = S['TripPiece'];
+export type TripCell = S['TripCell'];
+export type KitShort = S['KitShort'];
+export type Coverage = S['Coverage'];
+export type PackingAnswer = S['PackingAnswer'];
+export type PackItem = S['PackItem'];
+export type Purchase = S['Purchase'];
+export type Regret = S['Regret'];
+export type FirstOutfit = S['FirstOutfit'];
+export type ShedMatrix = S['ShedMatrix'];
 
 export const api = createClient<paths>({ baseUrl: '' });
 

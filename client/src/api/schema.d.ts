@@ -3152,6 +3152,863 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shed/matrix": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Which line goes with which rod: load, what feels best and how well, so ordered that pairs stand together. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ShedMatrix"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shed/matrix/{rodId}/{lineId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The reason of one cell of the matrix. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    rodId: number;
+                    lineId: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RodSuits"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shed/review": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the shed can do for the kept briefs, what is missing, and which single purchase opens most days. */
+        get: {
+            parameters: {
+                query?: {
+                    budget?: number;
+                    rodPrice?: number;
+                    linePrice?: number;
+                    reelPrice?: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ShedReview"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shed/paste/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What rows of a spreadsheet would come to; keeps nothing. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PasteRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PasteAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shed/paste": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keeps every row of a spreadsheet, or none where any has a fault. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PasteRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PasteAnswer"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shed/paste/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Puts away together what was pasted together. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PiecesInput"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trips": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every trip kept. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Trip"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Keeps a new trip. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TripInput"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Trip"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trips/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One trip. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Trip"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        /** Changes a trip; refused when it has moved on since the version it carries. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TripInput"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Trip"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Precondition Failed */
+                412: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        /** Puts a trip away; it can be brought back. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trips/solve": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The kit that serves the days best within limits, exactly. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TripRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TripPlan"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trips/progress/{ask}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How far a search is that was given this word. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    ask: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ProgressAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trips/{id}/packing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What to take, wind and tie for a trip, and when. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PackingAnswer"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trips/{id}/packed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Ticks a thing off the packing list, or takes the tick back. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PackRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Trip"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Precondition Failed */
+                412: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trips/{id}/calendar.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The timetable of a trip as iCalendar. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trips/first": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The one rod, line and reel for somebody who owns nothing, from the days they expect. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["FirstRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FirstAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trips/away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was put away of these, the last first. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Trip"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trips/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Brings back a trip that was put away. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rods/calibrations": {
         parameters: {
             query?: never;
@@ -6563,6 +7420,7 @@ export interface components {
             hold: components["schemas"]["RunHold"];
             spool: string;
             load: components["schemas"]["RodLoad"];
+            trip: components["schemas"]["TripLimits"];
         };
         BellyWeight: {
             /** Format: double */
@@ -7140,6 +7998,8 @@ export interface components {
             leaderPart: components["schemas"]["PickOfLeaderPart"][];
             leaderSchool: components["schemas"]["PickOfLeaderSchool"][];
             fishedBy: components["schemas"]["PickOfFishedBy"][];
+            condition: components["schemas"]["PickOfCondition"][];
+            regret: components["schemas"]["PickOfRegret"][];
         };
         ClassRange: {
             /** Format: int32 */
@@ -7170,6 +8030,8 @@ export interface components {
             weighing: components["schemas"]["WeighingInput"];
             line?: null | components["schemas"]["FlyLineInput"];
         };
+        /** @enum {unknown} */
+        Condition: "good" | "worn" | "mend";
         Contradiction: {
             links: components["schemas"]["LinkId"][];
             why: components["schemas"]["Sentence"];
@@ -7177,6 +8039,20 @@ export interface components {
         };
         /** @enum {unknown} */
         Cover: "open" | "behind" | "canopy";
+        Coverage: {
+            outfits: components["schemas"]["TripOutfit"][];
+            days: components["schemas"]["TripServed"][];
+            /** Format: int32 */
+            served: number;
+            /** Format: int32 */
+            of: number;
+        };
+        CsvFault: {
+            /** Format: int32 */
+            line: number;
+            column: string;
+            problem: string;
+        };
         CsvRequest: {
             text: string;
         };
@@ -7445,6 +8321,21 @@ export interface components {
             /** Format: int32 */
             version: number;
         };
+        FirstAnswer: {
+            outfit: null | components["schemas"]["FirstOutfit"];
+        };
+        FirstOutfit: {
+            coverage: components["schemas"]["Coverage"];
+            shopping: components["schemas"]["CardLine"][];
+            flies: components["schemas"]["Titled"][];
+            setUp: components["schemas"]["Titled"][];
+            next: components["schemas"]["NextStep"][];
+            lessons: components["schemas"]["Remark"][];
+            says: components["schemas"]["Sentence"];
+        };
+        FirstRequest: {
+            days: components["schemas"]["PlannedDayInput"][];
+        };
         FishFight: {
             /** Format: double */
             pullN: number;
@@ -7583,6 +8474,14 @@ export interface components {
             tag: string;
             name: string;
             note: null | string;
+            condition: components["schemas"]["Condition"];
+            /** Format: double */
+            price: null | number;
+            /** Format: date */
+            boughtOn: null | string;
+            /** Format: date */
+            servicedOn: null | string;
+            owner: null | string;
             toSeeTo: boolean;
             /** Format: int32 */
             id: number;
@@ -7618,6 +8517,14 @@ export interface components {
             tag: string;
             name: string;
             note?: null | string;
+            condition?: components["schemas"]["Condition"];
+            /** Format: double */
+            price?: null | number;
+            /** Format: date */
+            boughtOn?: null | string;
+            /** Format: date */
+            servicedOn?: null | string;
+            owner?: null | string;
             /** Format: int32 */
             id?: number;
             /** Format: int32 */
@@ -7803,6 +8710,17 @@ export interface components {
             metric: components["schemas"]["Form"];
             byChoice: components["schemas"]["Form"][];
             asKnown: boolean;
+        };
+        KitShort: {
+            rods: components["schemas"]["TripPiece"][];
+            lines: components["schemas"]["TripPiece"][];
+            reels: components["schemas"]["TripPiece"][];
+            /** Format: int32 */
+            served: number;
+            /** Format: double */
+            value: number;
+            /** Format: double */
+            price: number;
         };
         Knot: {
             id: string;
@@ -8096,6 +9014,14 @@ export interface components {
             tag: string;
             name: string;
             note: null | string;
+            condition: components["schemas"]["Condition"];
+            /** Format: double */
+            price: null | number;
+            /** Format: date */
+            boughtOn: null | string;
+            /** Format: date */
+            servicedOn: null | string;
+            owner: null | string;
             labelDisagrees: boolean;
             toSeeTo: boolean;
             /** Format: int32 */
@@ -8115,6 +9041,14 @@ export interface components {
             tag: string;
             name: string;
             note?: null | string;
+            condition?: components["schemas"]["Condition"];
+            /** Format: double */
+            price?: null | number;
+            /** Format: date */
+            boughtOn?: null | string;
+            /** Format: date */
+            servicedOn?: null | string;
+            owner?: null | string;
             /** Format: int32 */
             id?: number;
             /** Format: int32 */
@@ -8147,6 +9081,12 @@ export interface components {
             doubt: boolean;
             pin: null | components["schemas"]["Pins"];
             before: null | components["schemas"]["Figure"];
+        };
+        LimitCost: {
+            limit: string;
+            says: components["schemas"]["Sentence"];
+            /** Format: double */
+            gain: number;
         };
         LineClass: {
             head: components["schemas"]["Quantity"];
@@ -8245,6 +9185,27 @@ export interface components {
             line: components["schemas"]["FlyLineInput"];
             leader: components["schemas"]["LeaderInput"];
         };
+        MatrixLine: {
+            /** Format: int32 */
+            id: number;
+            tag: string;
+            name: string;
+            /** Format: double */
+            loadsClass: number;
+        };
+        MatrixRod: {
+            /** Format: int32 */
+            id: number;
+            tag: string;
+            name: string;
+            /** Format: double */
+            class: number;
+        };
+        MatrixRow: {
+            loads: number[];
+            ideals: number[];
+            verdicts: components["schemas"]["Verdict"][];
+        };
         /**
          * @default soft
          * @enum {unknown}
@@ -8252,6 +9213,14 @@ export interface components {
         Mouth: "soft" | "abrasive" | "gillPlates" | "teeth";
         /** @enum {unknown} */
         NextMove: "cut" | "weigh" | "nibble" | "done";
+        NextStep: {
+            pieces: components["schemas"]["TripPiece"][];
+            /** Format: int32 */
+            served: number;
+            /** Format: double */
+            gain: number;
+            says: components["schemas"]["Sentence"];
+        };
         Outfit: {
             rod: components["schemas"]["Rod"];
             line: components["schemas"]["FlyLine"];
@@ -8287,9 +9256,51 @@ export interface components {
         };
         /** @enum {unknown} */
         Owned: "first" | "only" | "any";
+        PackGroup: {
+            name: string;
+            items: components["schemas"]["PackItem"][];
+        };
+        PackItem: {
+            key: string;
+            says: components["schemas"]["Sentence"];
+            /** @default false */
+            toBuy: boolean;
+        };
+        PackRequest: {
+            key: string;
+            on: boolean;
+            /** Format: int32 */
+            version: number;
+            /** @default false */
+            leaving: boolean;
+        };
+        PackingAnswer: {
+            trip: components["schemas"]["Trip"];
+            plan: components["schemas"]["TripPlan"];
+            list: components["schemas"]["PackingList"];
+        };
+        PackingList: {
+            groups: components["schemas"]["PackGroup"][];
+            spools: components["schemas"]["SpoolTask"][];
+            tying: components["schemas"]["TyingList"];
+            tasks: components["schemas"]["PrepTask"][];
+            mind: components["schemas"]["Remark"][];
+        };
         Part: {
             text: null | string;
             quantity: null | components["schemas"]["Quantity"];
+        };
+        PasteAnswer: {
+            rods: components["schemas"]["Rod"][];
+            lines: components["schemas"]["FlyLine"][];
+            reels: components["schemas"]["Reel"][];
+            faults: components["schemas"]["CsvFault"][];
+            columns: string[];
+        };
+        PasteRequest: {
+            text: string;
+            /** @default false */
+            metric: boolean;
         };
         PeakAnswer: {
             name: string;
@@ -8304,6 +9315,10 @@ export interface components {
         };
         PickOfBuild: {
             id: components["schemas"]["Build"];
+            name: string;
+        };
+        PickOfCondition: {
+            id: components["schemas"]["Condition"];
             name: string;
         };
         PickOfCover: {
@@ -8340,6 +9355,10 @@ export interface components {
         };
         PickOfOwned: {
             id: components["schemas"]["Owned"];
+            name: string;
+        };
+        PickOfRegret: {
+            id: components["schemas"]["Regret"];
             name: string;
         };
         PickOfRodAction: {
@@ -8386,6 +9405,16 @@ export interface components {
             plusMinusKg: number;
             /** Format: int32 */
             version: number;
+        };
+        Pieces: {
+            rods: number[];
+            lines: number[];
+            reels: number[];
+        };
+        PiecesInput: {
+            rods: number[];
+            lines: number[];
+            reels: number[];
         };
         /** @enum {unknown} */
         Pin: "rod" | "line" | "reel" | "rodClass" | "rodLengthM" | "density" | "tippetM" | "leader" | "leaderM" | "backing" | "backingM";
@@ -8456,6 +9485,32 @@ export interface components {
             /** Format: int32 */
             rodId?: null | number;
         };
+        PlannedDay: {
+            /** Format: int32 */
+            times: number;
+            regret: components["schemas"]["Regret"];
+            /** Format: int32 */
+            briefId: null | number;
+            name: null | string;
+            draft: null | components["schemas"]["BriefDraft"];
+        };
+        PlannedDayInput: {
+            /** Format: int32 */
+            times: number;
+            regret: components["schemas"]["Regret"];
+            /** Format: int32 */
+            briefId?: null | number;
+            name?: null | string;
+            draft?: null | components["schemas"]["BriefDraftInput"];
+        };
+        PrepTask: {
+            key: string;
+            /** Format: date */
+            on: null | string;
+            /** Format: int32 */
+            before: number;
+            says: components["schemas"]["Sentence"];
+        };
         ProblemDetails: {
             type: null | string;
             title: null | string;
@@ -8492,6 +9547,10 @@ export interface components {
             share: number;
             line?: null | components["schemas"]["FlyLineInput"];
         };
+        ProgressAnswer: {
+            /** Format: double */
+            share: null | number;
+        };
         /** @enum {unknown} */
         PullLimit: "drag" | "hand" | "rod" | "tippet";
         PullRequest: {
@@ -8499,6 +9558,16 @@ export interface components {
             knob: number;
             /** Format: double */
             mostN?: null | number;
+        };
+        Purchase: {
+            kind: components["schemas"]["LinkId"];
+            piece: components["schemas"]["TripPiece"];
+            serves: string[];
+            /** Format: int32 */
+            days: number;
+            /** Format: double */
+            gain: number;
+            affordable: boolean;
         };
         Quantity: {
             /** Format: double */
@@ -8557,6 +9626,14 @@ export interface components {
             tag: string;
             name: string;
             note: null | string;
+            condition: components["schemas"]["Condition"];
+            /** Format: double */
+            price: null | number;
+            /** Format: date */
+            boughtOn: null | string;
+            /** Format: date */
+            servicedOn: null | string;
+            owner: null | string;
             labelDisagrees: boolean;
             toSeeTo: boolean;
             /** Format: int32 */
@@ -8588,6 +9665,14 @@ export interface components {
             tag: string;
             name: string;
             note?: null | string;
+            condition?: components["schemas"]["Condition"];
+            /** Format: double */
+            price?: null | number;
+            /** Format: date */
+            boughtOn?: null | string;
+            /** Format: date */
+            servicedOn?: null | string;
+            owner?: null | string;
             /** Format: int32 */
             id?: number;
             /** Format: int32 */
@@ -8600,6 +9685,11 @@ export interface components {
             source: components["schemas"]["Source"];
             columns: string[];
             rows: components["schemas"]["Figure"][][];
+        };
+        /** @enum {unknown} */
+        Regret: "little" | "some" | "great";
+        Remark: {
+            says: components["schemas"]["Sentence"];
         };
         Remedy: {
             letGo: components["schemas"]["LinkId"][];
@@ -8702,6 +9792,8 @@ export interface components {
             /** Format: double */
             tipKg: null | number;
             /** Format: double */
+            packedM: number;
+            /** Format: double */
             thirdM: number;
             usualBalance: components["schemas"]["RodBalance"];
             usualTest: components["schemas"]["BendTest"];
@@ -8718,6 +9810,14 @@ export interface components {
             tag: string;
             name: string;
             note: null | string;
+            condition: components["schemas"]["Condition"];
+            /** Format: double */
+            price: null | number;
+            /** Format: date */
+            boughtOn: null | string;
+            /** Format: date */
+            servicedOn: null | string;
+            owner: null | string;
             /** Format: int32 */
             id: number;
             /** Format: int32 */
@@ -8772,6 +9872,14 @@ export interface components {
             tag: string;
             name: string;
             note?: null | string;
+            condition?: components["schemas"]["Condition"];
+            /** Format: double */
+            price?: null | number;
+            /** Format: date */
+            boughtOn?: null | string;
+            /** Format: date */
+            servicedOn?: null | string;
+            owner?: null | string;
             /** Format: int32 */
             id?: number;
             /** Format: int32 */
@@ -8792,6 +9900,14 @@ export interface components {
              * @default 4
              */
             strokesACast: number;
+        };
+        RodStep: {
+            /** Format: int32 */
+            rods: number;
+            /** Format: int32 */
+            served: number;
+            /** Format: double */
+            value: number;
         };
         RodSuits: {
             /** Format: int32 */
@@ -9009,6 +10125,14 @@ export interface components {
             tag: string;
             name: string;
             note: null | string;
+            condition: components["schemas"]["Condition"];
+            /** Format: double */
+            price: null | number;
+            /** Format: date */
+            boughtOn: null | string;
+            /** Format: date */
+            servicedOn: null | string;
+            owner: null | string;
             labelDisagrees: boolean;
             toSeeTo: boolean;
             /** Format: int32 */
@@ -9030,6 +10154,14 @@ export interface components {
             tag: string;
             name: string;
             note?: null | string;
+            condition?: components["schemas"]["Condition"];
+            /** Format: double */
+            price?: null | number;
+            /** Format: date */
+            boughtOn?: null | string;
+            /** Format: date */
+            servicedOn?: null | string;
+            owner?: null | string;
             /** Format: int32 */
             id?: number;
             /** Format: int32 */
@@ -9041,6 +10173,21 @@ export interface components {
          * @enum {unknown}
          */
         Shape: "plain" | "feetInches" | "xNumber" | "beaufort";
+        ShedMatrix: {
+            rods: components["schemas"]["MatrixRod"][];
+            lines: components["schemas"]["MatrixLine"][];
+            rows: components["schemas"]["MatrixRow"][];
+            window: components["schemas"]["Spread"];
+            unknown: string[];
+        };
+        ShedReview: {
+            coverage: components["schemas"]["Coverage"];
+            purchases: components["schemas"]["Purchase"][];
+            money: components["schemas"]["Remark"][];
+            checklist: components["schemas"]["InspectionPoint"][];
+            leftOut: components["schemas"]["Remark"][];
+            says: components["schemas"]["Sentence"];
+        };
         SlipRequest: {
             /** Format: double */
             share: number;
@@ -9188,6 +10335,17 @@ export interface components {
             /** Format: double */
             roomM3: number;
             roomBandM3: components["schemas"]["Spread"];
+        };
+        SpoolTask: {
+            reel: components["schemas"]["TripPiece"];
+            line: components["schemas"]["TripPiece"];
+            rods: string[];
+            /** Format: int32 */
+            minutes: number;
+            says: components["schemas"]["Sentence"];
+            backing: string;
+            /** Format: double */
+            backingM: number;
         };
         SpoolTrust: {
             known: components["schemas"]["SpoolKnown"];
@@ -9345,6 +10503,14 @@ export interface components {
             tag: string;
             name: string;
             note: null | string;
+            condition: components["schemas"]["Condition"];
+            /** Format: double */
+            price: null | number;
+            /** Format: date */
+            boughtOn: null | string;
+            /** Format: date */
+            servicedOn: null | string;
+            owner: null | string;
             labelDisagrees: boolean;
             toSeeTo: boolean;
             /** Format: int32 */
@@ -9357,6 +10523,14 @@ export interface components {
             tag: string;
             name: string;
             note?: null | string;
+            condition?: components["schemas"]["Condition"];
+            /** Format: double */
+            price?: null | number;
+            /** Format: date */
+            boughtOn?: null | string;
+            /** Format: date */
+            servicedOn?: null | string;
+            owner?: null | string;
             /** Format: int32 */
             id?: number;
             /** Format: int32 */
@@ -9389,6 +10563,128 @@ export interface components {
             wantedN: number;
             /** Format: double */
             guardM: number;
+        };
+        Titled: {
+            title: string;
+            says: components["schemas"]["Sentence"];
+        };
+        Trip: {
+            name: string;
+            /** Format: date */
+            leavesOn: null | string;
+            days: components["schemas"]["PlannedDay"][];
+            limits: components["schemas"]["TripLimits"];
+            held: components["schemas"]["Pieces"];
+            packed: string[];
+            back: string[];
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            version: number;
+        };
+        TripCell: {
+            /** Format: double */
+            worth: number;
+            verdict: components["schemas"]["Verdict"];
+            link: null | components["schemas"]["LinkId"];
+            says: components["schemas"]["Sentence"];
+        };
+        TripInput: {
+            name: string;
+            /** Format: date */
+            leavesOn?: null | string;
+            days?: components["schemas"]["PlannedDayInput"][];
+            limits?: components["schemas"]["TripLimitsInput"];
+            held?: components["schemas"]["PiecesInput"];
+            packed?: string[];
+            back?: string[];
+            /** Format: int32 */
+            id?: number;
+            /** Format: int32 */
+            version?: number;
+        };
+        TripLimits: {
+            /** Format: int32 */
+            rods: number;
+            /** Format: int32 */
+            lines: number;
+            /** Format: int32 */
+            reels: number;
+            /** Format: double */
+            massKg: null | number;
+            /** Format: double */
+            tubeM: null | number;
+            /** Format: double */
+            budget: null | number;
+            /** Format: double */
+            rodPrice: number;
+            /** Format: double */
+            linePrice: number;
+            /** Format: double */
+            reelPrice: number;
+        };
+        TripLimitsInput: {
+            /** Format: int32 */
+            rods?: number;
+            /** Format: int32 */
+            lines?: number;
+            /** Format: int32 */
+            reels?: number;
+            /** Format: double */
+            massKg?: null | number;
+            /** Format: double */
+            tubeM?: null | number;
+            /** Format: double */
+            budget?: null | number;
+            /** Format: double */
+            rodPrice?: number;
+            /** Format: double */
+            linePrice?: number;
+            /** Format: double */
+            reelPrice?: number;
+        };
+        TripOutfit: {
+            rod: components["schemas"]["TripPiece"];
+            line: components["schemas"]["TripPiece"];
+            reel: components["schemas"]["TripPiece"];
+        };
+        TripPiece: {
+            /** Format: int32 */
+            id: number;
+            tag: string;
+            says: components["schemas"]["Sentence"];
+            /** Format: double */
+            price: number;
+            toBuy: boolean;
+        };
+        TripPlan: {
+            kit: null | components["schemas"]["KitShort"];
+            coverage: components["schemas"]["Coverage"];
+            /** Format: double */
+            massKg: number;
+            others: components["schemas"]["KitShort"][];
+            rods: components["schemas"]["RodStep"][];
+            costs: components["schemas"]["LimitCost"][];
+            leftOut: components["schemas"]["Remark"][];
+            says: components["schemas"]["Sentence"];
+        };
+        TripRequest: {
+            days: components["schemas"]["PlannedDayInput"][];
+            limits?: null | components["schemas"]["TripLimitsInput"];
+            held?: null | components["schemas"]["PiecesInput"];
+            /** @default true */
+            further: boolean;
+            ask?: null | string;
+        };
+        TripServed: {
+            name: string;
+            /** Format: int32 */
+            times: number;
+            /** Format: double */
+            share: number;
+            /** Format: int32 */
+            best: null | number;
+            cells: components["schemas"]["TripCell"][];
         };
         TurnCurve: {
             name: string;

@@ -34,8 +34,27 @@ export const rooms: Room[] = [
   room('/shed', () => import('../rooms/shed/ShedPage').then((m) => m.ShedPage), {
     name: 'Shed',
     // A bench for a piece belongs to the shed.
-    also: /^\/(rods|lines|reels|winding|spools)\//,
+    also: /^\/(shed|rods|lines|reels|winding|spools)\//,
     command: { id: 'shed', name: 'Shed', words: 'gear rods lines reels add inventory', keys: ['s'] },
+  }),
+  room('/shed/matrix', () => import('../rooms/shed/MatrixPage').then((m) => m.MatrixPage), {
+    command: { id: 'matrix', name: 'Which line goes with which rod', words: 'matrix load pairs shed', keys: ['m'] },
+  }),
+  room('/shed/days', () => import('../rooms/shed/ShedDaysPage').then((m) => m.ShedDaysPage), {
+    command: { id: 'shed-days', name: 'What the shed can do', words: 'buy missing purchase coverage', keys: [] },
+  }),
+  room('/shed/paste', () => import('../rooms/shed/PastePage').then((m) => m.PastePage), {
+    command: { id: 'paste', name: 'Paste many pieces', words: 'spreadsheet import csv excel', keys: [] },
+  }),
+  room('/trips', () => import('../rooms/trips/TripsPage').then((m) => m.TripsPage), {
+    name: 'Trips',
+    also: /^\/(trips\/|first)/,
+    command: { id: 'trips', name: 'Trips', words: 'kit pack travel days', keys: ['j'] },
+  }),
+  room('/trips/:id', () => import('../rooms/trips/TripPage').then((m) => m.TripPage)),
+  room('/trips/:id/packing', () => import('../rooms/trips/PackingPage').then((m) => m.PackingPage)),
+  room('/first', () => import('../rooms/trips/FirstPage').then((m) => m.FirstPage), {
+    command: { id: 'first', name: 'A first outfit', words: 'beginner buy nothing start', keys: [] },
   }),
   room('/rods/:id', () => import('../rooms/rods/RodPage').then((m) => m.RodPage)),
   room('/lines/:id', () => import('../rooms/lines/LinePage').then((m) => m.LinePage)),

@@ -39,6 +39,9 @@ export function useRefreshGear() {
   return async () => {
     for (const key of [
       'shed',
+      'trip plan',
+      'trip further',
+      'packing',
       'away',
       'scraps',
       'jobs',

@@ -20,3 +20,16 @@ export function saveFile(name: string, content: string, type: string) {
   // The download has begun by then.
   setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
 }
+
+const escaped = (words: string) => words.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
+
+/** Hands somebody a page that opens on a phone without a network; returns its name. `body` is HTML of ours. */
+export function savePage(title: string, otherwise: string, css: string, body: string) {
+  const name = `${title.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '') || otherwise}.html`;
+  saveFile(
+    name,
+    `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width,initial-scale=1"><title>${escaped(title)}</title><style>${css}</style></head><body>${body}</body></html>`,
+    'text/html',
+  );
+  return name;
+}

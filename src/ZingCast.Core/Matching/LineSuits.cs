@@ -59,7 +59,7 @@ public static class LineSuits
     }
 
     // To what step of a class a line's own rod is looked for.
-    private const double ClassStep = .05;
+    private const double ClassStep = .1;
 
     /// <summary>The class of an ordinary rod that a line of known mass loads as that likes best.</summary>
     public static double LoadsClass(FlyLine line)
@@ -68,7 +68,7 @@ public static class LineSuits
         var steps = (int)Math.Round(LineWeights.Highest / ClassStep);
         return Enumerable
             .Range(0, steps + 1)
-            .Select(i => Math.Round(i * ClassStep, 2))
+            .Select(i => Math.Round(i * ClassStep, 1))
             .MinBy(c => Math.Abs(kg / LineWeights.MassKg(c) - Choosing.IdealOf(c, line.HeadM, judgedM)));
     }
 

@@ -100,7 +100,7 @@ public sealed record FirstOutfit(
             ],
             [.. new[] { Step(Free(1, 2, 1), "A second line"), Step(Free(2, 2, 2), "A second outfit") }.OfType<NextStep>()],
             Teaching,
-            $"A {rod.Tag} with a line that is {line.Tag} {served}"
+            $"A {rod.Tag} with a {line.Tag} line {served}"
         );
     }
 

@@ -108,7 +108,7 @@ public sealed record PackingList(
         [
             new("Rods", [.. kit.Rods.Select(p => Piece("rod", p))]),
             new("Reels and lines", [.. taken.Reels.Select(e => Reel(scores, plan, e)), .. kit.Lines.Select(p => Piece("line", p))]),
-            new("Leaders", [.. leaders.Select(l => new PackItem($"leader-{l.Tag}", $"{LeadersEach} × {l.Leader.Formula()}"))]),
+            new("Leaders", [.. leaders.Select(LeaderItem)]),
             new("Tippet", [.. Tippets(scores.Shed, leaders)]),
             new("Flies", [.. Flies(days)]),
             new("Tools", Tools),
@@ -188,6 +188,16 @@ public sealed record PackingList(
         return all;
     }
 
+    private static PackItem LeaderItem(TiedLeader leader)
+    {
+        var guard = leader.Leader.GuardM > 0 ? ", with a bite guard" : "";
+        return new(
+            $"leader-{leader.Tag}",
+            $"{LeadersEach} of {Quantity.RodLength(leader.Leader.LengthM)} down to {Quantity.Tippet(leader.Leader.TippetM)}{guard}, for "
+                + $"“{leader.Name}”"
+        );
+    }
+
     private static IEnumerable<PackItem> Tippets(GearShed shed, IReadOnlyList<TiedLeader> leaders) =>
         leaders
             .Select(l => l.Leader.TippetM)
@@ -197,9 +207,7 @@ public sealed record PackingList(
             {
                 var spool = shed.LeaderSpools.Where(s => s.LeftM > 0).MinBy(s => Math.Abs(s.DiameterM - m));
                 var near = spool is not null && Math.Abs(spool.DiameterM - m) < Exact.InchM / 2000;
-                Sentence says = near
-                    ? $"{spool!.Tag} {spool.Name}, {Quantity.Tippet(spool.DiameterM)}"
-                    : (Sentence)$"a spool of {Quantity.Tippet(m)}";
+                Sentence says = near ? $"{spool!.Tag}, {Quantity.Tippet(spool.DiameterM)}" : (Sentence)$"a spool of {Quantity.Tippet(m)}";
                 return new PackItem($"tippet-{m * 1e6:0}", says, !near);
             })
             .DistinctBy(i => i.Says.ToString());

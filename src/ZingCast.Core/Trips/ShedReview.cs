@@ -56,7 +56,7 @@ public sealed record ShedReview(
         Purchase Bought(LinkId kind, Gear piece, double price, int[] ofRods, int[] ofLines, int[] ofReels)
         {
             var with = days.Select(d => (Before: Worthy(d, own[d]), After: Worthy(d, Best(d, ofRods, ofLines, ofReels)))).ToList();
-            var opens = days.Where(d => Worth.Serves(with[d].After) && !Worth.Serves(with[d].Before)).ToList();
+            var opens = days.Where(d => DayWorth.Serves(with[d].After) && !DayWorth.Serves(with[d].Before)).ToList();
             return new(
                 kind,
                 TripPlan.Piece(scores, piece, price),

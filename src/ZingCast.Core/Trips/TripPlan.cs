@@ -239,7 +239,7 @@ public sealed record TripPlan(
             foreach (var w in kit.Wound)
                 if (scores.Worth.On(d, r, w.Line) is { Length: > 0 } its)
                     best = Math.Max(best, its[w.Reel]);
-            served += Worth.Serves(best) ? scores.Days[d].Times : 0;
+            served += DayWorth.Serves(best) ? scores.Days[d].Times : 0;
             value += scores.Days[d].Weight / all * best;
         }
         return (served, value);
@@ -290,7 +290,7 @@ public sealed record TripPlan(
 
     private static Sentence Said(KitShort kit, Coverage coverage)
     {
-        static string And(IEnumerable<TripPiece> pieces) => PlainText.And([.. pieces.Select(p => p.ToBuy ? $"a {p.Tag}" : p.Tag)]);
+        static string And(IEnumerable<TripPiece> pieces) => PlainText.And([.. pieces.Select(p => p.ToBuy ? $"a {p.Tag} to buy" : p.Tag)]);
         if (kit.Rods.Count == 0 || kit.Lines.Count == 0)
             return $"Nothing here serves any of these days";
         var misses = coverage.Of - coverage.Served;

@@ -33,9 +33,9 @@ public sealed record TripPool(
         bool Comes(Gear piece)
         {
             Sentence? why =
-                piece.Condition == Condition.Mend ? (Sentence)$"{piece.Tag} {piece.Name} is to be mended first"
-                : piece is Rod { Class: null } ? (Sentence)$"nobody knows the class of {piece.Tag} {piece.Name}"
-                : piece is FlyLine { MassKg: null } ? (Sentence)$"nobody knows what {piece.Tag} {piece.Name} weighs"
+                piece.Condition == Condition.Mend ? (Sentence)$"{piece.Tag} {piece.Name}: to be mended first"
+                : piece is Rod { Class: null } ? (Sentence)$"{piece.Tag} {piece.Name}: nobody knows its class"
+                : piece is FlyLine { MassKg: null } ? (Sentence)$"{piece.Tag} {piece.Name}: nobody knows what it weighs"
                 : null;
             if (why is not null)
                 left.Add(new(why));
@@ -129,7 +129,7 @@ public sealed record TripPool(
         }
     }
 
-    private static string Called(Outfit outfit) => $"{Densities.Of(outfit.Line.Density).Name} for a #{Math.Round(outfit.Rod.Class ?? 0):0}";
+    private static string Called(Outfit outfit) => $"#{Math.Round(outfit.Rod.Class ?? 0):0} {Densities.Of(outfit.Line.Density).Name}";
 
     // Nobody in a shop would tell them apart.
     private static bool Alike(Rod a, Rod b) =>

@@ -51,7 +51,7 @@ public sealed class TripScores
                 {
                     for (var l = 0; l < pool.Lines.Count; l++)
                         if (sessions[d].Scores(pool.Rods[r], pool.Lines[l], pool.Reels) is { } scores)
-                            worth.Set(d, r, l, [.. scores.Select(Trips.Worth.Of)]);
+                            worth.Set(d, r, l, [.. scores.Select(DayWorth.Of)]);
                     progress?.Report((double)Interlocked.Increment(ref looked) / (days.Count * pool.Rods.Count));
                 }
             }

@@ -8,7 +8,7 @@ import { Pick } from '../../ui/Pick';
 import { useUnits } from '../../ui/units';
 import { depthFigures, planFigures } from '../../state/figures';
 import { asSaid } from '../../state/asSaid';
-import { BriefSentence } from './BriefSentence';
+import { BriefSentence } from '../shared/BriefSentence';
 import type { BriefWork } from '../../state/useBrief';
 
 const waterIs = [

@@ -7,7 +7,7 @@ import { WaterPlan } from '../../drawing/WaterPlan';
 import { useUnits } from '../../ui/units';
 import { planFigures } from '../../state/figures';
 import { asSaid } from '../../state/asSaid';
-import { BriefSentence, type SayDraft } from './BriefSentence';
+import { BriefSentence, type SayDraft } from '../shared/BriefSentence';
 import { changed } from '../../state/said';
 import { forget, recallParts, remember } from '../../ui/remember';
 import { EntryScope, settleEntries } from '../../ui/useReading';

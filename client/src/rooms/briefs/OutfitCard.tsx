@@ -5,7 +5,7 @@ import { chainGeometry, ChainPicture } from '../../drawing/ChainPicture';
 import type { OutfitFigures } from '../../drawing/outfit';
 import type { BriefWork } from '../../state/useBrief';
 import { useCommands } from '../../ui/commands';
-import { copyText, saveFile } from '../../ui/files';
+import { copyText, savePage } from '../../ui/files';
 import { Say, useSayText } from '../../ui/Say';
 import { useToast } from '../../ui/toast';
 import { useDay } from './useDay';
@@ -50,9 +50,7 @@ export function OutfitCard({ work, solution, figures, base }: Props) {
     toast({ words: 'The outfit is copied as text.' });
   };
   const save = () => {
-    const name = `${work.name.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '') || 'outfit'}.html`;
-    const html = `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width,initial-scale=1"><title>${escaped(work.name)}</title><style>${paper}${cardCss}</style></head><body>${card.current!.outerHTML}</body></html>`;
-    saveFile(name, html, 'text/html');
+    const name = savePage(work.name, 'outfit', paper + cardCss, card.current!.outerHTML);
     toast({ words: `${name} is saved; it opens on a phone without a network.` });
   };
   useCommands([
@@ -143,5 +141,3 @@ export function OutfitCard({ work, solution, figures, base }: Props) {
     </main>
   );
 }
-
-const escaped = (words: string) => words.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);

@@ -3,6 +3,7 @@ import { useRef, useState } from 'react';
 import { api, unwrap, ApiError, type FieldWords, type Kind, type Rod } from '../../api/client';
 import { MeasureField, OptionalMeasureField } from '../../ui/TypedField';
 import { Problem } from '../../ui/Problem';
+import { MoneyField } from '../../ui/MoneyField';
 import { Panel } from '../../ui/Panel';
 import { Pick, type Option } from '../../ui/Pick';
 import { useToast } from '../../ui/toast';
@@ -19,6 +20,8 @@ type Field = { key: string; label: string } & (
   | { options: Option[]; none?: string }
   | { yes: string }
   | { count: true }
+  | { day: true }
+  | { money: true }
 );
 
 const none = 'none';
@@ -28,7 +31,15 @@ function fieldsOf(kind: GearKind, standards: ReturnType<typeof useUnits>['standa
     { key: 'tag', label: 'Tag', text: true },
     { key: 'name', label: 'Name', text: true },
   ];
-  const note: Field = { key: 'note', label: 'Note', text: true };
+  // Of every piece alike.
+  const note: Field[] = [
+    { key: 'condition', label: 'Condition', options: standards.choices.condition },
+    { key: 'price', label: 'Price paid', money: true },
+    { key: 'boughtOn', label: 'Here since', day: true },
+    { key: 'servicedOn', label: 'Last seen to', day: true },
+    { key: 'owner', label: 'Whose, if not the house’s', text: true },
+    { key: 'note', label: 'Note', text: true },
+  ];
   if (kind === 'rods')
     return [
       ...tag,
@@ -45,7 +56,7 @@ function fieldsOf(kind: GearKind, standards: ReturnType<typeof useUnits>['standa
         options: standards.choices.action,
       },
       { key: 'pieces', label: 'Pieces', count: true },
-      note,
+      ...note,
     ];
   if (kind === 'lines')
     return [
@@ -67,7 +78,7 @@ function fieldsOf(kind: GearKind, standards: ReturnType<typeof useUnits>['standa
       { key: 'tipDiameterM', label: 'Tip, thick', kind: 'diameter', must: true },
       { key: 'bellyDiameterM', label: 'Belly, thick', kind: 'diameter', must: true },
       { key: 'runningDiameterM', label: 'Running line, thick', kind: 'diameter', must: true },
-      note,
+      ...note,
     ];
   if (kind === 'leader-spools')
     return [
@@ -76,9 +87,9 @@ function fieldsOf(kind: GearKind, standards: ReturnType<typeof useUnits>['standa
       { key: 'diameterM', label: 'Thick', kind: 'tippet', must: true },
       { key: 'leftM', label: 'Left on it', kind: 'spooled', must: true },
       { key: 'statedN', label: 'Label, stands', kind: 'force' },
-      note,
+      ...note,
     ];
-  if (kind === 'leaders') return [...tag, note];
+  if (kind === 'leaders') return [...tag, ...note];
   if (kind === 'scraps')
     return [
       ...tag,
@@ -87,7 +98,7 @@ function fieldsOf(kind: GearKind, standards: ReturnType<typeof useUnits>['standa
       { key: 'taperM', label: 'Taper at its thin end', kind: 'length', must: true },
       { key: 'tipShare', label: 'Tip to belly, thick', kind: 'ratio', must: true },
       { key: 'density', label: 'Density', options: standards.densities },
-      note,
+      ...note,
     ];
   return [
     ...tag,
@@ -102,7 +113,7 @@ function fieldsOf(kind: GearKind, standards: ReturnType<typeof useUnits>['standa
     { key: 'statedLine', label: 'Line it says it holds, as WF7F', text: true },
     { key: 'statedBackingM', label: 'Backing it says it holds', kind: 'spooled' },
     { key: 'statedBacking', label: 'Backing of', none: 'not said', options: standards.backings },
-    note,
+    ...note,
   ];
 }
 
@@ -316,6 +327,22 @@ function GearField({
         {field.yes}
       </label>
     );
+  if ('day' in field)
+    return (
+      <label className="block min-w-0">
+        <span className="rubric block">{field.label}</span>
+        <input
+          className="entry w-full"
+          type="date"
+          value={String(value ?? '')}
+          aria-invalid={problem ? true : undefined}
+          onChange={(event) => onChange(event.target.value || null)}
+        />
+        <Problem words={problem} />
+      </label>
+    );
+  if ('money' in field)
+    return <MoneyField label={field.label} value={value as number | null} problem={problem} onChange={onChange} />;
   const count = 'count' in field;
   return (
     <label className="block min-w-0">

@@ -9,6 +9,7 @@ import { useShed, type GearKind } from '../../state/gear';
 import { EmptyShed } from '../shared/EmptyShed';
 import { GearList, type Column, type Piece } from './GearList';
 import { LabelEntry } from '../shared/LabelEntry';
+import { ShedTabs } from './ShedTabs';
 
 const any = 'any';
 
@@ -128,6 +129,7 @@ export function ShedPage() {
           </Link>
         </p>
       </header>
+      <ShedTabs />
       {all === 0 && <EmptyShed />}
       <LabelEntry />
       {all > 0 && (

@@ -1,0 +1,142 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { api, unwrap, type Purchase } from '../../api/client';
+import { useAsk } from '../../api/useAsk';
+import { Mark } from '../../ui/Mark';
+import { Message } from '../../ui/Message';
+import { MoneyField } from '../../ui/MoneyField';
+import { Say } from '../../ui/Say';
+import { useUnits } from '../../ui/units';
+import { CoverageTable } from '../shared/CoverageTable';
+import { ShedTabs } from './ShedTabs';
+
+/** What the shed can do for the kept briefs, what is missing, and what to look at before buying it. */
+export function ShedDaysPage() {
+  const { trip } = useUnits().standards.beginnings;
+  const [money, setMoney] = useState<{ budget: number | null; rod: number; line: number; reel: number }>({
+    budget: null,
+    rod: trip.rodPrice,
+    line: trip.linePrice,
+    reel: trip.reelPrice,
+  });
+  const query = {
+    ...(money.budget !== null && { budget: money.budget }),
+    rodPrice: money.rod,
+    linePrice: money.line,
+    reelPrice: money.reel,
+  };
+  const { data, fields, error } = useAsk(['shed', 'review', query], (signal) =>
+    unwrap(api.GET('/api/shed/review', { params: { query }, signal })),
+  );
+  const words = Object.values(fields)[0] ?? (error && !data ? error.message : null);
+  const set = (change: Partial<typeof money>) => setMoney((m) => ({ ...m, ...change }));
+  return (
+    <main id="main" className="mx-auto flex max-w-[84rem] flex-col gap-3 px-5 py-4">
+      <h1 className="text-2xl font-semibold">Shed</h1>
+      <ShedTabs />
+      <Message>{words}</Message>
+      {!data && !words && <p className="text-lg text-soft">Trying every outfit on every brief…</p>}
+      {data && (
+        <>
+          <p className="text-xl font-semibold" data-review-says>
+            <Say parts={data.says} />.
+          </p>
+          {data.coverage.days.length === 0 ? (
+            <p>
+              <Link className="underline" to="/briefs/new">
+                Start a brief
+              </Link>
+              , and what is here is held against it.
+            </p>
+          ) : (
+            data.coverage.outfits.length === 0 && (
+              <p>
+                Own nothing yet? See{' '}
+                <Link className="underline" to="/first">
+                  a first outfit
+                </Link>
+                .
+              </p>
+            )
+          )}
+          <CoverageTable coverage={data.coverage} />
+          {data.coverage.days.length > 0 && (
+            <div className="grid gap-x-8 gap-y-4 md:grid-cols-2">
+              <section aria-label="What to buy">
+                <h2 className="border-b border-ink pb-1 text-lg font-semibold">One piece to buy</h2>
+                <div className="my-2 grid grid-cols-4 items-end gap-2">
+                  <MoneyField
+                    label="May be spent"
+                    value={money.budget}
+                    placeholder="no limit"
+                    problem={fields.budget}
+                    onChange={(budget) => set({ budget })}
+                  />
+                  <MoneyField label="a rod costs" value={money.rod} onChange={(v) => set({ rod: v ?? 0 })} />
+                  <MoneyField label="a line" value={money.line} onChange={(v) => set({ line: v ?? 0 })} />
+                  <MoneyField label="a reel" value={money.reel} onChange={(v) => set({ reel: v ?? 0 })} />
+                </div>
+                <p className="text-sm text-soft">Prices are examples until you say what they are where you buy.</p>
+                {data.purchases.length === 0 && (
+                  <p className="py-1 text-soft">No single piece would be felt on these days.</p>
+                )}
+                <ol>
+                  {data.purchases.slice(0, 6).map((p) => (
+                    <Buy key={`${p.kind}${p.piece.id}`} purchase={p} />
+                  ))}
+                </ol>
+              </section>
+              <section aria-label="Where the money belongs">
+                <h2 className="border-b border-ink pb-1 text-lg font-semibold">Where the money belongs</h2>
+                <ul>
+                  {data.money.map((m, i) => (
+                    <li key={i} className="border-b border-hair py-1">
+                      <Say parts={m.says} />.
+                    </li>
+                  ))}
+                </ul>
+                <h2 className="mt-4 border-b border-ink pb-1 text-lg font-semibold">Before you pay for a used one</h2>
+                <dl>
+                  {data.checklist.map((c) => (
+                    <div key={c.id} className="grid grid-cols-[7.5rem_1fr] gap-2 border-b border-hair py-1">
+                      <dt className="font-semibold">{c.name}</dt>
+                      <dd>{c.look}</dd>
+                    </div>
+                  ))}
+                </dl>
+              </section>
+              {data.leftOut.length > 0 && (
+                <section aria-label="Left out">
+                  <h2 className="border-b border-ink pb-1 text-lg font-semibold">Left out</h2>
+                  <ul>
+                    {data.leftOut.map((l, i) => (
+                      <li key={i} className="border-b border-hair py-1 first-letter:uppercase">
+                        <Say parts={l.says} />.
+                      </li>
+                    ))}
+                  </ul>
+                </section>
+              )}
+            </div>
+          )}
+        </>
+      )}
+    </main>
+  );
+}
+
+const kinds: Record<string, string> = { rod: 'a rod', head: 'a line', reel: 'a reel' };
+
+function Buy({ purchase: p }: { purchase: Purchase }) {
+  return (
+    <li className={`border-b border-hair py-1.5 ${p.affordable ? '' : 'text-soft'}`} data-buy={p.kind}>
+      <Mark verdict="toBuy" wordless />{' '}
+      <b>
+        {kinds[p.kind]}, <Say parts={p.piece.says} />
+      </b>
+      , about {p.piece.price}
+      {!p.affordable && ', more than may be spent'}:{' '}
+      {p.serves.length > 0 ? `opens ${p.serves.map((s) => `“${s}”`).join(', ')}` : 'opens no day, but betters some'}.
+    </li>
+  );
+}

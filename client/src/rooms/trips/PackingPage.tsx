@@ -1,0 +1,317 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { api, unwrap, type PackingAnswer, type PackItem } from '../../api/client';
+import { retryWhenBusy } from '../../api/answers';
+import { useAttempt } from '../../api/useAttempt';
+import { useCommands } from '../../ui/commands';
+import { savePage } from '../../ui/files';
+import { Caution, Message } from '../../ui/Message';
+import { Say, useSayText } from '../../ui/Say';
+import { useToast } from '../../ui/toast';
+import { useUnits, named } from '../../ui/units';
+import { said } from './TripsPage';
+
+/** What to take, wind and tie for a trip, and when; ticked off at home, and again on leaving the water. */
+export function PackingPage() {
+  const id = Number(useParams().id);
+  const path = { params: { path: { id } } };
+  const { data, error } = useQuery({
+    queryKey: ['packing', id],
+    queryFn: ({ signal }) => unwrap(api.GET('/api/trips/{id}/packing', { ...path, signal })),
+    retry: retryWhenBusy,
+    // The trip may have been changed a moment ago, next door.
+    staleTime: 0,
+  });
+  if (error && !data)
+    return (
+      <main id="main" className="p-6">
+        <h1 className="text-xl font-semibold">{error.message}</h1>
+        <Link className="underline" to="/trips">
+          All trips
+        </Link>
+      </main>
+    );
+  if (!data) return <p className="p-6">Laying it out…</p>;
+  return <List answer={data} />;
+}
+
+const phonePaper = `body{font-family:system-ui,sans-serif;margin:1rem;color:#16232d;background:#fff;font-size:17px;line-height:1.4}
+h1{font-size:1.4rem}h2{font-size:1.1rem;border-bottom:1px solid #16232d;margin:1.2rem 0 .3rem}ul,ol{list-style:none;margin:0;padding:0}
+li{border-bottom:1px solid #cdc3ab;padding:.5rem 0;display:flex;gap:.6rem}input{width:1.3rem;height:1.3rem}button,a,.no-print{display:none!important}`;
+
+function List({ answer }: { answer: PackingAnswer }) {
+  const { trip, plan, list } = answer;
+  const queries = useQueryClient();
+  const toast = useToast();
+  const text = useSayText();
+  const { attempt, words } = useAttempt();
+  const [leaving, setLeaving] = useState(false);
+  const page = useRef<HTMLDivElement>(null);
+  const ticked = leaving ? trip.back : trip.packed;
+  const items = list.groups.flatMap((g) => g.items);
+  const gone = items.filter((i) => ticked.includes(i.key)).length;
+  const busy = useRef(Promise.resolve());
+  const version = useRef(trip.version);
+  const tick = (item: PackItem, on: boolean) => {
+    const key = ['packing', trip.id];
+    // Shown at once; one after the other, because the next needs the version that the last one made.
+    queries.setQueryData<PackingAnswer>(key, (now) => {
+      if (!now) return now;
+      const put = (ticks: string[]) => (on ? [...ticks, item.key] : ticks.filter((t) => t !== item.key));
+      return {
+        ...now,
+        trip: leaving ? { ...now.trip, back: put(now.trip.back) } : { ...now.trip, packed: put(now.trip.packed) },
+      };
+    });
+    busy.current = busy.current.then(async () => {
+      const went = await attempt(async () => {
+        const fresh = await unwrap(
+          api.POST('/api/trips/{id}/packed', {
+            params: { path: { id: trip.id } },
+            body: { key: item.key, on, leaving, version: version.current },
+          }),
+        );
+        version.current = fresh.version;
+      });
+      await queries.invalidateQueries({ queryKey: ['trip', trip.id] });
+      if (!went) {
+        await queries.invalidateQueries({ queryKey: key });
+        version.current = queries.getQueryData<PackingAnswer>(key)?.trip.version ?? version.current;
+      }
+    });
+  };
+  const save = () => {
+    const name = savePage(trip.name, 'trip', phonePaper, `<h1>Packing list</h1>${page.current!.innerHTML}`);
+    toast({ words: `${name} is saved; it opens on a phone without a network.` });
+  };
+  useCommands([
+    { id: 'print', name: 'Print this list', words: 'paper pdf', keys: [], group: 'Packing', run: () => window.print() },
+    { id: 'save-list', name: 'Save the list for the phone', words: 'html file', keys: [], group: 'Packing', run: save },
+  ]);
+  return (
+    <main id="main" className="paper-list mx-auto max-w-[60rem] px-5 py-4">
+      <header className="flex flex-wrap items-end gap-x-3 gap-y-2">
+        <div className="min-w-0 flex-1 basis-60">
+          <p className="rubric">Packing list</p>
+          <h1 className="text-2xl leading-tight font-semibold wrap-anywhere">{trip.name}</h1>
+        </div>
+        <span className="no-print flex flex-wrap gap-2">
+          <Link className="btn inline-flex min-h-[44px] items-center" to={`/trips/${trip.id}`}>
+            The trip
+          </Link>
+          <button className="btn min-h-[44px]" onClick={() => window.print()}>
+            Print
+          </button>
+          <button className="btn min-h-[44px]" onClick={save}>
+            Save for the phone
+          </button>
+          {trip.leavesOn && (
+            <a
+              className="btn inline-flex min-h-[44px] items-center"
+              href={`/api/trips/${trip.id}/calendar.ics`}
+              download
+            >
+              To the calendar
+            </a>
+          )}
+        </span>
+      </header>
+      <p className="mt-1">
+        <Say parts={plan.says} />.
+      </p>
+      <Message>{words}</Message>
+      {items.length === 0 ? (
+        <p className="text-lg text-soft">
+          Nothing to pack yet.{' '}
+          <Link className="underline" to={`/trips/${trip.id}`}>
+            Add days to the trip
+          </Link>
+        </p>
+      ) : (
+        <>
+          <div className="no-print mt-2 flex flex-wrap items-center gap-2" role="group" aria-label="Where">
+            {[
+              { name: 'At home', on: !leaving, set: false },
+              { name: 'On leaving the water', on: leaving, set: true },
+            ].map((b) => (
+              <button
+                key={b.name}
+                className={`btn min-h-[44px] ${b.on ? 'bg-ink! text-paper!' : ''}`}
+                aria-pressed={b.on}
+                onClick={() => setLeaving(b.set)}
+              >
+                {b.name}
+              </button>
+            ))}
+            <span role="status" className="font-semibold">
+              {gone} of {items.length} {leaving ? 'back' : 'packed'}
+            </span>
+          </div>
+          <div ref={page} className="mt-2 grid gap-x-8 md:grid-cols-2">
+            {list.groups.map((g) => (
+              <section key={g.name} aria-label={g.name} className="mt-3 break-inside-avoid">
+                <h2 className="border-b border-ink text-lg font-semibold">{g.name}</h2>
+                <ul>
+                  {g.items.map((item) => (
+                    <li key={item.key} className="border-b border-hair" data-item={item.key}>
+                      <label className="flex min-h-[44px] items-center gap-3 py-1 print:min-h-0">
+                        <input
+                          type="checkbox"
+                          className="size-5 shrink-0"
+                          checked={ticked.includes(item.key)}
+                          onChange={(event) => tick(item, event.target.checked)}
+                        />
+                        <span className={ticked.includes(item.key) ? 'text-soft line-through print:no-underline' : ''}>
+                          <Say parts={item.says} />
+                          {item.toBuy && <b> (to buy)</b>}
+                        </span>
+                      </label>
+                    </li>
+                  ))}
+                </ul>
+              </section>
+            ))}
+            <SpoolPlan answer={answer} />
+            <Timetable answer={answer} />
+            <Tying answer={answer} />
+            <section aria-label="Mind" className="mt-3 break-inside-avoid">
+              <h2 className="border-b border-ink text-lg font-semibold">Mind</h2>
+              {list.mind.map((m, i) => (
+                <Caution key={i}>{text(m.says)}</Caution>
+              ))}
+              <Caution>Local rules go before all of this; a licensed guide knows the water.</Caution>
+            </section>
+          </div>
+        </>
+      )}
+    </main>
+  );
+}
+
+function SpoolPlan({ answer: { list } }: { answer: PackingAnswer }) {
+  const { attempt, words } = useAttempt();
+  const toast = useToast();
+  const [begun, setBegun] = useState<string[]>([]);
+  return (
+    <section aria-label="Spools" className="mt-3 break-inside-avoid">
+      <h2 className="border-b border-ink text-lg font-semibold">Which line on which reel</h2>
+      <ul>
+        {list.spools.map((s) => {
+          const key = `${s.reel.tag} ${s.line.tag}`;
+          return (
+            <li
+              key={key}
+              className="flex flex-wrap items-baseline gap-x-2 border-b border-hair py-1.5"
+              data-spool={key}
+            >
+              <span className="min-w-0 flex-1 basis-52">
+                <b>
+                  {s.line.tag} on {s.reel.tag}
+                </b>
+                {s.rods.length > 0 && `, for ${s.rods.join(' and ')}`}
+                {s.minutes > 0 ? `: ${s.minutes} minutes, ` : ': '}
+                <Say parts={s.says} />.
+              </span>
+              {s.minutes > 5 && !s.line.toBuy && !s.reel.toBuy && (
+                <button
+                  className="quiet no-print underline"
+                  disabled={begun.includes(key)}
+                  aria-label={`Write a winding ticket for ${s.line.tag} on ${s.reel.tag}`}
+                  onClick={() =>
+                    void attempt(async () => {
+                      await unwrap(
+                        api.POST('/api/reels/tickets', {
+                          body: {
+                            reelId: s.reel.id,
+                            lineId: s.line.id,
+                            backing: s.backing,
+                            backingM: s.backingM,
+                            rightHand: false,
+                          },
+                        }),
+                      );
+                      setBegun((all) => [...all, key]);
+                      toast({ words: `A winding ticket for ${s.line.tag} on ${s.reel.tag} is written.` });
+                    })
+                  }
+                >
+                  {begun.includes(key) ? 'ticket written' : 'winding ticket'}
+                </button>
+              )}
+            </li>
+          );
+        })}
+      </ul>
+      <Message>{words}</Message>
+    </section>
+  );
+}
+
+function Timetable({ answer: { trip, list } }: { answer: PackingAnswer }) {
+  return (
+    <section aria-label="When" className="mt-3 break-inside-avoid">
+      <h2 className="border-b border-ink text-lg font-semibold">When</h2>
+      <ol>
+        {list.tasks.map((t) => (
+          <li key={t.key} className="grid grid-cols-[8.5rem_1fr] gap-2 border-b border-hair py-1.5">
+            <b>{t.on ? said(t.on) : before(t.before)}</b>
+            <span>
+              <Say parts={t.says} />
+            </span>
+          </li>
+        ))}
+      </ol>
+      {!trip.leavesOn && (
+        <p className="text-sm text-soft">Say on which day you leave, and these become dates for a calendar.</p>
+      )}
+    </section>
+  );
+}
+
+const before = (days: number) =>
+  days === 0 ? 'the day' : days < 0 ? 'afterwards' : days === 1 ? 'the day before' : `${days} days before`;
+
+function Tying({ answer: { list } }: { answer: PackingAnswer }) {
+  const { show, standards } = useUnits();
+  const { leaders, spools, missing } = list.tying;
+  if (leaders.length === 0) return null;
+  // Two of each are tied: what is cut is written once.
+  const each = leaders.filter((l, i) => leaders.findIndex((o) => o.tag === l.tag) === i);
+  return (
+    <section aria-label="Leaders to tie" className="mt-3 break-inside-avoid md:col-span-2">
+      <h2 className="border-b border-ink text-lg font-semibold">Leaders to tie</h2>
+      <ul>
+        {each.map((l) => (
+          <li key={l.tag} className="border-b border-hair py-1.5">
+            <span>
+              <b>
+                {leaders.filter((o) => o.tag === l.tag).length} × {l.name}
+              </b>
+              , {show({ value: l.lengthM, kind: 'rodLength', plusMinus: null })}. Cut{' '}
+              {l.cuts
+                .map((c) =>
+                  c.bought
+                    ? `a packet’s taper down to ${show({ value: c.diameterM, kind: 'tippet', plusMinus: null })}`
+                    : `${show({ value: c.cutM, kind: 'shortLength', plusMinus: null })} of ${show({ value: c.diameterM, kind: 'tippet', plusMinus: null })}${c.spool ? ` (${c.spool})` : ''}${c.material === 'nylon' ? '' : ` ${named(standards.choices.leaderMaterial, c.material)}`}`,
+                )
+                .join('; ')}
+              .
+            </span>
+          </li>
+        ))}
+      </ul>
+      {spools.some((s) => !s.enough) && (
+        <p className="font-semibold text-fails">
+          Too little left on{' '}
+          {spools
+            .filter((s) => !s.enough)
+            .map((s) => s.tag)
+            .join(', ')}
+          .
+        </p>
+      )}
+      {missing.length > 0 && <p className="text-soft">Some pieces come from no spool in the pocket: see Leaders.</p>}
+    </section>
+  );
+}

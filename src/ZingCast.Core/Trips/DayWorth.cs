@@ -1,0 +1,27 @@
+using ZingCast.Core.Matching;
+
+namespace ZingCast.Core.Trips;
+
+/// <summary>What an outfit is worth on a day, 0 to 1, so that days can be added up. An assumption of ours.</summary>
+public static class DayWorth
+{
+    // An outfit that works is worth half of the day at least, one that fails less than half: no kit gives up a day that can be fished for
+    // two that cannot be. So much given up halves the rest, in classes.
+    private const double Works = .5,
+        Fails = .45,
+        HalfCost = 4;
+
+    /// <summary>Of a score.</summary>
+    public static double Of(Score score)
+    {
+        // A rod too many classes off to be offered, and nothing that fails: on a trip it may be all there is. It counts by how far it is
+        // off, without a step.
+        var cost = Math.Max(0, score.Works && score.Cost >= Choosing.Impossible ? score.Cost - Choosing.Impossible : score.Cost);
+        return cost >= Choosing.Impossible ? 0
+            : score.Works ? Works + (1 - Works) / (1 + cost / HalfCost)
+            : Fails / (1 + cost / HalfCost);
+    }
+
+    /// <summary>Whether a day of this worth can be fished without a link that fails.</summary>
+    public static bool Serves(double worth) => worth >= Works;
+}
