@@ -31,7 +31,8 @@ public static class GearPaste
     /// <summary>Longest text that is looked at, characters.</summary>
     public const int Longest = 300_000;
 
-    private const int MostRows = 2000;
+    /// <summary>Most rows that are kept together.</summary>
+    public const int MostRows = 2000;
 
     private sealed record Column(string Name, string Field, Func<Gear, string, bool, (Gear? Piece, string? Problem)> Read, string[] Also);
 
@@ -214,8 +215,6 @@ public static class GearPaste
     public static PastedGear Read(string text, GearShed shed, bool metric, DateOnly today)
     {
         static PastedGear Wrong(params CsvFault[] faults) => new([], [], [], faults);
-        if (text.Length > Longest)
-            return Wrong(new CsvFault(1, "label", $"More than {Longest / 1000} kB; paste a part of it."));
         using var csv = new CsvReader(
             new StringReader(text.TrimStart('\uFEFF').TrimEnd()),
             new CsvConfiguration(CultureInfo.InvariantCulture)

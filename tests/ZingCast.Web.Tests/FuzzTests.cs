@@ -118,6 +118,8 @@ public sealed class FuzzTests : IDisposable
                 "/api/rigging/tickets",
                 "/api/rigging/knots/blood",
                 "/api/depth/lines",
+                "/api/trips",
+                "/api/shed/matrix",
                 "/api/data",
             }
         )
@@ -189,6 +191,9 @@ public sealed class FuzzTests : IDisposable
             ("backingM", Said("150")),
             ("leader", leader),
         ];
+        var trip = Said(
+            """{"name":"week","leavesOn":"2027-05-08","days":[{"times":2,"regret":"great","briefId":1}],"limits":{"rods":2},"version":1}"""
+        );
         Dictionary<string, JsonNode> good = new()
         {
             ["post /api/briefs"] = saved,
@@ -300,6 +305,16 @@ public sealed class FuzzTests : IDisposable
                 ("leaderM", Said("2.1")),
                 ("wish", Said("""{"by":"retrieve","countS":20,"stripM":0.3,"pauseS":1,"waterM":4,"flyKg":0.001,"density":"type3"}"""))
             ),
+            ["post /api/trips"] = trip,
+            ["put /api/trips/{id}"] = trip,
+            ["post /api/trips/solve"] = Said(
+                """{"days":[{"times":2,"regret":"great","briefId":1},{"times":1,"regret":"some","name":"perch","draft":{"species":"perch"}}],"limits":{"rods":2,"lines":3,"reels":2,"tubeM":1.1,"massKg":1},"held":{"rods":[3],"lines":[],"reels":[]},"further":false}"""
+            ),
+            ["post /api/trips/{id}/packed"] = Said("""{"key":"rod-3","on":true,"version":1,"leaving":false}"""),
+            ["post /api/trips/first"] = Said("""{"days":[{"times":1,"regret":"some","name":"perch","draft":{"species":"perch"}}]}"""),
+            ["post /api/shed/paste/look"] = Said("""{"text":"label\tname\n9ft 6\tblue\nWF6F\tsand","metric":false}"""),
+            ["post /api/shed/paste"] = Said("""{"text":"label\tname\n9ft 6\tblue\nWF6F\tsand","metric":false}"""),
+            ["post /api/shed/paste/undo"] = Said("""{"rods":[13],"lines":[],"reels":[]}"""),
             ["post /api/rigging/tickets"] = With(("name", Said("\"dawn\"")), ("solve", solve)),
             ["post /api/rigging/tickets/{id}/tick"] = Said("""{"step":"spool","version":1}"""),
             ["post /api/rigging/tickets/{id}/untick"] = Said("""{"version":1}"""),

@@ -100,7 +100,7 @@ public static class ShedLooks
         shed.MapPost("/paste/undo", Undo).WithSummary("Puts away together what was pasted together.");
     }
 
-    private static async Task<Ok<PasteAnswer>> Paste(
+    private static async Task<Results<Ok<PasteAnswer>, ValidationProblem>> Paste(
         PasteRequest pasted,
         bool keep,
         ZingDb db,
@@ -108,6 +108,8 @@ public static class ShedLooks
         CancellationToken cancel
     )
     {
+        if (pasted.Text.Length > GearPaste.Longest)
+            return Problems.At("text", $"More than {GearPaste.Longest / 1000} kB; paste a part of it.");
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         var today = DateOnly.FromDateTime(clock.GetLocalNow().Date);
         var read = GearPaste.Read(pasted.Text, await db.ShedAsync(cancel), pasted.Metric, today);
@@ -122,8 +124,15 @@ public static class ShedLooks
         return TypedResults.Ok(new PasteAnswer(read.Rods, read.Lines, read.Reels, read.Faults, GearPaste.ColumnNames));
     }
 
-    private static async Task<NoContent> Undo(Pieces pasted, ZingDb db, TimeProvider clock, CancellationToken cancel)
+    private static async Task<Results<NoContent, ValidationProblem>> Undo(
+        Pieces pasted,
+        ZingDb db,
+        TimeProvider clock,
+        CancellationToken cancel
+    )
     {
+        if (new[] { pasted.Rods, pasted.Lines, pasted.Reels }.Sum(ids => ids.Count) > GearPaste.MostRows)
+            return Problems.At("rods", "So many were never pasted together.");
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         foreach (var id in pasted.Rods)
             await db.Shelf<Rod>(clock).PutAwayAsync(id, cancel);
