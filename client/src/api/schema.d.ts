@@ -3833,15 +3833,6 @@ export interface paths {
                         "application/problem+json": components["schemas"]["ProblemDetails"];
                     };
                 };
-                /** @description Precondition Failed */
-                412: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["ProblemDetails"];
-                    };
-                };
             };
         };
         delete?: never;
@@ -9296,8 +9287,6 @@ export interface components {
         PackRequest: {
             key: string;
             on: boolean;
-            /** Format: int32 */
-            version: number;
             /** @default false */
             leaving: boolean;
         };

@@ -48,7 +48,8 @@ export function useTrip(loaded: Trip) {
     trip,
     saving,
     set: (change: Partial<Trip>) => {
-      setPast((all) => [...all.slice(-99), latest.current]);
+      const before = latest.current;
+      setPast((all) => [...all.slice(-99), before]);
       show({ ...latest.current, ...change });
     },
     undo:

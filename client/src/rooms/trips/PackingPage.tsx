@@ -51,11 +51,9 @@ function List({ answer }: { answer: PackingAnswer }) {
   const ticked = leaving ? trip.back : trip.packed;
   const items = list.groups.flatMap((g) => g.items);
   const gone = items.filter((i) => ticked.includes(i.key)).length;
-  const busy = useRef(Promise.resolve());
-  const version = useRef(trip.version);
-  const tick = (item: PackItem, on: boolean) => {
+  const tick = async (item: PackItem, on: boolean) => {
     const key = ['packing', trip.id];
-    // Shown at once; one after the other, because the next needs the version that the last one made.
+    // Shown at once, and on its way even if the page is left that moment.
     queries.setQueryData<PackingAnswer>(key, (now) => {
       if (!now) return now;
       const put = (ticks: string[]) => (on ? [...ticks, item.key] : ticks.filter((t) => t !== item.key));
@@ -64,22 +62,17 @@ function List({ answer }: { answer: PackingAnswer }) {
         trip: leaving ? { ...now.trip, back: put(now.trip.back) } : { ...now.trip, packed: put(now.trip.packed) },
       };
     });
-    busy.current = busy.current.then(async () => {
-      const went = await attempt(async () => {
-        const fresh = await unwrap(
-          api.POST('/api/trips/{id}/packed', {
-            params: { path: { id: trip.id } },
-            body: { key: item.key, on, leaving, version: version.current },
-          }),
-        );
-        version.current = fresh.version;
-      });
-      await queries.invalidateQueries({ queryKey: ['trip', trip.id] });
-      if (!went) {
-        await queries.invalidateQueries({ queryKey: key });
-        version.current = queries.getQueryData<PackingAnswer>(key)?.trip.version ?? version.current;
-      }
-    });
+    const went = await attempt(() =>
+      unwrap(
+        api.POST('/api/trips/{id}/packed', {
+          params: { path: { id: trip.id } },
+          body: { key: item.key, on, leaving },
+          keepalive: true,
+        }),
+      ),
+    );
+    await queries.invalidateQueries({ queryKey: ['trip', trip.id] });
+    if (!went) await queries.invalidateQueries({ queryKey: key });
   };
   const save = () => {
     const name = savePage(trip.name, 'trip', phonePaper, `<h1>Packing list</h1>${page.current!.innerHTML}`);
@@ -160,7 +153,7 @@ function List({ answer }: { answer: PackingAnswer }) {
                           type="checkbox"
                           className="size-5 shrink-0"
                           checked={ticked.includes(item.key)}
-                          onChange={(event) => tick(item, event.target.checked)}
+                          onChange={(event) => void tick(item, event.target.checked)}
                         />
                         <span className={ticked.includes(item.key) ? 'text-soft line-through print:no-underline' : ''}>
                           <Say parts={item.says} />

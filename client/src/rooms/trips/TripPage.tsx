@@ -61,7 +61,7 @@ function Work({ loaded }: { loaded: Trip }) {
     usable && quick !== undefined,
   );
   useCommands([
-    { id: 'trip-undo', name: 'Take the last change back', words: 'undo', keys: ['u'], group: 'Trip', run: undo },
+    { id: 'trip-undo', name: 'Take the last change back', words: 'undo', keys: ['mod+z'], group: 'Trip', run: undo },
   ]);
   const words = Object.values(fields)[0] ?? null;
   return (
