@@ -361,6 +361,7 @@ var counting = new Counter(() => reports++);
     ("the same, best kit of 4 rods, scores known", Median(6, () => TripPlan.Of(boatScores, fourRods, further: false)), .1),
     ("the same, next best, each rod and each limit", Median(3, () => TripPlan.Of(boatScores, fourRods)), 0),
     ("trip of 12 briefs from nothing to the whole answer", Median(3, () => TripPlan.Of(TripScores.Of(dozen, boatPool, boat), fourRods)), 2),
+    ("matrix of 300 rods x 600 lines", Median(6, () => ShedMatrix.Of(wall)), .5),
     ("trip of the loan shed's three days, a limit dragged", Median(60, () => TripPlan.Of(loanScores, new(), further: false)), .1),
     ("what would help, every change solved in full", Median(8, () => ReachGains.Rank(draft, loan, Pins.None, new HashSet<string>())), .04),
     (

@@ -30,8 +30,16 @@ public static class DemoGear
         Rod("R6", "blue eight", 9, 8, 8.2, 66, 108, 4),
         Rod("R7", "9½ ft, stiff as a gate", 9.5, 8, 9.3, 72, 118, 4, "very fast: line it a class down"),
         Rod("R8", "loan seven", 9, 7, null, null, 102, 4, "never bend-tested", RodAction.MediumFast),
-        Rod("R9", "shore seven, soft", 9.5, 7, 6.6, 60, 110, 2),
-        Rod("R10", "heavy grey", 9, 10, 10.3, 65, 132, 4),
+        Rod("R9", "shore seven, soft", 9.5, 7, 6.6, 60, 110, 2) with
+        {
+            Owner = "Maud",
+        },
+        Rod("R10", "heavy grey", 9, 10, 10.3, 65, 132, 4) with
+        {
+            Condition = Condition.Worn,
+            Price = 85,
+            BoughtOn = new(2024, 9, 14),
+        },
         Rod("R11", "no label, brown wraps", 8.5, null, 5.7, 58, 90, 2, "found behind the stove"),
         Rod("R12", "salt nine", 9, 9, null, null, 120, 4, null, RodAction.Fast),
     ];

@@ -93,7 +93,7 @@ public sealed record PackingList(
     /// <summary>Of a plan that has a kit; an empty list where it has none.</summary>
     public static PackingList Of(TripScores scores, TripPlan plan, DateOnly? leavesOn)
     {
-        if (plan is not { Kit: { } kit, Taken: { } taken })
+        if (plan is not { Kit: { } kit, Taken: { } taken } || scores.Days.Count == 0)
             return new([], [], TyingList.Of([], []), [], []);
         var days = Enumerable
             .Range(0, scores.Days.Count)

@@ -48,6 +48,16 @@ export function HomePage() {
         )}
       </section>
       <section className="border-t border-ink pt-3">
+        <h2 className="text-xl font-semibold">Own nothing yet?</h2>
+        <p className="text-soft">
+          Say which days you expect, and{' '}
+          <Link className="underline" to="/first">
+            a first outfit
+          </Link>{' '}
+          stands here: one rod, line and reel, in the words of a shop.
+        </p>
+      </section>
+      <section className="border-t border-ink pt-3">
         <h2 className="text-xl font-semibold">Or look around first</h2>
         <p className="text-soft">
           Borrow the loan shed of Marram Quay, a place that does not exist: twelve rods, twenty lines, three days to

@@ -1,5 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { api, unwrap } from '../../api/client';
 
 /** Puts the made-up loan shed beside whatever is there. */
@@ -28,7 +29,11 @@ export function EmptyShed() {
       <p className="text-lg">Nothing in the shed yet.</p>
       <p className="mb-2 text-soft">
         Add your own rods, lines and reels below, or borrow the made-up loan shed of Marram Quay to look around. Without
-        gear the chain says what to look for.
+        gear the chain says what to look for, and{' '}
+        <Link className="underline" to="/first">
+          a first outfit
+        </Link>{' '}
+        what to buy.
       </p>
       <BorrowShed />
     </section>

@@ -5,6 +5,7 @@ import { bringBack, useRefreshGear, useShelving } from '../../state/gear';
 import { AwayList } from '../shared/AwayList';
 import { EditButton } from '../shared/EditButton';
 import { LongList } from '../../ui/LongList';
+import { named, useUnits } from '../../ui/units';
 
 export type Piece = Rod | FlyLine | Reel;
 
@@ -22,6 +23,25 @@ type Props<T extends Piece> = {
 };
 
 const byTag = (tag: string) => tag.replace(/\d+/g, (n) => n.padStart(6, '0'));
+
+/** What state it is in and whose it is, where that is worth a word. */
+function Keeping({ piece }: { piece: Piece }) {
+  const { standards } = useUnits();
+  const { condition = 'good', owner, price } = piece;
+  const words = [
+    owner && `${owner}’s`,
+    price != null && `paid ${price}`,
+    condition === 'worn' && named(standards.choices.condition, condition),
+  ].filter(Boolean);
+  return (
+    <>
+      {condition === 'mend' && (
+        <b className="block text-sm leading-tight text-look">{named(standards.choices.condition, condition)}</b>
+      )}
+      {words.length > 0 && <span className="block text-sm leading-tight text-soft">{words.join(', ')}</span>}
+    </>
+  );
+}
 
 /** The pieces of one kind: sorted as asked, each with what is known of it and what can be done with it. */
 export function GearList<T extends Piece>({ kind, title, pieces, all, columns, onEdit }: Props<T>) {
@@ -83,6 +103,7 @@ export function GearList<T extends Piece>({ kind, title, pieces, all, columns, o
                 <strong className="mr-2">{piece.tag}</strong>
                 <span className="min-w-0 wrap-anywhere">
                   {piece.name}
+                  <Keeping piece={piece} />
                   {piece.note && <span className="block text-sm leading-tight text-soft italic">{piece.note}</span>}
                 </span>
                 <span className="block md:contents">

@@ -30,13 +30,7 @@ export function MatrixPage() {
       {data && (data.rods.length === 0 || data.lines.length === 0) && (
         <>
           <EmptyShed />
-          <p>
-            With a rod whose class is known and a line whose mass is known, their match stands here. Nothing yet? See{' '}
-            <Link className="underline" to="/first">
-              a first outfit
-            </Link>
-            .
-          </p>
+          <p>With a rod whose class is known and a line whose mass is known, their match stands here.</p>
         </>
       )}
       {data && data.rods.length > 0 && data.lines.length > 0 && <Matrix matrix={data} />}
@@ -53,6 +47,8 @@ function Matrix({ matrix }: { matrix: ShedMatrix }) {
   const box = useRef<HTMLDivElement>(null);
   const [at, setAt] = useState(() => best(matrix));
   const moved = useRef(false);
+  // The grid is drawn again whenever it scrolls, so there is nothing to memoize.
+  // eslint-disable-next-line react-hooks/incompatible-library
   const down = useVirtualizer({
     count: rods.length,
     getScrollElement: () => box.current,
