@@ -1,6 +1,5 @@
 using System.Globalization;
 using CsvHelper;
-using CsvHelper.Configuration;
 using ZingCast.Core.Lines;
 using ZingCast.Core.Measures;
 using ZingCast.Core.Reels;
@@ -215,18 +214,7 @@ public static class GearPaste
     public static PastedGear Read(string text, GearShed shed, bool metric, DateOnly today)
     {
         static PastedGear Wrong(params CsvFault[] faults) => new([], [], [], faults);
-        using var csv = new CsvReader(
-            new StringReader(text.TrimStart('\uFEFF').TrimEnd()),
-            new CsvConfiguration(CultureInfo.InvariantCulture)
-            {
-                TrimOptions = TrimOptions.Trim,
-                BadDataFound = null,
-                MissingFieldFound = null,
-                DetectDelimiter = true,
-                DetectDelimiterValues = ["\t", ";", ","],
-                PrepareHeaderForMatch = args => args.Header.Trim().ToLowerInvariant(),
-            }
-        );
+        using var csv = new CsvReader(new StringReader(text.TrimStart('\uFEFF').TrimEnd()), Sheets.AsTheyCome);
         if (!csv.Read() || !csv.ReadHeader() || csv.HeaderRecord is not { } header)
             return Wrong(new CsvFault(1, "label", "Nothing is here. The first row names the columns."));
         List<CsvFault> faults = [];
@@ -236,7 +224,7 @@ public static class GearPaste
             var name = header[i].Trim().ToLowerInvariant();
             columns[i] = Columns.FirstOrDefault(c => c.Name == name || c.Also.Contains(name));
             if (columns[i] is null && name is not ("label" or "kind" or ""))
-                faults.Add(new(1, Quoted(header[i]), $"No such column. {Words(ColumnNames)}"));
+                faults.Add(new(1, Sheets.Quoted(header[i]), $"No such column. {Words(ColumnNames)}"));
         }
         if (!header.Any(h => h.Trim().ToLowerInvariant() is "label" or "kind"))
             faults.Add(new(1, "label", "One column is called label (what stands on the piece) or kind (rod, line or reel)."));
@@ -263,12 +251,12 @@ public static class GearPaste
                 {
                     var (with, problem) = column.Read(piece, cell, metric);
                     if (with is null)
-                        faults.Add(new(row, column.Name, $"“{Quoted(cell)}”: {problem}"));
+                        faults.Add(new(row, column.Name, $"“{Sheets.Quoted(cell)}”: {problem}"));
                     piece = with ?? piece;
                 }
             piece = piece.Christened(Gear.NextTag(GearShed.LetterOf(piece), taken));
             if (!taken.Add(piece.Tag))
-                faults.Add(new(row, "tag", $"Another piece already carries the tag {Quoted(piece.Tag)}."));
+                faults.Add(new(row, "tag", $"Another piece already carries the tag {Sheets.Quoted(piece.Tag)}."));
             foreach (var wrong in piece.Check(today))
                 faults.Add(new(row, Columns.FirstOrDefault(c => c.Field == wrong.Field)?.Name ?? wrong.Field, wrong.Problem));
             if (piece is Rod rod)
@@ -294,7 +282,7 @@ public static class GearPaste
         };
         if (kind.Length > 0 && piece is null)
         {
-            faults.Add(new(row, "kind", $"“{Quoted(kind)}” is no rod, line or reel."));
+            faults.Add(new(row, "kind", $"“{Sheets.Quoted(kind)}” is no rod, line or reel."));
             return null;
         }
         if (label.Length > 0)
@@ -302,9 +290,8 @@ public static class GearPaste
             var read = GearLabel.Read(label)?.Piece;
             if (read is null || (piece is not null && read.GetType() != piece.GetType()))
             {
-                faults.Add(
-                    new(row, "label", read is null ? $"“{Quoted(label)}”: {GearLabel.Example}" : $"“{Quoted(label)}” is no {kind}’s label.")
-                );
+                var why = read is null ? $": {GearLabel.Example}" : $" is no {kind}’s label.";
+                faults.Add(new(row, "label", $"“{Sheets.Quoted(label)}”{why}"));
                 return null;
             }
             return read;
@@ -313,6 +300,4 @@ public static class GearPaste
             faults.Add(new(row, "label", $"Nothing says what this is. {GearLabel.Example}"));
         return piece;
     }
-
-    private static string Quoted(string cell) => cell is { Length: > 30 } ? $"{cell[..30]}…" : cell;
 }

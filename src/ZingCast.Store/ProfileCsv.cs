@@ -8,27 +8,32 @@ namespace ZingCast.Store;
 /// <summary>A fault in a file: which line and column, and what would do.</summary>
 public sealed record CsvFault(int Line, string Column, string Problem);
 
-/// <summary>Line profiles as CSV: position_m, diameter_mm, linear_density_g_per_m. All or nothing.</summary>
-public static class ProfileCsv
+/// <summary>How tables that people bring are read.</summary>
+internal static class Sheets
 {
-    /// <summary>Longest text that is looked at, characters: twice what the most rows need.</summary>
-    public const int Longest = 300_000;
-
-    // What is quoted back of a cell that cannot be read.
-    private static string Quoted(string? cell) => cell is { Length: > 30 } ? $"{cell[..30]}…" : cell ?? "";
-
-    private static readonly string[] Columns = ["position_m", "diameter_mm", "linear_density_g_per_m"];
-
-    // Files come with any line ending and with commas, semicolons or tabs.
-    private static CsvConfiguration AsTheyCome =>
+    /// <summary>Files and clipboards come with any line ending and with commas, semicolons or tabs.</summary>
+    public static CsvConfiguration AsTheyCome =>
         new(CultureInfo.InvariantCulture)
         {
             TrimOptions = TrimOptions.Trim,
             BadDataFound = null,
             MissingFieldFound = null,
             DetectDelimiter = true,
-            DetectDelimiterValues = [",", ";", "\t"],
+            DetectDelimiterValues = ["\t", ";", ","],
+            PrepareHeaderForMatch = args => args.Header.Trim().ToLowerInvariant(),
         };
+
+    /// <summary>What is quoted back of a cell that cannot be read.</summary>
+    public static string Quoted(string? cell) => cell is { Length: > 30 } ? $"{cell[..30]}…" : cell ?? "";
+}
+
+/// <summary>Line profiles as CSV: position_m, diameter_mm, linear_density_g_per_m. All or nothing.</summary>
+public static class ProfileCsv
+{
+    /// <summary>Longest text that is looked at, characters: twice what the most rows need.</summary>
+    public const int Longest = 300_000;
+
+    private static readonly string[] Columns = ["position_m", "diameter_mm", "linear_density_g_per_m"];
 
     /// <summary>The profile as text; tapers every 10 cm, so that reading it back weighs the same to a thousandth.</summary>
     public static string Write(LineProfile profile)
@@ -55,7 +60,7 @@ public static class ProfileCsv
             return (null, [new(1, Columns[0], $"The file is larger than {Longest / 1000} kB; a profile needs a few hundred rows.")]);
         List<CsvFault> faults = [];
         List<(double PositionM, double DiameterM, double KgPerM)> points = [];
-        using var csv = new CsvReader(new StringReader(text.TrimStart('\uFEFF')), AsTheyCome);
+        using var csv = new CsvReader(new StringReader(text.TrimStart('\uFEFF')), Sheets.AsTheyCome);
         if (!csv.Read() || !csv.ReadHeader())
             return (null, [new(1, Columns[0], "The file is empty. Its first line names the columns.")]);
         foreach (var column in Columns.Where(c => csv.HeaderRecord?.Contains(c) != true))
@@ -74,11 +79,11 @@ public static class ProfileCsv
                             column,
                             string.IsNullOrWhiteSpace(field)
                                 ? "Nothing stands here."
-                                : $"“{Quoted(field)}” is not a number. Use a point for decimals."
+                                : $"“{Sheets.Quoted(field)}” is not a number. Use a point for decimals."
                         )
                     );
                 else if (!(value >= low && value <= high))
-                    faults.Add(new(csv.Parser.RawRow, column, $"{Quoted(field)} is out of range: {range}."));
+                    faults.Add(new(csv.Parser.RawRow, column, $"{Sheets.Quoted(field)} is out of range: {range}."));
                 return value;
             }
             var point = (

@@ -8,7 +8,9 @@ namespace ZingCast.Store;
 /// <summary>Days of a trip as iCalendar (RFC 5545), for any calendar.</summary>
 public static class TripCalendar
 {
-    /// <summary>One whole day for each task; <paramref name="id"/> tells trips apart, so that a later export replaces an earlier one.</summary>
+    /// <summary>
+    /// One whole day for each task; <paramref name="id"/> tells trips apart, so that a later export replaces an earlier one.
+    /// </summary>
     public static string Write(string id, IReadOnlyList<(string Key, DateOnly On, string Says)> tasks, DateTime now)
     {
         var calendar = new Calendar { ProductId = "-//Zing Cast//Trips//EN" };

@@ -133,6 +133,36 @@ public class KitTests
         }
     }
 
+    // What is wanted more is served no worse: the kit that is best stays best or gives way to one that does that day better.
+    [Fact]
+    public void A_day_that_counts_for_more_is_never_served_worse()
+    {
+        for (var seed = 1; seed <= 60; seed++)
+        {
+            var p = Any(new Random(seed), 5, 6, 6, 3);
+            double Served(double times)
+            {
+                double[] weights = [.. p.Weights.Select((w, d) => d == 0 ? times * w : w)];
+                var kits = KitSearch.Best(
+                    p with
+                    {
+                        Weights = [.. weights.Select(w => w / weights.Sum())],
+                    },
+                    new(2, 3, 2),
+                    cancel: TestContext.Current.CancellationToken
+                );
+                return kits is [var kit, ..]
+                    ? kit
+                        .Rods.SelectMany(r => kit.Wound.Select(w => p.Worth.On(0, r, w.Line) is { Length: > 0 } its ? its[w.Reel] : 0))
+                        .DefaultIfEmpty(0)
+                        .Max()
+                    : 0;
+            }
+            // Pieces cost so little that they hardly move the balance; by less than they can, it may be worse.
+            Assert.True(Served(8) >= Served(1) - .05, $"{seed}");
+        }
+    }
+
     [Fact]
     public void A_search_ends_when_nobody_waits_for_it()
     {

@@ -64,6 +64,33 @@ public class TripTests
         Assert.Equal(Days.Length, plan.Coverage.Days.Count(d => d.Best is not null));
     }
 
+    // Of everything that is here the best is no worse than what the engine takes of it when it may buy nothing.
+    [Fact]
+    public void What_the_shed_can_do_is_no_less_than_what_a_brief_makes_of_it()
+    {
+        var coverage = ShedReview.Of(Scores, new()).Coverage;
+        for (var d = 0; d < Days.Length; d++)
+        {
+            var own = Matcher.For(Days[d].Brief with { Owned = Owned.Only }, Loan, cancel: Cancel).Choose();
+            Assert.True(coverage.Days[d].Cells[coverage.Days[d].Best!.Value]!.Worth >= DayWorth.Of(own.Score) - 1e-9);
+        }
+        Assert.Equal(Days.Length, coverage.Of);
+    }
+
+    [Theory]
+    [InlineData(0, true, 1)]
+    [InlineData(4, true, .75)]
+    [InlineData(0, false, .45)]
+    [InlineData(4, false, .225)]
+    [InlineData(104, true, .75)]
+    [InlineData(104, false, 0)]
+    public void A_day_that_can_be_fished_is_worth_more_than_one_that_cannot_whatever_is_given_up(double cost, bool works, double worth)
+    {
+        var score = new Score(cost, [Verdict.Look, works ? Verdict.Fits : Verdict.Fails]);
+        Assert.Equal(worth, DayWorth.Of(score), 9);
+        Assert.Equal(works, DayWorth.Serves(DayWorth.Of(score)));
+    }
+
     // The best single rod of a trip, found by trying each with everything the shed has.
     [Fact]
     public void One_rod_for_all_days_is_the_one_that_trying_each_finds()

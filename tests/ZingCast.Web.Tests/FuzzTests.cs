@@ -308,7 +308,10 @@ public sealed class FuzzTests : IDisposable
             ["post /api/trips"] = trip,
             ["put /api/trips/{id}"] = trip,
             ["post /api/trips/solve"] = Said(
-                """{"days":[{"times":2,"regret":"great","briefId":1},{"times":1,"regret":"some","name":"perch","draft":{"species":"perch"}}],"limits":{"rods":2,"lines":3,"reels":2,"tubeM":1.1,"massKg":1},"held":{"rods":[3],"lines":[],"reels":[]},"further":false}"""
+                """
+                {"days":[{"times":2,"regret":"great","briefId":1},{"times":1,"regret":"some","name":"perch","draft":{"species":"perch"}}],
+                "limits":{"rods":2,"lines":3,"reels":2,"tubeM":1.1,"massKg":1},"held":{"rods":[3],"lines":[],"reels":[]},"further":false}
+                """
             ),
             ["post /api/trips/{id}/packed"] = Said("""{"key":"rod-3","on":true,"leaving":false}"""),
             ["post /api/trips/first"] = Said("""{"days":[{"times":1,"regret":"some","name":"perch","draft":{"species":"perch"}}]}"""),

@@ -193,7 +193,8 @@ public sealed class TripApiTests : IDisposable
     }
 
     private const string Sheet =
-        "label\tname\tcondition\tprice\tbought\tweighs\n9ft 6 4pc fast\tblue\tworn\t90\t2026-05-30\t\nWF6F\tsand\t\t35.50\t\t250 gr\n7/8\tbig black\tgood\t\t\t\n";
+        "label\tname\tcondition\tprice\tbought\tweighs\n9ft 6 4pc fast\tblue\tworn\t90\t2026-05-30\t\n"
+        + "WF6F\tsand\t\t35.50\t\t250 gr\n7/8\tbig black\tgood\t\t\t\n";
 
     [Fact]
     public async Task Rows_of_a_spreadsheet_are_looked_at_kept_and_taken_back_together()
@@ -232,6 +233,19 @@ public sealed class TripApiTests : IDisposable
             ).StatusCode
         );
         Assert.Equal(before, await Pieces());
+    }
+
+    [Fact]
+    public async Task Bare_numbers_are_in_the_readers_units_and_any_delimiter_will_do()
+    {
+        async Task<double> Length(string text, bool metric) =>
+            (await (await client.Post("/api/shed/paste/look", new { text, metric })).Json())
+                .GetProperty("rods")[0]
+                .GetProperty("lengthM")
+                .GetDouble();
+        Assert.Equal(9 * .3048, await Length("kind,class,length\nrod,6,9\n", false), 6);
+        Assert.Equal(2.7, await Length("Kind;Class;Length\nrod;6;2.7\n", true), 6);
+        Assert.Equal(2.7, await Length("kind\tclass\tlength\r\nrod\t6\t2.7 m\r\n\r\n", false), 6);
     }
 
     private static readonly (string Text, int Row, string Column)[] Faulty =

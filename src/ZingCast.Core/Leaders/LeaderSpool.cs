@@ -45,7 +45,8 @@ public sealed record LeaderSpool : Gear
     public double? BrokeN => Breaks.Count > 0 ? Breaks.Average(b => b.BrokeN) : null;
 
     /// <summary>
-    /// What it stands by itself, newtons, as far as the breaks tell: each over the share that its knot keeps; null when it never was broken.
+    /// What it stands by itself, newtons, as far as the breaks tell: each over the share that its knot keeps; null when it never was
+    /// broken.
     /// </summary>
     public double? OwnN => Breaks.Count > 0 ? Breaks.Average(b => b.BrokeN / Knots.Of(b.Knot).UsualShare) : null;
 

@@ -11,6 +11,9 @@ public static class DayWorth
         Fails = .45,
         HalfCost = 4;
 
+    /// <summary>A gain smaller than this share of all days is none. An assumption of ours.</summary>
+    public const double Felt = .01;
+
     /// <summary>Of a score.</summary>
     public static double Of(Score score)
     {

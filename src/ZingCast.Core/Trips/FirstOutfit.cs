@@ -74,7 +74,7 @@ public sealed record FirstOutfit(
         NextStep? Step(TripLimits limits, string what)
         {
             var next = TripPlan.Of(scores, limits, held, further: false, cancel: cancel);
-            if (next.Kit is not { } more || more.Value - kit.Value < Felt)
+            if (next.Kit is not { } more || more.Value - kit.Value < DayWorth.Felt)
                 return null;
             TripPiece[] pieces =
             [
@@ -103,8 +103,6 @@ public sealed record FirstOutfit(
             $"A {rod.Tag} with a {line.Tag} line {served}"
         );
     }
-
-    private const double Felt = .01;
 
     private static Titled Fly(string day, Brief brief, MatchSession session)
     {

@@ -418,8 +418,8 @@ public static class KitSearch
             carried[reel] < problem.Reels[reel].Spools && (Along(reel) || reelsNow < limits.Reels);
 
         // What the lines from here on could come to, each on a spool of its own. A day is counted for the one of them that could do best
-        // on it, and no lower than the next best could; so lines add up, and the best way to lay them on the spools is known exactly. It is left
-        // in reelOf.
+        // on it, and no lower than the next best could; so lines add up, and the best way to lay them on the spools is known exactly. It is
+        // left in reelOf.
         private double AtMost(int from, double[] ofDays, int reelsNow)
         {
             var (count, all) = (lines.Count - from, worth.Reels);

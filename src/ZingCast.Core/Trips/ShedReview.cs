@@ -29,8 +29,6 @@ public sealed record ShedReview(
     Sentence Says
 )
 {
-    private const double Felt = .01;
-
     /// <summary>Of scores whose pool holds what might be bought. <paramref name="limits"/> says what may be spent, and prices.</summary>
     public static ShedReview Of(TripScores scores, TripLimits limits)
     {
@@ -66,18 +64,18 @@ public sealed record ShedReview(
                 limits.Budget is not { } budget || price <= budget
             );
         }
-        int[] Bought1(IReadOnlyList<Gear> pieces) => [.. Enumerable.Range(0, pieces.Count).Where(i => !pieces[i].IsThere)];
+        int[] ToBuy(IReadOnlyList<Gear> pieces) => [.. Enumerable.Range(0, pieces.Count).Where(i => !pieces[i].IsThere)];
         List<Purchase> buys =
         [
-            .. Bought1(pool.Rods).Select(r => Bought(LinkId.Rod, pool.Rods[r], limits.RodPrice, [r], lines, reels)),
-            .. Bought1(pool.Lines).Select(l => Bought(LinkId.Head, pool.Lines[l], limits.LinePrice, rods, [l], reels)),
-            .. Bought1(pool.Reels).Select(e => Bought(LinkId.Reel, pool.Reels[e], limits.ReelPrice, rods, lines, [e])),
+            .. ToBuy(pool.Rods).Select(r => Bought(LinkId.Rod, pool.Rods[r], limits.RodPrice, [r], lines, reels)),
+            .. ToBuy(pool.Lines).Select(l => Bought(LinkId.Head, pool.Lines[l], limits.LinePrice, rods, [l], reels)),
+            .. ToBuy(pool.Reels).Select(e => Bought(LinkId.Reel, pool.Reels[e], limits.ReelPrice, rods, lines, [e])),
         ];
         var coverage = TripPlan.Covering(scores, own, limits);
         return new(
             coverage,
             [
-                .. buys.Where(b => b.Gain >= Felt)
+                .. buys.Where(b => b.Gain >= DayWorth.Felt)
                     .OrderByDescending(b => b.Affordable)
                     .ThenByDescending(b => b.Days)
                     .ThenByDescending(b => b.Gain),

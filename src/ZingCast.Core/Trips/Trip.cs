@@ -62,7 +62,9 @@ public sealed record Trip : Kept
         return [.. check.Problems, .. Days.Take(MostDays).SelectMany(DayProblems), .. Under("limits.", Limits.Check())];
     }
 
-    /// <summary>This with a thing ticked off at home or not. A rod, line or reel that is in the bag comes along whatever the days say.</summary>
+    /// <summary>
+    /// This with a thing ticked off at home or not. A rod, line or reel that is in the bag comes along whatever the days say.
+    /// </summary>
     public Trip Pack(string key, bool on)
     {
         IReadOnlyList<int> Along(string kind, IReadOnlyList<int> held) =>

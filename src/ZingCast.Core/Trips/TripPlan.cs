@@ -98,9 +98,6 @@ public sealed record TripPlan(
 
     private const int MostOthers = 3;
 
-    // A gain smaller than this is none: a hundredth of all days.
-    private const double Felt = .01;
-
     /// <summary>
     /// The best kit within limits, with <paramref name="held"/> in it. Without <paramref name="further"/> only the kit and its days, for
     /// whoever drags a limit.
@@ -284,7 +281,7 @@ public sealed record TripPlan(
                 return new LimitCost(t.Limit, says, value - kit.Value);
             })
             .OfType<LimitCost>()
-            .Where(c => c.Gain >= Felt)
+            .Where(c => c.Gain >= DayWorth.Felt)
             .OrderByDescending(c => c.Gain);
     }
 

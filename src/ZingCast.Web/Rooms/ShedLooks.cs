@@ -31,8 +31,6 @@ public sealed record PasteAnswer(
 /// <summary>Looks at the shed as a whole: what goes with what, what it can do, and what comes into it many at a time.</summary>
 public static class ShedLooks
 {
-    private const int MostDays = 24;
-
     public static void MapShedLooks(this WebApplication app)
     {
         var shed = app.MapGroup("/api/shed").WithTags("Shed");
@@ -71,7 +69,7 @@ public static class ShedLooks
                     };
                     if (limits.Check() is { Count: > 0 } problems)
                         return Problems.Of(problems);
-                    var briefs = await db.Briefs.AsNoTracking().OrderBy(b => b.Id).Take(MostDays).ToListAsync(cancel);
+                    var briefs = await db.Briefs.AsNoTracking().OrderBy(b => b.Id).Take(Trip.MostDays).ToListAsync(cancel);
                     return TypedResults.Ok(
                         await desk.AskAsync(
                             [.. briefs.Select(b => new TripDay(b.Name, Brief.Complete(b.Draft)))],

@@ -1,5 +1,5 @@
-import { useQuery } from '@tanstack/react-query';
-import { useEffect, useId, useState } from 'react';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useId, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, unwrap, type KitShort, type Pieces, type Trip, type TripLimits, type TripPlan } from '../../api/client';
 import { useAsk } from '../../api/useAsk';
@@ -50,15 +50,18 @@ function Work({ loaded }: { loaded: Trip }) {
   const usable = trip.name.trim() !== '' && days.length > 0;
   // The kit first, then what else there is to say about it.
   const ask = useId();
+  const queries = useQueryClient();
+  const asked = JSON.stringify(body);
+  const [stopped, setStopped] = useState<string | null>(null);
   const { data: quick, fields } = useAsk(
     ['trip plan', body],
     (signal) => unwrap(api.POST('/api/trips/solve', { body: { ...body, further: false, ask }, signal })),
-    usable,
+    usable && stopped !== asked,
   );
   const { data: further } = useAsk(
     ['trip further', body],
     (signal) => unwrap(api.POST('/api/trips/solve', { body: { ...body, further: true }, signal })),
-    usable && quick !== undefined,
+    usable && stopped !== asked && quick !== undefined,
   );
   useCommands([
     { id: 'trip-undo', name: 'Take the last change back', words: 'undo', keys: ['mod+z'], group: 'Trip', run: undo },
@@ -137,7 +140,23 @@ function Work({ loaded }: { loaded: Trip }) {
               }
             />
           ) : (
-            !words && <Searching ask={ask} />
+            !words &&
+            (stopped === asked ? (
+              <p className="text-lg text-soft">
+                Stopped.{' '}
+                <button className="quiet underline" onClick={() => setStopped(null)}>
+                  Go on
+                </button>
+              </p>
+            ) : (
+              <Searching
+                ask={ask}
+                onStop={() => {
+                  setStopped(asked);
+                  void queries.cancelQueries({ queryKey: ['trip plan'] });
+                }}
+              />
+            ))
           )}
         </div>
       </div>
@@ -145,20 +164,23 @@ function Work({ loaded }: { loaded: Trip }) {
   );
 }
 
-/** How far the search is; leaving the page, or changing anything, stops it. */
-export function Searching({ ask }: { ask: string }) {
+/** How far the search is, and the way to stop it; leaving the page stops it too. */
+function Searching({ ask, onStop }: { ask: string; onStop: () => void }) {
   const { data } = useQuery({
     queryKey: ['progress', ask],
     queryFn: () => unwrap(api.GET('/api/trips/progress/{ask}', { params: { path: { ask } } })),
     refetchInterval: 250,
   });
-  const [stopped, setStopped] = useState(false);
-  useEffect(() => () => setStopped(true), []);
   const share = data?.share ?? 0;
-  return stopped ? null : (
-    <div role="status">
+  return (
+    <div role="status" className="late">
       <p className="text-lg text-soft">Trying every rod and line on every day… {Math.round(100 * share)} %</p>
       <progress className="w-full max-w-md" value={share} max={1} aria-label="How far the search is" />
+      <p>
+        <button className="btn mt-2" onClick={onStop}>
+          Stop
+        </button>
+      </p>
     </div>
   );
 }
