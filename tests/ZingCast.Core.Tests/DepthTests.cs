@@ -90,6 +90,13 @@ public class DepthTests
         Assert.InRange(FlyPath.Of(at, 4).HeldM / path.HeldM, .995, 1.005);
     }
 
+    [Fact]
+    public void Twitches_too_short_to_tell_apart_are_one_steady_pull()
+    {
+        var steady = FlyPath.Of(Case(.06, pauseS: 0));
+        Assert.InRange(FlyPath.Of(Case(.06, pauseS: 0) with { StripM = 1e-7 }).HeldM / steady.HeldM, .99, 1.01);
+    }
+
     private static readonly Gen<FlyCase> AnyCase = Gen.Select(
         Gen.Double[0, .25],
         Gen.Enum<FishedBy>(),

@@ -141,6 +141,9 @@ public sealed record FlyPath(
             return (0, double.MaxValue);
         var (strip, since) = (at.StripM / PullMps, time - at.CountS);
         var every = strip + at.PauseS;
+        // Twitches that follow one another within a step are one steady pull.
+        if (every < StepS)
+            return (PullMps * strip / every, double.MaxValue);
         var whole = Math.Floor(since / every + 1e-9);
         var into = since - whole * every;
         return into < strip - 1e-9 ? (PullMps, at.CountS + whole * every + strip) : (0, at.CountS + (whole + 1) * every);
