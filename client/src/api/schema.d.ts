@@ -10362,6 +10362,7 @@ export interface components {
             backing: string;
             /** Format: double */
             backingM: number;
+            toWind: boolean;
         };
         SpoolTrust: {
             known: components["schemas"]["SpoolKnown"];

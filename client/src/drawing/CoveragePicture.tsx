@@ -51,7 +51,7 @@ export function CoveragePicture({
                     lit={at?.day === d && at.outfit === o}
                     label={`${day.name}, ${outfits[o]!.rod.tag} with ${outfits[o]!.line.tag}: ${
                       cell
-                        ? `${verdictWords[cell.verdict]}${day.best === o ? ', taken' : ''}; ${text(cell.says)}`
+                        ? `${verdictWords[cell.verdict]}${day.best !== o ? '' : cell.verdict === 'fails' ? ', the nearest there is' : ', taken'}; ${text(cell.says)}`
                         : 'does not go'
                     }`}
                     onPress={() => onAt({ day: d, outfit: o })}
@@ -99,11 +99,12 @@ function Cell({
       {/* How much of the day is worth with it: a length of line. */}
       <span
         aria-hidden="true"
-        className={`absolute bottom-1 left-2 ${taken ? 'h-1.5 bg-signal' : 'h-1 bg-hair'}`}
+        className={`absolute bottom-1 left-2 ${taken && cell.verdict !== 'fails' ? 'h-1.5 bg-signal' : 'h-1 bg-hair'}`}
         style={{ width: `calc((100% - 1rem) * ${cell.worth.toFixed(3)})` }}
       />
       <Mark verdict={cell.verdict} />
-      {taken && <span className="ml-auto text-sm font-semibold">taken</span>}
+      {/* What fails is no answer, only the nearest to one. */}
+      {taken && <span className="ml-auto text-sm font-semibold">{cell.verdict === 'fails' ? 'nearest' : 'taken'}</span>}
     </button>
   );
 }

@@ -1,15 +1,15 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { api, unwrap, type Trip } from '../api/client';
 import { Autosave, type Saving } from './autosave';
+import { begin, change, redo, replace, undo } from './history';
 
 /** A kept trip while it is worked on: every change is kept a moment later, and can be taken back. */
 export function useTrip(loaded: Trip) {
   const queries = useQueryClient();
   const { id } = loaded;
-  const [trip, setTrip] = useState(loaded);
-  const latest = useRef(loaded);
-  const [past, setPast] = useState<Trip[]>([]);
+  const [history, step] = useState(() => begin(loaded));
+  const { now } = history;
   const [saving, setSaving] = useState<Saving>({ state: 'saved' });
   const [autosave] = useState(
     () =>
@@ -27,6 +27,7 @@ export function useTrip(loaded: Trip) {
         },
       ),
   );
+  useEffect(() => autosave.put(now), [autosave, now]);
   useEffect(() => {
     const leave = () => void autosave.leave();
     window.addEventListener('pagehide', leave);
@@ -35,37 +36,20 @@ export function useTrip(loaded: Trip) {
       leave();
     };
   }, [autosave]);
-  const show = useCallback(
-    (next: Trip) => {
-      latest.current = next;
-      setTrip(next);
-      if (autosave.isAhead(next)) setSaving({ state: 'typed' });
-      autosave.put(next);
-    },
-    [autosave],
-  );
   return {
-    trip,
-    saving,
-    set: (change: Partial<Trip>) => {
-      const before = latest.current;
-      setPast((all) => [...all.slice(-99), before]);
-      show({ ...latest.current, ...change });
-    },
-    undo:
-      past.length > 0
-        ? () => {
-            show(past.at(-1)!);
-            setPast((all) => all.slice(0, -1));
-          }
-        : null,
+    trip: now,
+    saving: saving.state === 'saved' && autosave.isAhead(now) ? ({ state: 'typed' } as Saving) : saving,
+    /** Changes of the same parts within a moment are one step to take back. */
+    set: (patch: Partial<Trip>) =>
+      step((h) => change(h, Object.keys(patch).join(), Date.now(), (trip) => ({ ...trip, ...patch }))),
+    undo: history.past.length > 0 ? () => step(undo) : null,
+    redo: history.future.length > 0 ? () => step(redo) : null,
     /** What was changed elsewhere is overwritten, or taken instead of what is here. */
     settle: async (mine: boolean) => {
       const theirs = (await unwrap(api.GET('/api/trips/{id}', { params: { path: { id } } }))) as Trip;
       if (mine) return autosave.keepMine(theirs.version);
       autosave.takeTheirs(theirs, theirs.version);
-      latest.current = theirs;
-      setTrip(theirs);
+      step((h) => replace(h, theirs));
     },
   };
 }

@@ -12,8 +12,9 @@ namespace ZingCast.Core.Shed;
 public sealed record SpoolWork(int Minutes, Sentence Says, int? SpoolId)
 {
     // A spool is changed in two minutes; a line is wound on in a quarter of an hour, with fresh backing in half an hour. Common practice.
-    private const int SwapMinutes = 2,
-        LineMinutes = 15,
+    internal const int SwapMinutes = 2;
+
+    private const int LineMinutes = 15,
         AllMinutes = 30;
 
     // A length of backing is known, and missed, to so many metres. Common practice.

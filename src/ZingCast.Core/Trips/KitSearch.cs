@@ -127,10 +127,9 @@ public static class KitSearch
                 now,
                 limits.Rods - rods.Count,
                 rods,
-                problem.Rods,
                 // A rod is carried with a line and a reel at least.
                 value => value - Carried(rods.Count + 2),
-                _ => Lines(),
+                Lines,
                 i => progress?.Report((i + 1.0) / Math.Max(1, order.Count))
             );
             progress?.Report(1);
@@ -175,9 +174,8 @@ public static class KitSearch
             double[] now,
             int room,
             List<int> taken,
-            IReadOnlyList<KitPiece> pieces,
             Func<double, double> less,
-            Action<double[]> at,
+            Action at,
             Action<int>? report
         )
         {
@@ -213,7 +211,7 @@ public static class KitSearch
                     Raise(ofDays, best[next]);
                 }
                 if (taken.Count > before && less(Value(ofDays)) > Threshold)
-                    at(ofDays);
+                    at();
                 taken.RemoveRange(before, taken.Count - before);
             }
 
@@ -230,12 +228,12 @@ public static class KitSearch
             {
                 cancel.ThrowIfCancellationRequested();
                 if (less(Value(ofDays)) > Threshold)
-                    at(ofDays);
+                    at();
                 if (left == 0)
                     return;
                 for (var i = from; i < order.Count; i++)
                 {
-                    if (taken.Count == 0 || from == 0)
+                    if (left == room)
                         report?.Invoke(i);
                     if (Bound(i, ofDays, left) <= Threshold)
                         return;
@@ -307,9 +305,8 @@ public static class KitSearch
                 now,
                 MostLines - lines.Count,
                 lines,
-                problem.Lines,
                 value => value - Carried(rods.Count + lines.Count + fewestReels[lines.Count]),
-                _ => Reels(),
+                Reels,
                 null
             );
             lines.Clear();

@@ -1,3 +1,4 @@
+using System.Globalization;
 using ZingCast.Core.Leaders;
 using ZingCast.Core.Matching;
 using ZingCast.Core.Measures;
@@ -30,7 +31,11 @@ public sealed record SpoolTask(
     Sentence Says,
     string Backing,
     double BackingM
-);
+)
+{
+    /// <summary>It has to be wound; where not, it lies there or a spool is swapped.</summary>
+    public bool ToWind => Minutes > SpoolWork.SwapMinutes;
+}
 
 /// <summary>Something to do before one leaves, or after.</summary>
 /// <param name="Key">Stable.</param>
@@ -103,7 +108,7 @@ public sealed record PackingList(
         var spools = taken.Wound.Select(w => Task(scores, plan, taken, w, days)).ToList();
         var leaders = Leaders(scores, days);
         var tying = TyingList.Of([.. leaders.SelectMany(l => Enumerable.Repeat(l, LeadersEach))], scores.Shed.LeaderSpools);
-        PackItem Piece(string kind, TripPiece p) => new($"{kind}-{p.Id}", p.Says, p.ToBuy);
+        PackItem Piece(string kind, TripPiece p) => new(Key(kind, p), p.Says, p.ToBuy);
         PackGroup[] groups =
         [
             new("Rods", [.. kit.Rods.Select(p => Piece("rod", p))]),
@@ -134,7 +139,7 @@ public sealed record PackingList(
         var piece = TripPlan.Piece(scores, scores.Pool.Reels[reel], 0);
         var spools = plan.Taken!.Wound.Count(w => w.Reel == reel);
         return new(
-            $"reel-{piece.Id}",
+            Key("reel", piece),
             spools > 1 ? $"{piece.Says} with {spools - 1} spare {(spools == 2 ? "spool" : "spools")}" : piece.Says,
             piece.ToBuy
         );
@@ -188,11 +193,14 @@ public sealed record PackingList(
         return all;
     }
 
+    // A piece that is there by its identity, which is what Trip.Pack holds on to; one to buy by what it is called.
+    private static string Key(string kind, TripPiece piece) => piece.ToBuy ? $"{kind}-to-buy-{piece.Tag}" : $"{kind}-{piece.Id}";
+
     private static PackItem LeaderItem(TiedLeader leader)
     {
         var guard = leader.Leader.GuardM > 0 ? ", with a bite guard" : "";
         return new(
-            $"leader-{leader.Tag}",
+            string.Create(CultureInfo.InvariantCulture, $"leader-{leader.Leader.LengthM:0.00}-{leader.Leader.TippetM * 1e6:0}{guard}"),
             $"{LeadersEach} of {Quantity.RodLength(leader.Leader.LengthM)} down to {Quantity.Tippet(leader.Leader.TippetM)}{guard}, for "
                 + $"“{leader.Name}”"
         );

@@ -125,6 +125,14 @@ public sealed record TripPlan(
                 $"What is packed already is more than the limits allow: let go of a piece, or of a limit"
             );
         var (best, problem) = (kits[0], scores.Problem(limits, must));
+        // What each rod adds and what each limit costs ask for some kits twice.
+        var known = new Dictionary<(TripLimits, Pieces), Kit?> { [(limits, must)] = best };
+        Kit? Best(TripLimits within, Pieces packed)
+        {
+            if (!known.TryGetValue((within, packed), out var found))
+                known[(within, packed)] = found = scores.Kits(within, packed, 1, cancel) is [var kit, ..] ? kit : null;
+            return found;
+        }
         var kit = Short(scores, best, limits);
         var coverage = Covering(scores, best.Rods, best.Wound, limits);
         return new(
@@ -134,8 +142,8 @@ public sealed record TripPlan(
                 + best.Wound.Sum(w => problem.Lines[w.Line].MassKg)
                 + best.Reels.Sum(e => problem.Reels[e].MassKg),
             [.. kits.Skip(1).Select(k => Short(scores, k, limits))],
-            further ? [.. Steps(scores, limits, must, cancel)] : [],
-            further ? [.. CostsOf(scores, limits, must, kit, cancel)] : [],
+            further ? [.. Steps(scores, limits, must, Best)] : [],
+            further ? [.. CostsOf(scores, limits, must, kit, Best)] : [],
             scores.Pool.LeftOut,
             Said(kit, coverage)
         )
@@ -242,17 +250,23 @@ public sealed record TripPlan(
         return (served, value);
     }
 
-    private static IEnumerable<RodStep> Steps(TripScores scores, TripLimits limits, Pieces held, CancellationToken cancel)
+    private static IEnumerable<RodStep> Steps(TripScores scores, TripLimits limits, Pieces held, Func<TripLimits, Pieces, Kit?> best)
     {
         for (var n = Math.Max(1, held.Rods.Count); n <= limits.Rods + 1; n++)
-            if (scores.Kits(limits with { Rods = n }, held, 1, cancel) is [var kit, ..])
+            if (best(limits with { Rods = n }, held) is { } kit)
             {
                 var (served, value) = Sum(scores, kit);
                 yield return new(n, served, value);
             }
     }
 
-    private static IEnumerable<LimitCost> CostsOf(TripScores scores, TripLimits limits, Pieces held, KitShort kit, CancellationToken cancel)
+    private static IEnumerable<LimitCost> CostsOf(
+        TripScores scores,
+        TripLimits limits,
+        Pieces held,
+        KitShort kit,
+        Func<TripLimits, Pieces, Kit?> best
+    )
     {
         List<(string Limit, string Says, TripLimits Without, Pieces Held)> tries =
         [
@@ -271,7 +285,7 @@ public sealed record TripPlan(
         return tries
             .Select(t =>
             {
-                if (scores.Kits(t.Without, t.Held, 1, cancel) is not [var other, ..])
+                if (best(t.Without, t.Held) is not { } other)
                     return null;
                 var (served, value) = Sum(scores, other);
                 Sentence says =

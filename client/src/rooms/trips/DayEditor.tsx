@@ -58,7 +58,7 @@ export function DayList({
                 more="a day more"
                 value={day.times === 1 ? 'one day' : `${day.times} days`}
                 onLess={() => day.times > 1 && put(i, { times: day.times - 1 })}
-                onMore={() => day.times < 60 && put(i, { times: day.times + 1 })}
+                onMore={() => put(i, { times: day.times + 1 })}
               />
               <Pick
                 label="Missed"

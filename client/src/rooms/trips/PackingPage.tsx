@@ -206,7 +206,7 @@ function SpoolPlan({ answer: { list } }: { answer: PackingAnswer }) {
                 {s.minutes > 0 ? `: ${s.minutes} minutes, ` : ': '}
                 <Say parts={s.says} />.
               </span>
-              {s.minutes > 5 && !s.line.toBuy && !s.reel.toBuy && (
+              {s.toWind && !s.line.toBuy && !s.reel.toBuy && (
                 <button
                   className="quiet no-print underline"
                   disabled={begun.includes(key)}

@@ -39,7 +39,7 @@ export function TripPage() {
 }
 
 function Work({ loaded }: { loaded: Trip }) {
-  const { trip, saving, set, undo, settle } = useTrip(loaded);
+  const { trip, saving, set, undo, redo, settle } = useTrip(loaded);
   const { standards } = useUnits();
   const { data: briefs } = useBriefs();
   const days = trip.days ?? [];
@@ -65,6 +65,14 @@ function Work({ loaded }: { loaded: Trip }) {
   );
   useCommands([
     { id: 'trip-undo', name: 'Take the last change back', words: 'undo', keys: ['mod+z'], group: 'Trip', run: undo },
+    {
+      id: 'trip-redo',
+      name: 'Do it again',
+      words: 'redo',
+      keys: ['mod+shift+z', 'mod+y'],
+      group: 'Trip',
+      run: redo,
+    },
   ]);
   const words = Object.values(fields)[0] ?? null;
   return (
