@@ -247,13 +247,9 @@ public sealed record PackingList(
         if (buy.Count > 0)
             Add("order", OrderBefore, $"Order what is to buy: {PlainText.And([.. buy.Select(p => p.Tag)])}");
         Add("check", CheckBefore, $"Look over rods, rings, loops and guides; sharpen or bin hooks; read the rules of the water");
-        var minutes = spools.Sum(s => s.Minutes);
-        if (minutes > 0)
-            Add(
-                "wind",
-                WindBefore,
-                $"Wind {PlainText.And([.. spools.Where(s => s.Minutes > 0).Select(s => s.Line.Tag)])}: about {minutes} minutes"
-            );
+        var wind = spools.Where(s => s.ToWind).ToList();
+        if (wind.Count > 0)
+            Add("wind", WindBefore, $"Wind {PlainText.And([.. wind.Select(s => s.Line.Tag)])}: about {wind.Sum(s => s.Minutes)} minutes");
         Add("clean", WindBefore, $"Clean lines, dry and slack the drags, put cells in what needs them");
         if (leaders > 0)
             Add("tie", TieBefore, $"Tie {leaders * LeadersEach} leaders and test them, charge the headlamp, pack");

@@ -127,7 +127,8 @@ function Work({ loaded }: { loaded: Trip }) {
           <Held held={held} onChange={(h) => set({ held: h })} />
         </div>
         <div className="min-w-0 max-lg:order-1">
-          <Message>{words}</Message>
+          {/* What cannot be kept is said at its field and beside “kept”. */}
+          <Message>{saving.state === 'refused' ? null : words}</Message>
           {!usable ? (
             <p className="text-lg text-soft">
               {days.length === 0 ? 'Add a day, and the kit for it stands here.' : 'Give the trip a name.'}
