@@ -181,8 +181,8 @@ public sealed record Brief
     }
 
     /// <summary>
-    /// Every field of the draft that cannot be used; empty when all is well. The caster must be one of <paramref name="casters"/>, the
-    /// presets when none are given.
+    /// Every field of the draft that cannot be used; empty when all is well. The caster must be one of <paramref name="casters"/>; where
+    /// none are given, a preset or whoever may be a person of the house.
     /// </summary>
     public static IReadOnlyList<FieldProblem> Check(BriefDraft draft, IReadOnlyList<Caster>? casters = null)
     {
@@ -198,7 +198,7 @@ public sealed record Brief
             problems.Add(new("flyKind", $"No fly family is called “{draft.FlyKind}”. Pick one from the list."));
         if (draft.Species is not null && Fishes.Find(draft.Species) is null)
             problems.Add(new("species", $"No fish here is called “{draft.Species}”. Pick one from the list."));
-        if (draft.Caster is not null && (casters ?? Casters.Rows).All(c => c.Id != draft.Caster))
+        if (draft.Caster is not null && (casters is null ? !Casters.CouldBe(draft.Caster) : casters.All(c => c.Id != draft.Caster)))
             problems.Add(new("caster", $"No caster is called “{draft.Caster}”. Pick one from the list."));
         Range("hookSize", draft.HookSize, Standards.HookSize.Largest, Standards.HookSize.Smallest, "Hooks run from #32 to 10/0.");
         Range("flyWetKg", draft.FlyWetKg, 0, .05, "A fly weighs between 0 and 50 g, soaked.");

@@ -249,6 +249,28 @@ public sealed record FlyLine : Gear
         };
     }
 
+    /// <summary>
+    /// This line with so much cut off its tip, metres; less than its head. The head weighs less by what came off, and stays as sure.
+    /// </summary>
+    public FlyLine CutBack(double cutM)
+    {
+        var profile = Profile();
+        // A double taper is described by its front taper at both ends, and the other end keeps its.
+        var doubled = Build == Build.DoubleTaper;
+        return this with
+        {
+            LengthM = LengthM - cutM,
+            HeadM = HeadM - cutM,
+            HeadKg = HeadKg - MassWithinKg(cutM),
+            FrontTaperM = doubled ? FrontTaperM : Math.Max(0, FrontTaperM - cutM),
+            TipDiameterM = doubled ? TipDiameterM : profile.ThickM(cutM),
+            Measured = Measured is null ? null : profile.Part(cutM, profile.LengthM).Stretches,
+        };
+    }
+
+    /// <summary>This line wound on the other way round.</summary>
+    public FlyLine Reversed() => this with { Measured = Measured is null ? null : Profile().Part(0, LengthM, turned: true).Stretches };
+
     /// <inheritdoc />
     public override Kept InPlaceOf(Kept before)
     {

@@ -51,6 +51,8 @@ public static class Choosing
         var (judged, mass) = hangs;
         var ideal = IdealOf(window, line.HeadM, judged);
         ideal += (rod.Action == RodAction.Fast && !rod.VeryFast ? .05 : 0) + (brief.Caster.Learning ? .05 : 0);
+        // What this rod felt like in the hand beats the rule.
+        ideal += rod.Felt?.Shift ?? 0;
         return new(
             judged,
             mass,

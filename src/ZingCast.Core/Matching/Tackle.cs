@@ -41,8 +41,9 @@ public sealed record Tackle(
         BehindHeadM = 20;
 
     /// <summary>What a brief asks for before any gear is looked at, with this tippet, metres.</summary>
-    public static Tackle Of(Brief brief, double tippetM) =>
-        Decide(brief, Pins.None with { TippetM = tippetM }, new LedgerBook(new HashSet<string>())).Tackle;
+    public static Tackle Of(Brief brief, double tippetM) => Of(brief, Pins.None with { TippetM = tippetM });
+
+    internal static Tackle Of(Brief brief, Pins pins) => Decide(brief, pins, new LedgerBook(new HashSet<string>())).Tackle;
 
     internal static (Tackle Tackle, IReadOnlyList<string> Coatings) Decide(Brief brief, Pins pins, LedgerBook book)
     {

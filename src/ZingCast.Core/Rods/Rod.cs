@@ -43,6 +43,9 @@ public sealed record Rod : Gear
     /// <summary>Inspections, latest first.</summary>
     public IReadOnlyList<Inspection> Inspections { get; init; } = [];
 
+    /// <summary>What outings showed of its feel and a person accepted; comes from the log, and is not kept with the rod.</summary>
+    public RodFeel? Felt { get; init; }
+
     /// <summary>
     /// Effective mass of its tip in a cast, kilograms: its swing weight over the square of its reach; null when nobody timed it as a
     /// pendulum.

@@ -1,0 +1,244 @@
+using MathNet.Numerics.LinearAlgebra;
+using ZingCast.Core.Casting;
+using ZingCast.Core.Measures;
+using ZingCast.Core.Standards;
+
+namespace ZingCast.Core.Logbook;
+
+/// <summary>A cast to learn from.</summary>
+/// <param name="Setup">Line, leader, fly, rod and day; its caster does not matter.</param>
+/// <param name="CarryM">Line held in the air, metres; null for the whole head, or as much of it as the caster holds.</param>
+/// <param name="DistanceM">Measured, rod tip to fly, metres.</param>
+/// <param name="By">How.</param>
+/// <param name="AllOut">As far as the person could; else it says only that so much can be had.</param>
+public sealed record Seen(CastSetup Setup, double? CarryM, double DistanceM, DistanceBy By, bool AllOut);
+
+/// <summary>A caster as casts showed them, beside what was believed before.</summary>
+/// <param name="Before">What was believed.</param>
+/// <param name="After">What the casts say, with its own tolerance.</param>
+/// <param name="Casts">How many casts it stands on.</param>
+/// <param name="BeforeM">How far what was believed was out over the casts made all out, root mean square, metres.</param>
+/// <param name="AfterM">The same for the fit, each cast judged by the fit to the others, metres.</param>
+/// <param name="FreeMps">Line speed with its tolerance, m/s.</param>
+/// <param name="ArmKg">Arm with its tolerance, kilograms.</param>
+/// <param name="LoopM">Loop with its tolerance, metres.</param>
+public sealed record CasterFit(
+    Caster Before,
+    Caster After,
+    int Casts,
+    double BeforeM,
+    double AfterM,
+    Quantity FreeMps,
+    Quantity ArmKg,
+    Quantity LoopM
+)
+{
+    /// <summary>No fewer casts made all out are learned from. An assumption of ours.</summary>
+    public const int FewestCasts = 5;
+
+    /// <summary>The latest so many are learned from: people change. An assumption of ours.</summary>
+    public const int MostCasts = 40;
+
+    // How far the three are apart among people who call themselves by one preset, as shares, one standard deviation: a person may stand
+    // halfway to the next preset. An assumption of ours.
+    private static readonly double[] PriorShare = [.15, .25, .25];
+
+    // One person's casts scatter by so much; a paced, a taped and a guessed distance are good to so much; wind by so much of itself, a
+    // metre a second of which is worth a little over one hundredth of the distance. Shares, one standard deviation. Common practice.
+    private const double Scatter = .06,
+        PacedShare = .05,
+        TapedShare = .01,
+        GuessedShare = .15,
+        WindShare = .012;
+
+    // What the cast model leaves out, whoever casts: a share of the reach, half-width. An assumption of ours, half the spread that
+    // presets have.
+    private const double ModelShare = .03;
+
+    // A cast farther out than so many deviations is a slip of pen or hand, and pulls no harder than one that far out.
+    private const double Slip = 2;
+
+    // Half-widths are two standard deviations.
+    private const double Wide = 2;
+
+    /// <summary>
+    /// Fits line speed, arm and loop to casts, latest last, by least squares with the caster as prior; <paramref name="believed"/> is what
+    /// was gone by until now, the prior where nothing else was. Null with fewer than <see cref="FewestCasts"/> casts made all out.
+    /// Deterministic.
+    /// </summary>
+    public static CasterFit? Of(IReadOnlyList<Seen> casts, Caster prior, Caster? believed = null, CancellationToken cancel = default)
+    {
+        believed ??= prior;
+        var seen = casts.TakeLast(MostCasts).ToList();
+        if (seen.Count(s => s.AllOut) < FewestCasts)
+            return null;
+        var foreseen = new Foreseen[seen.Count];
+        Parallel.For(0, foreseen.Length, new ParallelOptions { CancellationToken = cancel }, i => foreseen[i] = new(seen[i], prior));
+        // A cast that no caster like this makes fish is a slip of the pen.
+        var usable = foreseen.Where(f => f.Sound).ToArray();
+        if (usable.Count(f => f.Seen.AllOut) < FewestCasts)
+            return null;
+        var fit = new Fit(usable);
+        var (at, spread) = fit.Solve();
+        double Share(int i) => Math.Sqrt(spread[i, i]) * Wide;
+        Quantity Of(double before, int i, Kind kind) => new(before * Math.Exp(at[i]), kind, before * Math.Exp(at[i]) * Share(i));
+        var (free, arm, loop) = (Of(prior.FreeMps, 0, Kind.LineSpeed), Of(prior.ArmKg, 1, Kind.LineMass), Of(prior.LoopM, 2, Kind.Length));
+        // Nobody holds less than what was seen to turn over.
+        var carry = Math.Max(prior.CarryM, seen.Max(s => Math.Min(s.CarryM ?? 0, s.DistanceM)));
+        var hand = new LearnedHand(free.Value, arm.Value, loop.Value, carry, Math.Round(fit.ReachShare(at, spread), 3));
+        double[] was =
+        [
+            Math.Log(believed.FreeMps / prior.FreeMps),
+            Math.Log(believed.ArmKg / prior.ArmKg),
+            Math.Log(believed.LoopM / prior.LoopM),
+        ];
+        return new(believed, hand.On(believed), usable.Length, fit.Missed(was), fit.LeftOut(at, spread), free, arm, loop);
+    }
+
+    /// <summary>
+    /// How far one cast goes by speed and loop: thrown on a few of each and read between them, so that a fit asks the engine no more than
+    /// that. Both as logarithms against the prior.
+    /// </summary>
+    private sealed class Foreseen
+    {
+        private static readonly double[] Speeds = [-.45, -.25, -.08, .08, .25, .45],
+            Loops = [-.5, 0, .5];
+
+        private readonly double[,] logM = new double[Speeds.Length, Loops.Length];
+        private readonly double movedKg;
+        private readonly double armKg;
+        private readonly double freest;
+
+        public Foreseen(Seen seen, Caster prior)
+        {
+            Seen = seen;
+            var wide = seen.Setup.By(prior with { CarryM = 60, OverhangM = 60 });
+            var carry = Math.Min(seen.CarryM ?? seen.Setup.By(prior).MostCarryM, Math.Min(wide.MostCarryM, .98 * seen.DistanceM));
+            (movedKg, armKg) = (MovedKg(wide, carry), prior.ArmKg);
+            freest = Math.Log(1 + movedKg / armKg) / 2;
+            for (var l = 0; l < Loops.Length; l++)
+            {
+                var setup = wide.By(wide.Caster with { LoopM = prior.LoopM * Math.Exp(Loops[l]) });
+                var launch = CastEngine.Launch(setup, carry).LaunchMps;
+                for (var v = 0; v < Speeds.Length; v++)
+                    logM[v, l] = Math.Log(Math.Max(.5, CastSearch.FarthestAt(setup, carry, launch * Math.Exp(Speeds[v])).ReachM));
+            }
+            // Where nothing fishes any more the curve would fall off a cliff, and one cast on its edge would decide the loop.
+            var most = logM.Cast<double>().Max();
+            for (var v = 0; v < Speeds.Length; v++)
+            for (var l = 0; l < Loops.Length; l++)
+                logM[v, l] = Math.Max(logM[v, l], most - 1.2);
+            var wind = Math.Abs(seen.Setup.Day.HeadwindMps) + Math.Abs(seen.Setup.Day.CrosswindMps) / 2;
+            var by = seen.By switch
+            {
+                DistanceBy.Taped => TapedShare,
+                DistanceBy.Guessed => GuessedShare,
+                _ => PacedShare,
+            };
+            PlusMinus = Math.Sqrt(Scatter * Scatter + by * by + Math.Pow(WindShare * wind, 2));
+        }
+
+        public Seen Seen { get; }
+
+        /// <summary>Standard deviation of its logarithm.</summary>
+        public double PlusMinus { get; }
+
+        public bool Sound => logM[3, 1] > Math.Log(2);
+
+        // What an arm gives to this line: as the engine's launch has it, see CastEngine.Launch.
+        private static double MovedKg(CastSetup setup, double carryM) =>
+            CastEngine.LineKg(setup, carryM) + setup.Line.MassKg(setup.Line.LeaderM) + setup.FlyKg + setup.RodTipKg;
+
+        /// <summary>Logarithm of the distance for changes of speed, arm and loop.</summary>
+        public double At(double[] x)
+        {
+            var speed = x[0] + freest - Math.Log(1 + movedKg / (armKg * Math.Exp(x[1]))) / 2;
+            return Along(Speeds, speed, v => Along(Loops, x[2], l => logM[v, l]));
+        }
+
+        // Straight between the nodes, and on beyond the last.
+        private static double Along(double[] nodes, double x, Func<int, double> at)
+        {
+            var i = Math.Clamp(Array.FindLastIndex(nodes, n => n <= x), 0, nodes.Length - 2);
+            return Blend.Between(at(i), at(i + 1), (x - nodes[i]) / (nodes[i + 1] - nodes[i]));
+        }
+
+        /// <summary>How far out, in standard deviations, and how much it counts: a cast that was not made all out only ever lifts.</summary>
+        public (double Out, double Weight) Off(double[] x)
+        {
+            var off = (Math.Log(Seen.DistanceM) - At(x)) / PlusMinus;
+            if (!Seen.AllOut && off <= 0)
+                return (0, 0);
+            return (off, Math.Abs(off) <= Slip ? 1 : Slip / Math.Abs(off));
+        }
+
+        /// <summary>How its logarithm follows each of the three.</summary>
+        public Vector<double> Slope(double[] x)
+        {
+            const double nudge = .01;
+            double Nudged(int k, double by) => At([.. x.Select((v, i) => i == k ? v + by : v)]);
+            return Vector<double>.Build.Dense(3, k => (Nudged(k, nudge) - Nudged(k, -nudge)) / (2 * nudge));
+        }
+    }
+
+    private sealed class Fit(Foreseen[] casts)
+    {
+        /// <summary>The changes that follow the casts best, and how they are spread: the inverse of the normal equations.</summary>
+        public (double[] At, Matrix<double> Spread) Solve()
+        {
+            double[] at = [0, 0, 0];
+            for (var round = 0; round < 12; round++)
+            {
+                var (normal, right) = Equations(at);
+                var step = normal.Solve(right);
+                for (var k = 0; k < 3; k++)
+                    at[k] += Math.Clamp(step[k], -.2, .2);
+                if (step.AbsoluteMaximum() < 1e-5)
+                    break;
+            }
+            // Casts that scatter more than is usual say less.
+            var all = casts.Where(c => c.Seen.AllOut).Select(c => Math.Min(Math.Abs(c.Off(at).Out), 3)).ToList();
+            var loose = Math.Max(1, all.Sum(o => o * o) / Math.Max(1, all.Count - 1));
+            return (at, loose * Equations(at).Normal.Inverse());
+        }
+
+        // The prior keeps them from being singular.
+        private (Matrix<double> Normal, Vector<double> Right) Equations(double[] at)
+        {
+            var weights = PriorShare.Select(s => 1 / (s * s)).ToArray();
+            var normal = Matrix<double>.Build.DenseOfDiagonalArray(weights);
+            var right = Vector<double>.Build.Dense(3, k => -weights[k] * at[k]);
+            foreach (var cast in casts)
+            {
+                var (off, weight) = cast.Off(at);
+                if (weight == 0)
+                    continue;
+                var slope = cast.Slope(at);
+                right += weight * off / cast.PlusMinus * slope;
+                normal += weight / (cast.PlusMinus * cast.PlusMinus) * slope.OuterProduct(slope);
+            }
+            return (normal, right);
+        }
+
+        /// <summary>Root mean square of what is missed over casts made all out, metres.</summary>
+        public double Missed(double[] at) => Missed(c => Miss(c, at));
+
+        /// <summary>The same, each cast left out of the fit that judges it: its own pull on the fit is taken back.</summary>
+        public double LeftOut(double[] at, Matrix<double> spread) =>
+            Missed(c =>
+            {
+                var pull = c.Off(at).Weight * Across(spread, c.Slope(at)) / (c.PlusMinus * c.PlusMinus);
+                return Miss(c, at) / Math.Max(.2, 1 - pull);
+            });
+
+        private static double Miss(Foreseen cast, double[] at) => Math.Exp(cast.At(at)) - cast.Seen.DistanceM;
+
+        private double Missed(Func<Foreseen, double> miss) => Math.Sqrt(casts.Where(c => c.Seen.AllOut).Select(miss).Average(m => m * m));
+
+        /// <summary>Half-width of a reach worked out from the fit, as a share, over casts such as these.</summary>
+        public double ReachShare(double[] at, Matrix<double> spread) =>
+            Math.Sqrt(ModelShare * ModelShare + Wide * Wide * casts.Where(c => c.Seen.AllOut).Average(c => Across(spread, c.Slope(at))));
+
+        private static double Across(Matrix<double> spread, Vector<double> slope) => slope * spread * slope;
+    }
+}

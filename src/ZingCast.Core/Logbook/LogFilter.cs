@@ -1,0 +1,45 @@
+namespace ZingCast.Core.Logbook;
+
+/// <summary>Which outings to look at; what is null asks for nothing.</summary>
+/// <param name="Text">Words that stand in the place, the note or a piece's name, all of them.</param>
+/// <param name="Kind">Fishing or practice.</param>
+/// <param name="Rod">Rod.</param>
+/// <param name="Line">Line.</param>
+/// <param name="Place">Place, as it is written.</param>
+/// <param name="Since">First day.</param>
+/// <param name="Until">Last day.</param>
+/// <param name="WithLoss">Something was lost.</param>
+/// <param name="WithFish">Something was landed.</param>
+public sealed record LogFilter(
+    string? Text = null,
+    OutingKind? Kind = null,
+    int? Rod = null,
+    int? Line = null,
+    string? Place = null,
+    DateOnly? Since = null,
+    DateOnly? Until = null,
+    bool WithLoss = false,
+    bool WithFish = false
+)
+{
+    /// <summary>
+    /// Those that fit, in the order given. <paramref name="called"/> says what else an outing is known by: its pieces, its fish.
+    /// </summary>
+    public IEnumerable<Outing> Of(IEnumerable<Outing> outings, Func<Outing, string> called)
+    {
+        var words = (Text ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
+        return outings.Where(o =>
+            (Kind is null || o.Kind == Kind)
+            && (Rod is null || o.RodId == Rod)
+            && (Line is null || o.LineId == Line)
+            && (Place is null || o.Place.Equals(Place, StringComparison.OrdinalIgnoreCase))
+            && (Since is null || o.On >= Since)
+            && (Until is null || o.On <= Until)
+            && (!WithLoss || o.Losses.Count > 0)
+            && (!WithFish || o.Fish.Count > 0)
+            && words.All(w => Says(o.Place, w) || Says(o.Note, w) || Says(called(o), w) || o.Losses.Any(l => Says(l.What, w)))
+        );
+    }
+
+    private static bool Says(string? text, string word) => text?.Contains(word, StringComparison.OrdinalIgnoreCase) == true;
+}
