@@ -45,7 +45,25 @@ public static class DemoWorld
         if (!trips.Contains(week.Name))
             db.Trips.Add(week);
         await db.SaveChangesAsync(cancel);
+        if (!await db.Outings.IgnoreQueryFilters().AnyAsync(cancel))
+            await AddLogAsync(db, clock, cancel);
         await transaction.CommitAsync(cancel);
+    }
+
+    private static async Task AddLogAsync(ZingDb db, TimeProvider clock, CancellationToken cancel)
+    {
+        var person =
+            await db.People.FirstOrDefaultAsync(p => p.Name == DemoLog.Person.Name, cancel) ?? db.People.Add(DemoLog.Person).Entity;
+        await db.SaveChangesAsync(cancel);
+        var (outings, services) = DemoLog.Of(
+            await db.ShedAsync(cancel),
+            await db.Briefs.AsNoTracking().ToListAsync(cancel),
+            person.CasterId,
+            DateOnly.FromDateTime(clock.GetLocalNow().Date)
+        );
+        db.Outings.AddRange(outings);
+        db.Services.AddRange(services);
+        await db.SaveChangesAsync(cancel);
     }
 
     private static async Task AddPocketAsync(ZingDb db, GearShed there, CancellationToken cancel)

@@ -4,15 +4,18 @@ using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.ChangeTracking;
 using Microsoft.EntityFrameworkCore.Metadata.Builders;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
+using ZingCast.Core.Care;
 using ZingCast.Core.Cutting;
 using ZingCast.Core.Leaders;
 using ZingCast.Core.Lines;
+using ZingCast.Core.Logbook;
 using ZingCast.Core.Matching;
 using ZingCast.Core.Measures;
 using ZingCast.Core.Reels;
 using ZingCast.Core.Rigging;
 using ZingCast.Core.Rods;
 using ZingCast.Core.Shed;
+using ZingCast.Core.Standards;
 using ZingCast.Core.Trips;
 
 namespace ZingCast.Store;
@@ -53,6 +56,14 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
 
     public DbSet<Trip> Trips => Set<Trip>();
 
+    public DbSet<Outing> Outings => Set<Outing>();
+
+    public DbSet<OwnCaster> People => Set<OwnCaster>();
+
+    public DbSet<Lesson> Lessons => Set<Lesson>();
+
+    public DbSet<Service> Services => Set<Service>();
+
     public DbSet<Scrap> Scraps => Set<Scrap>();
 
     public DbSet<Calibration> Calibrations => Set<Calibration>();
@@ -63,18 +74,50 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
 
     public DbSet<SavedBrief> Briefs => Set<SavedBrief>();
 
-    /// <summary>Everything in the shed, in the order it was put there.</summary>
-    public async Task<GearShed> ShedAsync(CancellationToken cancel = default) =>
-        new(
-            await Rods.AsNoTracking().OrderBy(r => r.Id).ToListAsync(cancel),
-            await Lines.AsNoTracking().OrderBy(l => l.Id).ToListAsync(cancel),
-            await Reels.AsNoTracking().OrderBy(r => r.Id).ToListAsync(cancel)
+    /// <summary>
+    /// Everything in the shed, in the order it was put there; rods with what the log taught of them.
+    /// </summary>
+    public Task<GearShed> ShedAsync(CancellationToken cancel = default) => ShedAsync(away: false, cancel);
+
+    /// <summary>The same with everything that was put away, for looking back.</summary>
+    public Task<GearShed> EverShedAsync(CancellationToken cancel = default) => ShedAsync(away: true, cancel);
+
+    private async Task<GearShed> ShedAsync(bool away, CancellationToken cancel)
+    {
+        IQueryable<T> All<T>()
+            where T : Kept => (away ? Set<T>().IgnoreQueryFilters() : Set<T>()).AsNoTracking().OrderBy(x => x.Id);
+        var rods = await All<Rod>().ToListAsync(cancel);
+        var felt = (await Lessons.AsNoTracking().Where(l => l.Accepted && l.RodId != null).ToListAsync(cancel))
+            .GroupBy(l => l.RodId!.Value)
+            .ToDictionary(g => g.Key, g => g.MaxBy(l => l.At)!.Feel);
+        return new(
+            felt.Count == 0 ? rods : [.. rods.Select(r => felt.TryGetValue(r.Id, out var feel) ? r with { Felt = feel } : r)],
+            await All<FlyLine>().ToListAsync(cancel),
+            await All<Reel>().ToListAsync(cancel)
         )
         {
-            Spools = await Spools.AsNoTracking().OrderBy(s => s.Id).ToListAsync(cancel),
-            LeaderSpools = await LeaderSpools.AsNoTracking().OrderBy(s => s.Id).ToListAsync(cancel),
-            Leaders = await TiedLeaders.AsNoTracking().OrderBy(l => l.Id).ToListAsync(cancel),
+            Spools = await All<Spool>().ToListAsync(cancel),
+            LeaderSpools = await All<LeaderSpool>().ToListAsync(cancel),
+            Leaders = await All<TiedLeader>().ToListAsync(cancel),
         };
+    }
+
+    /// <summary>The log, latest first.</summary>
+    public Task<List<Outing>> LogAsync(CancellationToken cancel = default) =>
+        Outings.AsNoTracking().OrderByDescending(o => o.On).ThenByDescending(o => o.Id).ToListAsync(cancel);
+
+    /// <summary>
+    /// Every caster there is: the presets, then the people of the house as the lessons they accepted have them. Somebody who was put away
+    /// still casts in the briefs that name them.
+    /// </summary>
+    public async Task<IReadOnlyList<Caster>> CastersAsync(CancellationToken cancel = default)
+    {
+        var people = await People.IgnoreQueryFilters().AsNoTracking().OrderBy(p => p.Id).ToListAsync(cancel);
+        if (people.Count == 0)
+            return Casters.Rows;
+        var taught = await Lessons.AsNoTracking().Where(l => l.Accepted && l.CasterId != null).ToListAsync(cancel);
+        return [.. Casters.Rows, .. people.Select(p => p.As(taught.Where(l => l.CasterId == p.Id).MaxBy(l => l.At)))];
+    }
 
     /// <summary>
     /// Pins that point at pieces nobody knows. One that was put away since is known: it is told when the brief is solved, and stays when
@@ -105,6 +148,7 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
         modelBuilder.Entity<Rod>(rod =>
         {
             rod.Property(r => r.PrintedAction).HasConversion<string>();
+            rod.Ignore(r => r.Felt);
             Json(rod.Property(r => r.Test));
             Json(rod.Property(r => r.Bend));
             Json(rod.Property(r => r.Balance));
@@ -156,6 +200,43 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
             Json(trip.Property(t => t.Held));
             Json(trip.Property(t => t.Packed));
             Json(trip.Property(t => t.Back));
+        });
+        modelBuilder.Entity<Outing>(outing =>
+        {
+            CanBePutAway(outing);
+            outing.Property(o => o.Version).IsConcurrencyToken();
+            // What was put away keeps its key: the same entry is not read in again.
+            outing.HasIndex(o => o.Key).IsUnique();
+            outing.Property(o => o.Kind).HasConversion<string>();
+            outing.Property(o => o.Water).HasConversion<string>();
+            outing.Property(o => o.Cover).HasConversion<string>();
+            outing.Property(o => o.Stance).HasConversion<string>();
+            outing.Property(o => o.Feel).HasConversion<string>();
+            outing.Property(o => o.Drill).HasConversion<string>();
+            Json(outing.Property(o => o.Casts));
+            Json(outing.Property(o => o.Fish));
+            Json(outing.Property(o => o.Losses));
+            Json(outing.Property(o => o.Dropped));
+            Json(outing.Property(o => o.Rings));
+        });
+        modelBuilder.Entity<OwnCaster>(person =>
+        {
+            CanBePutAway(person);
+            person.Property(p => p.Version).IsConcurrencyToken();
+            person.HasIndex(p => p.Name).IsUnique().HasFilter(IsThere);
+        });
+        modelBuilder.Entity<Lesson>(lesson =>
+        {
+            CanBePutAway(lesson);
+            lesson.Property(l => l.Version).IsConcurrencyToken();
+            Json(lesson.Property(l => l.Hand));
+            Json(lesson.Property(l => l.Feel));
+        });
+        modelBuilder.Entity<Service>(service =>
+        {
+            CanBePutAway(service);
+            service.Property(s => s.Version).IsConcurrencyToken();
+            Json(service.Property(s => s.Before));
         });
         Json(modelBuilder.Entity<Scrap>().Property(s => s.Measured));
         Json(modelBuilder.Entity<Calibration>().Property(c => c.Points));

@@ -110,6 +110,8 @@ public static class ZingApp
         app.MapLeaders();
         app.MapDepth();
         app.MapRigging();
+        app.MapLogbook();
+        app.MapCare();
         app.MapData();
         Pages.Serve(app);
         return app;

@@ -52,6 +52,8 @@ public class ArchitectureTests
         ["Briefs", "Shed"],
         ["Casting", "Depth"],
         ["Matching"],
+        ["Logbook"],
+        ["Care"],
         ["Trips"],
         ["Reference"],
     ];

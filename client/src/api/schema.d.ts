@@ -7266,6 +7266,1381 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/log": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Outings, latest first, as many as fit what is asked for. */
+        get: {
+            parameters: {
+                query?: {
+                    Text?: string;
+                    Kind?: components["schemas"]["OutingKind"];
+                    Rod?: number;
+                    Line?: number;
+                    Place?: string;
+                    Since?: string;
+                    Until?: string;
+                    WithLoss?: boolean;
+                    WithFish?: boolean;
+                    skip?: number;
+                    take?: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LogPage"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Keeps a new outing. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["OutingInput"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Outing"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/answers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the log says: losses, lines in the wind, what stays at home, what waters took. */
+        get: {
+            parameters: {
+                query?: {
+                    Text?: string;
+                    Kind?: components["schemas"]["OutingKind"];
+                    Rod?: number;
+                    Line?: number;
+                    Place?: string;
+                    Since?: string;
+                    Until?: string;
+                    WithLoss?: boolean;
+                    WithFish?: boolean;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LogAnswers"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/wind": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Casts of a rod and line over the wind, with the engine's own curve. */
+        get: {
+            parameters: {
+                query: {
+                    rod: number;
+                    line: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LogWind"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/new": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** An outing to fill in, from a brief and its outfit. */
+        get: {
+            parameters: {
+                query?: {
+                    brief?: number;
+                    kind?: components["schemas"]["OutingKind"];
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Outing"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One outing. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Outing"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        /** Changes an outing; refused when it has moved on since the version it carries. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["OutingInput"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Outing"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Precondition Failed */
+                412: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        /** Puts an outing away; it can be brought back. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was put away of these, the last first. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Outing"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Brings back an outing that was put away. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/learning": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the log teaches about casters and rods, as proposals. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LearningAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/learning/caster": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Accepts or refuses what casts say of a caster. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CasterDecision"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DecisionAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/learning/rod": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Accepts or refuses what feeling says of a rod. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RodDecision"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DecisionAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/lessons": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every lesson that stands: accepted or refused. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Lesson"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/lessons/away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was put away of these, the last first. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Lesson"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/lessons/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Puts a lesson away; it can be brought back. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/lessons/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Brings back a lesson that was put away. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/casters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The people of the house. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OwnCaster"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Keeps a person who casts. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["OwnCasterInput"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OwnCaster"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/casters/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Changes a person who casts. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["OwnCasterInput"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OwnCaster"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Precondition Failed */
+                412: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        /** Puts a caster away; it can be brought back. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/casters/away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was put away of these, the last first. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OwnCaster"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/casters/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Brings back a caster that was put away. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/care": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What to look after and why, what each piece has been through, and what was done. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CareAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/care/calendar.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What falls due as iCalendar. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/care/services": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Notes that something was done; a line that was cut or turned is changed with it. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ServiceRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Service"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/care/services/away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was put away of these, the last first. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Service"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/care/services/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Puts an entry away; it can be brought back. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/care/services/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Brings back an entry that was put away. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/data": {
         parameters: {
             query?: never;
@@ -7868,6 +9243,56 @@ export interface components {
             says: components["schemas"]["Sentence"];
             toBuy: boolean;
         };
+        CareAnswer: {
+            list: components["schemas"]["CareList"];
+            done: components["schemas"]["ServiceRow"][];
+            tasks: components["schemas"]["CareTask"][];
+            source: components["schemas"]["Source"];
+        };
+        CareItem: {
+            key: string;
+            task: components["schemas"]["CareTask"];
+            /** Format: int32 */
+            pieceId: number;
+            called: string;
+            state: components["schemas"]["CareState"];
+            /** Format: double */
+            share: number;
+            why: string;
+            /** Format: date */
+            lastOn: null | string;
+            /** Format: date */
+            dueOn: null | string;
+            since: components["schemas"]["Wear"];
+        };
+        CareList: {
+            items: components["schemas"]["CareItem"][];
+            pieces: components["schemas"]["PieceWear"][];
+        };
+        /** @enum {unknown} */
+        CarePiece: "rod" | "line" | "reel" | "backing" | "leader" | "flies" | "drawer";
+        /** @enum {unknown} */
+        CareState: "due" | "soon" | "fine";
+        CareTask: {
+            id: string;
+            piece: components["schemas"]["CarePiece"];
+            name: string;
+            done: string;
+            howTo: string;
+            /** Format: int32 */
+            outings: null | number;
+            /** Format: int32 */
+            saltDays: null | number;
+            /** Format: int32 */
+            months: null | number;
+            /** Format: int32 */
+            drops: null | number;
+            /** Format: int32 */
+            mishaps: null | number;
+            /** @default false */
+            byAmount: boolean;
+            mind: null | string;
+        };
         CastAnswer: {
             reach: components["schemas"]["Quantity"];
             /** Format: double */
@@ -7923,6 +9348,8 @@ export interface components {
         };
         /** @enum {unknown} */
         CastOutcome: "turnedOver" | "piled" | "fellShort" | "cannotCarry";
+        /** @enum {unknown} */
+        CastQuality: "loop" | "speed" | "carry";
         CastRequest: {
             brief: components["schemas"]["BriefDraftInput"];
             rod: components["schemas"]["RodInput"];
@@ -7986,6 +9413,44 @@ export interface components {
             /** @default false */
             learning: boolean;
             article: string;
+        };
+        CasterDecision: {
+            casterId: string;
+            accept: boolean;
+            /** Format: int32 */
+            evidence: number;
+            name?: null | string;
+            /** @default false */
+            briefs: boolean;
+        };
+        CasterFit: {
+            before: components["schemas"]["Caster"];
+            after: components["schemas"]["Caster"];
+            /** Format: int32 */
+            casts: number;
+            /** Format: double */
+            beforeM: number;
+            /** Format: double */
+            afterM: number;
+            freeMps: components["schemas"]["Quantity"];
+            armKg: components["schemas"]["Quantity"];
+            loopM: components["schemas"]["Quantity"];
+        };
+        CasterLearning: {
+            casterId: string;
+            name: string;
+            own: boolean;
+            /** Format: int32 */
+            casts: number;
+            /** Format: int32 */
+            needed: number;
+            leftOut: string[];
+            fit: null | components["schemas"]["CasterFit"];
+            standing: null | components["schemas"]["Lesson"];
+            offered: boolean;
+            says: components["schemas"]["Sentence"];
+            plan: null | components["schemas"]["PracticePlan"];
+            progress: components["schemas"]["ProgressDay"][];
         };
         Caution: {
             id: string;
@@ -8188,6 +9653,10 @@ export interface components {
             bytes: number;
             copies: string[];
         };
+        DecisionAnswer: {
+            lesson: components["schemas"]["Lesson"];
+            casterId: null | string;
+        };
         DepthAdvice: {
             says: components["schemas"]["Sentence"];
         };
@@ -8249,6 +9718,11 @@ export interface components {
             flyKg?: null | number;
             density?: null | string;
         };
+        /**
+         * @default paced
+         * @enum {unknown}
+         */
+        DistanceBy: "paced" | "taped" | "guessed";
         DragReading: {
             right: boolean;
             says: components["schemas"]["Sentence"];
@@ -8262,6 +9736,10 @@ export interface components {
             setN: number;
             says: components["schemas"]["Sentence"];
         };
+        /** @enum {unknown} */
+        Drill: "carry" | "haul" | "distance" | "rings" | "intoWind" | null;
+        /** @enum {unknown} */
+        DroppedPiece: "rod" | "reel";
         EnergyBudget: {
             /** Format: double */
             launch: number;
@@ -8284,6 +9762,8 @@ export interface components {
             name: string;
             figure: components["schemas"]["Figure"];
         };
+        /** @enum {unknown} */
+        Feel: "underLoaded" | "light" | "right" | "heavy" | "overloaded" | null;
         FightLoad: {
             /** Format: double */
             pullN: number;
@@ -9085,6 +10565,24 @@ export interface components {
         };
         /** @enum {unknown} */
         Lean: "allRound" | "finesse" | "power";
+        LearnedHand: {
+            /** Format: double */
+            freeMps: number;
+            /** Format: double */
+            armKg: number;
+            /** Format: double */
+            loopM: number;
+            /** Format: double */
+            carryM: number;
+            /** Format: double */
+            reachTolerance: number;
+        };
+        LearningAnswer: {
+            casters: components["schemas"]["CasterLearning"][];
+            rods: components["schemas"]["RodLearning"][];
+            drills: components["schemas"]["PracticeDrill"][];
+            mind: string[];
+        };
         LedgerStep: {
             rule: components["schemas"]["Rule"];
             figure: components["schemas"]["Figure"];
@@ -9099,6 +10597,23 @@ export interface components {
             doubt: boolean;
             pin: null | components["schemas"]["Pins"];
             before: null | components["schemas"]["Figure"];
+        };
+        Lesson: {
+            /** Format: int32 */
+            casterId: null | number;
+            /** Format: int32 */
+            rodId: null | number;
+            accepted: boolean;
+            /** Format: date-time */
+            at: string;
+            /** Format: int32 */
+            evidence: number;
+            hand: null | components["schemas"]["LearnedHand"];
+            feel: null | components["schemas"]["RodFeel"];
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            version: number;
         };
         LimitCost: {
             limit: string;
@@ -9115,6 +10630,25 @@ export interface components {
             rodClasses: null | components["schemas"]["Spread"];
             says: components["schemas"]["Sentence"];
             source: components["schemas"]["Source"];
+        };
+        LineInBand: {
+            /** Format: int32 */
+            outings: number;
+            /** Format: int32 */
+            casts: number;
+            /** Format: double */
+            middleM: null | number;
+            /** Format: double */
+            right: null | number;
+            /** Format: double */
+            straight: null | number;
+        };
+        LineInWind: {
+            /** Format: int32 */
+            lineId: number;
+            tag: string;
+            name: string;
+            bands: components["schemas"]["LineInBand"][];
         };
         LineLoad: {
             /** Format: double */
@@ -9194,6 +10728,132 @@ export interface components {
             /** Format: double */
             pullN: number;
         };
+        LogAnswers: {
+            /** Format: int32 */
+            outings: number;
+            /** Format: int32 */
+            sessions: number;
+            /** Format: double */
+            hours: number;
+            /** Format: int32 */
+            landed: number;
+            /** Format: int32 */
+            hooked: number;
+            losses: components["schemas"]["LossRow"][];
+            bands: components["schemas"]["WindBand"][];
+            inWind: components["schemas"]["LineInWind"][];
+            stayHome: components["schemas"]["PieceOut"][];
+            waters: components["schemas"]["WaterRow"][];
+            days: components["schemas"]["SeasonDay"][];
+        };
+        LogPage: {
+            /** Format: int32 */
+            total: number;
+            rows: components["schemas"]["LogRow"][];
+            places: string[];
+            /** Format: int32 */
+            outings: number;
+        };
+        LogRow: {
+            outing: components["schemas"]["Outing"];
+            outfit: string;
+        };
+        LogWind: {
+            points: components["schemas"]["WindPoint"][];
+            windsMps: number[];
+            reachM: number[];
+            /** Format: double */
+            tolerance: number;
+            caster: null | string;
+        };
+        LoggedCast: {
+            /** Format: double */
+            distanceM: number;
+            by: components["schemas"]["DistanceBy"];
+            /** Format: double */
+            carryM: null | number;
+            /** Format: double */
+            windMps: null | number;
+            /** Format: double */
+            windFromDeg: null | number;
+            /** @default false */
+            allOut: boolean;
+            turned: components["schemas"]["TurnedOver"];
+            feel: null | components["schemas"]["Feel"];
+        };
+        LoggedCastInput: {
+            /** Format: double */
+            distanceM: number;
+            by?: components["schemas"]["DistanceBy"];
+            /** Format: double */
+            carryM?: null | number;
+            /** Format: double */
+            windMps?: null | number;
+            /** Format: double */
+            windFromDeg?: null | number;
+            /** @default false */
+            allOut: boolean;
+            turned?: components["schemas"]["TurnedOver"];
+            feel?: null | components["schemas"]["Feel"];
+        };
+        LoggedFish: {
+            /**
+             * Format: int32
+             * @default 1
+             */
+            count: number;
+            species: null | string;
+            /** Format: double */
+            kg: null | number;
+            /** Format: double */
+            lengthM: null | number;
+            /** Format: double */
+            fightS: null | number;
+            /** @default true */
+            released: boolean;
+        };
+        LoggedFishInput: {
+            /**
+             * Format: int32
+             * @default 1
+             */
+            count: number;
+            species?: null | string;
+            /** Format: double */
+            kg?: null | number;
+            /** Format: double */
+            lengthM?: null | number;
+            /** Format: double */
+            fightS?: null | number;
+            /** @default true */
+            released: boolean;
+        };
+        Loss: {
+            cause: components["schemas"]["LossCause"];
+            /**
+             * Format: int32
+             * @default 1
+             */
+            count: number;
+            what: null | string;
+        };
+        /** @enum {unknown} */
+        LossCause: "knot" | "abrasion" | "bitten" | "straightenedHook" | "drag" | "cameOff" | "snag";
+        LossInput: {
+            cause: components["schemas"]["LossCause"];
+            /**
+             * Format: int32
+             * @default 1
+             */
+            count: number;
+            what?: null | string;
+        };
+        LossRow: {
+            cause: components["schemas"]["LossCause"];
+            /** Format: int32 */
+            count: number;
+            helps: string;
+        };
         /** @enum {unknown} */
         MapKind: "wind" | "classByWind" | "carryBySpeed";
         MapRequest: {
@@ -9264,6 +10924,133 @@ export interface components {
             lines: components["schemas"]["CardLine"][];
             reach: components["schemas"]["Sentence"];
         };
+        Outing: {
+            key: string;
+            /** Format: date */
+            on: string;
+            kind: components["schemas"]["OutingKind"];
+            place: string;
+            /** Format: double */
+            hours: null | number;
+            /** Format: int32 */
+            briefId: null | number;
+            caster: string;
+            /** Format: int32 */
+            rodId: null | number;
+            /** Format: int32 */
+            lineId: null | number;
+            /** Format: int32 */
+            reelId: null | number;
+            /** Format: int32 */
+            leaderId: null | number;
+            /** Format: double */
+            leaderM: null | number;
+            /** Format: double */
+            tippetM: null | number;
+            flyKind: null | string;
+            /** Format: int32 */
+            hookSize: null | number;
+            species: null | string;
+            water: null | components["schemas"]["Water"];
+            cover: null | components["schemas"]["Cover"];
+            stance: null | components["schemas"]["Stance"];
+            salt: boolean;
+            /** Format: double */
+            waterC: null | number;
+            /** Format: double */
+            windMps: null | number;
+            /** Format: double */
+            windFromDeg: null | number;
+            casts: components["schemas"]["LoggedCast"][];
+            feel: null | components["schemas"]["Feel"];
+            fish: components["schemas"]["LoggedFish"][];
+            losses: components["schemas"]["Loss"][];
+            /** Format: int32 */
+            windKnots: number;
+            dropped: components["schemas"]["DroppedPiece"][];
+            drill: null | components["schemas"]["Drill"];
+            rings: components["schemas"]["RingRound"][];
+            note: null | string;
+            /** Format: int32 */
+            landed: number;
+            /** Format: int32 */
+            lost: number;
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            version: number;
+        };
+        OutingInput: {
+            key: string;
+            /** Format: date */
+            on: string;
+            kind?: components["schemas"]["OutingKind"];
+            place?: string;
+            /** Format: double */
+            hours?: null | number;
+            /** Format: int32 */
+            briefId?: null | number;
+            caster?: string;
+            /** Format: int32 */
+            rodId?: null | number;
+            /** Format: int32 */
+            lineId?: null | number;
+            /** Format: int32 */
+            reelId?: null | number;
+            /** Format: int32 */
+            leaderId?: null | number;
+            /** Format: double */
+            leaderM?: null | number;
+            /** Format: double */
+            tippetM?: null | number;
+            flyKind?: null | string;
+            /** Format: int32 */
+            hookSize?: null | number;
+            species?: null | string;
+            water?: null | components["schemas"]["Water"];
+            cover?: null | components["schemas"]["Cover"];
+            stance?: null | components["schemas"]["Stance"];
+            salt?: boolean;
+            /** Format: double */
+            waterC?: null | number;
+            /** Format: double */
+            windMps?: null | number;
+            /** Format: double */
+            windFromDeg?: null | number;
+            casts?: components["schemas"]["LoggedCastInput"][];
+            feel?: null | components["schemas"]["Feel"];
+            fish?: components["schemas"]["LoggedFishInput"][];
+            losses?: components["schemas"]["LossInput"][];
+            /** Format: int32 */
+            windKnots?: number;
+            dropped?: components["schemas"]["DroppedPiece"][];
+            drill?: null | components["schemas"]["Drill"];
+            rings?: components["schemas"]["RingRoundInput"][];
+            note?: null | string;
+            /** Format: int32 */
+            id?: number;
+            /** Format: int32 */
+            version?: number;
+        };
+        /** @enum {unknown} */
+        OutingKind: "water" | "grass";
+        OwnCaster: {
+            name: string;
+            from: string;
+            casterId: string;
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            version: number;
+        };
+        OwnCasterInput: {
+            name: string;
+            from: string;
+            /** Format: int32 */
+            id?: number;
+            /** Format: int32 */
+            version?: number;
+        };
         OwnOutfit: {
             rod: string;
             line: string;
@@ -9301,6 +11088,7 @@ export interface components {
             tying: components["schemas"]["TyingList"];
             tasks: components["schemas"]["PrepTask"][];
             mind: components["schemas"]["Remark"][];
+            care: components["schemas"]["CareItem"][];
         };
         Part: {
             text: null | string;
@@ -9412,6 +11200,24 @@ export interface components {
             says: components["schemas"]["Sentence"];
             profile: components["schemas"]["Stretch"][];
         };
+        PieceOut: {
+            kind: string;
+            /** Format: int32 */
+            id: number;
+            tag: string;
+            name: string;
+            /** Format: date */
+            lastOn: null | string;
+            /** Format: int32 */
+            outings: number;
+        };
+        PieceWear: {
+            piece: components["schemas"]["CarePiece"];
+            /** Format: int32 */
+            id: number;
+            called: string;
+            wear: components["schemas"]["Wear"];
+        };
         PieceWeight: {
             /** Format: int32 */
             piece: number;
@@ -9519,6 +11325,25 @@ export interface components {
             name?: null | string;
             draft?: null | components["schemas"]["BriefDraftInput"];
         };
+        PracticeCost: {
+            quality: components["schemas"]["CastQuality"];
+            name: string;
+            costs: components["schemas"]["Quantity"];
+            has: components["schemas"]["Quantity"];
+            next: components["schemas"]["Quantity"];
+            drill: components["schemas"]["Drill"];
+        };
+        PracticeDrill: {
+            drill: components["schemas"]["Drill"];
+            name: string;
+            howTo: string;
+            note: string;
+        };
+        PracticePlan: {
+            against: string;
+            costs: components["schemas"]["PracticeCost"][];
+            says: components["schemas"]["Sentence"];
+        };
         PrepTask: {
             key: string;
             /** Format: date */
@@ -9566,6 +11391,20 @@ export interface components {
         ProgressAnswer: {
             /** Format: double */
             share: null | number;
+        };
+        ProgressDay: {
+            /** Format: date */
+            on: string;
+            kind: components["schemas"]["OutingKind"];
+            drill: null | components["schemas"]["Drill"];
+            /** Format: double */
+            middleM: null | number;
+            /** Format: double */
+            farthestM: null | number;
+            /** Format: double */
+            carryM: null | number;
+            /** Format: double */
+            hits: null | number;
         };
         /** @enum {unknown} */
         PullLimit: "drag" | "hand" | "rod" | "tippet";
@@ -9785,6 +11624,22 @@ export interface components {
             /** Format: int32 */
             version: number;
         };
+        RingRound: {
+            /** Format: double */
+            distanceM: number;
+            /** Format: int32 */
+            throws: number;
+            /** Format: int32 */
+            hits: number;
+        };
+        RingRoundInput: {
+            /** Format: double */
+            distanceM: number;
+            /** Format: int32 */
+            throws: number;
+            /** Format: int32 */
+            hits: number;
+        };
         Rod: {
             /** Format: double */
             lengthM: number;
@@ -9805,6 +11660,7 @@ export interface components {
             bend: null | components["schemas"]["BendModel"];
             balance: null | components["schemas"]["RodBalance"];
             inspections: components["schemas"]["Inspection"][];
+            felt: null | components["schemas"]["RodFeel"];
             /** Format: double */
             tipKg: null | number;
             /** Format: double */
@@ -9865,6 +11721,29 @@ export interface components {
             /** Format: double */
             pivotM?: number;
         };
+        RodDecision: {
+            /** Format: int32 */
+            rodId: number;
+            accept: boolean;
+            /** Format: int32 */
+            evidence: number;
+        };
+        RodFeel: {
+            /** Format: double */
+            shift: number;
+            /** Format: double */
+            plusMinus: number;
+            /** Format: int32 */
+            votes: number;
+        };
+        RodFeelInput: {
+            /** Format: double */
+            shift: number;
+            /** Format: double */
+            plusMinus: number;
+            /** Format: int32 */
+            votes: number;
+        };
         RodInput: {
             /** Format: double */
             lengthM: number;
@@ -9885,6 +11764,7 @@ export interface components {
             bend?: null | components["schemas"]["BendModelInput"];
             balance?: null | components["schemas"]["RodBalanceInput"];
             inspections?: components["schemas"]["InspectionInput"][];
+            felt?: null | components["schemas"]["RodFeelInput"];
             tag: string;
             name: string;
             note?: null | string;
@@ -9900,6 +11780,20 @@ export interface components {
             id?: number;
             /** Format: int32 */
             version?: number;
+        };
+        RodLearning: {
+            /** Format: int32 */
+            rodId: number;
+            tag: string;
+            name: string;
+            /** Format: int32 */
+            votes: number;
+            /** Format: int32 */
+            needed: number;
+            feel: null | components["schemas"]["RodFeel"];
+            standing: null | components["schemas"]["Lesson"];
+            offered: boolean;
+            says: components["schemas"]["Sentence"];
         };
         RodLoad: {
             /** Format: double */
@@ -10183,7 +12077,56 @@ export interface components {
             /** Format: int32 */
             version?: number;
         };
+        SeasonDay: {
+            /** Format: date */
+            on: string;
+            /** Format: int32 */
+            fishing: number;
+            /** Format: int32 */
+            practice: number;
+            /** Format: int32 */
+            landed: number;
+            /** Format: int32 */
+            lost: number;
+        };
         Sentence: components["schemas"]["Part"][];
+        Service: {
+            taskId: string;
+            /** Format: int32 */
+            pieceId: number;
+            /** Format: date */
+            on: string;
+            /** Format: double */
+            amountM: null | number;
+            before: null | components["schemas"]["FlyLine"];
+            note: null | string;
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            version: number;
+        };
+        ServiceRequest: {
+            taskId: string;
+            /** Format: int32 */
+            pieceId: number;
+            /** Format: date */
+            on?: null | string;
+            /** Format: double */
+            amountM?: null | number;
+            note?: null | string;
+        };
+        ServiceRow: {
+            /** Format: int32 */
+            id: number;
+            taskId: string;
+            says: string;
+            called: string;
+            /** Format: date */
+            on: string;
+            /** Format: double */
+            amountM: null | number;
+            note: null | string;
+        };
         /**
          * @default plain
          * @enum {unknown}
@@ -10721,6 +12664,11 @@ export interface components {
             /** Format: double */
             slackTurns: number;
         };
+        /**
+         * @default straight
+         * @enum {unknown}
+         */
+        TurnedOver: "straight" | "late" | "piled";
         Turnover: {
             /** Format: double */
             reachM: number;
@@ -10802,6 +12750,31 @@ export interface components {
         Wariness: "bold" | "usual" | "spooky";
         /** @enum {unknown} */
         Water: "smallStream" | "river" | "stillwater" | "flat" | "shore";
+        WaterRow: {
+            place: string;
+            /** Format: int32 */
+            outings: number;
+            /** Format: double */
+            hours: number;
+            /** Format: int32 */
+            landed: number;
+            /** Format: int32 */
+            fishLost: number;
+            /** Format: int32 */
+            fliesLost: number;
+            /** Format: int32 */
+            dropped: number;
+        };
+        Wear: {
+            /** Format: int32 */
+            outings: number;
+            /** Format: double */
+            hours: number;
+            /** Format: int32 */
+            saltDays: number;
+            /** Format: int32 */
+            drops: number;
+        };
         Weighing: {
             /** Format: double */
             massKg: number;
@@ -10832,11 +12805,29 @@ export interface components {
             /** Format: double */
             tapeShare?: number;
         };
+        WindBand: {
+            name: string;
+            /** Format: double */
+            fromMps: number;
+            /** Format: double */
+            toMps: number;
+        };
         WindFrom: {
             /** Format: double */
             deg: number;
             name: string;
             ofMe: string;
+        };
+        WindPoint: {
+            /** Format: date */
+            on: string;
+            /** Format: double */
+            headwindMps: number;
+            /** Format: double */
+            distanceM: number;
+            allOut: boolean;
+            by: components["schemas"]["DistanceBy"];
+            turned: components["schemas"]["TurnedOver"];
         };
         WindReading: {
             name: string;

@@ -118,6 +118,28 @@ public sealed record CareList(IReadOnlyList<CareItem> Items, IReadOnlyList<Piece
     public IReadOnlyList<CareItem> Before(DateOnly? day, Func<CareItem, bool> comes) =>
         [.. Items.Where(i => comes(i) && (i.State != CareState.Fine || (day is { } d && i.DueOn <= d)))];
 
+    /// <summary>What a piece is called, as far as it is known.</summary>
+    public static string Called(CarePiece kind, int id, GearShed shed)
+    {
+        static string Of(Gear? piece) => piece is null ? "" : $"{piece.Tag} {piece.Name}";
+        return kind switch
+        {
+            CarePiece.Rod => Of(shed.Rods.FirstOrDefault(r => r.Id == id)),
+            CarePiece.Line => Of(shed.Lines.FirstOrDefault(l => l.Id == id)),
+            CarePiece.Reel => Of(shed.Reels.FirstOrDefault(r => r.Id == id)),
+            CarePiece.Leader => Of(shed.Leaders.FirstOrDefault(l => l.Id == id)),
+            CarePiece.Backing => shed.Spools.FirstOrDefault(s => s.Id == id) is { } spool
+                ? $"{Of(shed.Reels.FirstOrDefault(r => r.Id == spool.ReelId))}, {spool.Name}"
+                : "",
+            CarePiece.Flies => "the flies",
+            _ => "the drawer",
+        };
+    }
+
+    /// <summary>Whether there is such a piece.</summary>
+    public static bool IsThere(CarePiece kind, int id, GearShed shed) =>
+        kind is CarePiece.Flies or CarePiece.Drawer ? id == 0 : Called(kind, id, shed).Length > 0;
+
     private static IEnumerable<Piece> Looked(GearShed shed, IReadOnlyList<Scrap> scraps, IReadOnlyList<Outing> outings)
     {
         var (rods, lines, reels, leaders) = (

@@ -1,3 +1,4 @@
+using ZingCast.Core.Lines;
 using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Care;
@@ -128,7 +129,7 @@ public sealed record CareTask(
             "reel-drag",
             CarePiece.Reel,
             "look after the drag",
-            "drag seen to",
+            "seen to",
             "As its maker says: grease a metal one, keep a cork or carbon one dry and clean. Pull line off by hand: it should start "
                 + "without a jerk. Slack it off for storing.",
             Outings: 30,
@@ -146,7 +147,7 @@ public sealed record CareTask(
             "backing-replace",
             CarePiece.Backing,
             "new backing",
-            "replaced",
+            "put on",
             "Pull hard on the last twenty yards: what breaks by hand would have lost the fish. Wind the new one on under tension.",
             Months: 60,
             Mind: "Gel-spun under load cuts: never wrap it round a hand."
@@ -199,6 +200,12 @@ public sealed record CareTask(
             Months: 24
         ),
     ];
+
+    /// <summary>The line after this was done to it; the same where it changes nothing.</summary>
+    public FlyLine On(FlyLine line, double? amountM) =>
+        Id == CutBack.Id && amountM is { } cut ? line.CutBack(cut)
+        : Id == Reverse.Id ? line.Reversed()
+        : line;
 
     /// <summary>The task with this id, or null.</summary>
     public static CareTask? Find(string? id) => All.FirstOrDefault(t => t.Id == id);

@@ -1,3 +1,4 @@
+using ZingCast.Core.Lines;
 using ZingCast.Core.Measures;
 
 namespace ZingCast.Core.Care;
@@ -16,6 +17,9 @@ public sealed record Service : Kept
 
     /// <summary>How much, metres, where the task asks for it.</summary>
     public double? AmountM { get; init; }
+
+    /// <summary>The line as it was before, where it was cut or turned; so that this can be taken back.</summary>
+    public FlyLine? Before { get; init; }
 
     /// <summary>Anything worth knowing.</summary>
     public string? Note

@@ -53,10 +53,11 @@ public static class ReachGains
         GearShed shed,
         Pins pins,
         IReadOnlySet<string> off,
+        IReadOnlyList<Caster>? casters = null,
         CancellationToken cancel = default
     )
     {
-        var session = Matcher.For(Brief.Complete(draft), shed, off, cancel);
+        var session = Matcher.For(Brief.Complete(draft, casters), shed, off, cancel);
         var now = session.Choose(pins);
         var heads = session.Candidates(now, LinkId.Head);
         var tries = Changes(draft, session.Brief, now, heads, pins).ToList();
@@ -68,7 +69,7 @@ public static class ReachGains
             i =>
             {
                 var (id, says, brief, held) = tries[i];
-                var reach = Matcher.For(Brief.Complete(brief), shed, off, cancel).Choose(held).Outfit.ReachM;
+                var reach = Matcher.For(Brief.Complete(brief, casters), shed, off, cancel).Choose(held).Outfit.ReachM;
                 // What had been typed for a number that is another now is no longer what was said.
                 gains[i] = new(
                     id,

@@ -1,4 +1,5 @@
 using System.Globalization;
+using ZingCast.Core.Care;
 using ZingCast.Core.Leaders;
 using ZingCast.Core.Matching;
 using ZingCast.Core.Measures;
@@ -50,12 +51,14 @@ public sealed record PrepTask(string Key, DateOnly? On, int Before, Sentence Say
 /// <param name="Tying">Leaders to tie, as lengths to cut.</param>
 /// <param name="Tasks">What to do and when, in order.</param>
 /// <param name="Mind">What to mind, those that a day sets off first.</param>
+/// <param name="Care">What to see to before one leaves, of what comes along.</param>
 public sealed record PackingList(
     IReadOnlyList<PackGroup> Groups,
     IReadOnlyList<SpoolTask> Spools,
     TyingList Tying,
     IReadOnlyList<PrepTask> Tasks,
-    IReadOnlyList<Remark> Mind
+    IReadOnlyList<Remark> Mind,
+    IReadOnlyList<CareItem> Care
 )
 {
     // Flies to change through for a fish that has seen it all, and for any other: common practice is six or seven, and three or four.
@@ -96,10 +99,10 @@ public sealed record PackingList(
     ];
 
     /// <summary>Of a plan that has a kit; an empty list where it has none.</summary>
-    public static PackingList Of(TripScores scores, TripPlan plan, DateOnly? leavesOn)
+    public static PackingList Of(TripScores scores, TripPlan plan, DateOnly? leavesOn, CareList? care = null)
     {
         if (plan is not { Kit: { } kit, Taken: { } taken } || scores.Days.Count == 0)
-            return new([], [], TyingList.Of([], []), [], []);
+            return new([], [], TyingList.Of([], []), [], [], []);
         var days = Enumerable
             .Range(0, scores.Days.Count)
             .Where(d => plan.Coverage.Days[d].Best is not null)
@@ -119,13 +122,29 @@ public sealed record PackingList(
             new("Tools", Tools),
             new("And", Spares),
         ];
+        var seeTo = care?.Before(leavesOn, i => ComesAlong(i, kit, scores.Shed)) ?? [];
         return new(
             [.. groups.Where(g => g.Items.Count > 0)],
             spools,
             tying,
-            Timetable(kit, spools, leaders.Count, scores, leavesOn),
-            Minded(scores, days)
+            Timetable(kit, spools, leaders.Count, seeTo, scores, leavesOn),
+            Minded(scores, days),
+            seeTo
         );
+    }
+
+    private static bool ComesAlong(CareItem item, KitShort kit, GearShed shed)
+    {
+        bool Among(IEnumerable<TripPiece> pieces, int id) => pieces.Any(p => p.Id == id);
+        return item.Task.Piece switch
+        {
+            CarePiece.Rod => Among(kit.Rods, item.PieceId),
+            CarePiece.Line => Among(kit.Lines, item.PieceId),
+            CarePiece.Reel => Among(kit.Reels, item.PieceId),
+            CarePiece.Backing => shed.Spools.Any(s => s.Id == item.PieceId && Among(kit.Reels, s.ReelId)),
+            CarePiece.Flies => true,
+            _ => false,
+        };
     }
 
     private static Choice Best(TripScores scores, Kit taken, int day)
@@ -237,6 +256,7 @@ public sealed record PackingList(
         KitShort kit,
         IReadOnlyList<SpoolTask> spools,
         int leaders,
+        IReadOnlyList<CareItem> seeTo,
         TripScores scores,
         DateOnly? leavesOn
     )
@@ -247,6 +267,8 @@ public sealed record PackingList(
         if (buy.Count > 0)
             Add("order", OrderBefore, $"Order what is to buy: {PlainText.And([.. buy.Select(p => p.Tag)])}");
         Add("check", CheckBefore, $"Look over rods, rings, loops and guides; sharpen or bin hooks; read the rules of the water");
+        foreach (var item in seeTo)
+            Add($"care-{item.Key}", CheckBefore, $"{PlainText.Capital(item.Task.Name)}: {item.Called}");
         var wind = spools.Where(s => s.ToWind).ToList();
         if (wind.Count > 0)
             Add("wind", WindBefore, $"Wind {PlainText.And([.. wind.Select(s => s.Line.Tag)])}: about {wind.Sum(s => s.Minutes)} minutes");

@@ -17,6 +17,43 @@ namespace ZingCast.Store.Migrations
 #pragma warning disable 612, 618
             modelBuilder.HasAnnotation("ProductVersion", "10.0.15");
 
+            modelBuilder.Entity("ZingCast.Core.Care.Service", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double?>("AmountM")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Before")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime?>("DeletedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Note")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateOnly>("On")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("PieceId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("TaskId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("Services");
+                });
+
             modelBuilder.Entity("ZingCast.Core.Cutting.CutJob", b =>
                 {
                     b.Property<int>("Id")
@@ -357,6 +394,201 @@ namespace ZingCast.Store.Migrations
                         .HasFilter("\"DeletedAt\" IS NULL");
 
                     b.ToTable("Lines");
+                });
+
+            modelBuilder.Entity("ZingCast.Core.Logbook.Lesson", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("Accepted")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime>("At")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("CasterId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime?>("DeletedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Evidence")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Feel")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Hand")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("RodId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("Lessons");
+                });
+
+            modelBuilder.Entity("ZingCast.Core.Logbook.Outing", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("BriefId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Caster")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Casts")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Cover")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime?>("DeletedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Drill")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Dropped")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Feel")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Fish")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("FlyKind")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("HookSize")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double?>("Hours")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Key")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("LeaderId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double?>("LeaderM")
+                        .HasColumnType("REAL");
+
+                    b.Property<int?>("LineId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Losses")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Note")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateOnly>("On")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Place")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("ReelId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Rings")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("RodId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("Salt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Species")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Stance")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("TippetM")
+                        .HasColumnType("REAL");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Water")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("WaterC")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("WindFromDeg")
+                        .HasColumnType("REAL");
+
+                    b.Property<int>("WindKnots")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double?>("WindMps")
+                        .HasColumnType("REAL");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Key")
+                        .IsUnique();
+
+                    b.ToTable("Outings");
+                });
+
+            modelBuilder.Entity("ZingCast.Core.Logbook.OwnCaster", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime?>("DeletedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("From")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Name")
+                        .IsUnique()
+                        .HasFilter("\"DeletedAt\" IS NULL");
+
+                    b.ToTable("People");
                 });
 
             modelBuilder.Entity("ZingCast.Core.Reels.Reel", b =>

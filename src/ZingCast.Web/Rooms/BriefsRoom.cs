@@ -77,12 +77,12 @@ public static class BriefsRoom
                 {
                     if (await db.Shelf<SavedBrief>(clock).FindAsync(id, cancel) is not { } brief)
                         return Problems.Gone(One);
-                    var shed = await db.ShedAsync(cancel);
+                    var (shed, casters) = (await db.ShedAsync(cancel), await db.CastersAsync(cancel));
                     // A pinned piece may have been put away since.
                     var asked = new SolveRequest(brief.Draft, brief.Pins, KnownOff(brief));
-                    if (asked.Check(shed) is { Count: > 0 } problems)
+                    if (asked.Check(shed, casters) is { Count: > 0 } problems)
                         return Problems.Of(problems);
-                    var session = Matcher.For(Brief.Complete(asked.Brief), shed, asked.LeftOut, cancel);
+                    var session = Matcher.For(Brief.Complete(asked.Brief, casters), shed, asked.LeftOut, cancel);
                     var answer = session.Explain(session.Choose(asked.Held));
                     CardLine Of(LinkId link) => answer.Card.Lines.First(l => l.Link == link);
                     return TypedResults.Ok(
@@ -156,7 +156,13 @@ public static class BriefsRoom
             Off = edit.Off ?? [],
             ChangedAt = clock.GetUtcNow().UtcDateTime,
         };
-        IReadOnlyList<FieldProblem> problems = [.. brief.Check(), .. await db.CheckAsync(brief.Pins, cancel)];
+        var casters = await db.CastersAsync(cancel);
+        IReadOnlyList<FieldProblem> problems =
+        [
+            .. brief.Check(),
+            .. Brief.Check(brief.Draft, casters).Select(p => p with { Field = $"draft.{p.Field}" }),
+            .. await db.CheckAsync(brief.Pins, cancel),
+        ];
         return problems.Count > 0
             ? Problems.Of(problems.Distinct())
             : Tagged(await db.Shelf<SavedBrief>(clock).KeepAsync(brief, "This brief", cancel), response);

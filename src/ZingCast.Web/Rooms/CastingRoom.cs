@@ -6,6 +6,7 @@ using ZingCast.Core.Lines;
 using ZingCast.Core.Matching;
 using ZingCast.Core.Measures;
 using ZingCast.Core.Rods;
+using ZingCast.Core.Standards;
 using ZingCast.Store;
 using ZingCast.Web.Hosting;
 
@@ -92,16 +93,17 @@ public static class CastingRoom
         casting
             .MapPost(
                 "/reach",
-                Results<Ok<CastAnswer>, ValidationProblem> (CastRequest request) =>
+                async Task<Results<Ok<CastAnswer>, ValidationProblem>> (CastRequest request, ZingDb db, CancellationToken cancel) =>
                 {
-                    if (Check(request.Brief, request.Rod, request.Line, request.Leader) is { Count: > 0 } problems)
+                    var casters = await db.CastersAsync(cancel);
+                    if (Check(request.Brief, request.Rod, request.Line, request.Leader, casters) is { Count: > 0 } problems)
                         return Problems.Of(problems);
                     if (
                         request.Gusts is { } g
                         && !(g.Low >= BriefLimits.Handled.WindMps.Low && g.Low <= g.High && g.High <= BriefLimits.Handled.WindMps.High)
                     )
                         return Problems.At("gusts", "Gusts run from a lull to a higher speed, up to 40 m/s (78 kn).");
-                    var brief = Brief.Complete(request.Brief);
+                    var brief = Brief.Complete(request.Brief, casters);
                     var setup = CastSetup.Of(brief, request.Rod, request.Line, request.Leader);
                     var answer = CastSearch.Reach(setup, brief.DistanceM);
                     List<CastMoment> moments = [];
@@ -132,7 +134,7 @@ public static class CastingRoom
 
                     (double FaceMps, double ReachM) InWind(double mps)
                     {
-                        var blown = Brief.Complete(request.Brief with { WindMps = mps });
+                        var blown = Brief.Complete(request.Brief with { WindMps = mps }, casters);
                         return (blown.HeadwindMps, CastSearch.Farthest(setup.In(blown.HeadwindMps, blown.FromRightMps)).ReachM);
                     }
 
@@ -147,11 +149,12 @@ public static class CastingRoom
         casting
             .MapPost(
                 "/map",
-                Results<Ok<CastMap>, ValidationProblem> (MapRequest request, CancellationToken cancel) =>
+                async Task<Results<Ok<CastMap>, ValidationProblem>> (MapRequest request, ZingDb db, CancellationToken cancel) =>
                 {
-                    if (Check(request.Brief, request.Rod, request.Line, request.Leader) is { Count: > 0 } problems)
+                    var casters = await db.CastersAsync(cancel);
+                    if (Check(request.Brief, request.Rod, request.Line, request.Leader, casters) is { Count: > 0 } problems)
                         return Problems.Of(problems);
-                    var brief = Brief.Complete(request.Brief);
+                    var brief = Brief.Complete(request.Brief, casters);
                     var setup = CastSetup.Of(brief, request.Rod, request.Line, request.Leader);
                     return TypedResults.Ok(
                         request.Kind switch
@@ -176,10 +179,10 @@ public static class CastingRoom
                 "/gains",
                 async Task<Results<Ok<GainsAnswer>, ValidationProblem>> (SolveRequest request, ZingDb db, CancellationToken cancel) =>
                 {
-                    var shed = await db.ShedAsync(cancel);
-                    if (request.Check(shed) is { Count: > 0 } problems)
+                    var (shed, casters) = (await db.ShedAsync(cancel), await db.CastersAsync(cancel));
+                    if (request.Check(shed, casters) is { Count: > 0 } problems)
                         return Problems.Of(problems);
-                    var (reach, gains) = ReachGains.Rank(request.Brief, shed, request.Held, request.LeftOut, cancel);
+                    var (reach, gains) = ReachGains.Rank(request.Brief, shed, request.Held, request.LeftOut, casters, cancel);
                     return TypedResults.Ok(new GainsAnswer(reach, gains, ReachGains.Always));
                 }
             )
@@ -193,13 +196,13 @@ public static class CastingRoom
         return c => tackle.Setup(brief, c);
     }
 
-    private static IReadOnlyList<FieldProblem> Check(BriefDraft brief, Rod rod, FlyLine line, Leader leader)
+    private static IReadOnlyList<FieldProblem> Check(BriefDraft brief, Rod rod, FlyLine line, Leader leader, IReadOnlyList<Caster> casters)
     {
         static IEnumerable<FieldProblem> Under(string name, IReadOnlyList<FieldProblem> problems) =>
             problems.Select(p => p with { Field = $"{name}.{p.Field}" });
         return
         [
-            .. Under("brief", Brief.Check(brief)),
+            .. Under("brief", Brief.Check(brief, casters)),
             .. Under("rod", rod.Check()),
             .. Under("line", line.Check()),
             .. Under("leader", leader.Check()),

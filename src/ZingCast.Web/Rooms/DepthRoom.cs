@@ -24,12 +24,13 @@ public static class DepthRoom
         depth
             .MapPost(
                 "/solve",
-                Results<Ok<DepthAnswer>, ValidationProblem> (DepthRequest request) =>
+                async Task<Results<Ok<DepthAnswer>, ValidationProblem>> (DepthRequest request, ZingDb db, CancellationToken cancel) =>
                 {
+                    var casters = await db.CastersAsync(cancel);
                     var wish = request.Wish ?? new();
                     IReadOnlyList<FieldProblem> wrong =
                     [
-                        .. Brief.Check(request.Brief).Select(p => p with { Field = $"brief.{p.Field}" }),
+                        .. Brief.Check(request.Brief, casters).Select(p => p with { Field = $"brief.{p.Field}" }),
                         .. wish.Check().Select(p => p with { Field = $"wish.{p.Field}" }),
                         .. new FieldCheck()
                             .Within("tippetM", request.TippetM, Tippets.Limits)
@@ -38,7 +39,7 @@ public static class DepthRoom
                     ];
                     if (wrong.Count > 0)
                         return Problems.Of(wrong);
-                    var brief = Brief.Complete(request.Brief);
+                    var brief = Brief.Complete(request.Brief, casters);
                     double LeaderOn(string density) => request.LeaderM ?? Matcher.UsualLeaderM(brief, density);
                     return TypedResults.Ok(DepthAnswer.Of(brief, wish, LeaderOn, request.TippetM));
                 }
@@ -49,9 +50,14 @@ public static class DepthRoom
                 "/lines",
                 async (ZingDb db, CancellationToken cancel) =>
                 {
+                    var casters = await db.CastersAsync(cancel);
                     var kept = await db.Briefs.AsNoTracking().OrderBy(b => b.Id).Take(MostDays).ToListAsync(cancel);
                     return TypedResults.Ok(
-                        LinePriority.Of([.. kept.Select(b => (b.Name, Brief.Complete(b.Draft)))], await db.ShedAsync(cancel), cancel)
+                        LinePriority.Of(
+                            [.. kept.Select(b => (b.Name, Brief.Complete(b.Draft, casters)))],
+                            await db.ShedAsync(cancel),
+                            cancel
+                        )
                     );
                 }
             )

@@ -53,10 +53,13 @@ public static class LeadersRoom
         leaders
             .MapPost(
                 "/check",
-                Results<Ok<LeaderCheck>, ValidationProblem> (LeaderCheckRequest request) =>
-                    Wrong(request) is { Count: > 0 } wrong
+                async Task<Results<Ok<LeaderCheck>, ValidationProblem>> (LeaderCheckRequest request, ZingDb db, CancellationToken cancel) =>
+                {
+                    var casters = await db.CastersAsync(cancel);
+                    return Wrong(request, casters) is { Count: > 0 } wrong
                         ? Problems.Of(wrong)
-                        : TypedResults.Ok(LeaderCheck.Of(request.Leader, Use(request)))
+                        : TypedResults.Ok(LeaderCheck.Of(request.Leader, Use(request, casters)));
+                }
             )
             .WithSummary("Looks a leader over: joints, weakest link, mass down its length, twist, what stays outside at the net.");
         leaders
@@ -72,11 +75,12 @@ public static class LeadersRoom
                         request.Guard,
                         request.SinkMps
                     );
+                    var casters = await db.CastersAsync(cancel);
                     IReadOnlyList<FieldProblem> wrong =
                     [
                         .. wish.Check(),
                         .. new FieldCheck().Must("school", Enum.IsDefined(request.School), "Pick one from the list.").Problems,
-                        .. request.Brief is { } draft ? Brief.Check(draft).Select(p => p with { Field = $"brief.{p.Field}" }) : [],
+                        .. request.Brief is { } draft ? Brief.Check(draft, casters).Select(p => p with { Field = $"brief.{p.Field}" }) : [],
                     ];
                     if (wrong.Count > 0)
                         return Problems.Of(wrong);
@@ -86,7 +90,7 @@ public static class LeadersRoom
                             "school",
                             "That takes two spools at least, one of them thicker than the tippet. Put in the pocket what you have."
                         );
-                    return TypedResults.Ok(request.Brief is { } said ? leader.For(Brief.Complete(said).Fly) : leader);
+                    return TypedResults.Ok(request.Brief is { } said ? leader.For(Brief.Complete(said, casters).Fly) : leader);
                 }
             )
             .WithSummary("Lays out a leader by a school, from the spools in the pocket where it can.");
@@ -116,17 +120,17 @@ public static class LeadersRoom
             .Refuses(404, 412);
     }
 
-    private static List<FieldProblem> Wrong(LeaderCheckRequest request) =>
+    private static List<FieldProblem> Wrong(LeaderCheckRequest request, IReadOnlyList<Caster> casters) =>
         [
             .. request.Leader.Check().Select(p => p with { Field = $"leader.{p.Field}" }),
             .. request.Line?.Check().Select(p => p with { Field = $"line.{p.Field}" }) ?? [],
             .. request.Rod?.Check().Select(p => p with { Field = $"rod.{p.Field}" }) ?? [],
-            .. request.Brief is { } draft ? Brief.Check(draft).Select(p => p with { Field = $"brief.{p.Field}" }) : [],
+            .. request.Brief is { } draft ? Brief.Check(draft, casters).Select(p => p with { Field = $"brief.{p.Field}" }) : [],
         ];
 
-    private static LeaderUse Use(LeaderCheckRequest request)
+    private static LeaderUse Use(LeaderCheckRequest request, IReadOnlyList<Caster> casters)
     {
-        var brief = request.Brief is { } draft ? Brief.Complete(draft) : null;
+        var brief = request.Brief is { } draft ? Brief.Complete(draft, casters) : null;
         var line = request.Line ?? FlyLine.Blank;
         return new(
             request.Line?.TipDiameterM ?? UsualTipM,
@@ -138,11 +142,16 @@ public static class LeadersRoom
         );
     }
 
-    private static Results<Ok<LeaderTurnoverAnswer>, ValidationProblem> Compare(LeaderTurnoverRequest request)
+    private static async Task<Results<Ok<LeaderTurnoverAnswer>, ValidationProblem>> Compare(
+        LeaderTurnoverRequest request,
+        ZingDb db,
+        CancellationToken cancel
+    )
     {
+        var casters = await db.CastersAsync(cancel);
         IReadOnlyList<FieldProblem> wrong =
         [
-            .. Brief.Check(request.Brief).Select(p => p with { Field = $"brief.{p.Field}" }),
+            .. Brief.Check(request.Brief, casters).Select(p => p with { Field = $"brief.{p.Field}" }),
             .. request.Rod.Check().Select(p => p with { Field = $"rod.{p.Field}" }),
             .. request.Line.Check().Select(p => p with { Field = $"line.{p.Field}" }),
             .. new FieldCheck()
@@ -157,7 +166,7 @@ public static class LeadersRoom
         ];
         if (wrong.Count > 0)
             return Problems.Of(wrong);
-        var brief = Brief.Complete(request.Brief);
+        var brief = Brief.Complete(request.Brief, casters);
         var setups = request.Leaders.Select(l => CastSetup.Of(brief, request.Rod, request.Line, l)).ToList();
         return TypedResults.Ok(new LeaderTurnoverAnswer(Turnover.Of(setups, brief.DistanceM), brief.Caster.ReachTolerance));
     }

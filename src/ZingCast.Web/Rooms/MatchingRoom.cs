@@ -3,6 +3,7 @@ using ZingCast.Core.Briefs;
 using ZingCast.Core.Matching;
 using ZingCast.Core.Measures;
 using ZingCast.Core.Shed;
+using ZingCast.Core.Standards;
 using ZingCast.Store;
 using ZingCast.Web.Hosting;
 
@@ -16,9 +17,9 @@ public sealed record SolveRequest(BriefDraft Brief, Pins? Pins = null, IReadOnly
     internal IReadOnlySet<string> LeftOut => (Off ?? []).ToHashSet();
 
     /// <summary>What cannot be solved, field by field.</summary>
-    internal IReadOnlyList<FieldProblem> Check(GearShed shed) =>
+    internal IReadOnlyList<FieldProblem> Check(GearShed shed, IReadOnlyList<Caster> casters) =>
         [
-            .. Core.Briefs.Brief.Check(Brief).Select(p => p with { Field = $"brief.{p.Field}" }),
+            .. Core.Briefs.Brief.Check(Brief, casters).Select(p => p with { Field = $"brief.{p.Field}" }),
             .. Held.Check(shed),
             .. Rules.Check(Off ?? []),
         ];
@@ -37,11 +38,11 @@ public static class MatchingRoom
                 "/solve",
                 async Task<Results<Ok<Solution>, ValidationProblem>> (SolveRequest request, ZingDb db, CancellationToken cancel) =>
                 {
-                    var shed = await db.ShedAsync(cancel);
-                    return request.Check(shed) is { Count: > 0 } problems
+                    var (shed, casters) = (await db.ShedAsync(cancel), await db.CastersAsync(cancel));
+                    return request.Check(shed, casters) is { Count: > 0 } problems
                         ? Problems.Of(problems)
                         : TypedResults.Ok(
-                            Matcher.Solve(Brief.Complete(request.Brief), shed, request.Held, request.LeftOut, cancel: cancel)
+                            Matcher.Solve(Brief.Complete(request.Brief, casters), shed, request.Held, request.LeftOut, cancel: cancel)
                         );
                 }
             )
@@ -56,11 +57,11 @@ public static class MatchingRoom
                     CancellationToken cancel
                 ) =>
                 {
-                    var shed = await db.ShedAsync(cancel);
+                    var (shed, casters) = (await db.ShedAsync(cancel), await db.CastersAsync(cancel));
                     var asked = new SolveRequest(request.Brief, request.Pins, request.Off);
-                    if (asked.Check(shed) is { Count: > 0 } problems)
+                    if (asked.Check(shed, casters) is { Count: > 0 } problems)
                         return Problems.Of(problems);
-                    var session = Matcher.For(Brief.Complete(asked.Brief), shed, asked.LeftOut, cancel);
+                    var session = Matcher.For(Brief.Complete(asked.Brief, casters), shed, asked.LeftOut, cancel);
                     return TypedResults.Ok(session.Candidates(session.Choose(asked.Held), request.Link));
                 }
             )

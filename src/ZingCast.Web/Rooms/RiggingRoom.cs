@@ -124,10 +124,10 @@ public static class RiggingRoom
         CancellationToken cancel
     )
     {
-        var shed = await db.ShedAsync(cancel);
-        if (request.Solve.Check(shed) is { Count: > 0 } wrong)
+        var (shed, casters) = (await db.ShedAsync(cancel), await db.CastersAsync(cancel));
+        if (request.Solve.Check(shed, casters) is { Count: > 0 } wrong)
             return Problems.Of(wrong.Select(p => p with { Field = $"solve.{p.Field}" }));
-        var brief = Brief.Complete(request.Solve.Brief);
+        var brief = Brief.Complete(request.Solve.Brief, casters);
         var choice = Matcher.For(brief, shed, request.Solve.LeftOut, cancel).Choose(request.Solve.Held);
         var ticket = new RigTicket
         {

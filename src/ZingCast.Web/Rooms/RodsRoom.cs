@@ -154,8 +154,9 @@ public static class RodsRoom
 
         rods.MapPost(
                 "/bend",
-                Results<Ok<BendAnswer>, ValidationProblem> (BendRequest request) =>
+                async Task<Results<Ok<BendAnswer>, ValidationProblem>> (BendRequest request, ZingDb db, CancellationToken cancel) =>
                 {
+                    var caster = (await db.CastersAsync(cancel)).FirstOrDefault(c => c.Id == request.CasterId);
                     if (request.Rod.Check() is { Count: > 0 } wrong)
                         return Problems.Of(wrong, "rod.");
                     if (request.Rod.Bend is not { } model)
@@ -165,14 +166,14 @@ public static class RodsRoom
                         .. request.Fight.Check(),
                         .. new FieldCheck()
                             .Range("carryM", request.CarryM, 1, 40, "Between 1 and 40 m are held in the air.")
-                            .Must("casterId", Casters.Find(request.CasterId) is not null, "Pick a caster from the list.")
+                            .Must("casterId", caster is not null, "Pick a caster from the list.")
                             .Problems,
                     ];
                     if (problems.Count > 0)
                         return Problems.Of(problems);
                     if (request.Line?.Check() is { Count: > 0 } odd)
                         return Problems.Of(odd, "line.");
-                    return TypedResults.Ok(Bent(request, model));
+                    return TypedResults.Ok(Bent(request, model, caster!));
                 }
             )
             .WithSummary("Bends a tested rod under a fish and under a line's casting load.");
@@ -257,10 +258,9 @@ public static class RodsRoom
             .Refuses(404, 412);
     }
 
-    private static BendAnswer Bent(BendRequest request, BendModel model)
+    private static BendAnswer Bent(BendRequest request, BendModel model, Caster caster)
     {
         var fight = Fight.Of(model, request.Fight);
-        var caster = Casters.Find(request.CasterId)!;
         var cast = request.Line is { MassKg: not null } line
             ? model.Under(CastingPull.Newtons(request.Rod, line, caster, request.CarryM), Math.PI / 2)
             : null;

@@ -69,10 +69,11 @@ public static class ShedLooks
                     };
                     if (limits.Check() is { Count: > 0 } problems)
                         return Problems.Of(problems);
+                    var casters = await db.CastersAsync(cancel);
                     var briefs = await db.Briefs.AsNoTracking().OrderBy(b => b.Id).Take(Trip.MostDays).ToListAsync(cancel);
                     return TypedResults.Ok(
                         await desk.AskAsync(
-                            [.. briefs.Select(b => new TripDay(b.Name, Brief.Complete(b.Draft)))],
+                            [.. briefs.Select(b => new TripDay(b.Name, Brief.Complete(b.Draft, casters)))],
                             await db.ShedAsync(cancel),
                             true,
                             null,

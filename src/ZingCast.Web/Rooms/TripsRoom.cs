@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using ZingCast.Core.Briefs;
 using ZingCast.Core.Measures;
+using ZingCast.Core.Standards;
 using ZingCast.Core.Trips;
 using ZingCast.Store;
 using ZingCast.Web.Hosting;
@@ -104,12 +105,16 @@ public static class TripsRoom
         return problems.Count > 0 ? Problems.Of(problems) : TypedResults.Ok(await shelf.KeepAsync(trip, "This trip", cancel));
     }
 
-    // A brief that was put away still is a day; one that never was is none.
+    // A brief that was put away still is a day; one that never was is none. So with a caster.
     private static async Task<IReadOnlyList<FieldProblem>> Unknown(IReadOnlyList<PlannedDay> days, ZingDb db, CancellationToken cancel)
     {
         var known = await db.Briefs.IgnoreQueryFilters().Select(b => b.Id).ToListAsync(cancel);
+        var casters = await db.CastersAsync(cancel);
         return
         [
+            .. days.Index()
+                .Where(d => d.Item.Draft?.Caster is { } id && Casters.CouldBe(id) && casters.All(c => c.Id != id))
+                .Select(d => new FieldProblem($"days[{d.Index}].draft.caster", "That caster is not here any more.")),
             .. days.Index()
                 .Where(d => d.Item.BriefId is { } id && !known.Contains(id))
                 .Select(d => new FieldProblem($"days[{d.Index}].briefId", "That brief is not here any more.")),
@@ -119,6 +124,7 @@ public static class TripsRoom
     private static async Task<IReadOnlyList<TripDay>> DaysOf(IReadOnlyList<PlannedDay> days, ZingDb db, CancellationToken cancel)
     {
         var ids = days.Select(d => d.BriefId).OfType<int>().ToList();
+        var casters = await db.CastersAsync(cancel);
         var briefs = await db
             .Briefs.IgnoreQueryFilters()
             .AsNoTracking()
@@ -128,8 +134,8 @@ public static class TripsRoom
         [
             .. days.Select(d =>
                 d.BriefId is { } id
-                    ? new TripDay(briefs[id].Name, Brief.Complete(briefs[id].Draft), d.Times, d.Regret)
-                    : new TripDay(d.Name!, Brief.Complete(d.Draft!), d.Times, d.Regret)
+                    ? new TripDay(briefs[id].Name, Brief.Complete(briefs[id].Draft, casters), d.Times, d.Regret)
+                    : new TripDay(d.Name!, Brief.Complete(d.Draft!, casters), d.Times, d.Regret)
             ),
         ];
     }
@@ -199,6 +205,7 @@ public static class TripsRoom
     {
         if (await db.Shelf<Trip>(clock).FindAsync(id, cancel) is not { } trip)
             return Problems.Gone(One);
+        var care = await CareRoom.ListAsync(db, clock, cancel);
         return TypedResults.Ok(
             await PlanOf(
                 trip,
@@ -206,7 +213,7 @@ public static class TripsRoom
                 null,
                 db,
                 desk,
-                (scores, plan) => new PackingAnswer(trip, plan, PackingList.Of(scores, plan, trip.LeavesOn)),
+                (scores, plan) => new PackingAnswer(trip, plan, PackingList.Of(scores, plan, trip.LeavesOn, care)),
                 cancel
             )
         );
@@ -259,8 +266,9 @@ public static class TripsRoom
             return Problems.Gone(One);
         if (trip.LeavesOn is null)
             return TypedResults.Problem(statusCode: 409, title: "Say first on which day you leave.");
-        var list = await PlanOf(trip, false, null, db, desk, (scores, plan) => PackingList.Of(scores, plan, trip.LeavesOn), cancel);
-        var text = TripCalendar.Write(
+        var care = await CareRoom.ListAsync(db, clock, cancel);
+        var list = await PlanOf(trip, false, null, db, desk, (scores, plan) => PackingList.Of(scores, plan, trip.LeavesOn, care), cancel);
+        var text = DayCalendar.Write(
             $"trip-{trip.Id}",
             [.. list.Tasks.Select(t => (t.Key, t.On!.Value, $"{trip.Name}: {t.Says}"))],
             clock.GetUtcNow().UtcDateTime

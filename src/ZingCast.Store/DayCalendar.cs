@@ -5,15 +5,15 @@ using Ical.Net.Serialization;
 
 namespace ZingCast.Store;
 
-/// <summary>Days of a trip as iCalendar (RFC 5545), for any calendar.</summary>
-public static class TripCalendar
+/// <summary>Whole days as iCalendar (RFC 5545), for any calendar.</summary>
+public static class DayCalendar
 {
     /// <summary>
-    /// One whole day for each task; <paramref name="id"/> tells trips apart, so that a later export replaces an earlier one.
+    /// One whole day for each task; <paramref name="id"/> tells what it is of apart, so that a later export replaces an earlier one.
     /// </summary>
     public static string Write(string id, IReadOnlyList<(string Key, DateOnly On, string Says)> tasks, DateTime now)
     {
-        var calendar = new Calendar { ProductId = "-//Zing Cast//Trips//EN" };
+        var calendar = new Calendar { ProductId = "-//Zing Cast//EN" };
         foreach (var (key, on, says) in tasks)
             calendar.Events.Add(
                 new CalendarEvent

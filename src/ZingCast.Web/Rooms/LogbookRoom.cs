@@ -1,0 +1,488 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+using ZingCast.Core.Briefs;
+using ZingCast.Core.Casting;
+using ZingCast.Core.Logbook;
+using ZingCast.Core.Matching;
+using ZingCast.Core.Measures;
+using ZingCast.Core.Shed;
+using ZingCast.Core.Standards;
+using ZingCast.Store;
+using ZingCast.Web.Hosting;
+
+namespace ZingCast.Web.Rooms;
+
+/// <summary>An outing in the list, with what it was fished with in words.</summary>
+public sealed record LogRow(Outing Outing, string Outfit);
+
+/// <summary>A page of the log, latest first.</summary>
+/// <param name="Total">How many fit what was asked for.</param>
+/// <param name="Rows">Those of this page.</param>
+/// <param name="Places">Every place there is in the log.</param>
+/// <param name="Outings">How many outings there are at all.</param>
+public sealed record LogPage(int Total, IReadOnlyList<LogRow> Rows, IReadOnlyList<string> Places, int Outings);
+
+/// <summary>A cast as a point over the wind.</summary>
+public sealed record WindPoint(DateOnly On, double HeadwindMps, double DistanceM, bool AllOut, DistanceBy By, TurnedOver Turned);
+
+/// <summary>Logged casts of a rod and line over the wind, with what the engine says of them.</summary>
+/// <param name="Points">Casts.</param>
+/// <param name="WindsMps">Winds in the face, m/s.</param>
+/// <param name="ReachM">What the engine says, metres; empty where nobody knows rod or line well enough.</param>
+/// <param name="Tolerance">How far that may be off, as a share.</param>
+/// <param name="Caster">Whose hand it is worked out with.</param>
+public sealed record LogWind(
+    IReadOnlyList<WindPoint> Points,
+    IReadOnlyList<double> WindsMps,
+    IReadOnlyList<double> ReachM,
+    double Tolerance,
+    string? Caster
+);
+
+/// <summary>What the log teaches, and what can be practised.</summary>
+public sealed record LearningAnswer(
+    IReadOnlyList<CasterLearning> Casters,
+    IReadOnlyList<RodLearning> Rods,
+    IReadOnlyList<PracticeDrill> Drills,
+    IReadOnlyList<string> Mind
+);
+
+/// <summary>A proposal about a caster, accepted or refused.</summary>
+/// <param name="CasterId">The caster.</param>
+/// <param name="Accept">Accepted; else refused.</param>
+/// <param name="Evidence">How many casts it stood on when it was read.</param>
+/// <param name="Name">The person's name, where the casts were logged under a preset.</param>
+/// <param name="Briefs">Kept briefs that name the preset name the person from now on.</param>
+public sealed record CasterDecision(string CasterId, bool Accept, int Evidence, string? Name = null, bool Briefs = false);
+
+/// <summary>A proposal about a rod, accepted or refused.</summary>
+/// <param name="RodId">The rod.</param>
+/// <param name="Accept">Accepted; else refused.</param>
+/// <param name="Evidence">How many votes it stood on when it was read.</param>
+public sealed record RodDecision(int RodId, bool Accept, int Evidence);
+
+/// <summary>What was decided, and who it is about.</summary>
+public sealed record DecisionAnswer(Lesson Lesson, string? CasterId);
+
+public static class LogbookRoom
+{
+    private const string One = "an outing",
+        OnePerson = "a caster",
+        OneLesson = "a lesson";
+
+    private const int PageRows = 50,
+        MostRows = 500;
+
+    private static readonly IReadOnlyList<double> Winds = CastMaps.Steps(-6, 14, 21);
+
+    public static void MapLogbook(this WebApplication app)
+    {
+        var log = app.MapGroup("/api/log").WithTags("Logbook");
+        log.MapGet("", List).WithSummary("Outings, latest first, as many as fit what is asked for.");
+        log.MapGet("/answers", Answers).WithSummary("What the log says: losses, lines in the wind, what stays at home, what waters took.");
+        log.MapGet("/wind", InWind).WithSummary("Casts of a rod and line over the wind, with the engine's own curve.").IsHeavy();
+        log.MapGet("/new", New).WithSummary("An outing to fill in, from a brief and its outfit.").Refuses(404).IsHeavy();
+        log.MapGet(
+                "/{id:int}",
+                async Task<Results<Ok<Outing>, ProblemHttpResult>> (int id, ZingDb db, TimeProvider clock, CancellationToken cancel) =>
+                    await db.Shelf<Outing>(clock).FindAsync(id, cancel) is { } outing ? TypedResults.Ok(outing) : Problems.Gone(One)
+            )
+            .WithSummary("One outing.")
+            .Refuses(404);
+        log.MapPost(
+                "",
+                (Outing outing, ZingDb db, TimeProvider clock, CancellationToken cancel) =>
+                    Keep(outing with { Id = 0, Version = 0 }, db, clock, cancel)
+            )
+            .WithSummary("Keeps a new outing.");
+        log.MapPut(
+                "/{id:int}",
+                (int id, Outing outing, ZingDb db, TimeProvider clock, CancellationToken cancel) =>
+                    Keep(outing with { Id = id }, db, clock, cancel)
+            )
+            .WithSummary("Changes an outing; refused when it has moved on since the version it carries.")
+            .Refuses(404, 412);
+        log.MapShelf<Outing>(One);
+
+        log.MapGet("/learning", Learn).WithSummary("What the log teaches about casters and rods, as proposals.").IsHeavy();
+        log.MapPost("/learning/caster", DecideCaster)
+            .WithSummary("Accepts or refuses what casts say of a caster.")
+            .Refuses(404, 409)
+            .IsHeavy();
+        log.MapPost("/learning/rod", DecideRod).WithSummary("Accepts or refuses what feeling says of a rod.").Refuses(404, 409).IsHeavy();
+        var lessons = log.MapGroup("/lessons");
+        lessons
+            .MapGet(
+                "",
+                async (ZingDb db, TimeProvider clock, CancellationToken cancel) =>
+                    TypedResults.Ok<IReadOnlyList<Lesson>>(await db.Shelf<Lesson>(clock).ListAsync(cancel))
+            )
+            .WithSummary("Every lesson that stands: accepted or refused.");
+        lessons.MapShelf<Lesson>(OneLesson);
+
+        var people = log.MapGroup("/casters");
+        people
+            .MapGet(
+                "",
+                async (ZingDb db, TimeProvider clock, CancellationToken cancel) =>
+                    TypedResults.Ok<IReadOnlyList<OwnCaster>>(await db.Shelf<OwnCaster>(clock).ListAsync(cancel))
+            )
+            .WithSummary("The people of the house.");
+        people
+            .MapPost(
+                "",
+                (OwnCaster person, ZingDb db, TimeProvider clock, CancellationToken cancel) =>
+                    Keep(person with { Id = 0, Version = 0 }, db, clock, cancel)
+            )
+            .WithSummary("Keeps a person who casts.")
+            .Refuses(409);
+        people
+            .MapPut(
+                "/{id:int}",
+                (int id, OwnCaster person, ZingDb db, TimeProvider clock, CancellationToken cancel) =>
+                    Keep(person with { Id = id }, db, clock, cancel)
+            )
+            .WithSummary("Changes a person who casts.")
+            .Refuses(404, 409, 412);
+        people.MapShelf<OwnCaster>(OnePerson);
+    }
+
+    private static async Task<Results<Ok<LogPage>, ValidationProblem>> List(
+        [AsParameters] LogAsked asked,
+        ZingDb db,
+        CancellationToken cancel,
+        int skip = 0,
+        int take = PageRows
+    )
+    {
+        if (asked.Check() is { Count: > 0 } wrong)
+            return Problems.Of(wrong);
+        var outings = await db.LogAsync(cancel);
+        var outfitOf = Outfits(await db.EverShedAsync(cancel));
+        var found = asked.Filter.Of(outings, outfitOf).ToList();
+        return TypedResults.Ok(
+            new LogPage(
+                found.Count,
+                [.. found.Skip(Math.Max(0, skip)).Take(Math.Clamp(take, 1, MostRows)).Select(o => new LogRow(o, outfitOf(o)))],
+                [
+                    .. outings
+                        .Select(o => o.Place)
+                        .Where(p => p.Length > 0)
+                        .Distinct(StringComparer.OrdinalIgnoreCase)
+                        .Order(StringComparer.Ordinal),
+                ],
+                outings.Count
+            )
+        );
+    }
+
+    // What an outing was made with, in words; what was put away since is still called by its name.
+    private static Func<Outing, string> Outfits(GearShed ever)
+    {
+        static Dictionary<int, string> Called(IEnumerable<Gear> pieces) => pieces.ToDictionary(p => p.Id, p => $"{p.Tag} {p.Name}");
+        var (rods, lines, reels) = (Called(ever.Rods), Called(ever.Lines), Called(ever.Reels));
+        return o =>
+            string.Join(
+                ", ",
+                new[]
+                {
+                    rods.GetValueOrDefault(o.RodId ?? 0),
+                    lines.GetValueOrDefault(o.LineId ?? 0),
+                    reels.GetValueOrDefault(o.ReelId ?? 0),
+                }.OfType<string>()
+            );
+    }
+
+    private static async Task<Results<Ok<LogAnswers>, ValidationProblem>> Answers(
+        [AsParameters] LogAsked asked,
+        ZingDb db,
+        CancellationToken cancel
+    )
+    {
+        if (asked.Check() is { Count: > 0 } wrong)
+            return Problems.Of(wrong);
+        var shed = await db.ShedAsync(cancel);
+        return TypedResults.Ok(
+            LogAnswers.Of([.. asked.Filter.Of(await db.LogAsync(cancel), Outfits(await db.EverShedAsync(cancel)))], shed)
+        );
+    }
+
+    private static async Task<Ok<LogWind>> InWind(int rod, int line, ZingDb db, CancellationToken cancel)
+    {
+        var (shed, casters) = (await db.EverShedAsync(cancel), await db.CastersAsync(cancel));
+        var its = (await db.LogAsync(cancel)).Where(o => o.RodId == rod && o.LineId == line && o.Casts.Count > 0).ToList();
+        var points = its.SelectMany(o =>
+            o.Casts.Select(c =>
+            {
+                var day = o.Day(c);
+                var face = (day.WindMps ?? 0) * Math.Cos((day.WindFromDeg ?? 0) * Math.PI / 180);
+                return new WindPoint(o.On, face, c.DistanceM, c.AllOut, c.By, c.Turned);
+            })
+        );
+        // By whoever cast it last, as it was rigged then.
+        var last = its.FirstOrDefault(o => casters.Any(c => c.Id == o.Caster));
+        var setup = last?.Setup(
+            null,
+            shed.Rods.FirstOrDefault(r => r.Id == rod),
+            shed.Lines.FirstOrDefault(l => l.Id == line),
+            shed.Leaders.FirstOrDefault(l => l.Id == last.LeaderId),
+            casters
+        );
+        return TypedResults.Ok(
+            new LogWind(
+                [.. points],
+                Winds,
+                setup is null ? [] : CastMaps.ByWind(setup, Winds, cancel),
+                setup?.Caster.ReachTolerance ?? 0,
+                setup?.Caster.Name
+            )
+        );
+    }
+
+    private static async Task<Results<Ok<Outing>, ProblemHttpResult>> New(
+        int? brief,
+        OutingKind? kind,
+        ZingDb db,
+        TimeProvider clock,
+        CancellationToken cancel
+    )
+    {
+        var on = DateOnly.FromDateTime(clock.GetLocalNow().Date);
+        // Whoever cast last casts again, at the same place.
+        var before = (await db.LogAsync(cancel)).FirstOrDefault();
+        var blank = new Outing
+        {
+            Key = Outing.NewKey(),
+            On = on,
+            Kind = kind ?? OutingKind.Water,
+            Caster = before?.Caster ?? Casters.Usual.Id,
+        };
+        if (brief is null)
+            return TypedResults.Ok(
+                kind == OutingKind.Grass && before is not null
+                    ? blank with
+                    {
+                        RodId = before.RodId,
+                        LineId = before.LineId,
+                        ReelId = before.ReelId,
+                        LeaderId = before.LeaderId,
+                        LeaderM = before.LeaderM,
+                        TippetM = before.TippetM,
+                        FlyKind = before.FlyKind,
+                        HookSize = before.HookSize,
+                    }
+                    : blank
+            );
+        if (await db.Shelf<SavedBrief>(clock).FindAsync(brief.Value, cancel) is not { } kept)
+            return Problems.Gone("a brief");
+        var (shed, casters) = (await db.ShedAsync(cancel), await db.CastersAsync(cancel));
+        var day = Brief.Complete(kept.Draft, casters);
+        var outfit = Matcher.For(day, shed, kept.Off.ToHashSet(), cancel).Choose(kept.Pins).Outfit;
+        static int? There(Kept piece) => piece.Id > 0 ? piece.Id : null;
+        return TypedResults.Ok(
+            blank with
+            {
+                BriefId = kept.Id,
+                Place = kept.Name.Length <= 80 ? kept.Name : kept.Name[..80],
+                Caster = day.Caster.Id,
+                RodId = There(outfit.Rod),
+                LineId = There(outfit.Line),
+                ReelId = There(outfit.Reel),
+                LeaderId = outfit.Tied?.Id,
+                LeaderM = outfit.Leader.LengthM,
+                TippetM = outfit.Tippet.DiameterM,
+                FlyKind = day.Fly.Kind.Id,
+                HookSize = day.Fly.Size.Number,
+                Species = day.Species.Id,
+                Water = day.Water,
+                Cover = day.Cover,
+                Stance = day.Stance,
+                Salt = day.Salt,
+                WaterC = kept.Draft.WaterC,
+                WindMps = day.WindMps,
+                WindFromDeg = day.WindFromDeg,
+            }
+        );
+    }
+
+    private static async Task<Results<Ok<Outing>, ValidationProblem, ProblemHttpResult>> Keep(
+        Outing outing,
+        ZingDb db,
+        TimeProvider clock,
+        CancellationToken cancel
+    )
+    {
+        var shelf = db.Shelf<Outing>(clock);
+        if (outing.Id != 0 && await shelf.FindAsync(outing.Id, cancel) is null)
+            return Problems.Gone(One);
+        IReadOnlyList<FieldProblem> wrong =
+        [
+            .. outing.Check(DateOnly.FromDateTime(clock.GetLocalNow().Date)),
+            .. await Unknown(outing, db, cancel),
+        ];
+        return wrong.Count > 0 ? Problems.Of(wrong.Distinct()) : TypedResults.Ok(await shelf.KeepAsync(outing, "This outing", cancel));
+    }
+
+    // What was put away since was there; what never was is none.
+    private static async Task<IReadOnlyList<FieldProblem>> Unknown(Outing outing, ZingDb db, CancellationToken cancel)
+    {
+        var shed = await db.EverShedAsync(cancel);
+        var check = new FieldCheck()
+            .Must("rodId", outing.RodId is null || shed.Rods.Any(r => r.Id == outing.RodId), "That rod is not in the shed.")
+            .Must("lineId", outing.LineId is null || shed.Lines.Any(l => l.Id == outing.LineId), "That line is not in the shed.")
+            .Must("reelId", outing.ReelId is null || shed.Reels.Any(r => r.Id == outing.ReelId), "That reel is not in the shed.")
+            .Must("leaderId", outing.LeaderId is null || shed.Leaders.Any(l => l.Id == outing.LeaderId), "That leader is not in the shed.")
+            .Must(
+                "caster",
+                (await db.CastersAsync(cancel)).Any(c => c.Id == outing.Caster),
+                "That caster is not here any more. Pick another."
+            )
+            .Must(
+                "briefId",
+                outing.BriefId is null || await db.Briefs.IgnoreQueryFilters().AnyAsync(b => b.Id == outing.BriefId, cancel),
+                "That brief is not here any more."
+            )
+            .Must(
+                "key",
+                !await db.Outings.IgnoreQueryFilters().AnyAsync(o => o.Key == outing.Key && o.Id != outing.Id, cancel),
+                "This entry is in the log already."
+            );
+        return check.Problems;
+    }
+
+    private static async Task<Results<Ok<OwnCaster>, ValidationProblem, ProblemHttpResult>> Keep(
+        OwnCaster person,
+        ZingDb db,
+        TimeProvider clock,
+        CancellationToken cancel
+    )
+    {
+        var shelf = db.Shelf<OwnCaster>(clock);
+        if (person.Id != 0 && await shelf.FindAsync(person.Id, cancel) is null)
+            return Problems.Gone(OnePerson);
+        if (person.Check() is { Count: > 0 } wrong)
+            return Problems.Of(wrong);
+        if (await db.People.AnyAsync(p => p.Name == person.Name && p.Id != person.Id, cancel))
+            return Problems.At("name", $"There is a {person.Name} already.");
+        return TypedResults.Ok(await shelf.KeepAsync(person, person.Name, cancel));
+    }
+
+    private static async Task<Learning> LearningAsync(ZingDb db, CancellationToken cancel) =>
+        Learning.Of(
+            await db.LogAsync(cancel),
+            await db.EverShedAsync(cancel),
+            await db.CastersAsync(cancel),
+            await db.People.AsNoTracking().ToListAsync(cancel),
+            await db.Lessons.AsNoTracking().ToListAsync(cancel),
+            cancel
+        );
+
+    private static async Task<Ok<LearningAnswer>> Learn(ZingDb db, CancellationToken cancel)
+    {
+        var learning = await LearningAsync(db, cancel);
+        return TypedResults.Ok(new LearningAnswer(learning.Casters, learning.Rods, PracticePlan.Drills, PracticePlan.Mind));
+    }
+
+    private const string Moved = "More was logged since this was read. Look at it again.";
+
+    private static async Task<Results<Ok<DecisionAnswer>, ValidationProblem, ProblemHttpResult>> DecideCaster(
+        CasterDecision decision,
+        ZingDb db,
+        TimeProvider clock,
+        CancellationToken cancel
+    )
+    {
+        await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+        if ((await LearningAsync(db, cancel)).Casters.FirstOrDefault(c => c.CasterId == decision.CasterId) is not { Fit: { } fit } about)
+            return TypedResults.Problem(statusCode: 404, title: "Nothing is proposed about that caster.");
+        if (about.Casts != decision.Evidence)
+            return TypedResults.Problem(statusCode: 409, title: Moved);
+        var number = Casters.NumberOf(decision.CasterId);
+        if (number is null)
+        {
+            // Casts logged under a preset are somebody's: they go over to the person, who begins as that preset.
+            var kept = await Keep(new OwnCaster { Name = decision.Name ?? "", From = decision.CasterId }, db, clock, cancel);
+            if (kept.Result is not Ok<OwnCaster> { Value: { } person })
+                return kept.Result is ValidationProblem wrong ? wrong : (ProblemHttpResult)kept.Result;
+            number = person.Id;
+            await db
+                .Outings.Where(o => o.Caster == decision.CasterId)
+                .ExecuteUpdateAsync(
+                    set => set.SetProperty(o => o.Caster, person.CasterId).SetProperty(o => o.Version, o => o.Version + 1),
+                    cancel
+                );
+            if (decision.Briefs)
+                foreach (var brief in await db.Briefs.AsNoTracking().ToListAsync(cancel))
+                    if ((brief.Draft.Caster ?? Casters.Usual.Id) == decision.CasterId)
+                        await db.Shelf<SavedBrief>(clock)
+                            .KeepAsync(brief with { Draft = brief.Draft with { Caster = person.CasterId } }, "A brief", cancel);
+        }
+        var lesson = await db.Shelf<Lesson>(clock)
+            .KeepAsync(
+                new()
+                {
+                    CasterId = number,
+                    Accepted = decision.Accept,
+                    At = clock.GetUtcNow().UtcDateTime,
+                    Evidence = about.Casts,
+                    Hand = LearnedHand.Of(fit.After),
+                },
+                "This lesson",
+                cancel
+            );
+        await transaction.CommitAsync(cancel);
+        return TypedResults.Ok(new DecisionAnswer(lesson, Casters.OwnId(number.Value)));
+    }
+
+    private static async Task<Results<Ok<DecisionAnswer>, ValidationProblem, ProblemHttpResult>> DecideRod(
+        RodDecision decision,
+        ZingDb db,
+        TimeProvider clock,
+        CancellationToken cancel
+    )
+    {
+        await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+        if ((await LearningAsync(db, cancel)).Rods.FirstOrDefault(r => r.RodId == decision.RodId) is not { Feel: { } feel } about)
+            return TypedResults.Problem(statusCode: 404, title: "Nothing is proposed about that rod.");
+        if (about.Votes != decision.Evidence)
+            return TypedResults.Problem(statusCode: 409, title: Moved);
+        var lesson = await db.Shelf<Lesson>(clock)
+            .KeepAsync(
+                new()
+                {
+                    RodId = decision.RodId,
+                    Accepted = decision.Accept,
+                    At = clock.GetUtcNow().UtcDateTime,
+                    Evidence = about.Votes,
+                    Feel = feel,
+                },
+                "This lesson",
+                cancel
+            );
+        await transaction.CommitAsync(cancel);
+        return TypedResults.Ok(new DecisionAnswer(lesson, null));
+    }
+}
+
+/// <summary>What is asked of the log, from the address.</summary>
+public sealed record LogAsked(
+    string? Text = null,
+    OutingKind? Kind = null,
+    int? Rod = null,
+    int? Line = null,
+    string? Place = null,
+    DateOnly? Since = null,
+    DateOnly? Until = null,
+    bool WithLoss = false,
+    bool WithFish = false
+)
+{
+    internal LogFilter Filter => new(Text, Kind, Rod, Line, Place, Since, Until, WithLoss, WithFish);
+
+    internal IReadOnlyList<FieldProblem> Check() =>
+        new FieldCheck()
+            .Text("text", Text, 200, optional: true)
+            .Text("place", Place, 80, optional: true)
+            .Must("until", Since is null || Until is null || Since <= Until, "The last day is not before the first.")
+            .Problems;
+}
