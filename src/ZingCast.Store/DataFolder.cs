@@ -9,6 +9,22 @@ namespace ZingCast.Store;
 /// <summary>Something about a data folder or a file in it that cannot be worked with, in one line for the person at the terminal.</summary>
 public sealed class DataFolderException(string message) : Exception(message);
 
+/// <summary>Why a copy was made.</summary>
+public enum CopyKind
+{
+    /// <summary>A day had passed.</summary>
+    Daily,
+
+    /// <summary>A new version was about to change the file.</summary>
+    Before,
+
+    /// <summary>Something else was about to take its place.</summary>
+    Replaced,
+}
+
+/// <summary>A copy of everything kept, beside the file.</summary>
+public sealed record DataCopy(string Name, CopyKind Kind, DateTime At, long Bytes);
+
 /// <summary>
 /// The folder that holds everything kept: opened, brought up to date, copied, put back. Nothing here is half done when the power goes: a
 /// new file is made beside its place and renamed, an older one is migrated in one transaction, and the only lock is SQLite's own, which
@@ -116,6 +132,104 @@ public static partial class DataFolder
             }
         );
         return kept;
+    }
+
+    /// <summary>How many automatic copies are kept: daily ones, and those made before a new version changed the file.</summary>
+    public const int CopiesKept = 10;
+
+    private static readonly TimeSpan Day = TimeSpan.FromHours(24);
+
+    /// <summary>
+    /// Copies the file beside itself when the last such copy is a day old, or the file is and was never copied, and something was written
+    /// since. The oldest automatic copies go. Says whether it did.
+    /// </summary>
+    public static bool Daily(string folder, TimeProvider clock)
+    {
+        var file = FileIn(folder);
+        if (!File.Exists(file))
+            return false;
+        var last = Copies(folder).Where(c => c.Kind == CopyKind.Daily).Select(c => (DateTime?)c.At).Max();
+        var since = last ?? File.GetCreationTimeUtc(file);
+        var written = Endings.Select(end => file + end).Where(File.Exists).Max(File.GetLastWriteTimeUtc);
+        if (clock.GetUtcNow().UtcDateTime - since < Day || (last is not null && written <= last))
+            return false;
+        InWords(folder, () => CopyWhole(file, Free(folder, "daily", clock)));
+        Prune(folder);
+        return true;
+    }
+
+    private static void Prune(string folder)
+    {
+        foreach (var old in Copies(folder).Where(c => c.Kind is CopyKind.Daily or CopyKind.Before).Skip(CopiesKept))
+            File.Delete(Path.Combine(folder, old.Name));
+    }
+
+    /// <summary>Copies beside the file, latest first.</summary>
+    public static IReadOnlyList<DataCopy> Copies(string folder) =>
+        [
+            .. new DirectoryInfo(folder)
+                .EnumerateFiles("*.db")
+                .Select(f => (File: f, Named: CopyName().Match(f.Name)))
+                .Where(x => x.Named.Success)
+                .Select(x => new DataCopy(
+                    x.File.Name,
+                    x.Named.Groups["kind"].Value switch
+                    {
+                        "daily" => CopyKind.Daily,
+                        "before" => CopyKind.Before,
+                        _ => CopyKind.Replaced,
+                    },
+                    DateTime.ParseExact(
+                        x.Named.Groups["at"].Value,
+                        "yyyyMMddHHmmss",
+                        System.Globalization.CultureInfo.InvariantCulture,
+                        System.Globalization.DateTimeStyles.AssumeUniversal | System.Globalization.DateTimeStyles.AdjustToUniversal
+                    ),
+                    x.File.Length
+                ))
+                .OrderByDescending(c => c.At)
+                .ThenByDescending(c => c.Name, StringComparer.Ordinal),
+        ];
+
+    [GeneratedRegex(
+        @"^(?<kind>daily|before|replaced)(-[A-Za-z0-9_]+)?-(?<at>20[0-9]{2}(0[1-9]|1[0-2])([0-2][0-9]|3[01])([01][0-9]|2[0-3])[0-5][0-9][0-5][0-9])(-[0-9]+)?\.db$"
+    )]
+    private static partial Regex CopyName();
+
+    /// <summary>Copies the file beside itself before something replaces a part of it; returns the copy's name.</summary>
+    public static string KeepCopy(string folder, TimeProvider clock)
+    {
+        var to = Free(folder, "replaced", clock);
+        InWords(folder, () => CopyWhole(FileIn(folder), to));
+        return Path.GetFileName(to);
+    }
+
+    /// <summary>
+    /// A saved file, brought up to the current model in a copy that is removed when it is closed; for looking into. Neither it nor what
+    /// is in use is touched. Throws <see cref="DataFolderException"/>.
+    /// </summary>
+    public static async Task<T> LookIntoAsync<T>(string folder, string from, TimeProvider clock, Func<ZingDb, Task<T>> look)
+    {
+        var copy = Path.Combine(folder, $"restoring-{Guid.NewGuid():N}.db");
+        try
+        {
+            InWords(
+                folder,
+                () =>
+                {
+                    File.Copy(from, copy);
+                    InspectSaved(copy, from);
+                    Update(copy, clock, _ => { }, copyFirst: false);
+                }
+            );
+            using var connection = Connect(copy);
+            await using var db = Context(connection);
+            return await look(db);
+        }
+        finally
+        {
+            Remove(copy);
+        }
     }
 
     /// <summary>
@@ -329,7 +443,10 @@ public static partial class DataFolder
         if (applied.Count == known.Count)
             return;
         if (copyFirst)
+        {
             CopyWhole(file, Free(Path.GetDirectoryName(file)!, $"before-{known[applied.Count]}", clock));
+            Prune(Path.GetDirectoryName(file)!);
+        }
         Run(connection, Script(db, applied[^1]), transaction);
         // Earlier versions took a lock that outlived them.
         Run(connection, """drop table if exists "__EFMigrationsLock" """, transaction);

@@ -33,12 +33,40 @@ public static class GearPaste
     /// <summary>Most rows that are kept together.</summary>
     public const int MostRows = 2000;
 
-    private sealed record Column(string Name, string Field, Func<Gear, string, bool, (Gear? Piece, string? Problem)> Read, string[] Also);
+    private sealed record Column(
+        string Name,
+        string Field,
+        Func<Gear, string, bool, (Gear? Piece, string? Problem)> Read,
+        Func<Gear, string?> Write,
+        string[] Also
+    );
 
-    private static Column Any(string name, string field, Func<Gear, string, Gear> set, params string[] also) =>
-        new(name, field, (piece, cell, _) => (set(piece, cell), null), also);
+    private static Column Any(string name, string field, Func<Gear, string, Gear> set, Func<Gear, string?> get, params string[] also) =>
+        new(name, field, (piece, cell, _) => (set(piece, cell), null), get, also);
 
-    private static Column Measure(string name, string field, Kind kind, Func<Gear, double, Gear?> set, params string[] also) =>
+    // Written so that it is read again as it was, in metric units.
+    private static string? Said(double? si, double scale, string unit) =>
+        si is { } value ? $"{Math.Round(value * scale, 9).ToString("R", CultureInfo.InvariantCulture)}{unit}" : null;
+
+    private static (double Scale, string Unit) Metric(Kind kind) =>
+        kind switch
+        {
+            Kind.GearMass or Kind.LineMass => (1000, " g"),
+            Kind.SpoolSize or Kind.Diameter => (1000, " mm"),
+            Kind.Length or Kind.RodLength or Kind.Spooled => (1, " m"),
+            Kind.Force => (1, " N"),
+            Kind.Angle => (1, "°"),
+            _ => (1, ""),
+        };
+
+    private static Column Measure(
+        string name,
+        string field,
+        Kind kind,
+        Func<Gear, double, Gear?> set,
+        Func<Gear, double?> get,
+        params string[] also
+    ) =>
         new(
             name,
             field,
@@ -48,11 +76,18 @@ public static class GearPaste
                         ? (with, null)
                         : (null, $"{OneOf(piece)} has none. Leave this empty.")
                     : (null, Reader.Read(kind, cell, metric).Problem),
+            piece => Said(get(piece), Metric(kind).Scale, Metric(kind).Unit),
             also
         );
 
-    private static Column Choice(string name, string field, string words, Func<Gear, string, Gear?> set, params string[] also) =>
-        new(name, field, (piece, cell, _) => set(piece, cell.ToLowerInvariant()) is { } with ? (with, null) : (null, words), also);
+    private static Column Choice(
+        string name,
+        string field,
+        string words,
+        Func<Gear, string, Gear?> set,
+        Func<Gear, string?> get,
+        params string[] also
+    ) => new(name, field, (piece, cell, _) => set(piece, cell.ToLowerInvariant()) is { } with ? (with, null) : (null, words), get, also);
 
     private static string OneOf(Gear piece) =>
         piece switch
@@ -80,15 +115,16 @@ public static class GearPaste
 
     private static readonly Column[] Columns =
     [
-        Any("tag", "tag", (p, c) => p with { Tag = c }),
-        Any("name", "name", (p, c) => p with { Name = c }),
-        Any("note", "note", (p, c) => p with { Note = c }, "notes"),
-        Any("owner", "owner", (p, c) => p with { Owner = c }),
+        Any("tag", "tag", (p, c) => p with { Tag = c }, p => p.Tag),
+        Any("name", "name", (p, c) => p with { Name = c }, p => p.Name),
+        Any("note", "note", (p, c) => p with { Note = c }, p => p.Note, "notes"),
+        Any("owner", "owner", (p, c) => p with { Owner = c }, p => p.Owner),
         Choice(
             "condition",
             "condition",
             Names<Condition>(ConditionWords.Of),
-            (p, c) => Named<Condition>(c, ConditionWords.Of) is { } condition ? p with { Condition = condition } : null
+            (p, c) => Named<Condition>(c, ConditionWords.Of) is { } condition ? p with { Condition = condition } : null,
+            p => ConditionWords.Of(p.Condition)
         ),
         Choice(
             "price",
@@ -100,10 +136,11 @@ public static class GearPaste
                     {
                         Price = price,
                     }
-                    : null
+                    : null,
+            p => Said(p.Price, 1, "")
         ),
-        Choice("bought", "boughtOn", NoDay, (p, c) => Day(c) is { } day ? p with { BoughtOn = day } : null),
-        Choice("serviced", "servicedOn", NoDay, (p, c) => Day(c) is { } day ? p with { ServicedOn = day } : null),
+        Choice("bought", "boughtOn", NoDay, (p, c) => Day(c) is { } day ? p with { BoughtOn = day } : null, p => Said(p.BoughtOn)),
+        Choice("serviced", "servicedOn", NoDay, (p, c) => Day(c) is { } day ? p with { ServicedOn = day } : null, p => Said(p.ServicedOn)),
         Measure(
             "class",
             "printedClass",
@@ -116,8 +153,16 @@ public static class GearPaste
                     Reel reel => reel with { LabelLow = v, LabelHigh = reel.LabelHigh > v ? reel.LabelHigh : v },
                     _ => null,
                 },
+            p => (p as Rod)?.PrintedClass ?? (p as FlyLine)?.PrintedClass ?? (p as Reel)?.LabelLow,
             "weight class",
             "#"
+        ),
+        Measure(
+            "class to",
+            "labelHigh",
+            Kind.LineClass,
+            (p, v) => p is Reel reel ? reel with { LabelHigh = v } : null,
+            p => (p as Reel)?.LabelHigh
         ),
         Measure(
             "length",
@@ -129,7 +174,8 @@ public static class GearPaste
                     Rod rod => rod with { LengthM = v },
                     FlyLine line => line with { LengthM = v },
                     _ => null,
-                }
+                },
+            p => (p as Rod)?.LengthM ?? (p as FlyLine)?.LengthM
         ),
         Measure(
             "mass",
@@ -142,6 +188,7 @@ public static class GearPaste
                     Reel reel => reel with { MassKg = v },
                     _ => null,
                 },
+            p => (p as Rod)?.MassKg ?? (p as Reel)?.MassKg,
             "weight"
         ),
         Measure(
@@ -149,23 +196,102 @@ public static class GearPaste
             "measuredClass",
             Kind.LineClass,
             (p, v) => p is Rod rod ? rod with { MeasuredClass = v } : null,
+            p => (p as Rod)?.MeasuredClass,
             "measured class"
+        ),
+        Measure(
+            "measured to within",
+            "measuredPlusMinus",
+            Kind.LineClass,
+            (p, v) => p is Rod rod ? rod with { MeasuredPlusMinus = v } : null,
+            p => (p as Rod)?.MeasuredPlusMinus
+        ),
+        Measure(
+            "tip angle",
+            "tipAngleDeg",
+            Kind.Angle,
+            (p, v) => p is Rod rod ? rod with { TipAngleDeg = v } : null,
+            p => (p as Rod)?.TipAngleDeg
         ),
         Choice(
             "pieces",
             "pieces",
             "A rod has 1 to 9 pieces.",
             (p, c) =>
-                p is Rod rod && int.TryParse(c, NumberStyles.None, CultureInfo.InvariantCulture, out var n) ? rod with { Pieces = n } : null
+                p is Rod rod && int.TryParse(c, NumberStyles.None, CultureInfo.InvariantCulture, out var n)
+                    ? rod with
+                    {
+                        Pieces = n,
+                    }
+                    : null,
+            p => (p as Rod)?.Pieces.ToString(CultureInfo.InvariantCulture)
         ),
         Choice(
             "action",
             "printedAction",
             Names<RodAction>(Actions.Word),
-            (p, c) => p is Rod rod && Named<RodAction>(c, Actions.Word) is { } action ? rod with { PrintedAction = action } : null
+            (p, c) => p is Rod rod && Named<RodAction>(c, Actions.Word) is { } action ? rod with { PrintedAction = action } : null,
+            p => p is Rod { PrintedAction: { } action } ? Actions.Word(action) : null
         ),
-        Measure("head", "headM", Kind.Length, (p, v) => p is FlyLine line ? line with { HeadM = v } : null, "head length"),
-        Measure("weighs", "headKg", Kind.LineMass, (p, v) => p is FlyLine line ? line with { HeadKg = v } : null, "grains", "head mass"),
+        Choice(
+            "build",
+            "build",
+            Names<Build>(BuildWords.Of),
+            (p, c) => p is FlyLine line && Named<Build>(c, BuildWords.Of) is { } build ? line with { Build = build } : null,
+            p => p is FlyLine line ? BuildWords.Of(line.Build) : null
+        ),
+        Measure(
+            "head",
+            "headM",
+            Kind.Length,
+            (p, v) => p is FlyLine line ? line with { HeadM = v } : null,
+            p => (p as FlyLine)?.HeadM,
+            "head length"
+        ),
+        Measure(
+            "weighs",
+            "headKg",
+            Kind.LineMass,
+            (p, v) => p is FlyLine line ? line with { HeadKg = v } : null,
+            p => (p as FlyLine)?.HeadKg,
+            "grains",
+            "head mass"
+        ),
+        Measure(
+            "front taper",
+            "frontTaperM",
+            Kind.Length,
+            (p, v) => p is FlyLine line ? line with { FrontTaperM = v } : null,
+            p => (p as FlyLine)?.FrontTaperM
+        ),
+        Measure(
+            "rear taper",
+            "rearTaperM",
+            Kind.Length,
+            (p, v) => p is FlyLine line ? line with { RearTaperM = v } : null,
+            p => (p as FlyLine)?.RearTaperM
+        ),
+        Measure(
+            "tip thick",
+            "tipDiameterM",
+            Kind.Diameter,
+            (p, v) => p is FlyLine line ? line with { TipDiameterM = v } : null,
+            p => (p as FlyLine)?.TipDiameterM
+        ),
+        Measure(
+            "belly thick",
+            "bellyDiameterM",
+            Kind.Diameter,
+            (p, v) => p is FlyLine line ? line with { BellyDiameterM = v } : null,
+            p => (p as FlyLine)?.BellyDiameterM
+        ),
+        Measure(
+            "running thick",
+            "runningDiameterM",
+            Kind.Diameter,
+            (p, v) => p is FlyLine line ? line with { RunningDiameterM = v } : null,
+            p => (p as FlyLine)?.RunningDiameterM
+        ),
         Choice(
             "density",
             "density",
@@ -177,7 +303,8 @@ public static class GearPaste
                     {
                         Density = density.Id,
                     }
-                    : null
+                    : null,
+            p => p is FlyLine line ? Densities.Of(line.Density).Name : null
         ),
         Choice(
             "coating",
@@ -190,7 +317,8 @@ public static class GearPaste
                     {
                         Coating = coating.Id,
                     }
-                    : null
+                    : null,
+            p => p is FlyLine line ? Coatings.Of(line.Coating).Name : null
         ),
         Choice(
             "salt",
@@ -200,12 +328,67 @@ public static class GearPaste
                 c is not ("yes" or "y" or "x" or "no" or "n") ? null
                 : p is FlyLine line ? line with { SaltRated = c[0] != 'n' }
                 : p is Reel reel ? reel with { SaltProof = c[0] != 'n' }
-                : null
+                : null,
+            p => p is FlyLine { SaltRated: true } or Reel { SaltProof: true } ? "yes" : null
         ),
-        Measure("arbor", "arborM", Kind.SpoolSize, (p, v) => p is Reel reel ? reel with { ArborM = v } : null),
-        Measure("rim", "rimM", Kind.SpoolSize, (p, v) => p is Reel reel ? reel with { RimM = v } : null),
-        Measure("width", "widthM", Kind.SpoolSize, (p, v) => p is Reel reel ? reel with { WidthM = v } : null),
+        Measure("arbor", "arborM", Kind.SpoolSize, (p, v) => p is Reel reel ? reel with { ArborM = v } : null, p => (p as Reel)?.ArborM),
+        Measure("rim", "rimM", Kind.SpoolSize, (p, v) => p is Reel reel ? reel with { RimM = v } : null, p => (p as Reel)?.RimM),
+        Measure("width", "widthM", Kind.SpoolSize, (p, v) => p is Reel reel ? reel with { WidthM = v } : null, p => (p as Reel)?.WidthM),
+        Measure("drag", "dragN", Kind.Force, (p, v) => p is Reel reel ? reel with { DragN = v } : null, p => (p as Reel)?.DragN),
+        Measure(
+            "holds",
+            "statedBackingM",
+            Kind.Spooled,
+            (p, v) => p is Reel reel ? reel with { StatedBackingM = v } : null,
+            p => (p as Reel)?.StatedBackingM
+        ),
+        Choice(
+            "of backing",
+            "statedBacking",
+            Words(Backings.Rows.Select(b => b.Name)),
+            (p, c) =>
+                p is Reel reel && Backings.Rows.FirstOrDefault(b => b.Name.Equals(c, StringComparison.OrdinalIgnoreCase)) is { } backing
+                    ? reel with
+                    {
+                        StatedBacking = backing.Id,
+                    }
+                    : null,
+            p => p is Reel { StatedBacking: { } id } ? Backings.Find(id)?.Name : null
+        ),
+        Any("behind line", "statedLine", (p, c) => p is Reel reel ? reel with { StatedLine = c } : p, p => (p as Reel)?.StatedLine),
     ];
+
+    private static string? Said(DateOnly? day) => day?.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
+
+    /// <summary>
+    /// Pieces of one kind as a sheet that <see cref="Read"/> takes: every column that such a piece has. What was measured along a line, bend
+    /// tests and inspections are not in it; they are in the file of the whole house.
+    /// </summary>
+    public static string Write(IReadOnlyList<Gear> pieces)
+    {
+        var columns = Columns.Where(c => pieces.Any(p => !string.IsNullOrEmpty(c.Write(p)))).ToList();
+        using var text = new StringWriter();
+        using var csv = new CsvWriter(text, Sheets.AsWeWrite);
+        csv.WriteField("kind");
+        foreach (var column in columns)
+            csv.WriteField(column.Name);
+        csv.NextRecord();
+        foreach (var piece in pieces)
+        {
+            csv.WriteField(
+                piece switch
+                {
+                    Rod => "rod",
+                    FlyLine => "line",
+                    _ => "reel",
+                }
+            );
+            foreach (var column in columns)
+                csv.WriteField(Sheets.Safe(column.Write(piece) ?? ""));
+            csv.NextRecord();
+        }
+        return text.ToString();
+    }
 
     /// <summary>The names of the columns, for whoever makes such a sheet.</summary>
     public static readonly IReadOnlyList<string> ColumnNames = ["label", "kind", .. Columns.Select(c => c.Name)];
@@ -249,7 +432,7 @@ public static class GearPaste
             for (var i = 0; i < header.Length; i++)
                 if (columns[i] is { } column && csv.GetField(i) is { Length: > 0 } cell)
                 {
-                    var (with, problem) = column.Read(piece, cell, metric);
+                    var (with, problem) = column.Read(piece, Sheets.Plain(cell), metric);
                     if (with is null)
                         faults.Add(new(row, column.Name, $"“{Sheets.Quoted(cell)}”: {problem}"));
                     piece = with ?? piece;

@@ -23,6 +23,19 @@ internal static class Sheets
             PrepareHeaderForMatch = args => args.Header.Trim().ToLowerInvariant(),
         };
 
+    /// <summary>What we write ourselves.</summary>
+    public static CsvConfiguration AsWeWrite => new(CultureInfo.InvariantCulture) { NewLine = "\n" };
+
+    // A spreadsheet takes what begins with one of these for a formula.
+    private const string Formula = "=+-@\t\r";
+
+    /// <summary>A cell that no spreadsheet runs: an apostrophe goes before what it would take for a formula.</summary>
+    public static string Safe(string cell) => cell is [var first, ..] && (Formula.Contains(first) || first == '\'') ? $"'{cell}" : cell;
+
+    /// <summary>The cell as it was before <see cref="Safe"/>.</summary>
+    public static string Plain(string cell) =>
+        cell is ['\'', var second, ..] && (Formula.Contains(second) || second == '\'') ? cell[1..] : cell;
+
     /// <summary>What is quoted back of a cell that cannot be read.</summary>
     public static string Quoted(string? cell) => cell is { Length: > 30 } ? $"{cell[..30]}…" : cell ?? "";
 }
@@ -39,7 +52,7 @@ public static class ProfileCsv
     public static string Write(LineProfile profile)
     {
         using var text = new StringWriter();
-        using var csv = new CsvWriter(text, new CsvConfiguration(CultureInfo.InvariantCulture) { NewLine = "\n" });
+        using var csv = new CsvWriter(text, Sheets.AsWeWrite);
         foreach (var column in Columns)
             csv.WriteField(column);
         csv.NextRecord();

@@ -101,7 +101,12 @@ public sealed record Outing : Kept
     public double? LeaderM { get; init; }
 
     /// <summary>Tippet, metres thick; null for what the day asks for.</summary>
-    public double? TippetM { get; init; }
+    public double? TippetM
+    {
+        get;
+        // To a tenth of a thousandth of a millimetre: so it is written, and so it comes back.
+        init => field = value is { } v ? Math.Round(v, 7) : null;
+    }
 
     /// <summary>Fly family.</summary>
     public string? FlyKind { get; init; }

@@ -1,4 +1,7 @@
+using System.Text;
+using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Mvc;
 using ZingCast.Store;
 using ZingCast.Web.Hosting;
 
@@ -8,8 +11,23 @@ namespace ZingCast.Web.Rooms;
 /// <param name="Folder">The data folder.</param>
 /// <param name="File">The file in it.</param>
 /// <param name="Bytes">Its size with what was written ahead of it.</param>
-/// <param name="Copies">Copies beside it, made before a migration or when something was put back, newest first.</param>
-public sealed record DataAnswer(string Folder, string File, long Bytes, IReadOnlyList<string> Copies);
+/// <param name="Copies">Copies beside it, newest first.</param>
+/// <param name="CopiesKept">How many of those made by themselves are kept.</param>
+public sealed record DataAnswer(string Folder, string File, long Bytes, IReadOnlyList<DataCopy> Copies, int CopiesKept);
+
+/// <summary>A file to read into the house, and what to do with what both have.</summary>
+public sealed record HouseRequest(string Text, HouseMerge Merge = HouseMerge.Mine);
+
+/// <summary>What reading a file came to.</summary>
+/// <param name="Read">What changes, or why nothing does.</param>
+/// <param name="Kept">The copy of what was here before, where something was changed.</param>
+public sealed record HouseAnswer(HouseRead Read, string? Kept);
+
+/// <summary>What a copy has otherwise than the house now: new is what is only in the copy, gone what is only here.</summary>
+public sealed record CopyAnswer(string Name, IReadOnlyList<HouseChange> Differs);
+
+/// <summary>The copy that was made of what was here before something was put back.</summary>
+public sealed record PutBackAnswer(string? Kept);
 
 public static class DataRoom
 {
@@ -30,16 +48,8 @@ public static class DataRoom
                                 .EnumerateFiles(DataFolder.FileName + "*")
                                 .Where(f => f.Name is DataFolder.FileName or DataFolder.FileName + "-wal")
                                 .Sum(f => f.Length),
-                            [
-                                .. folder
-                                    .EnumerateFiles("*.db")
-                                    .Where(f =>
-                                        f.Name.StartsWith("before-", StringComparison.Ordinal)
-                                        || f.Name.StartsWith("replaced-", StringComparison.Ordinal)
-                                    )
-                                    .OrderByDescending(f => f.LastWriteTimeUtc)
-                                    .Select(f => f.Name),
-                            ]
+                            DataFolder.Copies(settings.Data),
+                            DataFolder.CopiesKept
                         )
                     );
                 }
@@ -65,5 +75,97 @@ public static class DataRoom
             )
             .IsHeavy()
             .WithSummary("Everything kept as one file, to be put back with ./zing restore.");
+
+        var backup = app.MapGroup("/api/backup").WithTags("Data");
+        backup
+            .MapGet(
+                "/file",
+                async (ZingDb db, TimeProvider clock, CancellationToken cancel) =>
+                    TypedResults.File(
+                        Encoding.UTF8.GetBytes(await HouseFile.WriteAsync(db, clock.GetUtcNow().UtcDateTime, cancel: cancel)),
+                        "application/json",
+                        $"zing-{clock.GetLocalNow():yyyy-MM-dd}.json"
+                    )
+            )
+            .IsHeavy()
+            .WithSummary("Everything kept as one JSON document that another house can read.");
+        backup.MapGet("/schema", () => TypedResults.Ok<JsonNode>(HouseSchema.Write())).WithSummary("The JSON Schema of that document.");
+        backup
+            .MapPost(
+                "/look",
+                (HouseRequest request, ZingDb db, Settings settings, TimeProvider clock, CancellationToken cancel) =>
+                    Read(request, false, db, settings, clock, cancel)
+            )
+            .WithMetadata(new RequestSizeLimitAttribute(2L * HouseFile.Longest))
+            .IsHeavy()
+            .WithSummary("What reading a document would change; keeps nothing.");
+        backup
+            .MapPost(
+                "/read",
+                (HouseRequest request, ZingDb db, Settings settings, TimeProvider clock, CancellationToken cancel) =>
+                    Read(request, true, db, settings, clock, cancel)
+            )
+            .WithMetadata(new RequestSizeLimitAttribute(2L * HouseFile.Longest))
+            .IsHeavy()
+            .WithSummary("Reads a document into the house, all of it or nothing where any of it has a fault.")
+            .Refuses(409, 507);
+        backup
+            .MapGet("/copies/{name}", Differs)
+            .IsHeavy()
+            .WithSummary("What a copy beside the file has otherwise than the house now.")
+            .Refuses(404, 507);
+        backup
+            .MapPost("/copies/{name}/restore", PutBack)
+            .IsHeavy()
+            .WithSummary("Puts a copy back; what was here is kept beside it.")
+            .Refuses(404, 507);
+    }
+
+    private static async Task<Results<Ok<HouseAnswer>, ValidationProblem>> Read(
+        HouseRequest request,
+        bool keep,
+        ZingDb db,
+        Settings settings,
+        TimeProvider clock,
+        CancellationToken cancel
+    )
+    {
+        if (request.Text.Length > HouseFile.Longest)
+            return Problems.At("text", $"More than {HouseFile.Longest >> 20} MB cannot be read.");
+        await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+        var today = DateOnly.FromDateTime(clock.GetLocalNow().Date);
+        var read = await HouseFile.ReadAsync(db, request.Text, request.Merge, today, cancel);
+        if (!keep || read.Faults.Count > 0)
+            return TypedResults.Ok(new HouseAnswer(read, null));
+        // The copy sees what was there before this transaction.
+        var kept = DataFolder.KeepCopy(settings.Data, clock);
+        await transaction.CommitAsync(cancel);
+        return TypedResults.Ok(new HouseAnswer(read, kept));
+    }
+
+    // Only names that were listed: nothing else in the folder, or outside it, is opened.
+    private static string? Copy(string name, Settings settings) =>
+        DataFolder.Copies(settings.Data).Any(c => c.Name == name) ? Path.Combine(settings.Data, name) : null;
+
+    private static async Task<Results<Ok<CopyAnswer>, ProblemHttpResult>> Differs(
+        string name,
+        ZingDb db,
+        Settings settings,
+        TimeProvider clock,
+        CancellationToken cancel
+    )
+    {
+        if (Copy(name, settings) is not { } file)
+            return Problems.Gone("a copy");
+        var at = clock.GetUtcNow().UtcDateTime;
+        var then = await DataFolder.LookIntoAsync(settings.Data, file, clock, copy => HouseFile.DocumentAsync(copy, at, cancel: cancel));
+        return TypedResults.Ok(new CopyAnswer(name, HouseFile.Differences(then, await HouseFile.DocumentAsync(db, at, cancel: cancel))));
+    }
+
+    private static Results<Ok<PutBackAnswer>, ProblemHttpResult> PutBack(string name, Settings settings, TimeProvider clock)
+    {
+        if (Copy(name, settings) is not { } file)
+            return Problems.Gone("a copy");
+        return TypedResults.Ok(new PutBackAnswer(Path.GetFileName(DataFolder.Restore(settings.Data, file, clock))));
     }
 }

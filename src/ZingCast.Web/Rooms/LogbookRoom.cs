@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
 using ZingCast.Core.Briefs;
 using ZingCast.Core.Casting;
@@ -61,6 +62,21 @@ public sealed record CasterDecision(string CasterId, bool Accept, int Evidence, 
 /// <param name="Evidence">How many votes it stood on when it was read.</param>
 public sealed record RodDecision(int RodId, bool Accept, int Evidence);
 
+/// <summary>A sheet of outings to read, and whether its rows take the place of those that are here otherwise.</summary>
+public sealed record SheetRequest(string Text, bool Theirs = false);
+
+/// <summary>What reading a sheet came to.</summary>
+/// <param name="Changes">What is new, otherwise, the same.</param>
+/// <param name="Faults">Every fault by row and column; with any, nothing is kept.</param>
+/// <param name="Notes">What was left out, and why.</param>
+/// <param name="Columns">The columns there are.</param>
+public sealed record SheetAnswer(
+    IReadOnlyList<HouseChange> Changes,
+    IReadOnlyList<CsvFault> Faults,
+    IReadOnlyList<string> Notes,
+    IReadOnlyList<string> Columns
+);
+
 /// <summary>What was decided, and who it is about.</summary>
 public sealed record DecisionAnswer(Lesson Lesson, string? CasterId);
 
@@ -103,6 +119,30 @@ public static class LogbookRoom
             .WithSummary("Changes an outing; refused when it has moved on since the version it carries.")
             .Refuses(404, 412);
         log.MapShelf<Outing>(One);
+        log.MapGet(
+                "/log.csv",
+                async (ZingDb db, TimeProvider clock, CancellationToken cancel) =>
+                    Sheet(LogCsv.Write(await HouseFile.DocumentAsync(db, clock.GetUtcNow().UtcDateTime, [HouseFile.Log], cancel)), "log")
+            )
+            .IsHeavy()
+            .WithSummary("The log as CSV.");
+        log.MapPost(
+                "/csv/look",
+                (SheetRequest request, ZingDb db, TimeProvider clock, CancellationToken cancel) =>
+                    ReadSheet(request, false, db, clock, cancel)
+            )
+            .WithMetadata(new RequestSizeLimitAttribute(2L * LogCsv.Longest))
+            .IsHeavy()
+            .WithSummary("What a sheet of outings would change; keeps nothing.");
+        log.MapPost(
+                "/csv",
+                (SheetRequest request, ZingDb db, TimeProvider clock, CancellationToken cancel) =>
+                    ReadSheet(request, true, db, clock, cancel)
+            )
+            .WithMetadata(new RequestSizeLimitAttribute(2L * LogCsv.Longest))
+            .IsHeavy()
+            .WithSummary("Reads a sheet of outings into the log, all of it or nothing where any row has a fault.")
+            .Refuses(409);
 
         log.MapGet("/learning", Learn).WithSummary("What the log teaches about casters and rods, as proposals.").IsHeavy();
         log.MapPost("/learning/caster", DecideCaster)
@@ -145,6 +185,39 @@ public static class LogbookRoom
             .WithSummary("Changes a person who casts.")
             .Refuses(404, 409, 412);
         people.MapShelf<OwnCaster>(OnePerson);
+    }
+
+    /// <summary>A sheet to take along.</summary>
+    internal static FileContentHttpResult Sheet(string csv, string name) =>
+        TypedResults.File(System.Text.Encoding.UTF8.GetBytes(csv), "text/csv; charset=utf-8", $"{name}.csv");
+
+    private static async Task<Results<Ok<SheetAnswer>, ValidationProblem>> ReadSheet(
+        SheetRequest request,
+        bool keep,
+        ZingDb db,
+        TimeProvider clock,
+        CancellationToken cancel
+    )
+    {
+        if (request.Text.Length > LogCsv.Longest)
+            return Problems.At("text", $"More than {LogCsv.Longest / 1_000_000} MB; bring a part of it.");
+        var (document, rows, faults) = LogCsv.Read(request.Text);
+        if (document is null)
+            return TypedResults.Ok(new SheetAnswer([], faults, [], LogCsv.ColumnNames));
+        await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+        var today = DateOnly.FromDateTime(clock.GetLocalNow().Date);
+        var merge = request.Theirs ? HouseMerge.Theirs : HouseMerge.Mine;
+        var read = await HouseFile.ReadAsync(db, document.ToJsonString(), merge, today, cancel);
+        if (keep && read.Faults.Count == 0)
+            await transaction.CommitAsync(cancel);
+        return TypedResults.Ok(
+            new SheetAnswer(
+                read.Changes,
+                [.. read.Faults.Select(f => new CsvFault(rows.ElementAtOrDefault(f.Row - 1), LogCsv.ColumnOf(f.Field), f.Problem))],
+                read.Notes,
+                LogCsv.ColumnNames
+            )
+        );
     }
 
     private static async Task<Results<Ok<LogPage>, ValidationProblem>> List(

@@ -3,8 +3,10 @@ using Microsoft.EntityFrameworkCore;
 using ZingCast.Core.Briefs;
 using ZingCast.Core.Lines;
 using ZingCast.Core.Matching;
+using ZingCast.Core.Measures;
 using ZingCast.Core.Reels;
 using ZingCast.Core.Rods;
+using ZingCast.Core.Shed;
 using ZingCast.Core.Trips;
 using ZingCast.Store;
 using ZingCast.Web.Hosting;
@@ -96,8 +98,22 @@ public static class ShedLooks
             )
             .WithSummary("Keeps every row of a spreadsheet, or none where any has a fault.")
             .Refuses(409);
+        foreach (var (name, pick) in Sheets)
+            shed.MapGet(
+                    $"/{name}.csv",
+                    async (ZingDb db, CancellationToken cancel) =>
+                        LogbookRoom.Sheet(GearPaste.Write(pick(await db.ShedAsync(cancel))), name)
+                )
+                .WithSummary($"The {name} of the shed as CSV, in the columns that are pasted.");
         shed.MapPost("/paste/undo", Undo).WithSummary("Puts away together what was pasted together.");
     }
+
+    private static readonly (string Name, Func<GearShed, IReadOnlyList<Gear>> Pick)[] Sheets =
+    [
+        ("rods", s => s.Rods),
+        ("lines", s => s.Lines),
+        ("reels", s => s.Reels),
+    ];
 
     private static async Task<Results<Ok<PasteAnswer>, ValidationProblem>> Paste(
         PasteRequest pasted,

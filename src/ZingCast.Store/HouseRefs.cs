@@ -1,0 +1,142 @@
+using System.Globalization;
+using System.Text.Json.Nodes;
+using ZingCast.Core.Care;
+using ZingCast.Core.Measures;
+using ZingCast.Core.Standards;
+
+namespace ZingCast.Store;
+
+/// <summary>A thing that is kept, when it was put away, and what it is known by.</summary>
+internal sealed record HouseRow(Kept Thing, DateTime? Away, string Key);
+
+/// <summary>Everything kept, by what it is known by.</summary>
+internal sealed class House
+{
+    public Dictionary<string, List<HouseRow>> Rows { get; } = [];
+
+    private readonly Dictionary<(string Kind, int Id), string> keys = [];
+    private readonly Dictionary<(string Kind, string Key), HouseRow> byKey = [];
+
+    public string Called(string kind, int id) => keys.GetValueOrDefault((kind, id), "");
+
+    public string? KeyOf(string kind, int id) => keys.GetValueOrDefault((kind, id));
+
+    public HouseRow? Find(string kind, string key) => byKey.GetValueOrDefault((kind, key));
+
+    public void Add(HouseKind kind, Kept thing, DateTime? away, string? key = null)
+    {
+        var plain = key ?? kind.KeyOf(thing, Called);
+        // Two that are called alike are told apart by number.
+        var own = plain;
+        for (var n = 2; byKey.ContainsKey((kind.Name, own)); n++)
+            own = string.Create(CultureInfo.InvariantCulture, $"{plain} ~{n}");
+        var row = new HouseRow(thing, away, own);
+        (Rows.TryGetValue(kind.Name, out var rows) ? rows : Rows[kind.Name] = []).Add(row);
+        keys[(kind.Name, thing.Id)] = own;
+        byKey[(kind.Name, own)] = row;
+    }
+}
+
+/// <summary>References between things: numbers in a house, keys in a file.</summary>
+internal static class HouseRefs
+{
+    // A number as what it is known by. What is not there any more is known by nobody.
+    public static JsonNode? Named(Ref at, Kept thing, JsonNode value, House house)
+    {
+        switch (at.Form)
+        {
+            case RefForm.Caster:
+                return Casters.NumberOf(value.GetValue<string>()) is { } person
+                    ? house.KeyOf(HouseKind.Casters, person) is { } name
+                        ? new JsonObject { ["person"] = name }
+                        : null
+                    : value.DeepClone();
+            case RefForm.Tick:
+                return
+                    TickOf(value.GetValue<string>()) is var (word, kind, number)
+                    && int.TryParse(number, NumberStyles.None, CultureInfo.InvariantCulture, out var ticked)
+                    ? house.KeyOf(kind, ticked) is { } its
+                        ? $"{word}-{its}"
+                        : null
+                    : value.DeepClone();
+            case RefForm.Cared:
+                return HouseKind.PieceKind((Service)thing) is { } cared && house.KeyOf(cared, value.GetValue<int>()) is { } piece
+                    ? piece
+                    : null;
+            default:
+                return house.KeyOf(at.Kind, value.GetValue<int>());
+        }
+    }
+
+    private static (string Word, string Kind, string Tail)? TickOf(string tick)
+    {
+        foreach (var (word, kind) in ((string, string)[])[("rod", HouseKind.Rods), ("line", HouseKind.Lines), ("reel", HouseKind.Reels)])
+            if (tick.StartsWith(word + "-", StringComparison.Ordinal))
+                return (word, kind, tick[(word.Length + 1)..]);
+        return null;
+    }
+
+    // Puts another value in place of each one at a path; what becomes null is taken out. What is not there is passed over.
+    public static void Along(JsonNode? node, string path, Func<JsonNode, JsonNode?> change)
+    {
+        var (name, rest) = path.Split('.', 2) is [var first, .. var others] ? (first, others.FirstOrDefault()) : (path, null);
+        var list = name.EndsWith("[]", StringComparison.Ordinal);
+        name = list ? name[..^2] : name;
+        if (node is not JsonObject inside || inside[name] is not { } value)
+            return;
+        if (!list)
+        {
+            if (rest is null)
+                Put(change(value), v => inside[name] = v, () => inside.Remove(name));
+            else
+                Along(value, rest, change);
+            return;
+        }
+        if (value is not JsonArray items)
+            return;
+        for (var i = items.Count - 1; i >= 0; i--)
+            if (rest is not null)
+                Along(items[i], rest, change);
+            else if (items[i] is { } item)
+                Put(change(item), v => items[i] = v, () => items.RemoveAt(i));
+
+        static void Put(JsonNode? value, Action<JsonNode> put, Action remove)
+        {
+            if (value is null)
+                remove();
+            else
+                put(value);
+        }
+    }
+
+    public static (JsonNode? Found, string? Problem) Numbered(Ref at, JsonObject record, JsonNode value, House house)
+    {
+        static string? Word(JsonNode node) => node is JsonValue v && v.TryGetValue<string>(out var text) ? text : null;
+        (JsonNode?, string?) Find(string kind, string? key) =>
+            key is null ? (null, "it is known by its key")
+            : house.Find(kind, key) is { } row ? (row.Thing.Id, null)
+            : (null, $"there is no {HouseKind.Of(kind).One} “{Sheets.Quoted(key)}”");
+        switch (at.Form)
+        {
+            case RefForm.Caster when value is JsonObject person:
+                var (number, problem) = Find(HouseKind.Casters, person["person"] is { } who ? Word(who) : null);
+                return (number is null ? null : Casters.OwnId(number.GetValue<int>()), problem);
+            case RefForm.Caster:
+                return Word(value) is { } id && Casters.Find(id) is not null ? (id, null) : (null, "no caster is called that");
+            case RefForm.Tick:
+                if (Word(value) is not { } tick)
+                    return (null, "a tick is a word");
+                if (TickOf(tick) is not var (word, kind, key))
+                    return (tick, null);
+                // What was ticked and is not here any more needs no tick.
+                return (house.Find(kind, key) is { } ticked ? $"{word}-{ticked.Thing.Id}" : null, null);
+            case RefForm.Cared:
+                var task = CareTask.Find(record["taskId"] is { } t ? Word(t) : null);
+                return task is null ? (null, "there is no such task")
+                    : HouseKind.PieceKind(new() { TaskId = task.Id, On = default }) is { } cared ? Find(cared, Word(value))
+                    : (0, null);
+            default:
+                return Find(at.Kind, Word(value));
+        }
+    }
+}
