@@ -96,6 +96,23 @@ export type Purchase = S['Purchase'];
 export type Regret = S['Regret'];
 export type FirstOutfit = S['FirstOutfit'];
 export type ShedMatrix = S['ShedMatrix'];
+export type Outing = S['Outing'];
+export type LogRow = S['LogRow'];
+export type LogAnswers = S['LogAnswers'];
+export type LogWind = S['LogWind'];
+export type LoggedCast = S['LoggedCast'];
+export type LoggedFish = S['LoggedFish'];
+export type RingRound = S['RingRound'];
+export type SeasonDay = S['SeasonDay'];
+export type LossRow = S['LossRow'];
+export type CasterLearning = S['CasterLearning'];
+export type RodLearning = S['RodLearning'];
+export type PracticeDrill = S['PracticeDrill'];
+export type ProgressDay = S['ProgressDay'];
+export type CareItem = S['CareItem'];
+export type CareAnswer = S['CareAnswer'];
+export type HouseChange = S['HouseChange'];
+export type HouseMerge = S['HouseMerge'];
 
 export const api = createClient<paths>({ baseUrl: '' });
 

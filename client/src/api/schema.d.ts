@@ -7379,15 +7379,15 @@ export interface paths {
         get: {
             parameters: {
                 query?: {
-                    Text?: string;
-                    Kind?: components["schemas"]["OutingKind"];
-                    Rod?: number;
-                    Line?: number;
-                    Place?: string;
-                    Since?: string;
-                    Until?: string;
-                    WithLoss?: boolean;
-                    WithFish?: boolean;
+                    text?: string;
+                    kind?: components["schemas"]["OutingKind"];
+                    rod?: number;
+                    line?: number;
+                    place?: string;
+                    since?: string;
+                    until?: string;
+                    withLoss?: boolean;
+                    withFish?: boolean;
                     skip?: number;
                     take?: number;
                 };
@@ -7469,15 +7469,15 @@ export interface paths {
         get: {
             parameters: {
                 query?: {
-                    Text?: string;
-                    Kind?: components["schemas"]["OutingKind"];
-                    Rod?: number;
-                    Line?: number;
-                    Place?: string;
-                    Since?: string;
-                    Until?: string;
-                    WithLoss?: boolean;
-                    WithFish?: boolean;
+                    text?: string;
+                    kind?: components["schemas"]["OutingKind"];
+                    rod?: number;
+                    line?: number;
+                    place?: string;
+                    since?: string;
+                    until?: string;
+                    withLoss?: boolean;
+                    withFish?: boolean;
                 };
                 header?: never;
                 path?: never;
@@ -9889,6 +9889,15 @@ export interface components {
         };
         /** @enum {unknown} */
         CastOutcome: "turnedOver" | "piled" | "fellShort" | "cannotCarry";
+        CastPair: {
+            /** Format: int32 */
+            rodId: number;
+            /** Format: int32 */
+            lineId: number;
+            called: string;
+            /** Format: int32 */
+            casts: number;
+        };
         /** @enum {unknown} */
         CastQuality: "loop" | "speed" | "carry";
         CastRequest: {
@@ -10024,6 +10033,13 @@ export interface components {
             fishedBy: components["schemas"]["PickOfFishedBy"][];
             condition: components["schemas"]["PickOfCondition"][];
             regret: components["schemas"]["PickOfRegret"][];
+            outing: components["schemas"]["PickOfOutingKind"][];
+            distanceBy: components["schemas"]["PickOfDistanceBy"][];
+            feel: components["schemas"]["PickOfFeel"][];
+            turned: components["schemas"]["PickOfTurnedOver"][];
+            loss: components["schemas"]["PickOfLossCause"][];
+            dropped: components["schemas"]["PickOfDroppedPiece"][];
+            drill: components["schemas"]["PickOfDrill"][];
         };
         ClassRange: {
             /** Format: int32 */
@@ -10275,10 +10291,7 @@ export interface components {
             flyKg?: null | number;
             density?: null | string;
         };
-        /**
-         * @default paced
-         * @enum {unknown}
-         */
+        /** @enum {unknown} */
         DistanceBy: "paced" | "taped" | "guessed";
         DragReading: {
             right: boolean;
@@ -10294,7 +10307,7 @@ export interface components {
             says: components["schemas"]["Sentence"];
         };
         /** @enum {unknown} */
-        Drill: "carry" | "haul" | "distance" | "rings" | "intoWind" | null;
+        Drill: "carry" | "haul" | "distance" | "rings" | "intoWind";
         /** @enum {unknown} */
         DroppedPiece: "rod" | "reel";
         EnergyBudget: {
@@ -10320,7 +10333,7 @@ export interface components {
             figure: components["schemas"]["Figure"];
         };
         /** @enum {unknown} */
-        Feel: "underLoaded" | "light" | "right" | "heavy" | "overloaded" | null;
+        Feel: "underLoaded" | "light" | "right" | "heavy" | "overloaded";
         FightLoad: {
             /** Format: double */
             pullN: number;
@@ -11334,6 +11347,7 @@ export interface components {
             losses: components["schemas"]["LossRow"][];
             bands: components["schemas"]["WindBand"][];
             inWind: components["schemas"]["LineInWind"][];
+            pairs: components["schemas"]["CastPair"][];
             stayHome: components["schemas"]["PieceOut"][];
             waters: components["schemas"]["WaterRow"][];
             days: components["schemas"]["SeasonDay"][];
@@ -11721,6 +11735,22 @@ export interface components {
             id: components["schemas"]["Cover"];
             name: string;
         };
+        PickOfDistanceBy: {
+            id: components["schemas"]["DistanceBy"];
+            name: string;
+        };
+        PickOfDrill: {
+            id: components["schemas"]["Drill"];
+            name: string;
+        };
+        PickOfDroppedPiece: {
+            id: components["schemas"]["DroppedPiece"];
+            name: string;
+        };
+        PickOfFeel: {
+            id: components["schemas"]["Feel"];
+            name: string;
+        };
         PickOfFishedBy: {
             id: components["schemas"]["FishedBy"];
             name: string;
@@ -11749,6 +11779,14 @@ export interface components {
             id: components["schemas"]["Lean"];
             name: string;
         };
+        PickOfLossCause: {
+            id: components["schemas"]["LossCause"];
+            name: string;
+        };
+        PickOfOutingKind: {
+            id: components["schemas"]["OutingKind"];
+            name: string;
+        };
         PickOfOwned: {
             id: components["schemas"]["Owned"];
             name: string;
@@ -11767,6 +11805,10 @@ export interface components {
         };
         PickOfStance: {
             id: components["schemas"]["Stance"];
+            name: string;
+        };
+        PickOfTurnedOver: {
+            id: components["schemas"]["TurnedOver"];
             name: string;
         };
         PickOfWariness: {
@@ -12587,6 +12629,11 @@ export interface components {
             /** Format: double */
             floor?: null | number;
         };
+        SafetyPoint: {
+            id: string;
+            title: string;
+            says: string;
+        };
         SavedBrief: {
             name: string;
             draft: components["schemas"]["BriefDraft"];
@@ -12969,6 +13016,7 @@ export interface components {
             tables: components["schemas"]["ReferenceTable"][];
             rules: components["schemas"]["Rule"][];
             glossary: components["schemas"]["GlossaryTerm"][];
+            safety: components["schemas"]["SafetyPoint"][];
         };
         Step: {
             /** Format: double */
@@ -13270,10 +13318,7 @@ export interface components {
             /** Format: double */
             slackTurns: number;
         };
-        /**
-         * @default straight
-         * @enum {unknown}
-         */
+        /** @enum {unknown} */
         TurnedOver: "straight" | "late" | "piled";
         Turnover: {
             /** Format: double */

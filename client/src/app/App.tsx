@@ -5,6 +5,7 @@ import { api, ApiError, unwrap } from '../api/client';
 import { Nowhere } from '../rooms/home/Nowhere';
 import { CommandsProvider } from '../ui/commands';
 import { ToastProvider } from '../ui/toast';
+import { TourProvider } from '../ui/tour';
 import { UnitsProvider } from '../ui/units';
 import { House } from './House';
 import { fetchAll, moved, rooms } from './rooms';
@@ -37,17 +38,19 @@ export function App() {
     <UnitsProvider standards={data}>
       <CommandsProvider>
         <ToastProvider>
-          <Routes>
-            <Route element={<House />}>
-              {rooms.map(({ path, page: Page }) => (
-                <Route key={path} path={path} element={<Page />} />
-              ))}
-              {Object.entries(moved).map(([from, to]) => (
-                <Route key={from} path={from} element={<Navigate replace to={to} />} />
-              ))}
-              <Route path="*" element={<Nowhere />} />
-            </Route>
-          </Routes>
+          <TourProvider>
+            <Routes>
+              <Route element={<House />}>
+                {rooms.map(({ path, page: Page }) => (
+                  <Route key={path} path={path} element={<Page />} />
+                ))}
+                {Object.entries(moved).map(([from, to]) => (
+                  <Route key={from} path={from} element={<Navigate replace to={to} />} />
+                ))}
+                <Route path="*" element={<Nowhere />} />
+              </Route>
+            </Routes>
+          </TourProvider>
         </ToastProvider>
       </CommandsProvider>
     </UnitsProvider>

@@ -1,6 +1,5 @@
 import { Suspense, useEffect, useState } from 'react';
 import { Link, NavLink, Outlet, useLocation, useMatch, useNavigate, useSearchParams } from 'react-router';
-import { DataPanel } from '../rooms/home/DataPanel';
 import { ReferencePanel } from '../rooms/reference/ReferencePanel';
 import { useMeasuringBench } from '../state/atHand';
 import { useBriefs } from '../state/briefs';
@@ -9,10 +8,13 @@ import { useCommands } from '../ui/commands';
 import { Palette } from '../ui/Palette';
 import { currentTheme, setTheme } from '../ui/theme';
 import { useLatestUndo } from '../ui/toast';
+import { useTour } from '../ui/tour';
 import { useUnits } from '../ui/units';
 import { Keys } from './Keys';
 import { MissingPage } from './MissingPage';
+import { Pictures } from './Pictures';
 import { rooms } from './rooms';
+import { TourGuide } from './TourGuide';
 import { UnitsMenu } from './UnitsMenu';
 
 /** The bar over every room, with what works everywhere. */
@@ -21,7 +23,7 @@ export function House() {
   const [theme, showTheme] = useState(currentTheme);
   const [params, setParams] = useSearchParams();
   // Not in the address: the router turns pages at its leisure, and the letters after Ctrl K must not fall through.
-  const [sheet, setSheet] = useState<'commands' | 'keys' | null>(null);
+  const [sheet, setSheet] = useState<'commands' | 'keys' | 'pictures' | null>(null);
   const { pathname } = useLocation();
   const shown = params.get('show');
   const show = (what: string | null, table?: string) =>
@@ -50,12 +52,14 @@ export function House() {
   // A brief has its own way back, which takes these in.
   const onBrief = useMatch('/briefs/:id/:link?')?.params.id;
   const undo = useLatestUndo();
+  const tour = useTour();
   const atBrief = onBrief !== undefined && onBrief !== 'new';
   useCommands([
     everywhere('palette', 'Find a command', 'search palette', ['mod+k', '/'], () => setSheet('commands')),
     everywhere('keys', 'List the keys', 'shortcuts keyboard help', ['?'], () => setSheet('keys')),
     everywhere('reference', 'Open the reference', 'tables rules standards', ['r'], () => show('reference')),
-    everywhere('data', 'Where your data is', 'backup copy save file restore folder', [], () => show('data')),
+    everywhere('pictures', 'Save a picture', 'svg png drawing image export', [], () => setSheet('pictures')),
+    everywhere('tour', 'Take the tour', 'guide help learn begin', [], tour.begin),
     everywhere(
       'units',
       system === 'trade' ? 'Show metres and grams' : 'Show feet and grains',
@@ -123,9 +127,9 @@ export function House() {
         <button className="quiet" onClick={turn} title="D">
           {theme === 'dusk' ? 'Dusk' : 'Paper'}
         </button>
-        <button className="quiet" onClick={() => setSheet('keys')} aria-label="List the keys">
-          ?
-        </button>
+        <Link className="quiet" to="/help">
+          Help
+        </Link>
       </header>
       <MissingPage at={pathname}>
         <Suspense fallback={<p className="late p-6 text-soft">Opening…</p>}>
@@ -133,8 +137,9 @@ export function House() {
         </Suspense>
       </MissingPage>
       {shown === 'reference' && <ReferencePanel onClose={() => show(null)} />}
-      {shown === 'data' && <DataPanel onClose={() => show(null)} />}
+      <TourGuide />
       {sheet === 'commands' && <Palette onClose={() => setSheet(null)} />}
+      {sheet === 'pictures' && <Pictures onClose={() => setSheet(null)} />}
       {sheet === 'keys' && <Keys onClose={() => setSheet(null)} />}
     </>
   );

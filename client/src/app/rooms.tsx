@@ -79,6 +79,40 @@ export const rooms: Room[] = [
     command: { id: 'knots', name: 'The book of knots', words: 'tie blood clinch surgeon nail loop', keys: ['k'] },
   }),
   room('/knots/:id', () => import('../rooms/rigging/KnotsPage').then((m) => m.KnotPage)),
+  room('/log', () => import('../rooms/logbook/LogPage').then((m) => m.LogPage), {
+    name: 'Log',
+    also: /^\/(log\/|care)/,
+    command: { id: 'log', name: 'Log', words: 'outings diary journal fish caught lost', keys: ['o'] },
+  }),
+  room('/log/new', () => import('../rooms/logbook/OutingPage').then((m) => m.OutingPage), {
+    command: { id: 'log-new', name: 'Note an outing', words: 'log entry day fished', keys: ['e'] },
+  }),
+  room('/log/answers', () => import('../rooms/logbook/AnswersPage').then((m) => m.AnswersPage), {
+    command: { id: 'log-answers', name: 'What the log says', words: 'losses season statistics wind', keys: [] },
+  }),
+  room('/log/learning', () => import('../rooms/logbook/LearningPage').then((m) => m.LearningPage), {
+    command: {
+      id: 'log-learning',
+      name: 'What the log teaches',
+      words: 'practice fit caster learning drills',
+      keys: [],
+    },
+  }),
+  room('/log/:id', () => import('../rooms/logbook/OutingPage').then((m) => m.OutingPage)),
+  room('/care', () => import('../rooms/care/CarePage').then((m) => m.CarePage), {
+    command: { id: 'care', name: 'Care', words: 'clean rinse service maintenance due', keys: ['c'] },
+  }),
+  room('/data', () => import('../rooms/home/DataPage').then((m) => m.DataPage), {
+    command: {
+      id: 'data',
+      name: 'Your data',
+      words: 'backup copy save file restore folder import export csv json',
+      keys: [],
+    },
+  }),
+  room('/help', () => import('../rooms/home/HelpPage').then((m) => m.HelpPage), {
+    command: { id: 'help', name: 'Help', words: 'first steps glossary safety shortcuts', keys: ['h'] },
+  }),
   room('/cutting', () => import('../rooms/cutting/CuttingPage').then((m) => m.CuttingPage), {
     name: 'Drawer',
     command: { id: 'cutting', name: 'A head from scraps', words: 'drawer cut join shooting', keys: ['w'] },

@@ -53,6 +53,8 @@ export function useRefreshGear() {
       'candidates',
       'suits',
       'outcome',
+      'care',
+      'log',
     ])
       await queries.invalidateQueries({ queryKey: [key] });
   };

@@ -10,9 +10,13 @@ export async function copyText(text: string) {
 }
 
 /** Hands somebody a file that was made here. */
-export function saveFile(name: string, content: string, type: string) {
+export const saveFile = (name: string, content: string, type: string) =>
+  saveBlob(name, new Blob([content], { type: `${type};charset=utf-8` }));
+
+/** The same of what is no text. */
+export function saveBlob(name: string, content: Blob) {
   const link = document.createElement('a');
-  link.href = URL.createObjectURL(new Blob([content], { type: `${type};charset=utf-8` }));
+  link.href = URL.createObjectURL(content);
   link.download = name;
   document.body.append(link);
   link.click();
@@ -23,12 +27,12 @@ export function saveFile(name: string, content: string, type: string) {
 
 const escaped = (words: string) => words.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
 
-/** Hands somebody a page that opens on a phone without a network; returns its name. `body` is HTML of ours. */
-export function savePage(title: string, otherwise: string, css: string, body: string) {
+/** Hands somebody a page that opens on a phone without a network; returns its name. `body` and `script` are of ours. */
+export function savePage(title: string, otherwise: string, css: string, body: string, script = '') {
   const name = `${title.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '') || otherwise}.html`;
   saveFile(
     name,
-    `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width,initial-scale=1"><title>${escaped(title)}</title><style>${css}</style></head><body>${body}</body></html>`,
+    `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width,initial-scale=1"><title>${escaped(title)}</title><style>${css}</style></head><body>${body}${script && `<script>${script}</script>`}</body></html>`,
     'text/html',
   );
   return name;

@@ -27,6 +27,9 @@ public sealed record LineInBand(int Outings, int Casts, double? MiddleM, double?
 /// <summary>A line over the winds.</summary>
 public sealed record LineInWind(int LineId, string Tag, string Name, IReadOnlyList<LineInBand> Bands);
 
+/// <summary>A rod with a line, of which casts were measured.</summary>
+public sealed record CastPair(int RodId, int LineId, string Called, int Casts);
+
 /// <summary>A piece and when it was out last.</summary>
 /// <param name="Kind">rod, line or reel.</param>
 /// <param name="Id">Identity.</param>
@@ -63,6 +66,7 @@ public sealed record SeasonDay(DateOnly On, int Fishing, int Practice, int Lande
 /// <param name="Losses">What was lost to what, most first.</param>
 /// <param name="Bands">The winds.</param>
 /// <param name="InWind">Lines over the winds, most used first.</param>
+/// <param name="Pairs">Rods with lines of which casts were measured, most casts first.</param>
 /// <param name="StayHome">Pieces by when they were out last, longest ago first; those never out lead.</param>
 /// <param name="Waters">Waters, most taken first.</param>
 /// <param name="Days">The days that have something.</param>
@@ -75,6 +79,7 @@ public sealed record LogAnswers(
     IReadOnlyList<LossRow> Losses,
     IReadOnlyList<WindBand> Bands,
     IReadOnlyList<LineInWind> InWind,
+    IReadOnlyList<CastPair> Pairs,
     IReadOnlyList<PieceOut> StayHome,
     IReadOnlyList<WaterRow> Waters,
     IReadOnlyList<SeasonDay> Days
@@ -123,6 +128,7 @@ public sealed record LogAnswers(
             ],
             Winds,
             InTheWind(outings, shed),
+            PairsOf(outings, shed),
             [
                 .. Home("rod", shed.Rods, outings, o => o.RodId)
                     .Concat(Home("line", shed.Lines, outings, o => o.LineId))
@@ -179,6 +185,25 @@ public sealed record LogAnswers(
                 ? new PieceOut(kind, p.Id, p.Tag, p.Name, its.Max(o => o.On), its.Count())
                 : new PieceOut(kind, p.Id, p.Tag, p.Name, null, 0)
         );
+    }
+
+    private static IReadOnlyList<CastPair> PairsOf(IReadOnlyList<Outing> outings, GearShed shed)
+    {
+        var (rods, lines) = (shed.Rods.ToDictionary(r => r.Id), shed.Lines.ToDictionary(l => l.Id));
+        return
+        [
+            .. outings
+                .Where(o => o.Casts.Count > 0 && rods.ContainsKey(o.RodId ?? 0) && lines.ContainsKey(o.LineId ?? 0))
+                .GroupBy(o => (Rod: o.RodId!.Value, Line: o.LineId!.Value))
+                .Select(g => new CastPair(
+                    g.Key.Rod,
+                    g.Key.Line,
+                    $"{rods[g.Key.Rod].Tag} {rods[g.Key.Rod].Name}, {lines[g.Key.Line].Tag} {lines[g.Key.Line].Name}",
+                    g.Sum(o => o.Casts.Count)
+                ))
+                .OrderByDescending(p => p.Casts)
+                .ThenBy(p => p.Called, StringComparer.Ordinal),
+        ];
     }
 
     private static IReadOnlyList<LineInWind> InTheWind(IReadOnlyList<Outing> outings, GearShed shed)

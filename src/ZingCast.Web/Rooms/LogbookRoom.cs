@@ -539,15 +539,15 @@ public static class LogbookRoom
 
 /// <summary>What is asked of the log, from the address.</summary>
 public sealed record LogAsked(
-    string? Text = null,
-    OutingKind? Kind = null,
-    int? Rod = null,
-    int? Line = null,
-    string? Place = null,
-    DateOnly? Since = null,
-    DateOnly? Until = null,
-    bool WithLoss = false,
-    bool WithFish = false
+    [FromQuery(Name = "text")] string? Text = null,
+    [FromQuery(Name = "kind")] OutingKind? Kind = null,
+    [FromQuery(Name = "rod")] int? Rod = null,
+    [FromQuery(Name = "line")] int? Line = null,
+    [FromQuery(Name = "place")] string? Place = null,
+    [FromQuery(Name = "since")] DateOnly? Since = null,
+    [FromQuery(Name = "until")] DateOnly? Until = null,
+    [FromQuery(Name = "withLoss")] bool WithLoss = false,
+    [FromQuery(Name = "withFish")] bool WithFish = false
 )
 {
     internal LogFilter Filter => new(Text, Kind, Rod, Line, Place, Since, Until, WithLoss, WithFish);

@@ -5,6 +5,7 @@ using ZingCast.Core.Depth;
 using ZingCast.Core.Flies;
 using ZingCast.Core.Leaders;
 using ZingCast.Core.Lines;
+using ZingCast.Core.Logbook;
 using ZingCast.Core.Matching;
 using ZingCast.Core.Measures;
 using ZingCast.Core.Reels;
@@ -50,7 +51,14 @@ public sealed record Choices(
     IReadOnlyList<Pick<LeaderSchool>> LeaderSchool,
     IReadOnlyList<Pick<FishedBy>> FishedBy,
     IReadOnlyList<Pick<Condition>> Condition,
-    IReadOnlyList<Pick<Regret>> Regret
+    IReadOnlyList<Pick<Regret>> Regret,
+    IReadOnlyList<Pick<OutingKind>> Outing,
+    IReadOnlyList<Pick<DistanceBy>> DistanceBy,
+    IReadOnlyList<Pick<Feel>> Feel,
+    IReadOnlyList<Pick<TurnedOver>> Turned,
+    IReadOnlyList<Pick<LossCause>> Loss,
+    IReadOnlyList<Pick<DroppedPiece>> Dropped,
+    IReadOnlyList<Pick<Drill>> Drill
 );
 
 /// <summary>The pins that hold a link.</summary>
@@ -97,7 +105,8 @@ public sealed record StandardsAnswer(
     IReadOnlyList<SpoolTrust> SpoolTrust,
     IReadOnlyList<ReferenceTable> Tables,
     IReadOnlyList<Rule> Rules,
-    IReadOnlyList<GlossaryTerm> Glossary
+    IReadOnlyList<GlossaryTerm> Glossary,
+    IReadOnlyList<SafetyPoint> Safety
 );
 
 /// <summary>A typed measure to read; a bare number is taken in the unit the reader chose, else in the metric or trade one.</summary>
@@ -144,7 +153,14 @@ public static class StandardsRoom
             All<LeaderSchool>(LeaderDesign.NameOf),
             All<FishedBy>(FishedWords.Of),
             All<Condition>(ConditionWords.Of),
-            All<Regret>(RegretWords.Of)
+            All<Regret>(RegretWords.Of),
+            All<OutingKind>(LogWords.Of),
+            All<DistanceBy>(LogWords.Of),
+            All<Feel>(LogWords.Of),
+            All<TurnedOver>(LogWords.Of),
+            All<LossCause>(LogWords.Of),
+            All<DroppedPiece>(LogWords.Of),
+            All<Drill>(LogWords.Of)
         ),
         BriefLimits.Handled,
         [.. Enum.GetValues<LinkId>().Select(link => new LinkPins(link, Pins.On(link)))],
@@ -166,7 +182,8 @@ public static class StandardsRoom
         SpoolShape.Trust,
         ReferenceShelf.All,
         Rules.All,
-        Glossary.All
+        Glossary.All,
+        Safety.All
     );
 
     private static IReadOnlyList<Pick<T>> All<T>(Func<T, string> word)

@@ -1,14 +1,18 @@
 import { useMemo, useRef } from 'react';
 import { Link } from 'react-router';
-import type { Solution } from '../../api/client';
+import { api, unwrap, type Outing, type Solution } from '../../api/client';
 import { chainGeometry, ChainPicture } from '../../drawing/ChainPicture';
 import type { OutfitFigures } from '../../drawing/outfit';
+import { usePeople } from '../../state/casters';
+import { useShed } from '../../state/gear';
 import type { BriefWork } from '../../state/useBrief';
 import { useCommands } from '../../ui/commands';
 import { copyText, savePage } from '../../ui/files';
 import { Say, useSayText } from '../../ui/Say';
 import { useToast } from '../../ui/toast';
+import { useUnits } from '../../ui/units';
 import { useDay } from './useDay';
+import { waterCss, waterForm, waterScript } from './waterForm';
 import './card.css';
 import cardCss from './card.css?inline';
 
@@ -24,6 +28,9 @@ const paper = `:root{--paper:#fff;--sheet:#fff;--ink:#16232d;--soft:#4a5860;--ha
 export function OutfitCard({ work, solution, figures, base }: Props) {
   const text = useSayText();
   const toast = useToast();
+  const { standards, unitOf } = useUnits();
+  const { data: shed } = useShed();
+  const { data: people } = usePeople();
   const card = useRef<HTMLElement>(null);
   const g = useMemo(() => chainGeometry(figures, pictureWidth, false), [figures]);
   const { brief, card: lines, cautions, chain } = solution;
@@ -49,9 +56,42 @@ export function OutfitCard({ work, solution, figures, base }: Props) {
     await copyText(asText());
     toast({ words: 'The outfit is copied as text.' });
   };
-  const save = () => {
-    const name = savePage(work.name, 'outfit', paper + cardCss, card.current!.outerHTML);
-    toast({ words: `${name} is saved; it opens on a phone without a network.` });
+  const save = async () => {
+    const id = Number(base.split('/').at(-1));
+    const fresh = await unwrap(api.GET('/api/log/new', { params: { query: { brief: id } } }));
+    const frame = {
+      base: asEntry(fresh, work.name),
+      place: `zing-water-${id}`,
+      distance: unitOf('distance'),
+      // Forces are no number one types.
+      wind: unitOf('windSpeed').shape === 'beaufort' ? { unit: 'm/s', scale: 1 } : unitOf('windSpeed'),
+    };
+    const name = savePage(
+      work.name,
+      'outfit',
+      paper + cardCss + waterCss,
+      card.current!.outerHTML + waterForm(standards, frame),
+      waterScript(frame),
+    );
+    toast({ words: `${name} is saved; it opens on a phone without a network, with a form for the day.` });
+  };
+  // Pieces by tag and people by name, as a document has them; what follows from the rest is left out.
+  const asEntry = (fresh: Outing, brief: string) => {
+    const { landed, lost, id, version, key, on, rodId, lineId, reelId, leaderId, caster, briefId, ...rest } = fresh;
+    void [landed, lost, id, version, key, on];
+    const tag = (list: { id: number; tag: string }[] | undefined, of: number | null | undefined) =>
+      list?.find((p) => p.id === of)?.tag;
+    const person = people?.find((p) => p.casterId === caster);
+    const entry = {
+      ...rest,
+      rodId: tag(shed?.rods, rodId),
+      lineId: tag(shed?.lines, lineId),
+      reelId: tag(shed?.reels, reelId),
+      leaderId: tag(shed?.leaders, leaderId),
+      briefId: briefId ? brief : undefined,
+      caster: person ? { person: person.name } : caster,
+    };
+    return Object.fromEntries(Object.entries(entry).filter(([, value]) => value !== null && value !== undefined));
   };
   useCommands([
     { id: 'print', name: 'Print this card', words: 'paper pdf', keys: [], group: 'Card', run: () => window.print() },
@@ -69,7 +109,7 @@ export function OutfitCard({ work, solution, figures, base }: Props) {
       words: 'html phone offline',
       keys: [],
       group: 'Card',
-      run: save,
+      run: () => void save(),
     },
   ]);
 
@@ -80,13 +120,16 @@ export function OutfitCard({ work, solution, figures, base }: Props) {
           Back to the chain
         </Link>
         <span className="flex-1" />
+        <Link className="btn inline-flex items-center" to={`/log/new?brief=${base.split('/').at(-1)}`}>
+          Note the day
+        </Link>
         <button className="btn" onClick={() => window.print()}>
           Print
         </button>
         <button className="btn" onClick={() => void copy()}>
           Copy as text
         </button>
-        <button className="btn" onClick={save}>
+        <button className="btn" onClick={() => void save()}>
           Save for the phone
         </button>
       </div>

@@ -1,3 +1,4 @@
+import { useCasters } from '../../state/casters';
 import { useQuery } from '@tanstack/react-query';
 import { memo, useDeferredValue, useMemo, useState, type ReactNode } from 'react';
 import { api, unwrap, ApiError, type BriefDraft, type CastAnswer, type Solution } from '../../api/client';
@@ -361,6 +362,7 @@ const own: (keyof BriefDraft)[] = ['casterFreeMps', 'casterLoopM', 'casterCarryM
 
 function Caster({ work, solution }: Props) {
   const { standards } = useUnits();
+  const casters = useCasters();
   const { brief } = solution;
   const field = (
     label: string,
@@ -383,7 +385,7 @@ function Caster({ work, solution }: Props) {
         <Pick
           label="I cast like"
           value={brief.caster.id}
-          options={standards.casters}
+          options={casters}
           onChange={(caster) =>
             work.setDraft('caster', { caster, casterFreeMps: null, casterLoopM: null, casterCarryM: null })
           }
@@ -400,7 +402,7 @@ function Caster({ work, solution }: Props) {
         {field('Most line held up', 'casterCarryM', 'distance', brief.caster.carryM)}
       </div>
       <p className="mt-2 text-soft first-letter:uppercase">
-        {standards.casters.find((c) => c.id === brief.caster.id)?.about}.{' '}
+        {brief.caster.about}.{' '}
         {own.some((key) => work.draft[key] !== undefined && work.draft[key] !== null) && (
           <button
             className="quiet underline"

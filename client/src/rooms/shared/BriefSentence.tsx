@@ -1,3 +1,4 @@
+import { useCasters } from '../../state/casters';
 import { useMemo } from 'react';
 import type { BriefDraft, FieldWords, Solution } from '../../api/client';
 import { Term } from '../../ui/Term';
@@ -24,7 +25,8 @@ export function BriefSentence({ draft, brief, problems, onChange, steady = false
   const nearest = String((Math.round(windFrom / 45) % 8) * 45);
   const hook = standards.hooks.find((h) => h.number === draft.hookSize)?.name ?? brief.fly.sizeName ?? '';
   const caster = draft.caster ?? brief.caster.id;
-  const casterName = standards.casters.find((c) => c.id === caster)?.name ?? caster;
+  const casters = useCasters();
+  const casterName = casters.find((c) => c.id === caster)?.name ?? caster;
   const { windFrom: winds } = standards.choices;
   const windsFrom = useMemo(() => winds.map((w) => ({ id: String(w.deg), name: w.ofMe })), [winds]);
   const calm = (draft.windMps ?? brief.windMps) === 0;
@@ -103,7 +105,7 @@ export function BriefSentence({ draft, brief, problems, onChange, steady = false
         inline
         label="Caster"
         value={caster}
-        options={standards.casters}
+        options={casters}
         assumed={assumed('caster')}
         problem={problems.caster}
         onChange={(id) => onChange('caster', { caster: id })}

@@ -124,7 +124,7 @@ export function ShedPage() {
         <h1 className="text-2xl font-semibold">Shed</h1>
         <p className="text-soft">
           What is printed beside what was measured. The measured number does the matching.{' '}
-          <Link className="underline" to="?show=data">
+          <Link className="underline" to="/data">
             Where this is kept
           </Link>
         </p>

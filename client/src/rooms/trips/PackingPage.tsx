@@ -10,7 +10,8 @@ import { Caution, Message } from '../../ui/Message';
 import { Say, useSayText } from '../../ui/Say';
 import { useToast } from '../../ui/toast';
 import { useUnits, named } from '../../ui/units';
-import { said } from './TripsPage';
+import { saidDay } from '../../ui/dates';
+import { CareRows } from '../shared/CareRows';
 
 /** What to take, wind and tie for a trip, and when; ticked off at home, and again on leaving the water. */
 export function PackingPage() {
@@ -165,6 +166,7 @@ function List({ answer }: { answer: PackingAnswer }) {
                 </ul>
               </section>
             ))}
+            <Care answer={answer} />
             <SpoolPlan answer={answer} />
             <Timetable answer={answer} />
             <Tying answer={answer} />
@@ -179,6 +181,16 @@ function List({ answer }: { answer: PackingAnswer }) {
         </>
       )}
     </main>
+  );
+}
+
+function Care({ answer: { list } }: { answer: PackingAnswer }) {
+  if (list.care.length === 0) return null;
+  return (
+    <section aria-label="See to first" className="mt-3 break-inside-avoid">
+      <h2 className="border-b border-ink text-lg font-semibold">See to first</h2>
+      <CareRows items={list.care} />
+    </section>
   );
 }
 
@@ -248,7 +260,7 @@ function Timetable({ answer: { trip, list } }: { answer: PackingAnswer }) {
       <ol>
         {list.tasks.map((t) => (
           <li key={t.key} className="grid grid-cols-[8.5rem_1fr] gap-2 border-b border-hair py-1.5">
-            <b>{t.on ? said(t.on) : before(t.before)}</b>
+            <b>{t.on ? saidDay(t.on) : before(t.before)}</b>
             <span>
               <Say parts={t.says} />
             </span>

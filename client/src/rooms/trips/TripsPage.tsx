@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate } from 'react-router';
 import { api, unwrap, type Trip } from '../../api/client';
+import { saidDay } from '../../ui/dates';
 import { useDone } from '../../ui/toast';
 import { AwayList } from '../shared/AwayList';
 
@@ -45,7 +46,7 @@ export function TripsPage() {
             </Link>
             <span className="text-soft">
               {daysOf(trip.days.reduce((sum, d) => sum + d.times, 0))}
-              {trip.leavesOn && `, leaving ${said(trip.leavesOn)}`}
+              {trip.leavesOn && `, leaving ${saidDay(trip.leavesOn)}`}
             </span>
             <span className="whitespace-nowrap">
               <Link className="quiet underline" aria-label={`Pack for ${trip.name}`} to={`/trips/${trip.id}/packing`}>
@@ -89,7 +90,3 @@ export function TripsPage() {
 }
 
 export const daysOf = (n: number) => (n === 1 ? 'one day' : `${n} days`);
-
-/** A day as people say it: "8 May 2027". */
-export const said = (day: string) =>
-  new Date(`${day}T12:00`).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
