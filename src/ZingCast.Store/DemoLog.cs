@@ -67,10 +67,10 @@ public static class DemoLog
 
     private const int Outings = 64;
 
-    /// <summary>Her outings with these pieces and briefs, and what was done to the gear; nothing where a piece is missing.</summary>
+    /// <summary>Her outings with these pieces and briefs, by name, and what was done to the gear.</summary>
     public static (IReadOnlyList<Outing> Outings, IReadOnlyList<Service> Services) Of(
         GearShed shed,
-        IReadOnlyList<SavedBrief> briefs,
+        Func<string, int> briefOf,
         string casterId,
         DateOnly today
     )
@@ -83,7 +83,7 @@ public static class DemoLog
             var water = Waters[i % 9 is 8 ? 3 : i % 3];
             var on = today.AddDays(-10 * (Outings - i) + dice.Next(7));
             var (rod, line) = (shed.Rods.First(r => r.Tag == water.Rod), shed.Lines.First(l => l.Tag == water.Line));
-            var brief = Brief.Complete(briefs.First(b => b.Name == DemoGear.Briefs[water.Brief].Name).Draft);
+            var brief = Brief.Complete(DemoGear.Briefs[water.Brief].Draft);
             var grass = water.Kind == OutingKind.Grass;
             var wind = Math.Round(
                 dice.NextDouble()
@@ -101,7 +101,7 @@ public static class DemoLog
                 Kind = water.Kind,
                 Place = water.Place,
                 Hours = grass ? 1 : 2 + dice.Next(7) / 2.0,
-                BriefId = grass ? null : briefs.First(b => b.Name == DemoGear.Briefs[water.Brief].Name).Id,
+                BriefId = grass ? null : briefOf(DemoGear.Briefs[water.Brief].Name),
                 Caster = casterId,
                 RodId = rod.Id,
                 LineId = line.Id,
@@ -171,34 +171,33 @@ public static class DemoLog
             outings.Add(outing);
         }
         int Line(string tag) => shed.Lines.First(l => l.Tag == tag).Id;
+        int Reel(string tag) => shed.Reels.First(r => r.Tag == tag).Id;
+        int Rod(string tag) => shed.Rods.First(r => r.Tag == tag).Id;
+        Service Done(string task, int piece, int daysAgo, string? note = null) =>
+            new()
+            {
+                TaskId = task,
+                PieceId = piece,
+                On = today.AddDays(-daysAgo),
+                Note = note,
+            };
         return (
             outings,
             [
-                new()
-                {
-                    TaskId = "line-clean",
-                    PieceId = Line("L11"),
-                    On = today.AddDays(-40),
-                },
-                new()
-                {
-                    TaskId = "line-clean",
-                    PieceId = Line("L1"),
-                    On = today.AddDays(-200),
-                    Note = "cracks behind the loop, sealed",
-                },
-                new()
-                {
-                    TaskId = "reel-rinse",
-                    PieceId = shed.Reels.First(r => r.Tag == "S5").Id,
-                    On = today.AddDays(-40),
-                },
-                new()
-                {
-                    TaskId = "reel-drag",
-                    PieceId = shed.Reels.First(r => r.Tag == "S5").Id,
-                    On = today.AddDays(-300),
-                },
+                Done("line-clean", Line("L11"), 40),
+                Done("line-clean", Line("L1"), 200),
+                Done("line-clean", Line("L8"), 120),
+                Done("line-look", Line("L11"), 160),
+                Done("line-look", Line("L1"), 200, "cracks behind the loop, sealed"),
+                Done("line-look", Line("L8"), 160),
+                Done("line-look", Line("L10"), 260),
+                Done("reel-rinse", Reel("S5"), 40),
+                Done("reel-drag", Reel("S5"), 300),
+                Done("reel-drag", Reel("S1"), 150),
+                Done("reel-drag", Reel("S10"), 150),
+                Done("rod-inspect", Rod("R6"), 310),
+                Done("rod-inspect", Rod("R1"), 220),
+                Done("hooks-sort", 0, 60),
             ]
         );
     }

@@ -55,9 +55,10 @@ public static class DemoWorld
         var person =
             await db.People.FirstOrDefaultAsync(p => p.Name == DemoLog.Person.Name, cancel) ?? db.People.Add(DemoLog.Person).Entity;
         await db.SaveChangesAsync(cancel);
+        var briefs = await db.Briefs.Select(b => new { b.Id, b.Name }).ToListAsync(cancel);
         var (outings, services) = DemoLog.Of(
             await db.ShedAsync(cancel),
-            await db.Briefs.AsNoTracking().ToListAsync(cancel),
+            name => briefs.First(b => b.Name == name).Id,
             person.CasterId,
             DateOnly.FromDateTime(clock.GetLocalNow().Date)
         );

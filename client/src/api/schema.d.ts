@@ -7380,7 +7380,7 @@ export interface paths {
             parameters: {
                 query?: {
                     text?: string;
-                    kind?: components["schemas"]["OutingKind"];
+                    grass?: boolean;
                     rod?: number;
                     line?: number;
                     place?: string;
@@ -7470,7 +7470,7 @@ export interface paths {
             parameters: {
                 query?: {
                     text?: string;
-                    kind?: components["schemas"]["OutingKind"];
+                    grass?: boolean;
                     rod?: number;
                     line?: number;
                     place?: string;
@@ -7564,7 +7564,7 @@ export interface paths {
             parameters: {
                 query?: {
                     brief?: number;
-                    kind?: components["schemas"]["OutingKind"];
+                    grass?: boolean;
                 };
                 header?: never;
                 path?: never;
@@ -9985,6 +9985,10 @@ export interface components {
             freeMps: components["schemas"]["Quantity"];
             armKg: components["schemas"]["Quantity"];
             loopM: components["schemas"]["Quantity"];
+            freeBefore: components["schemas"]["Quantity"];
+            loopBefore: components["schemas"]["Quantity"];
+            reachBefore: components["schemas"]["Quantity"];
+            reachAfter: components["schemas"]["Quantity"];
         };
         CasterLearning: {
             casterId: string;

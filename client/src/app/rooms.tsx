@@ -100,7 +100,7 @@ export const rooms: Room[] = [
   }),
   room('/log/:id', () => import('../rooms/logbook/OutingPage').then((m) => m.OutingPage)),
   room('/care', () => import('../rooms/care/CarePage').then((m) => m.CarePage), {
-    command: { id: 'care', name: 'Care', words: 'clean rinse service maintenance due', keys: ['c'] },
+    command: { id: 'care', name: 'Care', words: 'clean rinse service maintenance due', keys: ['f'] },
   }),
   room('/data', () => import('../rooms/home/DataPage').then((m) => m.DataPage), {
     command: {

@@ -1,6 +1,6 @@
 import { scaleLinear } from 'd3-scale';
 import { curveMonotoneX, line } from 'd3-shape';
-import type { LogWind, LossRow, ProgressDay, SeasonDay } from '../api/client';
+import type { LogWind, LossRow, ProgressDay, Quantity, SeasonDay } from '../api/client';
 import { saidDay } from '../ui/dates';
 import { distance, useUnits } from '../ui/units';
 import { ticks } from './ticks';
@@ -193,32 +193,22 @@ export function SeasonPicture({ days, year }: { days: SeasonDay[]; year: number 
 }
 
 /** A value before and after, each with how far it may be off, on one axis. */
-export function DoubtPicture({
-  name,
-  before,
-  after,
-  kind,
-}: {
-  name: string;
-  before: { value: number; plusMinus: number };
-  after: { value: number; plusMinus: number };
-  kind: 'lineSpeed' | 'length' | 'distance' | 'lineMass';
-}) {
+export function DoubtPicture({ name, before, after }: { name: string; before: Quantity; after: Quantity }) {
   const [ref, width] = useWidth<HTMLDivElement>();
   const { show } = useUnits();
-  const low = Math.min(before.value - before.plusMinus, after.value - after.plusMinus);
-  const high = Math.max(before.value + before.plusMinus, after.value + after.plusMinus);
+  const off = (q: Quantity) => q.plusMinus ?? 0;
+  const low = Math.min(before.value - off(before), after.value - off(after));
+  const high = Math.max(before.value + off(before), after.value + off(after));
   const pad = (high - low) * 0.08;
   const x = scaleLinear([low - pad, high + pad], [62, width - 8]);
-  const say = (q: { value: number; plusMinus: number }) => show({ ...q, kind });
-  const row = (words: string, q: { value: number; plusMinus: number }, top: number, strong: boolean) => (
+  const row = (words: string, q: Quantity, top: number, strong: boolean) => (
     <g>
       <text x="56" y={top + 4} fontSize="12.5" textAnchor="end" fill={strong ? 'var(--ink)' : 'var(--soft)'}>
         {words}
       </text>
       <line
-        x1={x(q.value - q.plusMinus)}
-        x2={x(q.value + q.plusMinus)}
+        x1={x(q.value - off(q))}
+        x2={x(q.value + off(q))}
         y1={top}
         y2={top}
         stroke={strong ? 'var(--ink)' : 'var(--soft)'}
@@ -239,13 +229,13 @@ export function DoubtPicture({
   return (
     <div ref={ref} className="min-w-0">
       <p className="rubric">
-        {name} <span className="font-normal">{say(after)}</span>
+        {name} <span className="font-normal">{show(after)}</span>
       </p>
       <svg
         width={width}
         height="44"
         role="img"
-        aria-label={`${name}: before ${say(before)}, now ${say(after)}`}
+        aria-label={`${name}: before ${show(before)}, now ${show(after)}`}
         className="block"
       >
         {row('before', before, 12, false)}

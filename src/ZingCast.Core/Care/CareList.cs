@@ -131,8 +131,8 @@ public sealed record CareList(IReadOnlyList<CareItem> Items, IReadOnlyList<Piece
             CarePiece.Backing => shed.Spools.FirstOrDefault(s => s.Id == id) is { } spool
                 ? $"{Of(shed.Reels.FirstOrDefault(r => r.Id == spool.ReelId))}, {spool.Name}"
                 : "",
-            CarePiece.Flies => "the flies",
-            _ => "the drawer",
+            CarePiece.Flies => "Flies",
+            _ => "Drawer",
         };
     }
 
@@ -214,7 +214,7 @@ public sealed record CareList(IReadOnlyList<CareItem> Items, IReadOnlyList<Piece
         yield return new(
             CarePiece.Flies,
             0,
-            "the flies",
+            "Flies",
             [.. outings.Where(o => o.Kind == OutingKind.Water)],
             null,
             null,
@@ -222,7 +222,7 @@ public sealed record CareList(IReadOnlyList<CareItem> Items, IReadOnlyList<Piece
             _ => null
         );
         if (scraps.Count > 0)
-            yield return new(CarePiece.Drawer, 0, $"{scraps.Count} scraps in the drawer", [], null, null, _ => true, _ => null);
+            yield return new(CarePiece.Drawer, 0, $"Drawer, {scraps.Count} scraps", [], null, null, _ => true, _ => null);
     }
 
     private static DateOnly? Latest(IEnumerable<DateOnly?> days) => days.Max();

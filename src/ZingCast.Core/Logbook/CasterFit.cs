@@ -22,6 +22,10 @@ public sealed record Seen(CastSetup Setup, double? CarryM, double DistanceM, Dis
 /// <param name="FreeMps">Line speed with its tolerance, m/s.</param>
 /// <param name="ArmKg">Arm with its tolerance, kilograms.</param>
 /// <param name="LoopM">Loop with its tolerance, metres.</param>
+/// <param name="FreeBefore">Line speed as it is believed of such casters, with how far they differ, m/s.</param>
+/// <param name="LoopBefore">The same of the loop, metres.</param>
+/// <param name="ReachBefore">How far such a caster gets in calm air with what was cast last, metres.</param>
+/// <param name="ReachAfter">How far this one does, metres.</param>
 public sealed record CasterFit(
     Caster Before,
     Caster After,
@@ -30,7 +34,11 @@ public sealed record CasterFit(
     double AfterM,
     Quantity FreeMps,
     Quantity ArmKg,
-    Quantity LoopM
+    Quantity LoopM,
+    Quantity FreeBefore,
+    Quantity LoopBefore,
+    Quantity ReachBefore,
+    Quantity ReachAfter
 )
 {
     /// <summary>No fewer casts made all out are learned from. An assumption of ours.</summary>
@@ -92,7 +100,23 @@ public sealed record CasterFit(
             Math.Log(believed.ArmKg / prior.ArmKg),
             Math.Log(believed.LoopM / prior.LoopM),
         ];
-        return new(believed, hand.On(believed), usable.Length, fit.Missed(was), fit.LeftOut(at, spread), free, arm, loop);
+        var after = hand.On(believed);
+        var calm = usable[^1].Seen.Setup.In(0, 0);
+        Quantity Reach(Caster caster) => caster.Reach(CastSearch.Farthest(calm.By(caster)).ReachM);
+        return new(
+            believed,
+            after,
+            usable.Length,
+            fit.Missed(was),
+            fit.LeftOut(at, spread),
+            free,
+            arm,
+            loop,
+            new(prior.FreeMps, Kind.LineSpeed, Wide * PriorShare[0] * prior.FreeMps),
+            new(prior.LoopM, Kind.Length, Wide * PriorShare[2] * prior.LoopM),
+            Reach(believed),
+            Reach(after)
+        );
     }
 
     /// <summary>

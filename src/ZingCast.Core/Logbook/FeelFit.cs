@@ -31,6 +31,10 @@ public static class FeelFit
         return new(Math.Round(each * says.Sum() / weight, 3), Math.Round(2 / Math.Sqrt(weight), 3), votes.Count);
     }
 
-    /// <summary>Less of a shift is felt by nobody. An assumption of ours.</summary>
-    public const double LeastShift = .05;
+    // Less of a shift is felt by nobody. An assumption of ours.
+    private const double LeastShift = .05;
+
+    /// <summary>Whether it is another load than what counts now: felt, and more than it may be off.</summary>
+    public static bool IsFelt(RodFeel feel, RodFeel? now) =>
+        Math.Abs(feel.Shift - (now?.Shift ?? 0)) is var moved && moved >= LeastShift && moved >= feel.PlusMinus;
 }

@@ -189,11 +189,11 @@ public sealed record Learning(IReadOnlyList<CasterLearning> Casters, IReadOnlyLi
         fit is null
             ? (Sentence)$"Goes by what a {preset.Name} is until {CasterFit.FewestCasts} casts are logged that were made as far as they go."
             : $"{fit.Casts} casts say {fit.FreeMps} of line speed where {new Quantity(now.FreeMps, Kind.LineSpeed)} was taken, and a loop "
-                + $"of {fit.LoopM} where {Quantity.Length(now.LoopM)} was. What is worked out was {Quantity.Distance(fit.BeforeM)} out "
-                + $"over them and comes to {Quantity.Distance(fit.AfterM)}; a reach is sure to {Percent(fit.After.ReachTolerance)} "
+                + $"of {fit.LoopM} where {Quantity.Length(now.LoopM)} was. Worked out, those casts were "
+                + $"{Quantity.Distance(fit.BeforeM)} wrong; with these values they are {Quantity.Distance(fit.AfterM)} wrong, and a reach is sure to {Percent(fit.After.ReachTolerance)} "
                 + $"instead of {Percent(now.ReachTolerance)}.";
 
-    private static string Percent(double share) => $"±{Math.Round(100 * share)} %";
+    private static string Percent(double share) => $"±{Math.Round(100 * share, MidpointRounding.AwayFromZero)} %";
 
     private static RodLearning OfRod(Rod rod, IReadOnlyList<Outing> outings, LoggedGear gear, IReadOnlyList<Lesson> lessons)
     {
@@ -219,10 +219,10 @@ public sealed record Learning(IReadOnlyList<CasterLearning> Casters, IReadOnlyLi
         var feel = FeelFit.Of(votes);
         var about = lessons.Where(l => l.RodId == rod.Id).ToList();
         var standing = about.Where(l => l.Accepted).MaxBy(l => l.At);
-        var moved = feel is not null && Math.Abs(feel.Shift - (standing?.Feel?.Shift ?? 0)) >= FeelFit.LeastShift;
+        var moved = feel is not null && FeelFit.IsFelt(feel, standing?.Feel);
         Sentence says =
             feel is null ? (Sentence)$"Loaded by the rule until {FeelFit.FewestVotes} outings say how it felt."
-            : Math.Abs(feel.Shift) < FeelFit.LeastShift ? (Sentence)$"{votes.Count} outings felt as the rule says."
+            : !FeelFit.IsFelt(feel, null) ? (Sentence)$"{votes.Count} outings felt as the rule says."
             : (Sentence)$"{votes.Count} outings say it likes {Quantity.Ratio(Math.Abs(feel.Shift), feel.PlusMinus)} "
                 + $"{(feel.Shift > 0 ? "more" : "less")} load than the rule says.";
         return new(

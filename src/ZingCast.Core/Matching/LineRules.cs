@@ -2,6 +2,7 @@ using ZingCast.Core.Briefs;
 using ZingCast.Core.Depth;
 using ZingCast.Core.Lines;
 using ZingCast.Core.Measures;
+using ZingCast.Core.Rods;
 using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Matching;
@@ -168,7 +169,7 @@ internal static class LineRules
             );
     }
 
-    public static void Loaded(Brief brief, FlyLine line, LineLoad load, LedgerBook book)
+    public static void Loaded(Brief brief, Rod rod, FlyLine line, LineLoad load, LedgerBook book)
     {
         var standard = LineWeights.MassKg(load.WindowClass);
         book.Note(
@@ -184,6 +185,15 @@ internal static class LineRules
                         new("soaked fly", Quantity.LineMass(brief.Fly.WetKg)),
                         new("standard mass of the class", Quantity.LineMass(standard)),
                         new("feels best, the line by itself", Figure.Share("load", load.Ideal)),
+                        .. rod.Felt is { } felt
+                            ?
+                            [
+                                new Factor(
+                                    $"of that by how it felt, {felt.Votes} outings",
+                                    new Figure(Quantity.Ratio(felt.Shift, felt.PlusMinus), null, felt.Shift > 0 ? "more" : "less")
+                                ),
+                            ]
+                            : Array.Empty<Factor>(),
                     ],
                     OffTheLabel(line),
                     load.Verdict != Verdict.Fits

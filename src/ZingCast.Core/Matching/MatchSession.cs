@@ -266,7 +266,7 @@ public sealed class MatchSession
 
         var answer = casts.Of(rod, line, leader);
         var (carry, shoot) = HandRules.CarryAndShoot(brief, leader.LengthM, Choosing.CarryM(line, brief), answer?.Cast);
-        LineRules.Loaded(brief, line, load, book);
+        LineRules.Loaded(brief, rod, line, load, book);
         HandRules.Held(brief, line.HeadM, leader.LengthM, carry, shoot, book);
         if (answer is not null)
             HandRules.Reached(brief, rod, load.WindowClass, answer.Farthest, book);

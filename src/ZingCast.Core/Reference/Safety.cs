@@ -40,11 +40,7 @@ public static class Safety
             "Heat, glue and UV resin",
             "Open a window, keep skin and eyes away, look away from the lamp, and follow the sheet that came with the stuff."
         ),
-        new(
-            "breaking",
-            "Breaking and straightening tests",
-            "Eyes covered, the weight low over soft ground, nobody in line with the pull."
-        ),
+        new("breaking", "Breaking and straightening tests", "Eyes covered, the weight low over soft ground, nobody in line with the pull."),
         new(
             "arm",
             "Elbow and shoulder",
@@ -62,10 +58,6 @@ public static class Safety
             "Seasons, licences, size and bag limits, number of flies, barbs, lead, wire and bait-like flies differ from water to water. Ask "
                 + "locally; licensed guides and instructors know."
         ),
-        new(
-            "numbers",
-            "These numbers",
-            "They are planning aids with a tolerance, not promises. The weakest link is found by testing it."
-        ),
+        new("numbers", "These numbers", "They are planning aids with a tolerance, not promises. The weakest link is found by testing it."),
     ];
 }

@@ -314,7 +314,7 @@ public static class LogbookRoom
 
     private static async Task<Results<Ok<Outing>, ProblemHttpResult>> New(
         int? brief,
-        OutingKind? kind,
+        bool? grass,
         ZingDb db,
         TimeProvider clock,
         CancellationToken cancel
@@ -322,19 +322,24 @@ public static class LogbookRoom
     {
         var on = DateOnly.FromDateTime(clock.GetLocalNow().Date);
         // Whoever cast last casts again, at the same place.
-        var before = (await db.LogAsync(cancel)).FirstOrDefault();
+        var log = await db.LogAsync(cancel);
+        var before = log.FirstOrDefault();
         var blank = new Outing
         {
             Key = Outing.NewKey(),
             On = on,
-            Kind = kind ?? OutingKind.Water,
+            Kind = LogAsked.KindOf(grass == true),
             Caster = before?.Caster ?? Casters.Usual.Id,
         };
         if (brief is null)
+        {
+            // What was practised with is practised with again.
+            before = log.FirstOrDefault(o => o.Kind == OutingKind.Grass) ?? before;
             return TypedResults.Ok(
-                kind == OutingKind.Grass && before is not null
+                grass == true && before is not null
                     ? blank with
                     {
+                        Place = before.Place,
                         RodId = before.RodId,
                         LineId = before.LineId,
                         ReelId = before.ReelId,
@@ -346,6 +351,7 @@ public static class LogbookRoom
                     }
                     : blank
             );
+        }
         if (await db.Shelf<SavedBrief>(clock).FindAsync(brief.Value, cancel) is not { } kept)
             return Problems.Gone("a brief");
         var (shed, casters) = (await db.ShedAsync(cancel), await db.CastersAsync(cancel));
@@ -356,7 +362,7 @@ public static class LogbookRoom
             blank with
             {
                 BriefId = kept.Id,
-                Place = kept.Name.Length <= 80 ? kept.Name : kept.Name[..80],
+                Place = log.FirstOrDefault(o => o.BriefId == kept.Id)?.Place ?? kept.Name,
                 Caster = day.Caster.Id,
                 RodId = There(outfit.Rod),
                 LineId = There(outfit.Line),
@@ -540,7 +546,7 @@ public static class LogbookRoom
 /// <summary>What is asked of the log, from the address.</summary>
 public sealed record LogAsked(
     [FromQuery(Name = "text")] string? Text = null,
-    [FromQuery(Name = "kind")] OutingKind? Kind = null,
+    [FromQuery(Name = "grass")] bool? Grass = null,
     [FromQuery(Name = "rod")] int? Rod = null,
     [FromQuery(Name = "line")] int? Line = null,
     [FromQuery(Name = "place")] string? Place = null,
@@ -550,7 +556,9 @@ public sealed record LogAsked(
     [FromQuery(Name = "withFish")] bool WithFish = false
 )
 {
-    internal LogFilter Filter => new(Text, Kind, Rod, Line, Place, Since, Until, WithLoss, WithFish);
+    internal LogFilter Filter => new(Text, Grass is { } g ? KindOf(g) : null, Rod, Line, Place, Since, Until, WithLoss, WithFish);
+
+    internal static OutingKind KindOf(bool grass) => grass ? OutingKind.Grass : OutingKind.Water;
 
     internal IReadOnlyList<FieldProblem> Check() =>
         new FieldCheck()

@@ -36,6 +36,20 @@ const first = [
   },
 ];
 
+// What belongs to a page of its own, and is only offered there.
+const onPages: [string, string][] = [
+  ['On a brief: to a link of the chain', '1 to 9'],
+  ['On a brief: back to the chain', 'Esc'],
+  ['On a brief: the outfit card', 'p'],
+  ['On a brief: copy it', 'c'],
+  ['On a brief or a trip: do again', 'Ctrl Shift z or Ctrl y'],
+  ['On a plan or a section: fish, wind, fly', 'arrow keys'],
+  ['At a cast or a running fish: let it go, hold it', 't'],
+  ['On a rigging ticket: tick the step off', 't'],
+  ['At a knot: a step back or on', '← or →'],
+  ['In a matrix: from pair to pair', 'arrow keys'],
+];
+
 /** The first steps, a tour, every key, every word, and what can hurt somebody; in one place. */
 export function HelpPage() {
   const { standards } = useUnits();
@@ -91,15 +105,18 @@ export function HelpPage() {
       </section>
       <section id="keys" aria-label="Keys" className="mt-8">
         <h2 className="border-b border-ink pb-1 text-lg font-semibold">Keys</h2>
-        <p className="text-soft">
-          They work whenever you are not typing. On a brief the number keys walk the chain, arrow keys move the fish,
-          the wind and the fly, and Ctrl Z takes back.
-        </p>
+        <p className="text-soft">They work whenever you are not typing; “?” lists those of the page you are on.</p>
         <ul className="mt-2 grid gap-x-8 sm:grid-cols-2">
           {keyed.map((c) => (
             <li key={c.id} className="flex gap-3 border-b border-hair py-1">
               <span className="flex-1">{c.name}</span>
               <kbd className="font-sans font-semibold">{keyWords(c.keys).join(' or ')}</kbd>
+            </li>
+          ))}
+          {onPages.map(([what, keys]) => (
+            <li key={what} className="flex gap-3 border-b border-hair py-1">
+              <span className="flex-1">{what}</span>
+              <kbd className="font-sans font-semibold">{keys}</kbd>
             </li>
           ))}
         </ul>

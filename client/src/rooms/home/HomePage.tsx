@@ -66,6 +66,13 @@ export function HomePage() {
         <p className="mt-2">
           <BorrowShed />
         </p>
+        <p className="text-soft">
+          Then{' '}
+          <Link className="underline" to="/help">
+            take the tour
+          </Link>
+          , an evening in ten stops.
+        </p>
       </section>
     </main>
   );

@@ -48,19 +48,54 @@ function Answers({ data }: { data: LogAnswers }) {
         {data.hooked} fish that were hooked came to hand.
       </p>
       <div className="mt-4 grid gap-x-10 gap-y-8 lg:grid-cols-2">
-        <section aria-label="Lost to what">
-          <h2 className="border-b border-ink pb-1 text-lg font-semibold">What did I lose fish and flies to?</h2>
-          {worst ? (
-            <>
-              <LossPicture losses={data.losses} nameOf={lossName} />
-              <p>
-                Most: <b>{lossName(worst.cause)}</b>. {worst.helps}
-              </p>
-            </>
-          ) : (
-            <p className="py-2 text-soft">Nothing was lost.</p>
-          )}
-        </section>
+        <div className="flex min-w-0 flex-col gap-8">
+          <section aria-label="Lost to what">
+            <h2 className="border-b border-ink pb-1 text-lg font-semibold">What did I lose fish and flies to?</h2>
+            {worst ? (
+              <>
+                <LossPicture losses={data.losses} nameOf={lossName} />
+                <p>
+                  Most: <b>{lossName(worst.cause)}</b>. {worst.helps}
+                </p>
+              </>
+            ) : (
+              <p className="py-2 text-soft">Nothing was lost.</p>
+            )}
+          </section>
+          <section aria-label="What waters took">
+            <h2 className="border-b border-ink pb-1 text-lg font-semibold">What did the water cost me?</h2>
+            <div className="overflow-x-auto">
+              <table className="w-full text-left">
+                <thead>
+                  <tr className="rubric">
+                    <th className="py-1 pr-3">Place</th>
+                    <th className="pr-3 text-right">Outings</th>
+                    <th className="pr-3 text-right">Landed</th>
+                    <th className="pr-3 text-right">Fish lost</th>
+                    <th className="pr-3 text-right">Flies and leaders</th>
+                    <th className="text-right">Falls</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {data.waters.map((w) => (
+                    <tr key={w.place} className="border-t border-hair">
+                      <th scope="row" className="py-1 pr-3 font-semibold wrap-anywhere">
+                        <Link className="hover:underline" to={`/log?place=${encodeURIComponent(w.place)}`}>
+                          {w.place}
+                        </Link>
+                      </th>
+                      <td className="pr-3 text-right tabular-nums">{w.outings}</td>
+                      <td className="pr-3 text-right tabular-nums">{w.landed}</td>
+                      <td className="pr-3 text-right tabular-nums">{w.fishLost}</td>
+                      <td className="pr-3 text-right tabular-nums">{w.fliesLost}</td>
+                      <td className="text-right tabular-nums">{w.dropped}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </div>
+          </section>
+        </div>
         <section aria-label="The season">
           <header className="flex items-baseline gap-3 border-b border-ink pb-1">
             <h2 className="flex-1 text-lg font-semibold">The season</h2>
@@ -82,39 +117,6 @@ function Answers({ data }: { data: LogAnswers }) {
           </p>
         </section>
         <InTheWind data={data} />
-        <section aria-label="What waters took">
-          <h2 className="border-b border-ink pb-1 text-lg font-semibold">What did the water cost me?</h2>
-          <div className="overflow-x-auto">
-            <table className="w-full text-left">
-              <thead>
-                <tr className="rubric">
-                  <th className="py-1 pr-3">Place</th>
-                  <th className="pr-3 text-right">Outings</th>
-                  <th className="pr-3 text-right">Landed</th>
-                  <th className="pr-3 text-right">Fish lost</th>
-                  <th className="pr-3 text-right">Flies and leaders</th>
-                  <th className="text-right">Falls</th>
-                </tr>
-              </thead>
-              <tbody>
-                {data.waters.map((w) => (
-                  <tr key={w.place} className="border-t border-hair">
-                    <th scope="row" className="py-1 pr-3 font-semibold wrap-anywhere">
-                      <Link className="hover:underline" to={`/log?place=${encodeURIComponent(w.place)}`}>
-                        {w.place}
-                      </Link>
-                    </th>
-                    <td className="pr-3 text-right tabular-nums">{w.outings}</td>
-                    <td className="pr-3 text-right tabular-nums">{w.landed}</td>
-                    <td className="pr-3 text-right tabular-nums">{w.fishLost}</td>
-                    <td className="pr-3 text-right tabular-nums">{w.fliesLost}</td>
-                    <td className="text-right tabular-nums">{w.dropped}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </div>
-        </section>
         <section aria-label="What stays at home" className="lg:col-span-2">
           <h2 className="border-b border-ink pb-1 text-lg font-semibold">What never comes along?</h2>
           {never.length > 0 && (

@@ -24,19 +24,21 @@ export function FishList({
   return (
     <section aria-label="Landed">
       <h2 className="rubric">Landed</h2>
-      <Count
-        label="fish"
-        value={landed}
-        onChange={(count) => {
-          const [first, ...rest] = fish;
-          if (count === 0) return onChange([]);
-          if (!first)
-            return onChange([{ count, species: null, kg: null, lengthM: null, fightS: null, released: true }]);
-          const others = rest.reduce((sum, f) => sum + f.count, 0);
-          if (count > others) return onChange([{ ...first, count: count - others }, ...rest]);
-          onChange(rest);
-        }}
-      />
+      <div className="max-w-52">
+        <Count
+          label="a fish"
+          value={landed}
+          onChange={(count) => {
+            const [first, ...rest] = fish;
+            if (count === 0) return onChange([]);
+            if (!first)
+              return onChange([{ count, species: null, kg: null, lengthM: null, fightS: null, released: true }]);
+            const others = rest.reduce((sum, f) => sum + f.count, 0);
+            if (count > others) return onChange([{ ...first, count: count - others }, ...rest]);
+            onChange(rest);
+          }}
+        />
+      </div>
       {fish.map((f, i) => (
         <div key={i} className="mt-2 grid grid-cols-2 items-end gap-2 border-t border-hair pt-2 sm:grid-cols-5">
           <Pick

@@ -100,18 +100,11 @@ function OfCaster({ of, drills, mind }: { of: CasterLearning; drills: PracticeDr
           ))}
           {fit && (
             <div className="mt-3 grid gap-4 sm:grid-cols-2">
-              <DoubtPicture
-                name="Line speed"
-                kind="lineSpeed"
-                before={{ value: fit.before.freeMps, plusMinus: fit.before.freeMps * fit.before.reachTolerance }}
-                after={{ value: fit.freeMps.value, plusMinus: fit.freeMps.plusMinus ?? 0 }}
-              />
-              <DoubtPicture
-                name="Loop"
-                kind="length"
-                before={{ value: fit.before.loopM, plusMinus: fit.before.loopM * fit.before.reachTolerance }}
-                after={{ value: fit.loopM.value, plusMinus: fit.loopM.plusMinus ?? 0 }}
-              />
+              <div className="sm:col-span-2">
+                <DoubtPicture name="Reach in calm air" before={fit.reachBefore} after={fit.reachAfter} />
+              </div>
+              <DoubtPicture name="Line speed" before={fit.freeBefore} after={fit.freeMps} />
+              <DoubtPicture name="Loop" before={fit.loopBefore} after={fit.loopM} />
               <table className="sm:col-span-2">
                 <thead>
                   <tr className="rubric text-left">
@@ -227,13 +220,13 @@ function OfCaster({ of, drills, mind }: { of: CasterLearning; drills: PracticeDr
                   return (
                     <li key={c.quality} className="border-b border-hair py-2">
                       <div className="flex items-baseline gap-2">
-                        <b className="w-24">{c.name}</b>
+                        <b className="w-24 shrink-0">{c.name}</b>
                         <span
                           className="h-2 bg-ink"
                           style={{ width: `${(40 * c.costs.value) / most}%` }}
                           aria-hidden="true"
                         />
-                        <span className="font-semibold">{show(c.costs)}</span>
+                        <span className="font-semibold whitespace-nowrap">{show(c.costs)}</span>
                         <span className="text-soft">
                           {show(c.has)}, {plan.against} {show(c.next)}
                         </span>

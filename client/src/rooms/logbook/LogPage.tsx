@@ -39,7 +39,7 @@ export function LogPage() {
   const word = (key: string) => (params.get(key) ? { [key]: params.get(key)! } : {});
   const query = {
     ...word('text'),
-    ...word('kind'),
+    ...(params.get('kind') ? { grass: params.get('kind') === 'grass' } : {}),
     ...word('place'),
     ...word('since'),
     ...word('until'),
@@ -195,7 +195,7 @@ function Row({ row: { outing: o, outfit }, onAway }: { row: LogRow; onAway: () =
   const name = `${saidDay(o.on)}, ${o.place || named(standards.choices.outing, o.kind)}`;
   return (
     <li className="flex flex-wrap items-baseline gap-x-3 border-b border-hair py-2" data-outing={o.id}>
-      <span className="w-32 shrink-0 text-soft">{saidDay(o.on)}</span>
+      <span className="w-36 shrink-0 whitespace-nowrap text-soft">{saidDay(o.on)}</span>
       <span className="min-w-0 flex-1 basis-72 wrap-anywhere">
         <Link className="text-[1.05rem] font-semibold hover:underline" to={`/log/${o.id}`}>
           {o.place || named(standards.choices.outing, o.kind)}

@@ -31,14 +31,14 @@ export function OutingPage() {
   const [params] = useSearchParams();
   const isNew = id === undefined;
   const brief = params.get('brief');
-  const kind = params.get('kind') === 'grass' ? ('grass' as const) : undefined;
+  const grass = params.get('kind') === 'grass';
   const { data, error } = useQuery({
-    queryKey: ['log', isNew ? 'new' : 'one', id ?? brief ?? kind ?? ''],
+    queryKey: ['log', isNew ? 'new' : 'one', id ?? brief ?? (grass ? 'grass' : '')],
     queryFn: () =>
       isNew
         ? unwrap(
             api.GET('/api/log/new', {
-              params: { query: { ...(brief ? { brief: Number(brief) } : {}), ...(kind ? { kind } : {}) } },
+              params: { query: { ...(brief ? { brief: Number(brief) } : {}), ...(grass ? { grass } : {}) } },
             }),
           )
         : unwrap(api.GET('/api/log/{id}', { params: { path: { id: Number(id) } } })),
@@ -56,7 +56,7 @@ export function OutingPage() {
       </main>
     );
   if (!data) return <p className="p-6">Opening…</p>;
-  const place = isNew ? `${unsaved}-${brief ?? kind ?? 'free'}` : `${unsaved}-${id}-${data.version}`;
+  const place = isNew ? `${unsaved}-${brief ?? (grass ? 'grass' : 'free')}` : `${unsaved}-${id}-${data.version}`;
   return <Form key={place + data.id} start={data} place={place} />;
 }
 
@@ -83,7 +83,7 @@ function Form({ start, place }: { start: Draft; place: string }) {
     if (form.current && (await settleEntries(form.current))) return;
     setBusy(true);
     try {
-      await attempt(async () => {
+      const went = await attempt(async () => {
         const latest = recallParts<Draft>(place, draft);
         const kept = isNew ? await unwrap(api.POST('/api/log', { body: latest })) : await change(latest);
         forget(place);
@@ -94,6 +94,13 @@ function Form({ start, place }: { start: Draft; place: string }) {
             : change({ ...start, version: kept.version }),
         );
       });
+      // To the field that needs another look, clear of the bar at the foot.
+      if (!went)
+        setTimeout(() => {
+          const odd = form.current?.querySelector<HTMLElement>('[aria-invalid="true"]');
+          odd?.focus({ preventScroll: true });
+          odd?.scrollIntoView({ block: 'center' });
+        });
     } finally {
       setBusy(false);
     }
@@ -162,16 +169,6 @@ function Form({ start, place }: { start: Draft; place: string }) {
               />
               <Problem words={fields.on} />
             </label>
-            <label className="col-span-2 block min-w-0">
-              <span className="rubric block">Place</span>
-              <input
-                className="entry w-full"
-                value={draft.place}
-                maxLength={80}
-                onChange={(event) => put({ place: event.target.value })}
-              />
-              <Problem words={fields.place} />
-            </label>
             <label className="block min-w-0">
               <span className="rubric block">Hours</span>
               <input
@@ -185,7 +182,17 @@ function Form({ start, place }: { start: Draft; place: string }) {
               />
               <Problem words={fields.hours} />
             </label>
-            <div className="col-span-2">
+            <label className="col-span-2 block min-w-0">
+              <span className="rubric block">Place</span>
+              <input
+                className="entry w-full"
+                value={draft.place}
+                maxLength={80}
+                onChange={(event) => put({ place: event.target.value })}
+              />
+              <Problem words={fields.place} />
+            </label>
+            <div className="sm:col-span-2">
               <OptionalMeasureField
                 label="Wind"
                 kind="windSpeed"
@@ -194,7 +201,7 @@ function Form({ start, place }: { start: Draft; place: string }) {
                 onChange={(windMps) => put({ windMps })}
               />
             </div>
-            <div className="col-span-2">
+            <div className="sm:col-span-2">
               <Pick
                 label="It came"
                 value={String((Math.round((draft.windFromDeg ?? 0) / 45) * 45) % 360)}

@@ -19,18 +19,21 @@ export function useCareDone() {
   };
 }
 
-/** How far a task has come, as a glass that fills; over the brim when it is late. */
-function Glass({ share, due }: { share: number; due: boolean }) {
-  const full = Math.min(1, share);
+/** How much of its time is over: a clock face that fills; due, it is full and says so. */
+function Clock({ share, due }: { share: number; due: boolean }) {
+  const turn = 2 * Math.PI * Math.min(0.999, share);
   return (
-    <svg viewBox="0 0 14 18" className="h-5 w-4 shrink-0 self-start" aria-hidden="true">
-      <path d="M2 2h10l-1.2 14H3.2Z" fill="none" stroke="currentColor" strokeWidth="1.4" strokeLinejoin="round" />
-      <path
-        d={`M${2.2 + (1 - full) * 1.1} ${2 + (1 - full) * 14}H${11.8 - (1 - full) * 1.1}L10.8 16H3.2Z`}
-        fill="currentColor"
-        opacity={due ? 1 : 0.45}
-      />
-      {due && <path d="M0.5 1h3M10.5 1h3" stroke="currentColor" strokeWidth="1.4" />}
+    <svg viewBox="-8 -8 16 16" className="mt-0.5 size-5 shrink-0" aria-hidden="true">
+      <circle r="7" fill={due ? 'currentColor' : 'none'} stroke="currentColor" strokeWidth="1.4" />
+      {due ? (
+        <path d="M0-4v5M0 3.6v.4" stroke="var(--paper)" strokeWidth="2" strokeLinecap="round" />
+      ) : (
+        <path
+          d={`M0 0V-7A7 7 0 ${share > 0.5 ? 1 : 0} 1 ${7 * Math.sin(turn)} ${-7 * Math.cos(turn)}Z`}
+          fill="currentColor"
+          opacity="0.55"
+        />
+      )}
     </svg>
   );
 }
@@ -50,11 +53,12 @@ export function CareRows({ items }: { items: CareItem[] }) {
           return (
             <li
               key={item.key}
-              className={`flex flex-wrap items-baseline gap-x-3 gap-y-1 border-b border-hair py-2 ${item.state === 'due' ? 'text-fails' : item.state === 'soon' ? 'text-look' : ''}`}
+              className={`flex flex-wrap items-start gap-x-3 gap-y-1 border-b border-hair py-2 ${item.state === 'due' ? 'text-fails' : item.state === 'soon' ? 'text-look' : ''}`}
               data-care={item.key}
             >
-              <Glass share={item.share} due={item.state === 'due'} />
+              <Clock share={item.share} due={item.state === 'due'} />
               <span className="min-w-0 flex-1 basis-60 text-ink wrap-anywhere">
+                {item.state !== 'fine' && <span className="sr-only">{item.state}: </span>}
                 <b>
                   {item.called}: {task.name}
                 </b>
