@@ -134,7 +134,10 @@ public static partial class DataFolder
         return kept;
     }
 
-    /// <summary>How many automatic copies are kept: daily ones, and those made before a new version changed the file.</summary>
+    /// <summary>
+    /// How many copies are kept of those made by themselves, daily and before a new version changed the file, and as many of those that
+    /// were made of what something took the place of.
+    /// </summary>
     public const int CopiesKept = 10;
 
     private static readonly TimeSpan Day = TimeSpan.FromHours(24);
@@ -160,7 +163,8 @@ public static partial class DataFolder
 
     private static void Prune(string folder)
     {
-        foreach (var old in Copies(folder).Where(c => c.Kind is CopyKind.Daily or CopyKind.Before).Skip(CopiesKept))
+        foreach (var alike in Copies(folder).GroupBy(c => c.Kind == CopyKind.Replaced))
+        foreach (var old in alike.Skip(CopiesKept))
             File.Delete(Path.Combine(folder, old.Name));
     }
 
@@ -201,6 +205,7 @@ public static partial class DataFolder
     {
         var to = Free(folder, "replaced", clock);
         InWords(folder, () => CopyWhole(FileIn(folder), to));
+        Prune(folder);
         return Path.GetFileName(to);
     }
 

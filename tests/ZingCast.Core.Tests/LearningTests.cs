@@ -16,7 +16,8 @@ public class LearningTests
 {
     private static readonly (int Rod, int Line)[] Pairs = [(3, 5), (4, 4), (6, 8), (3, 7)];
 
-    private static double Normal(Random dice) => Math.Sqrt(-2 * Math.Log(1 - dice.NextDouble())) * Math.Cos(2 * Math.PI * dice.NextDouble());
+    private static double Normal(Random dice) =>
+        Math.Sqrt(-2 * Math.Log(1 - dice.NextDouble())) * Math.Cos(2 * Math.PI * dice.NextDouble());
 
     // Casts as somebody with this hand makes them on a lawn.
     private static List<Seen> Casts(Caster who, int count, int seed, double scatter = .06, bool allOut = true)

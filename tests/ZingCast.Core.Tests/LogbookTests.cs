@@ -44,9 +44,21 @@ public class LogbookTests
     {
         Outing[] log =
         [
-            Day(1) with { Losses = [new(LossCause.Abrasion, 2), new(LossCause.Snag)], Fish = [new(3)] },
-            Day(2) with { Losses = [new(LossCause.Knot)], Place = "The Ledge" },
-            Day(3) with { Kind = OutingKind.Grass, Losses = [new(LossCause.Knot, 9)] },
+            Day(1) with
+            {
+                Losses = [new(LossCause.Abrasion, 2), new(LossCause.Snag)],
+                Fish = [new(3)],
+            },
+            Day(2) with
+            {
+                Losses = [new(LossCause.Knot)],
+                Place = "The Ledge",
+            },
+            Day(3) with
+            {
+                Kind = OutingKind.Grass,
+                Losses = [new(LossCause.Knot, 9)],
+            },
         ];
         var answers = LogAnswers.Of(log, Shed);
         Assert.Equal([(LossCause.Abrasion, 2), (LossCause.Knot, 1), (LossCause.Snag, 1)], answers.Losses.Select(l => (l.Cause, l.Count)));
@@ -82,7 +94,11 @@ public class LogbookTests
     {
         Outing[] log =
         [
-            Day(1) with { Note = "Weed everywhere", Losses = [new(LossCause.Snag, What: "green sandeel")] },
+            Day(1) with
+            {
+                Note = "Weed everywhere",
+                Losses = [new(LossCause.Snag, What: "green sandeel")],
+            },
             Day(2, rod: 1, line: 1, reel: 1),
         ];
         string Called(Outing o) => o.RodId == 6 ? "R6 blue eight" : "R1 honey glass";
@@ -112,7 +128,17 @@ public class LogbookTests
         };
         var fields = odd.Check(Today).Select(p => p.Field).ToHashSet();
         Assert.Superset(
-            new HashSet<string> { "key", "caster", "casts[0].distanceM", "losses[0].count", "rings[0].hits", "species", "windMps", "hours" },
+            new HashSet<string>
+            {
+                "key",
+                "caster",
+                "casts[0].distanceM",
+                "losses[0].count",
+                "rings[0].hits",
+                "species",
+                "windMps",
+                "hours",
+            },
             fields
         );
         Assert.Equal("on", Assert.Single((Day(0) with { On = Today.AddDays(3) }).Check(Today)).Field);

@@ -121,6 +121,12 @@ public sealed class FuzzTests : IDisposable
                 "/api/trips",
                 "/api/shed/matrix",
                 "/api/data",
+                "/api/log",
+                "/api/log/answers",
+                "/api/log/learning",
+                "/api/log/log.csv",
+                "/api/care",
+                "/api/backup/file",
             }
         )
             if (await client.GetAsync(path, Now) is { IsSuccessStatusCode: false } broken)
@@ -194,6 +200,19 @@ public sealed class FuzzTests : IDisposable
         var trip = Said(
             """{"name":"week","leavesOn":"2027-05-08","days":[{"times":2,"regret":"great","briefId":1}],"limits":{"rods":2},"version":1}"""
         );
+        var outing = Said(
+            """
+            {"key":"abcdefgh01","on":"2026-05-01","kind":"water","place":"ledge","hours":3,"briefId":1,"caster":"club","rodId":6,"lineId":11,
+              "reelId":5,"leaderId":1,"leaderM":2.1,"tippetM":0.0003,"flyKind":"baitfish","hookSize":0,"species":"sea-bass","water":"shore",
+              "cover":"open","stance":"bank","salt":true,"waterC":12,"windMps":4,"windFromDeg":45,
+              "casts":[{"distanceM":22,"by":"taped","carryM":11,"windMps":5,"windFromDeg":0,"allOut":true,"turned":"late","feel":"right"}],
+              "feel":"heavy","fish":[{"count":2,"species":"sea-bass","kg":1.2,"lengthM":0.5,"fightS":90,"released":true}],
+              "losses":[{"cause":"abrasion","count":1,"what":"ledge"}],"windKnots":1,"dropped":["reel"],"drill":null,
+              "rings":[{"distanceM":9,"throws":10,"hits":4}],"note":"swell","version":1}
+            """
+        );
+        // A text in a text: what bends it bends the document.
+        var house = new JsonObject { ["text"] = await client.GetStringAsync("/api/backup/file", Now), ["merge"] = "theirs" };
         Dictionary<string, JsonNode> good = new()
         {
             ["post /api/briefs"] = saved,
@@ -321,6 +340,17 @@ public sealed class FuzzTests : IDisposable
             ["post /api/rigging/tickets"] = With(("name", Said("\"dawn\"")), ("solve", solve)),
             ["post /api/rigging/tickets/{id}/tick"] = Said("""{"step":"spool","version":1}"""),
             ["post /api/rigging/tickets/{id}/untick"] = Said("""{"version":1}"""),
+            ["post /api/log"] = outing,
+            ["put /api/log/{id}"] = outing,
+            ["post /api/log/casters"] = Said("""{"name":"Tobin","from":"learner","version":1}"""),
+            ["put /api/log/casters/{id}"] = Said("""{"name":"Tobin","from":"learner","version":1}"""),
+            ["post /api/log/learning/caster"] = Said("""{"casterId":"own-1","accept":true,"evidence":39,"name":"Ina","briefs":true}"""),
+            ["post /api/log/learning/rod"] = Said("""{"rodId":1,"accept":true,"evidence":15}"""),
+            ["post /api/log/csv/look"] = Said("""{"text":"on,casts,rod\n2026-05-01,22 paced carry 11 out,R6","theirs":false}"""),
+            ["post /api/log/csv"] = Said("""{"text":"on,casts,rod\n2026-05-01,22 paced carry 11 out,R6","theirs":true}"""),
+            ["post /api/care/services"] = Said("""{"taskId":"line-cut","pieceId":11,"on":"2026-05-01","amountM":0.3,"note":"nick"}"""),
+            ["post /api/backup/look"] = house,
+            ["post /api/backup/read"] = house,
             ["post /api/devices/winder/slip"] = Said("""{"share":0.004}"""),
         };
         foreach (

@@ -1,15 +1,18 @@
 using System.Text.Json.Nodes;
 using Microsoft.EntityFrameworkCore;
+using ZingCast.Core.Briefs;
+using ZingCast.Core.Logbook;
+using ZingCast.Core.Matching;
 using ZingCast.Store;
 
 namespace ZingCast.Web.Tests;
 
-/// <summary>Everything kept as one file that another house can read.</summary>
+/// <summary>Everything kept as one file that another house can read: whole, in part, and never half.</summary>
 public sealed class HouseFileTests : IDisposable
 {
     private readonly string folder = Directory.CreateTempSubdirectory("zing-house-").FullName;
 
-    private static readonly DateOnly Today = new(2026, 11, 26);
+    private static readonly DateOnly Today = DateOnly.FromDateTime(DateTime.Today);
 
     private static CancellationToken Cancel => TestContext.Current.CancellationToken;
 
@@ -17,37 +20,334 @@ public sealed class HouseFileTests : IDisposable
 
     private async Task<ZingDb> HouseAsync(string name, bool demo)
     {
-        var folder = Path.Combine(this.folder, name);
-        DataFolder.Open(folder, TimeProvider.System);
+        var data = Path.Combine(folder, name);
+        DataFolder.Open(data, TimeProvider.System);
         var db = new ZingDb(
-            new DbContextOptionsBuilder<ZingDb>().UseSqlite($"Data Source={DataFolder.FileIn(folder)};Pooling=False").Options
+            new DbContextOptionsBuilder<ZingDb>().UseSqlite($"Data Source={DataFolder.FileIn(data)};Pooling=False").Options
         );
         if (demo)
             await DemoWorld.AddAsync(db, TimeProvider.System, Cancel);
+        db.ChangeTracker.Clear();
         return db;
     }
 
-    private static async Task<HouseRead> ReadAsync(ZingDb db, string text, HouseMerge merge)
+    private static async Task<HouseRead> ReadAsync(ZingDb db, string text, HouseMerge merge = HouseMerge.Mine, bool keep = true)
     {
         await using var transaction = await db.Database.BeginTransactionAsync(Cancel);
         var read = await HouseFile.ReadAsync(db, text, merge, Today, Cancel);
-        if (read.Faults.Count == 0)
+        if (keep && read.Faults.Count == 0)
             await transaction.CommitAsync(Cancel);
         return read;
     }
 
+    private static Task<string> TextAsync(ZingDb db) => HouseFile.WriteAsync(db, DateTime.UnixEpoch, cancel: Cancel);
+
+    private static string Document(params (string List, string Entries)[] lists) =>
+        $$"""{"format":"zing-cast","version":1,{{string.Join(',', lists.Select(l => $"\"{l.List}\":[{l.Entries}]"))}}}""";
+
+    private static string Rod(string tag, string more = "") =>
+        $$"""{"key":"{{tag}}","tag":"{{tag}}","name":"a rod","lengthM":2.7,"printedClass":6,"massKg":0.09{{more}}}""";
+
     [Fact]
-    public async Task A_whole_house_read_into_an_empty_one_is_the_same_house()
+    public async Task A_whole_house_read_into_an_empty_one_is_the_same_house_and_gives_the_same_answers()
     {
         await using var full = await HouseAsync("full", demo: true);
         await using var empty = await HouseAsync("empty", demo: false);
-        var at = DateTime.UtcNow;
-        var text = await HouseFile.WriteAsync(full, at, cancel: Cancel);
-        var read = await ReadAsync(empty, text, HouseMerge.Mine);
+        // Numbers that other rows have there.
+        await ReadAsync(empty, Document(("rods", string.Join(',', Enumerable.Range(1, 9).Select(n => Rod($"X{n}"))))));
+        foreach (var rod in await empty.Rods.Select(r => r.Id).ToListAsync(Cancel))
+            await empty.Shelf<Core.Rods.Rod>(TimeProvider.System).PutAwayAsync(rod, Cancel);
+        await full.Shelf<Core.Rods.Rod>(TimeProvider.System).PutAwayAsync(9, Cancel);
+        var brief = await full.Shelf<SavedBrief>(TimeProvider.System).FindAsync(1, Cancel);
+        await full.Shelf<SavedBrief>(TimeProvider.System)
+            .KeepAsync(
+                brief! with
+                {
+                    Pins = new()
+                    {
+                        Rod = 6,
+                        Line = 11,
+                        Leader = 1,
+                    },
+                },
+                "it",
+                Cancel
+            );
+        var text = await TextAsync(full);
+        var read = await ReadAsync(empty, text, HouseMerge.Replace);
         Assert.Empty(read.Faults);
         Assert.Empty(read.Notes);
-        Assert.True(JsonNode.DeepEquals(JsonNode.Parse(text), JsonNode.Parse(await HouseFile.WriteAsync(empty, at, cancel: Cancel))));
-        File.WriteAllText("/tmp/house.json", text);
-        File.WriteAllText("/tmp/schema.json", HouseSchema.Write().ToJsonString());
+        Assert.True(JsonNode.DeepEquals(JsonNode.Parse(text), JsonNode.Parse(await TextAsync(empty))));
+        async Task<string> Answer(ZingDb db)
+        {
+            var kept = await db.Briefs.AsNoTracking().FirstAsync(b => b.Name == brief!.Name, Cancel);
+            var session = Matcher.For(
+                Brief.Complete(kept.Draft, await db.CastersAsync(Cancel)),
+                await db.ShedAsync(Cancel),
+                cancel: Cancel
+            );
+            var answer = session.Explain(session.Choose(kept.Pins));
+            return string.Join("\n", answer.Ledger.Select(s => $"{s.Rule.Id} {s.Says}"));
+        }
+        Assert.Equal(await Answer(full), await Answer(empty));
+    }
+
+    [Fact]
+    public async Task Read_twice_it_changes_nothing_the_second_time()
+    {
+        await using var db = await HouseAsync("demo", demo: true);
+        var text = await TextAsync(db);
+        var read = await ReadAsync(db, text, HouseMerge.Theirs);
+        Assert.All(read.Changes, c => Assert.Empty(c.New.Concat(c.Other).Concat(c.Gone)));
+        Assert.True(read.Changes.Sum(c => c.Same) > 150);
+        Assert.Equal(text, await TextAsync(db));
+    }
+
+    [Fact]
+    public async Task Another_houses_gear_comes_beside_mine_by_tag_whatever_its_numbers()
+    {
+        await using var theirs = await HouseAsync("theirs", demo: true);
+        await using var mine = await HouseAsync("mine", demo: false);
+        await ReadAsync(mine, Document(("rods", $"{Rod("R6")},{Rod("Q1")}")));
+        var text = await TextAsync(theirs);
+        var look = await ReadAsync(mine, text, keep: false);
+        var rods = look.Changes.Single(c => c.List == "rods");
+        Assert.Equal(["R6"], rods.Other);
+        Assert.Equal(["Q1"], rods.Gone);
+        Assert.Equal(11, rods.New.Count);
+        Assert.Equal(2, await mine.Rods.CountAsync(Cancel));
+        // Mine stays as it is; what refers to it finds it.
+        await ReadAsync(mine, text);
+        Assert.Equal("a rod", (await mine.Rods.AsNoTracking().SingleAsync(r => r.Tag == "R6", Cancel)).Name);
+        var six = (await mine.Rods.AsNoTracking().SingleAsync(r => r.Tag == "R6", Cancel)).Id;
+        Assert.True(await mine.Outings.AnyAsync(o => o.RodId == six, Cancel));
+        // Theirs takes its place.
+        await ReadAsync(mine, text, HouseMerge.Theirs);
+        Assert.Equal("blue eight", (await mine.Rods.AsNoTracking().SingleAsync(r => r.Tag == "R6", Cancel)).Name);
+        Assert.Equal(13, await mine.Rods.CountAsync(Cancel));
+    }
+
+    [Fact]
+    public async Task With_one_fault_nothing_is_read_and_every_fault_is_named_by_list_entry_and_field()
+    {
+        await using var db = await HouseAsync("house", demo: false);
+        var read = await ReadAsync(
+            db,
+            Document(
+                ("rods", Rod("R1") + """,{"key":"R2","tag":"R2","name":"odd","lengthM":99,"massKg":9}"""),
+                ("reels", """{"key":"S1","tag":"S1","name":"reel","massKg":0.1,"colour":"red"},{"tag":"S2"}"""),
+                ("spools", """{"key":"S9: its own","reelId":"S9","name":"its own"}"""),
+                ("outings", """{"key":"abcdefgh","on":"2026-02-31"},{"key":"abcdefgi","on":"2020-05-01","casts":[{"distanceM":900}]}""")
+            )
+        );
+        Assert.Equal(
+            [
+                "outings 1 on",
+                "outings 2 casts[0].distanceM",
+                "reels 1 colour",
+                "reels 2 key",
+                "rods 2 lengthM",
+                "rods 2 massKg",
+                "rods 2 printedClass",
+                "spools 1 reelId",
+            ],
+            read.Faults.Select(f => $"{f.List} {f.Row} {f.Field}").Order(StringComparer.Ordinal)
+        );
+        Assert.Empty(await db.Rods.ToListAsync(Cancel));
+    }
+
+    [Theory]
+    [InlineData("", "text")]
+    [InlineData("[]", "format")]
+    [InlineData("""{"format":"zing-cast"}""", "version")]
+    [InlineData("""{"format":"zing-cast","version":2}""", "version")]
+    [InlineData("""{"format":"zing-cast","version":1,"boats":[]}""", "boats")]
+    [InlineData("""{"format":"zing-cast","version":1,"rods":{}}""", "rods")]
+    [InlineData("""{"format":"zing-cast","version":1,"rods":[],"rods":[]}""", "text")]
+    public async Task What_is_no_file_of_ours_is_told(string text, string field)
+    {
+        await using var db = await HouseAsync("house", demo: false);
+        Assert.Equal(field, Assert.Single((await ReadAsync(db, text)).Faults).Field);
+    }
+
+    [Fact]
+    public async Task An_entry_from_the_water_is_kept_once_even_where_a_piece_is_not_known_here()
+    {
+        await using var db = await HouseAsync("demo", demo: true);
+        var text = Document(
+            (
+                "outings",
+                """{"key":"water0001","on":"2026-06-01","rodId":"R6","lineId":"L99","caster":{"person":"Ina"},"briefId":"Sea bass on the Skerries"}"""
+            )
+        );
+        var read = await ReadAsync(db, text);
+        Assert.Contains("L99", Assert.Single(read.Notes), StringComparison.Ordinal);
+        var kept = await db.Outings.AsNoTracking().SingleAsync(o => o.Key == "water0001", Cancel);
+        Assert.Equal((6, null, 1, "own-1"), (kept.RodId, kept.LineId, kept.BriefId, kept.Caster));
+        Assert.Empty((await ReadAsync(db, text)).Changes.Single().New);
+        Assert.Equal(1, await db.Outings.CountAsync(o => o.Key == "water0001", Cancel));
+    }
+
+    [Fact]
+    public async Task What_was_put_away_keeps_its_day_and_two_of_one_name_are_told_apart()
+    {
+        await using var db = await HouseAsync("house", demo: false);
+        var shelf = db.Shelf<SavedBrief>(TimeProvider.System);
+        foreach (var species in new[] { "perch", "pike" })
+            await shelf.KeepAsync(
+                new()
+                {
+                    Name = "Friday",
+                    Draft = new() { Species = species },
+                },
+                "it",
+                Cancel
+            );
+        await shelf.PutAwayAsync(1, Cancel);
+        await using var other = await HouseAsync("other", demo: false);
+        await ReadAsync(other, await TextAsync(db));
+        Assert.Equal("pike", (await other.Briefs.SingleAsync(Cancel)).Draft.Species);
+        Assert.Equal("perch", Assert.Single(await other.Shelf<SavedBrief>(TimeProvider.System).PutAwayAsync(Cancel)).Draft.Species);
+        Assert.Equal(await TextAsync(db), await TextAsync(other));
+    }
+
+    [Fact]
+    public async Task The_log_and_the_gear_go_out_as_sheets_and_come_back_as_they_were()
+    {
+        await using var db = await HouseAsync("demo", demo: true);
+        var document = await HouseFile.DocumentAsync(db, DateTime.UnixEpoch, [HouseFile.Log], Cancel);
+        var (back, rows, faults) = LogCsv.Read(LogCsv.Write(document));
+        Assert.Empty(faults);
+        Assert.Equal(64, rows.Count);
+        var read = await ReadAsync(db, back!.ToJsonString(), HouseMerge.Theirs);
+        Assert.Empty(read.Faults);
+        Assert.Equal(64, Assert.Single(read.Changes).Same);
+
+        var shed = await db.ShedAsync(Cancel);
+        foreach (var pieces in (IReadOnlyList<Core.Measures.Gear>[])[shed.Rods, shed.Lines, shed.Reels])
+        {
+            var pasted = GearPaste.Read(GearPaste.Write(pieces), Core.Shed.GearShed.Empty, metric: true, Today);
+            Assert.Empty(pasted.Faults);
+            Assert.Equal(GearPaste.Write(pieces), GearPaste.Write([.. pasted.Rods, .. pasted.Lines, .. pasted.Reels]));
+        }
+    }
+
+    [Theory]
+    [InlineData("=HYPERLINK(\"x\")")]
+    [InlineData("+1")]
+    [InlineData("-1")]
+    [InlineData("@SUM(1)")]
+    [InlineData("'quoted")]
+    public async Task No_spreadsheet_runs_what_somebody_called_a_place(string place)
+    {
+        await using var db = await HouseAsync("house", demo: false);
+        var outing = new Outing
+        {
+            Key = "formula01",
+            On = Today,
+            Place = place,
+        };
+        await db.Shelf<Outing>(TimeProvider.System).KeepAsync(outing, "it", Cancel);
+        var sheet = LogCsv.Write(await HouseFile.DocumentAsync(db, DateTime.UnixEpoch, [HouseFile.Log], Cancel));
+        Assert.Contains($"'{place[0]}", sheet, StringComparison.Ordinal);
+        Assert.Equal(place, (string?)LogCsv.Read(sheet).Document!["outings"]![0]!["place"]);
+    }
+
+    [Fact]
+    public void A_log_sheet_names_every_bad_row_and_column()
+    {
+        var (document, _, faults) = LogCsv.Read(
+            "on,hours,casts,losses,rings,hook\n2026-05-01,two,,,,\n2026-05-02,2,far,,,\n2026-05-03,,22 taped carry,gone 2,,\n2026-05-04,,,,9 m,4.5\n"
+        );
+        Assert.Null(document);
+        Assert.Equal(
+            [(2, "hours"), (3, "casts"), (4, "casts"), (4, "losses"), (5, "rings"), (5, "hook")],
+            faults.Select(f => (f.Line, f.Column))
+        );
+        Assert.Equal("colour", Assert.Single(LogCsv.Read("on,colour\n2026-05-01,red\n").Faults).Column);
+        Assert.Equal("on", Assert.Single(LogCsv.Read("place\nhere\n").Faults).Column);
+        var (good, _, _) = LogCsv.Read(
+            "on;casts;fish\n2026-05-01;\"24.5 taped carry 12 wind 4 from 45 out late right; 22\";2 pike 3 kg kept\n"
+        );
+        Assert.Equal(
+            """[{"distanceM":24.5,"by":"taped","carryM":12,"windMps":4,"windFromDeg":45,"allOut":true,"turned":"late","feel":"right"},{"distanceM":22}]""",
+            good!["outings"]![0]!["casts"]!.ToJsonString()
+        );
+        Assert.Equal("""[{"count":2,"species":"pike","kg":3,"released":false}]""", good["outings"]![0]!["fish"]!.ToJsonString());
+    }
+
+    [Fact]
+    public void The_published_schema_is_the_one_that_is_written() =>
+        Assert.True(
+            JsonNode.DeepEquals(
+                JsonNode.Parse(File.ReadAllText(Path.Combine(House.Root, "docs", "house.schema.json"))),
+                HouseSchema.Write()
+            ),
+            "docs/house.schema.json is not the schema of the records: write it anew from GET /api/backup/schema"
+        );
+
+    private sealed class Clock(DateTimeOffset now) : TimeProvider
+    {
+        public DateTimeOffset Now { get; set; } = now;
+
+        public override DateTimeOffset GetUtcNow() => Now;
+    }
+
+    [Fact]
+    public async Task Once_a_day_it_is_copied_when_something_was_written_and_ten_copies_are_kept()
+    {
+        var data = Path.Combine(folder, "days");
+        var clock = new Clock(DateTimeOffset.UtcNow);
+        DataFolder.Open(data, clock);
+        Assert.False(DataFolder.Daily(data, clock));
+        for (var day = 1; day <= 14; day++)
+        {
+            clock.Now = DateTimeOffset.UtcNow.AddHours(25 * day);
+            await using (var db = await HouseAsync("days", demo: false))
+                await db.Shelf<OwnCaster>(clock).KeepAsync(new() { Name = $"Ina {day}", From = "club" }, "it", Cancel);
+            File.SetLastWriteTimeUtc(DataFolder.FileIn(data), clock.Now.UtcDateTime.AddMinutes(-1));
+            Assert.True(DataFolder.Daily(data, clock));
+            Assert.False(DataFolder.Daily(data, clock));
+        }
+        clock.Now = clock.Now.AddDays(2);
+        // Nothing was written since.
+        Assert.False(DataFolder.Daily(data, clock));
+        var copies = DataFolder.Copies(data);
+        Assert.Equal(DataFolder.CopiesKept, copies.Count);
+        Assert.All(copies, c => Assert.Equal(CopyKind.Daily, c.Kind));
+        // The latest has everything, the oldest five.
+        var people = await DataFolder.LookIntoAsync(data, Path.Combine(data, copies[^1].Name), clock, db => db.People.CountAsync(Cancel));
+        Assert.Equal(5, people);
+        await using var now = await HouseAsync("days", demo: false);
+        var differs = HouseFile.Differences(
+            await DataFolder.LookIntoAsync(
+                data,
+                Path.Combine(data, copies[^1].Name),
+                clock,
+                db => HouseFile.DocumentAsync(db, DateTime.UnixEpoch, cancel: Cancel)
+            ),
+            await HouseFile.DocumentAsync(now, DateTime.UnixEpoch, cancel: Cancel)
+        );
+        Assert.Equal(9, Assert.Single(differs).Gone.Count);
+    }
+
+    [Fact]
+    public async Task A_document_is_saved_and_put_back_at_the_terminal_as_a_copy_is()
+    {
+        var (data, other) = (Path.Combine(folder, "one"), Path.Combine(folder, "two"));
+        await using (var db = await HouseAsync("one", demo: true)) { }
+        var file = Path.Combine(folder, "all.json");
+        await HouseFolder.SaveAsync(data, file, TimeProvider.System);
+        Assert.Null(await HouseFolder.PutBackAsync(other, file, TimeProvider.System));
+        await using (var db = await HouseAsync("two", demo: false))
+            Assert.Equal(12, await db.Rods.CountAsync(Cancel));
+        var kept = await HouseFolder.PutBackAsync(other, file, TimeProvider.System);
+        Assert.True(File.Exists(kept));
+        await File.WriteAllTextAsync(file, Document(("rods", "{}")), Cancel);
+        var refused = await Assert.ThrowsAsync<DataFolderException>(() => HouseFolder.PutBackAsync(other, file, TimeProvider.System));
+        Assert.Contains("rods, entry 1, key", refused.Message, StringComparison.Ordinal);
+        await using (var db = await HouseAsync("two", demo: false))
+            Assert.Equal(12, await db.Rods.CountAsync(Cancel));
+        await Assert.ThrowsAsync<DataFolderException>(() => HouseFolder.SaveAsync(data, file, TimeProvider.System));
     }
 }

@@ -371,6 +371,91 @@ public sealed partial class ProcessTests : IDisposable
         );
     }
 
+    // Briefs one by one and whole files of outings, as fast as they are answered; the blow falls anywhere among them.
+    [Fact]
+    public async Task Killed_fifty_times_among_edits_and_imports_everything_answered_is_there_and_nothing_is_half_done()
+    {
+        const int entries = 25;
+        await Parallel.ForAsync(
+            0,
+            2,
+            new ParallelOptions { MaxDegreeOfParallelism = 2, CancellationToken = Now },
+            async (half, cancel) =>
+            {
+                var data = New($"torn-{half}");
+                var dice = new Random(half);
+                List<string> briefs = [],
+                    files = [];
+                for (var blow = 0; blow < 25; blow++)
+                {
+                    using (var house = Start(data))
+                    {
+                        using var client = await house.Ready();
+                        var kill = Task.Delay(dice.Next(5, 250), cancel).ContinueWith(_ => house.Process.Kill(), cancel);
+                        try
+                        {
+                            for (var n = 0; ; n++)
+                            {
+                                var name = $"blow{half}x{blow}x{n}";
+                                if (n % 3 > 0)
+                                {
+                                    (
+                                        await client.PostAsJsonAsync("/api/briefs", new { name, draft = new { } }, cancel)
+                                    ).EnsureSuccessStatusCode();
+                                    briefs.Add(name);
+                                    continue;
+                                }
+                                var outings = Enumerable
+                                    .Range(0, entries)
+                                    .Select(e => new
+                                    {
+                                        key = $"{name}x{e:00}",
+                                        on = "2026-05-01",
+                                        place = name,
+                                    });
+                                var text = System.Text.Json.JsonSerializer.Serialize(
+                                    new
+                                    {
+                                        format = "zing-cast",
+                                        version = 1,
+                                        outings,
+                                    }
+                                );
+                                (
+                                    await client.PostAsJsonAsync("/api/backup/read", new { text, merge = "mine" }, cancel)
+                                ).EnsureSuccessStatusCode();
+                                files.Add(name);
+                            }
+                        }
+                        catch (HttpRequestException)
+                        {
+                            // The blow has fallen.
+                        }
+                        await kill;
+                    }
+                    DataFolder.Open(data, TimeProvider.System);
+                    await using var connection = new SqliteConnection($"Data Source={DataFolder.FileIn(data)};Pooling=False");
+                    await connection.OpenAsync(cancel);
+                    List<string> Column(string sql)
+                    {
+                        using var command = connection.CreateCommand();
+                        command.CommandText = sql;
+                        using var reader = command.ExecuteReader();
+                        List<string> all = [];
+                        while (reader.Read())
+                            all.Add(reader.GetString(0));
+                        return all;
+                    }
+                    Assert.Equal(["ok"], Column("pragma integrity_check"));
+                    Assert.Empty(briefs.Except(Column("select Name from Briefs")));
+                    Assert.Empty(files.Except(Column("select distinct Place from Outings")));
+                    Assert.Empty(Column($"select Place from Outings group by Place having count(*) <> {entries}"));
+                }
+                Assert.True(briefs.Count > 50 && files.Count > 25, $"only {briefs.Count} briefs and {files.Count} files were answered");
+            }
+        );
+    }
+
     public void Dispose()
     {
         foreach (var one in running)
