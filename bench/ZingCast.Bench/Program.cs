@@ -1,5 +1,7 @@
 using System.Diagnostics;
 using System.Net.Http.Json;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.DependencyInjection;
 using ZingCast.Bench;
 using ZingCast.Core.Briefs;
 using ZingCast.Core.Casting;
@@ -7,6 +9,7 @@ using ZingCast.Core.Cutting;
 using ZingCast.Core.Depth;
 using ZingCast.Core.Leaders;
 using ZingCast.Core.Lines;
+using ZingCast.Core.Logbook;
 using ZingCast.Core.Matching;
 using ZingCast.Core.Measures;
 using ZingCast.Core.Reels;
@@ -159,6 +162,39 @@ await house.StartAsync();
 using var client = new HttpClient { BaseAddress = new(house.Urls.Single()) };
 var draft = DemoGear.Briefs[0].Draft;
 var wind = 0.0;
+
+// Ina's log, over and over, until it holds as many outings as a guide's does after twenty years.
+const int outings = 5000;
+IReadOnlyList<Outing> log;
+IReadOnlyList<Caster> casters;
+IReadOnlyList<OwnCaster> people;
+GearShed ever;
+using (var scope = house.Services.CreateScope())
+{
+    var db = scope.ServiceProvider.GetRequiredService<ZingDb>();
+    var demo = await db.Outings.AsNoTracking().ToListAsync();
+    db.Outings.AddRange(
+        Enumerable
+            .Range(demo.Count, outings - demo.Count)
+            .Select(i =>
+                demo[i % demo.Count] with
+                {
+                    Id = 0,
+                    Version = 0,
+                    Key = $"again{i:00000}",
+                    On = demo[i % demo.Count].On.AddDays(-i),
+                }
+            )
+    );
+    await db.SaveChangesAsync();
+    (log, casters, people, ever) = (
+        await db.LogAsync(),
+        await db.CastersAsync(),
+        await db.People.AsNoTracking().ToListAsync(),
+        await db.EverShedAsync()
+    );
+}
+void Get(string path) => client.GetByteArrayAsync(path).GetAwaiter().GetResult();
 
 // Casts that turn over, of many outfits in many winds, asked for all the line they pull: what they pull is what is compared.
 var dice = new Random(11);
@@ -364,6 +400,11 @@ var counting = new Counter(() => reports++);
     ("matrix of 300 rods x 600 lines", Median(6, () => ShedMatrix.Of(wall)), .5),
     ("trip of the loan shed's three days, a limit dragged", Median(60, () => TripPlan.Of(loanScores, new(), further: false)), .1),
     ("what would help, every change solved in full", Median(8, () => ReachGains.Rank(draft, loan, Pins.None, new HashSet<string>())), .04),
+    ("log of 5000 outings over loopback HTTP: a page of it", Median(20, () => Get("/api/log")), .05),
+    ("the same, searched for two words", Median(20, () => Get("/api/log?text=weed%20R6")), .05),
+    ("the same, every answer", Median(20, () => Get("/api/log/answers")), .05),
+    ("what is to be cared for after 5000 outings", Median(20, () => Get("/api/care")), 0),
+    ("what 5000 outings teach: casters fitted, rods felt", Median(20, () => Learning.Of(log, ever, casters, people, [])), .1),
     (
         "solve over loopback HTTP, shed read from SQLite, JSON both ways",
         Median(

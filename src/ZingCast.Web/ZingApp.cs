@@ -45,6 +45,9 @@ public static class ZingApp
         builder.Services.AddSingleton(settings);
         builder.Services.AddZingStore(settings.Data);
         builder.Services.AddHostedService<Upkeep>();
+        builder.Services.AddSingleton<LogDesk>();
+        // Stopped before the upkeep, which leaves the file whole.
+        builder.Services.AddHostedService(at => at.GetRequiredService<LogDesk>());
         builder.Services.Configure<HostOptions>(options => options.ShutdownTimeout = ClosingTime);
         builder.Services.AddSingleton<IWindMeter, SimulatedWindMeter>();
         builder.Services.AddSingleton<IBenchScale, SimulatedBenchScale>();

@@ -391,7 +391,7 @@ public sealed partial class ProcessTests : IDisposable
                     using (var house = Start(data))
                     {
                         using var client = await house.Ready();
-                        var kill = Task.Delay(dice.Next(5, 250), cancel).ContinueWith(_ => house.Process.Kill(), cancel);
+                        var kill = Task.Delay(dice.Next(200, 900), cancel).ContinueWith(_ => house.Process.Kill(), cancel);
                         try
                         {
                             for (var n = 0; ; n++)

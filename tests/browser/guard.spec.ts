@@ -121,12 +121,12 @@ test('where the data is, and how to save it and put it back, stands on a page an
 }) => {
   await page.goto('/shed');
   await page.getByRole('link', { name: 'Where this is kept' }).click();
-  const sheet = page.getByRole('dialog', { name: 'Where your data is' });
+  const sheet = page.getByRole('main');
   await expect(sheet).toContainText(house.data);
   await expect(sheet).toContainText('./zing restore FILE');
   const [copy] = await Promise.all([
     page.waitForEvent('download'),
-    sheet.getByRole('link', { name: 'Save a copy' }).click(),
+    sheet.getByRole('link', { name: 'Save a copy of the file' }).click(),
   ]);
   expect(copy.suggestedFilename()).toMatch(/^zing-\d{4}-\d\d-\d\d\.db$/);
   const { readFileSync } = await import('node:fs');

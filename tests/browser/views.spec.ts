@@ -6,7 +6,6 @@ const rest = [
   '/briefs/2?show=reference',
   '/briefs/2 ?',
   '/briefs/2 Control+k',
-  '/shed?show=data',
   '/briefs/new',
   '/briefs',
   '/compare?a=1&b=3',
@@ -43,6 +42,14 @@ const rest = [
   '/rigging',
   '/knots',
   '/knots/non-slip',
+  '/log',
+  '/log/new?brief=1',
+  '/log/new?kind=grass',
+  '/log/answers',
+  '/log/learning',
+  '/care',
+  '/data',
+  '/help',
 ];
 
 test.use({ looking: true });

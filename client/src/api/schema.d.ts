@@ -7478,6 +7478,7 @@ export interface paths {
                     until?: string;
                     withLoss?: boolean;
                     withFish?: boolean;
+                    year?: number;
                 };
                 header?: never;
                 path?: never;
@@ -11354,6 +11355,9 @@ export interface components {
             pairs: components["schemas"]["CastPair"][];
             stayHome: components["schemas"]["PieceOut"][];
             waters: components["schemas"]["WaterRow"][];
+            years: number[];
+            /** Format: int32 */
+            year: number;
             days: components["schemas"]["SeasonDay"][];
         };
         LogPage: {

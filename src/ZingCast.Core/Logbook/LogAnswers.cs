@@ -69,7 +69,9 @@ public sealed record SeasonDay(DateOnly On, int Fishing, int Practice, int Lande
 /// <param name="Pairs">Rods with lines of which casts were measured, most casts first.</param>
 /// <param name="StayHome">Pieces by when they were out last, longest ago first; those never out lead.</param>
 /// <param name="Waters">Waters, most taken first.</param>
-/// <param name="Days">The days that have something.</param>
+/// <param name="Years">Years that have something, latest first.</param>
+/// <param name="Year">The year that is told day by day.</param>
+/// <param name="Days">Its days that have something.</param>
 public sealed record LogAnswers(
     int Outings,
     int Sessions,
@@ -82,6 +84,8 @@ public sealed record LogAnswers(
     IReadOnlyList<CastPair> Pairs,
     IReadOnlyList<PieceOut> StayHome,
     IReadOnlyList<WaterRow> Waters,
+    IReadOnlyList<int> Years,
+    int Year,
     IReadOnlyList<SeasonDay> Days
 )
 {
@@ -108,9 +112,13 @@ public sealed record LogAnswers(
             _ => "A lighter line or fly for that depth, or a weed guard.",
         };
 
-    /// <summary>Answers from outings and the shed. Outings in any order.</summary>
-    public static LogAnswers Of(IReadOnlyList<Outing> outings, GearShed shed)
+    /// <summary>
+    /// Answers from outings and the shed; day by day for one year, the latest when none is named. Outings in any order.
+    /// </summary>
+    public static LogAnswers Of(IReadOnlyList<Outing> outings, GearShed shed, int? year = null)
     {
+        List<int> years = [.. outings.Select(o => o.On.Year).Distinct().OrderDescending()];
+        var told = year ?? (years.Count > 0 ? years[0] : 0);
         var water = outings.Where(o => o.Kind == OutingKind.Water).ToList();
         var losses = water.SelectMany(o => o.Losses).GroupBy(l => l.Cause).Select(g => (Cause: g.Key, Count: g.Sum(l => l.Count))).ToList();
         var landed = water.Sum(o => o.Landed);
@@ -153,8 +161,11 @@ public sealed record LogAnswers(
                     .OrderByDescending(w => w.FliesLost + w.FishLost)
                     .ThenByDescending(w => w.Outings),
             ],
+            years,
+            told,
             [
                 .. outings
+                    .Where(o => o.On.Year == told)
                     .GroupBy(o => o.On)
                     .OrderBy(g => g.Key)
                     .Select(g => new SeasonDay(

@@ -36,20 +36,20 @@ public static class CareRoom
     }
 
     /// <summary>What to look after, as it stands today.</summary>
-    internal static async Task<CareList> ListAsync(ZingDb db, TimeProvider clock, CancellationToken cancel) =>
+    internal static async Task<CareList> ListAsync(ZingDb db, LogDesk desk, TimeProvider clock, CancellationToken cancel) =>
         CareList.Of(
             await db.ShedAsync(cancel),
             await db.Scraps.AsNoTracking().ToListAsync(cancel),
-            await db.LogAsync(cancel),
+            await desk.AskAsync(db, cancel),
             await db.Services.AsNoTracking().ToListAsync(cancel),
             Today(clock)
         );
 
     private static DateOnly Today(TimeProvider clock) => DateOnly.FromDateTime(clock.GetLocalNow().Date);
 
-    private static async Task<Ok<CareAnswer>> Look(ZingDb db, TimeProvider clock, CancellationToken cancel)
+    private static async Task<Ok<CareAnswer>> Look(ZingDb db, LogDesk desk, TimeProvider clock, CancellationToken cancel)
     {
-        var list = await ListAsync(db, clock, cancel);
+        var list = await ListAsync(db, desk, clock, cancel);
         var done = await db
             .Services.AsNoTracking()
             .OrderByDescending(s => s.On)
@@ -81,13 +81,13 @@ public static class CareRoom
         );
     }
 
-    private static async Task<FileContentHttpResult> Calendar(ZingDb db, TimeProvider clock, CancellationToken cancel)
+    private static async Task<FileContentHttpResult> Calendar(ZingDb db, LogDesk desk, TimeProvider clock, CancellationToken cancel)
     {
         var today = Today(clock);
         var text = DayCalendar.Write(
             "care",
             [
-                .. (await ListAsync(db, clock, cancel))
+                .. (await ListAsync(db, desk, clock, cancel))
                     .Items.Select(i => (i, On: i.State == CareState.Due ? today : i.DueOn))
                     .Where(x => x.On is not null)
                     .Select(x => (x.i.Key, x.On!.Value < today ? today : x.On.Value, $"{x.i.Called}: {x.i.Task.Name} ({x.i.Why})")),

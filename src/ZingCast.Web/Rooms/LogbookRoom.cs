@@ -223,6 +223,7 @@ public static class LogbookRoom
     private static async Task<Results<Ok<LogPage>, ValidationProblem>> List(
         [AsParameters] LogAsked asked,
         ZingDb db,
+        LogDesk desk,
         CancellationToken cancel,
         int skip = 0,
         int take = PageRows
@@ -230,7 +231,7 @@ public static class LogbookRoom
     {
         if (asked.Check() is { Count: > 0 } wrong)
             return Problems.Of(wrong);
-        var outings = await db.LogAsync(cancel);
+        var outings = await desk.AskAsync(db, cancel);
         var outfitOf = Outfits(await db.EverShedAsync(cancel));
         var found = asked.Filter.Of(outings, outfitOf).ToList();
         return TypedResults.Ok(
@@ -269,21 +270,23 @@ public static class LogbookRoom
     private static async Task<Results<Ok<LogAnswers>, ValidationProblem>> Answers(
         [AsParameters] LogAsked asked,
         ZingDb db,
-        CancellationToken cancel
+        LogDesk desk,
+        CancellationToken cancel,
+        int? year = null
     )
     {
         if (asked.Check() is { Count: > 0 } wrong)
             return Problems.Of(wrong);
         var shed = await db.ShedAsync(cancel);
         return TypedResults.Ok(
-            LogAnswers.Of([.. asked.Filter.Of(await db.LogAsync(cancel), Outfits(await db.EverShedAsync(cancel)))], shed)
+            LogAnswers.Of([.. asked.Filter.Of(await desk.AskAsync(db, cancel), Outfits(await db.EverShedAsync(cancel)))], shed, year)
         );
     }
 
-    private static async Task<Ok<LogWind>> InWind(int rod, int line, ZingDb db, CancellationToken cancel)
+    private static async Task<Ok<LogWind>> InWind(int rod, int line, ZingDb db, LogDesk desk, CancellationToken cancel)
     {
         var (shed, casters) = (await db.EverShedAsync(cancel), await db.CastersAsync(cancel));
-        var its = (await db.LogAsync(cancel)).Where(o => o.RodId == rod && o.LineId == line && o.Casts.Count > 0).ToList();
+        var its = (await desk.AskAsync(db, cancel)).Where(o => o.RodId == rod && o.LineId == line && o.Casts.Count > 0).ToList();
         var points = its.SelectMany(o =>
             o.Casts.Select(c =>
             {
@@ -316,14 +319,15 @@ public static class LogbookRoom
         int? brief,
         bool? grass,
         ZingDb db,
+        LogDesk desk,
         TimeProvider clock,
         CancellationToken cancel
     )
     {
         var on = DateOnly.FromDateTime(clock.GetLocalNow().Date);
         // Whoever cast last casts again, at the same place.
-        var log = await db.LogAsync(cancel);
-        var before = log.FirstOrDefault();
+        var log = await desk.AskAsync(db, cancel);
+        var before = log is [var latest, ..] ? latest : null;
         var blank = new Outing
         {
             Key = Outing.NewKey(),
@@ -446,9 +450,9 @@ public static class LogbookRoom
         return TypedResults.Ok(await shelf.KeepAsync(person, person.Name, cancel));
     }
 
-    private static async Task<Learning> LearningAsync(ZingDb db, CancellationToken cancel) =>
+    private static async Task<Learning> LearningAsync(ZingDb db, LogDesk desk, CancellationToken cancel) =>
         Learning.Of(
-            await db.LogAsync(cancel),
+            await desk.AskAsync(db, cancel),
             await db.EverShedAsync(cancel),
             await db.CastersAsync(cancel),
             await db.People.AsNoTracking().ToListAsync(cancel),
@@ -456,9 +460,9 @@ public static class LogbookRoom
             cancel
         );
 
-    private static async Task<Ok<LearningAnswer>> Learn(ZingDb db, CancellationToken cancel)
+    private static async Task<Ok<LearningAnswer>> Learn(ZingDb db, LogDesk desk, CancellationToken cancel)
     {
-        var learning = await LearningAsync(db, cancel);
+        var learning = await LearningAsync(db, desk, cancel);
         return TypedResults.Ok(new LearningAnswer(learning.Casters, learning.Rods, PracticePlan.Drills, PracticePlan.Mind));
     }
 
@@ -467,12 +471,16 @@ public static class LogbookRoom
     private static async Task<Results<Ok<DecisionAnswer>, ValidationProblem, ProblemHttpResult>> DecideCaster(
         CasterDecision decision,
         ZingDb db,
+        LogDesk desk,
         TimeProvider clock,
         CancellationToken cancel
     )
     {
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
-        if ((await LearningAsync(db, cancel)).Casters.FirstOrDefault(c => c.CasterId == decision.CasterId) is not { Fit: { } fit } about)
+        if (
+            (await LearningAsync(db, desk, cancel)).Casters.FirstOrDefault(c => c.CasterId == decision.CasterId)
+            is not { Fit: { } fit } about
+        )
             return TypedResults.Problem(statusCode: 404, title: "Nothing is proposed about that caster.");
         if (about.Casts != decision.Evidence)
             return TypedResults.Problem(statusCode: 409, title: Moved);
@@ -516,12 +524,13 @@ public static class LogbookRoom
     private static async Task<Results<Ok<DecisionAnswer>, ValidationProblem, ProblemHttpResult>> DecideRod(
         RodDecision decision,
         ZingDb db,
+        LogDesk desk,
         TimeProvider clock,
         CancellationToken cancel
     )
     {
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
-        if ((await LearningAsync(db, cancel)).Rods.FirstOrDefault(r => r.RodId == decision.RodId) is not { Feel: { } feel } about)
+        if ((await LearningAsync(db, desk, cancel)).Rods.FirstOrDefault(r => r.RodId == decision.RodId) is not { Feel: { } feel } about)
             return TypedResults.Problem(statusCode: 404, title: "Nothing is proposed about that rod.");
         if (about.Votes != decision.Evidence)
             return TypedResults.Problem(statusCode: 409, title: Moved);

@@ -199,13 +199,14 @@ public static class TripsRoom
         int id,
         ZingDb db,
         ScoreDesk desk,
+        LogDesk log,
         TimeProvider clock,
         CancellationToken cancel
     )
     {
         if (await db.Shelf<Trip>(clock).FindAsync(id, cancel) is not { } trip)
             return Problems.Gone(One);
-        var care = await CareRoom.ListAsync(db, clock, cancel);
+        var care = await CareRoom.ListAsync(db, log, clock, cancel);
         return TypedResults.Ok(
             await PlanOf(
                 trip,
@@ -258,6 +259,7 @@ public static class TripsRoom
         int id,
         ZingDb db,
         ScoreDesk desk,
+        LogDesk log,
         TimeProvider clock,
         CancellationToken cancel
     )
@@ -266,7 +268,7 @@ public static class TripsRoom
             return Problems.Gone(One);
         if (trip.LeavesOn is null)
             return TypedResults.Problem(statusCode: 409, title: "Say first on which day you leave.");
-        var care = await CareRoom.ListAsync(db, clock, cancel);
+        var care = await CareRoom.ListAsync(db, log, clock, cancel);
         var list = await PlanOf(trip, false, null, db, desk, (scores, plan) => PackingList.Of(scores, plan, trip.LeavesOn, care), cancel);
         var text = DayCalendar.Write(
             $"trip-{trip.Id}",

@@ -1,4 +1,4 @@
-import { useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, unwrap, type LogAnswers } from '../../api/client';
@@ -12,9 +12,12 @@ const percent = (share: number) => `${Math.round(100 * share)} %`;
 
 /** Questions people ask of a log: lost to what, which line in wind, what stays at home, what a water took. */
 export function AnswersPage() {
+  const [year, setYear] = useState<number | null>(null);
   const { data, error } = useQuery({
-    queryKey: ['log', 'answers'],
-    queryFn: ({ signal }) => unwrap(api.GET('/api/log/answers', { signal })),
+    queryKey: ['log', 'answers', year],
+    queryFn: ({ signal }) =>
+      unwrap(api.GET('/api/log/answers', { params: { query: year === null ? {} : { year } }, signal })),
+    placeholderData: keepPreviousData,
   });
   return (
     <main id="main" className="mx-auto max-w-[76rem] px-5 py-4">
@@ -29,15 +32,13 @@ export function AnswersPage() {
           </Link>
         </p>
       )}
-      {data && data.outings + data.sessions > 0 && <Answers data={data} />}
+      {data && data.outings + data.sessions > 0 && <Answers data={data} onYear={setYear} />}
     </main>
   );
 }
 
-function Answers({ data }: { data: LogAnswers }) {
+function Answers({ data, onYear }: { data: LogAnswers; onYear: (year: number) => void }) {
   const { standards } = useUnits();
-  const years = [...new Set(data.days.map((d) => Number(d.on.slice(0, 4))))].sort((a, b) => b - a);
-  const [year, setYear] = useState(years[0]!);
   const lossName = (cause: LogAnswers['losses'][number]['cause']) => named(standards.choices.loss, cause);
   const never = data.stayHome.filter((p) => p.outings === 0);
   const [worst] = data.losses;
@@ -99,19 +100,19 @@ function Answers({ data }: { data: LogAnswers }) {
         <section aria-label="The season">
           <header className="flex items-baseline gap-3 border-b border-ink pb-1">
             <h2 className="flex-1 text-lg font-semibold">The season</h2>
-            {years.length > 1 && (
+            {data.years.length > 1 && (
               <span className="w-28">
                 <Pick
                   inline
                   label="Year"
-                  value={String(year)}
-                  options={years.map((y) => ({ id: String(y), name: String(y) }))}
-                  onChange={(y) => setYear(Number(y))}
+                  value={String(data.year)}
+                  options={data.years.map((y) => ({ id: String(y), name: String(y) }))}
+                  onChange={(y) => onYear(Number(y))}
                 />
               </span>
             )}
           </header>
-          <SeasonPicture days={data.days} year={year} />
+          <SeasonPicture days={data.days} year={data.year} />
           <p className="text-sm text-soft">
             Filled: fish, larger for more. Hollow: none. Triangle: practice on grass. Underlined: something was lost.
           </p>

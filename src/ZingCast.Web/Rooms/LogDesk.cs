@@ -1,0 +1,65 @@
+using Microsoft.Data.Sqlite;
+using ZingCast.Core.Logbook;
+using ZingCast.Store;
+using ZingCast.Web.Hosting;
+
+namespace ZingCast.Web.Rooms;
+
+/// <summary>
+/// The log as it was read last, for as long as nobody writes: to read thousands of outings takes longer than to look through them. SQLite
+/// itself says whether anybody, in this program or another, has written since.
+/// </summary>
+public sealed class LogDesk(Settings settings) : IHostedService, IDisposable
+{
+    private readonly SemaphoreSlim turn = new(1);
+    private SqliteConnection? watch;
+    private long seen;
+    private IReadOnlyList<Outing>? log;
+
+    /// <summary>The log, latest first. Within a transaction it is read from there.</summary>
+    public async Task<IReadOnlyList<Outing>> AskAsync(ZingDb db, CancellationToken cancel)
+    {
+        if (db.Database.CurrentTransaction is not null)
+            return await db.LogAsync(cancel);
+        await turn.WaitAsync(cancel);
+        try
+        {
+            // Asked before reading: what is written meanwhile is noticed the next time.
+            var version = Version();
+            if (log is null || version != seen)
+                (log, seen) = (await db.LogAsync(cancel), version);
+            return log;
+        }
+        finally
+        {
+            turn.Release();
+        }
+    }
+
+    private long Version()
+    {
+        if (watch is null)
+        {
+            watch = new($"Data Source={DataFolder.FileIn(settings.Data)};Pooling=False;Mode=ReadOnly");
+            watch.Open();
+        }
+        using var command = watch.CreateCommand();
+        command.CommandText = "pragma data_version";
+        return (long)command.ExecuteScalar()!;
+    }
+
+    public Task StartAsync(CancellationToken cancellationToken) => Task.CompletedTask;
+
+    /// <summary>Lets go of the file, so that the folder is whole when the house is closed.</summary>
+    public Task StopAsync(CancellationToken cancellationToken)
+    {
+        Dispose();
+        return Task.CompletedTask;
+    }
+
+    public void Dispose()
+    {
+        watch?.Dispose();
+        watch = null;
+    }
+}
