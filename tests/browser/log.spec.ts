@@ -249,7 +249,7 @@ test('an outing with a fault is said at its field, nothing of it is lost, and on
     page.waitForResponse(/withLoss=true/),
     page.getByRole('checkbox', { name: 'something lost' }).check(),
   ]);
-  await expect(page.getByText(/^[1-9] of 64 outings$/)).toBeVisible();
+  await expect(page.getByText(/^[1-9]\d* of 64 outings$/)).toBeVisible();
   for (const outing of await page.getByRole('list', { name: 'Outings' }).getByRole('listitem').allTextContents())
     expect(outing).toContain('lost:');
 });
@@ -340,7 +340,7 @@ test.describe('with nothing in it', () => {
       ['/log/answers', 'Nothing noted yet'],
       ['/log/learning', 'Nothing to learn from yet.'],
       ['/care', 'Nothing to look after yet'],
-      ['/data', 'None yet'],
+      ['/data', 'Copies beside it'],
     ] as const) {
       await page.goto(path);
       await expect(page.getByText(words).first()).toBeVisible();

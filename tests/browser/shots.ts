@@ -10,7 +10,6 @@ type Shot = {
   units?: string;
   width?: number;
   height?: number;
-  at?: string;
   beside?: RegExp;
   /** A fish that runs long, in the middle of it. */
   run?: boolean;
@@ -29,15 +28,16 @@ const shots: Shot[] = [
   { name: 'trip', path: '/trips/1' },
   { name: 'packing', path: '/trips/1/packing' },
   { name: 'shed-matrix', path: '/shed/matrix' },
-  { name: 'card', path: '/briefs/1/card' },
+  { name: 'outing', path: '/log/new?brief=1', width: 390, height: 844 },
   { name: 'bench-depth', path: '/briefs/3/head?part=depth' },
   { name: 'rigging', path: '/briefs/1', rig: true },
-  { name: 'bench-rod', path: '/briefs/1/rod' },
+  { name: 'learning', path: '/log/learning' },
   { name: 'bench-hand', path: '/briefs/1/hand' },
   { name: 'bench-run', path: '/briefs/1/backing', run: true },
-  { name: 'bench-hand-map', path: '/briefs/3/hand', units: 'metric', theme: 'dusk', at: 'How far it would go' },
+  { name: 'log', path: '/log/answers' },
   { name: 'rod-test', path: '/rods/3?brief=1' },
   { name: 'line-profile', path: '/lines/8?part=profile' },
+  { name: 'care', path: '/care', theme: 'dusk', units: 'metric' },
   { name: 'cutting', path: '/cutting' },
   { name: 'shed', path: '/shed' },
   { name: 'winding', path: '/reels/5?part=spools', wind: true },
@@ -53,7 +53,6 @@ test('pictures of the main views', async ({ page, context }) => {
     units = 'trade',
     width = 1280,
     height = 800,
-    at,
     beside,
     run,
     wind,
@@ -72,12 +71,6 @@ test('pictures of the main views', async ({ page, context }) => {
     await view.goto(path);
     if (/briefs?[/=]\d/.test(path) && !path.endsWith('/card')) await linkOf(view, 'rod').waitFor({ state: 'attached' });
     await view.waitForLoadState('networkidle');
-    if (at) {
-      await view.getByRole('region', { name: 'What would help' }).getByRole('row').first().waitFor();
-      await view.getByRole('region', { name: at }).evaluate((e) => e.scrollIntoView({ block: 'start' }));
-      await view.mouse.wheel(0, -60);
-      await view.waitForTimeout(600);
-    }
     if (beside) {
       await view.getByRole('combobox', { name: 'Another rod over it' }).click();
       await view.getByRole('option', { name: beside }).click();

@@ -6,9 +6,11 @@ import { useUnits } from '../ui/units';
 export const usePeople = () =>
   useQuery({ queryKey: ['people'], queryFn: () => unwrap(api.GET('/api/log/casters')), staleTime: 60_000 });
 
-/** Everybody who can cast: the presets, then the people of the house by name. */
-export function useCasters() {
+/** Everybody who can cast: the presets, then the people of the house by name; and whoever casts now, though put away since. */
+export function useCasters(now?: { id: string; name: string }) {
   const { standards } = useUnits();
   const { data } = usePeople();
-  return [...standards.casters, ...(data ?? []).map((p) => ({ id: p.casterId, name: p.name, about: 'of this house' }))];
+  const people = (data ?? []).map((p) => ({ id: p.casterId, name: p.name, about: 'of this house' }));
+  const all = [...standards.casters, ...people];
+  return !now || all.some((c) => c.id === now.id) ? all : [...all, { ...now, about: 'put away' }];
 }

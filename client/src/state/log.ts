@@ -4,7 +4,19 @@ import { useQueryClient } from '@tanstack/react-query';
 export function useRefreshLog() {
   const queries = useQueryClient();
   return async () => {
-    for (const key of ['log', 'people', 'care', 'shed', 'packing', 'solve', 'candidates', 'outcome', 'suits', 'brief'])
+    for (const key of [
+      'log',
+      'people',
+      'care',
+      'away',
+      'shed',
+      'packing',
+      'solve',
+      'candidates',
+      'outcome',
+      'suits',
+      'brief',
+    ])
       await queries.invalidateQueries({ queryKey: [key] });
   };
 }

@@ -63,6 +63,23 @@ public sealed record CasterFit(
     // presets have.
     private const double ModelShare = .03;
 
+    /// <summary>What the fit goes by beside the casts.</summary>
+    public static readonly Source Source = Source.Assumption("Our estimate of how people and their measures scatter; your own casts outweigh it");
+
+    /// <summary>Those estimates by name, shares.</summary>
+    public static readonly IReadOnlyList<(string Name, double Share)> Weights =
+    [
+        ("line speed among people of one preset", PriorShare[0]),
+        ("arm among them", PriorShare[1]),
+        ("loop among them", PriorShare[2]),
+        ("one person's casts", Scatter),
+        ("a paced distance", PacedShare),
+        ("a taped one", TapedShare),
+        ("one by eye", GuessedShare),
+        ("each m/s of wind", WindShare),
+        ("what the cast model leaves out, half-width", ModelShare),
+    ];
+
     // A cast farther out than so many deviations is a slip of pen or hand, and pulls no harder than one that far out.
     private const double Slip = 2;
 

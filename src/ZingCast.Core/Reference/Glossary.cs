@@ -22,6 +22,12 @@ public static class Glossary
             ["tippet"],
             "The thin last part of the leader, tied to the fly. As thick as the fly needs to turn over and the fish needs to be held."
         ),
+        new("outing", ["outing", "outings"], "A day or an hour with one outfit, on the water or on grass, as it was noted."),
+        new(
+            "under-loaded",
+            ["under-loaded", "overloaded"],
+            "How a rod feels with too little line outside to bend it, or with more than it carries."
+        ),
         new("x", ["x number", "x rule"], "How thin tippet is named: thousandths of an inch are 11 less the X, so 4X is 0.007 in."),
         new("guard", ["bite guard", "bite guards", "guard"], "A last link that stands teeth or a rough mouth: wire or thick fluorocarbon."),
         new(

@@ -1,4 +1,7 @@
+using System.Globalization;
+using ZingCast.Core.Care;
 using ZingCast.Core.Flies;
+using ZingCast.Core.Logbook;
 using ZingCast.Core.Matching;
 using ZingCast.Core.Measures;
 using ZingCast.Core.Rods;
@@ -245,6 +248,31 @@ public static class ReferenceShelf
             )
         ),
         new(
+            "learning",
+            "What the log learns from",
+            "How measured casts are weighed against what is believed of a caster; shares are one standard deviation.",
+            CasterFit.Source,
+            ["what", "how much"],
+            [
+                ["casts made all out before anything is learned", CasterFit.FewestCasts.ToString(CultureInfo.InvariantCulture)],
+                ["latest casts learned from", CasterFit.MostCasts.ToString(CultureInfo.InvariantCulture)],
+                ["more casts before it is proposed again", Learning.MoreEvidence.ToString(CultureInfo.InvariantCulture)],
+                .. CasterFit.Weights.Select(w => (IReadOnlyList<Figure>)[w.Name, Quantity.Ratio(w.Share)]),
+                ["outings before a rod's feel is learned", FeelFit.FewestVotes.ToString(CultureInfo.InvariantCulture)],
+            ]
+        ),
+        new(
+            "care",
+            "Care",
+            "What is done to which piece, after how much.",
+            CareTask.Source,
+            ["task", "outings", "days in salt", "months", "falls", "wind knots, fish, breaks"],
+            Rows(
+                CareTask.All,
+                t => [t.Name, Times(t.Outings), Times(t.SaltDays), Times(t.Months), Times(t.Drops), Times(t.Mishaps)]
+            )
+        ),
+        new(
             "beaufort",
             "Wind",
             "Forces by what the water looks like.",
@@ -273,6 +301,8 @@ public static class ReferenceShelf
     ];
 
     private static IReadOnlyList<IReadOnlyList<Figure>> Rows<T>(IEnumerable<T> rows, Func<T, Figure[]> cells) => [.. rows.Select(cells)];
+
+    private static Figure Times(int? count) => count?.ToString(CultureInfo.InvariantCulture) ?? "";
 
     private static Figure Area(double cm2) => new Quantity(cm2 * 1e-4, Kind.Area);
 

@@ -362,8 +362,8 @@ const own: (keyof BriefDraft)[] = ['casterFreeMps', 'casterLoopM', 'casterCarryM
 
 function Caster({ work, solution }: Props) {
   const { standards } = useUnits();
-  const casters = useCasters();
   const { brief } = solution;
+  const casters = useCasters(brief.caster);
   const field = (
     label: string,
     key: keyof BriefDraft & string,

@@ -11,6 +11,7 @@ import { Say } from '../../ui/Say';
 import { useDone } from '../../ui/toast';
 import { useUnits } from '../../ui/units';
 import { LogTabs } from './LogTabs';
+import { People } from './People';
 
 const takeBack = (id: number) => unwrap<unknown>(api.DELETE('/api/log/lessons/{id}', { params: { path: { id } } }));
 const bringBack = (id: number) =>
@@ -55,6 +56,7 @@ export function LearningPage() {
         </section>
       )}
       <Breaks />
+      <People />
     </main>
   );
 }

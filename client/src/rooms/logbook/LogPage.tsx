@@ -1,5 +1,5 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { api, unwrap, type LogRow } from '../../api/client';
 import { useAttempt } from '../../api/useAttempt';
@@ -20,32 +20,28 @@ const all = 'all';
 /** Every outing, latest first: to look for, to open, to add to. */
 export function LogPage() {
   const [params, setParams] = useSearchParams();
+  // What is asked is here at once, and in the address a moment later.
+  const [asked, setAsked] = useState<Record<string, string>>(() => Object.fromEntries(params));
   const { standards } = useUnits();
   const { data: shed } = useShed();
   const [shownRows, setShownRows] = useState(pageRows);
-  const [text, setText] = useState(params.get('text') ?? '');
+  useEffect(() => setParams(asked, { replace: true }), [asked, setParams]);
   const ask = (key: string, value: string) => {
     setShownRows(pageRows);
-    setParams(
-      (p) => {
-        if (value && value !== all) p.set(key, value);
-        else p.delete(key);
-        return p;
-      },
-      { replace: true },
+    setAsked((now) =>
+      Object.fromEntries(Object.entries({ ...now, [key]: value }).filter(([, v]) => v !== '' && v !== all)),
     );
   };
-  const number = (key: string) => (params.get(key) ? { [key]: Number(params.get(key)) } : {});
-  const word = (key: string) => (params.get(key) ? { [key]: params.get(key)! } : {});
+  const { text, kind, place, since, until, rod, line, loss } = asked;
   const query = {
-    ...word('text'),
-    ...(params.get('kind') ? { grass: params.get('kind') === 'grass' } : {}),
-    ...word('place'),
-    ...word('since'),
-    ...word('until'),
-    ...number('rod'),
-    ...number('line'),
-    ...(params.get('loss') ? { withLoss: true } : {}),
+    ...(text?.trim() ? { text: text.trim() } : {}),
+    ...(kind ? { grass: kind === 'grass' } : {}),
+    ...(place ? { place } : {}),
+    ...(since ? { since } : {}),
+    ...(until ? { until } : {}),
+    ...(rod ? { rod: Number(rod) } : {}),
+    ...(line ? { line: Number(line) } : {}),
+    ...(loss ? { withLoss: true } : {}),
   };
   const filtered = Object.keys(query).length > 0;
   const { data, error } = useQuery({
@@ -76,7 +72,7 @@ export function LogPage() {
       <LogTabs />
       <form
         role="search"
-        className="mt-3 grid items-end gap-x-3 gap-y-2 sm:grid-cols-3 lg:grid-cols-[2fr_1fr_1fr_1fr_1fr_1fr]"
+        className="mt-3 grid items-end gap-x-3 gap-y-2 grid-cols-2 lg:grid-cols-4"
         onSubmit={(event) => event.preventDefault()}
       >
         <label className="block min-w-0">
@@ -84,23 +80,20 @@ export function LogPage() {
           <input
             className="entry w-full"
             type="search"
-            value={text}
+            value={text ?? ''}
             placeholder="place, note, tag, what was lost"
-            onChange={(event) => {
-              setText(event.target.value);
-              ask('text', event.target.value.trim());
-            }}
+            onChange={(event) => ask('text', event.target.value)}
           />
         </label>
         <Pick
           label="Kind"
-          value={params.get('kind') ?? all}
+          value={kind ?? all}
           options={[{ id: all, name: 'all' }, ...standards.choices.outing]}
           onChange={(id) => ask('kind', id)}
         />
         <Pick
           label="Rod"
-          value={params.get('rod') ?? all}
+          value={rod ?? all}
           options={[
             { id: all, name: 'any' },
             ...(shed?.rods ?? []).map((r) => ({ id: String(r.id), name: `${r.tag} ${r.name}` })),
@@ -109,7 +102,7 @@ export function LogPage() {
         />
         <Pick
           label="Line"
-          value={params.get('line') ?? all}
+          value={line ?? all}
           options={[
             { id: all, name: 'any' },
             ...(shed?.lines ?? []).map((l) => ({ id: String(l.id), name: `${l.tag} ${l.name}` })),
@@ -118,15 +111,26 @@ export function LogPage() {
         />
         <Pick
           label="Place"
-          value={params.get('place') ?? all}
+          value={place ?? all}
           options={[{ id: all, name: 'anywhere' }, ...(data?.places ?? []).map((p) => ({ id: p, name: p }))]}
           onChange={(id) => ask('place', id)}
         />
+        {[['since', 'Since', since] as const, ['until', 'Until', until] as const].map(([key, label, value]) => (
+          <label key={key} className="block min-w-0">
+            <span className="rubric block">{label}</span>
+            <input
+              className="entry w-full"
+              type="date"
+              value={value ?? ''}
+              onChange={(event) => ask(key, event.target.value)}
+            />
+          </label>
+        ))}
         <label className="flex min-h-[44px] items-center gap-2">
           <input
             type="checkbox"
             className="size-5"
-            checked={params.get('loss') !== null}
+            checked={loss !== undefined}
             onChange={(event) => ask('loss', event.target.checked ? 'yes' : '')}
           />
           something lost

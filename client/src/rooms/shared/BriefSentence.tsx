@@ -25,7 +25,7 @@ export function BriefSentence({ draft, brief, problems, onChange, steady = false
   const nearest = String((Math.round(windFrom / 45) % 8) * 45);
   const hook = standards.hooks.find((h) => h.number === draft.hookSize)?.name ?? brief.fly.sizeName ?? '';
   const caster = draft.caster ?? brief.caster.id;
-  const casters = useCasters();
+  const casters = useCasters(brief.caster);
   const casterName = casters.find((c) => c.id === caster)?.name ?? caster;
   const { windFrom: winds } = standards.choices;
   const windsFrom = useMemo(() => winds.map((w) => ({ id: String(w.deg), name: w.ofMe })), [winds]);
