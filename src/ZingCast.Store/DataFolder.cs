@@ -196,7 +196,8 @@ public static partial class DataFolder
         ];
 
     [GeneratedRegex(
-        @"^(?<kind>daily|before|replaced)(-[A-Za-z0-9_]+)?-(?<at>20[0-9]{2}(0[1-9]|1[0-2])([0-2][0-9]|3[01])([01][0-9]|2[0-3])[0-5][0-9][0-5][0-9])(-[0-9]+)?\.db$"
+        @"^(?<kind>daily|before|replaced)(-\w+)?-(?<at>20\d\d(0[1-9]|1[0-2])([0-2]\d|3[01])([01]\d|2[0-3])[0-5]\d[0-5]\d)(-\d+)?\.db$",
+        RegexOptions.ECMAScript
     )]
     private static partial Regex CopyName();
 

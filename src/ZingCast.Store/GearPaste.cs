@@ -361,8 +361,8 @@ public static class GearPaste
     private static string? Said(DateOnly? day) => day?.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
 
     /// <summary>
-    /// Pieces of one kind as a sheet that <see cref="Read"/> takes: every column that such a piece has. What was measured along a line, bend
-    /// tests and inspections are not in it; they are in the file of the whole house.
+    /// Pieces of one kind as a sheet that <see cref="Read"/> takes: every column that such a piece has. What was measured along a
+    /// line, bend tests and inspections are not in it; they are in the file of the whole house.
     /// </summary>
     public static string Write(IReadOnlyList<Gear> pieces)
     {

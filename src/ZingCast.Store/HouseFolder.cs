@@ -5,7 +5,9 @@ namespace ZingCast.Store;
 /// <summary>A data folder saved to a file and put back from one, as a copy of its file or as a JSON document.</summary>
 public static class HouseFolder
 {
-    /// <summary>Saves everything: as a document when the file is called .json, else as a copy. Throws <see cref="DataFolderException"/>.</summary>
+    /// <summary>
+    /// Saves everything: as a document when the file is called .json, else as a copy. Throws <see cref="DataFolderException"/>.
+    /// </summary>
     public static async Task SaveAsync(string folder, string to, TimeProvider clock)
     {
         if (!to.EndsWith(".json", StringComparison.OrdinalIgnoreCase))

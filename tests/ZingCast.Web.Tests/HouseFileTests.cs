@@ -177,7 +177,10 @@ public sealed class HouseFileTests : IDisposable
         var text = Document(
             (
                 "outings",
-                """{"key":"water0001","on":"2026-06-01","rodId":"R6","lineId":"L99","caster":{"person":"Ina"},"briefId":"Sea bass on the Skerries"}"""
+                """
+                {"key":"water0001","on":"2026-06-01","rodId":"R6","lineId":"L99","caster":{"person":"Ina"},
+                 "briefId":"Sea bass on the Skerries"}
+                """
             )
         );
         var read = await ReadAsync(db, text);
@@ -257,7 +260,8 @@ public sealed class HouseFileTests : IDisposable
     public void A_log_sheet_names_every_bad_row_and_column()
     {
         var (document, _, faults) = LogCsv.Read(
-            "on,hours,casts,losses,rings,hook\n2026-05-01,two,,,,\n2026-05-02,2,far,,,\n2026-05-03,,22 taped carry,gone 2,,\n2026-05-04,,,,9 m,4.5\n"
+            "on,hours,casts,losses,rings,hook\n2026-05-01,two,,,,\n2026-05-02,2,far,,,\n"
+                + "2026-05-03,,22 taped carry,gone 2,,\n2026-05-04,,,,9 m,4.5\n"
         );
         Assert.Null(document);
         Assert.Equal(
@@ -270,7 +274,8 @@ public sealed class HouseFileTests : IDisposable
             "on;casts;fish\n2026-05-01;\"24.5 taped carry 12 wind 4 from 45 out late right; 22\";2 pike 3 kg kept\n"
         );
         Assert.Equal(
-            """[{"distanceM":24.5,"by":"taped","carryM":12,"windMps":4,"windFromDeg":45,"allOut":true,"turned":"late","feel":"right"},{"distanceM":22}]""",
+            """[{"distanceM":24.5,"by":"taped","carryM":12,"windMps":4,"windFromDeg":45,"allOut":true,"turned":"late","feel":"right"}"""
+                + """,{"distanceM":22}]""",
             good!["outings"]![0]!["casts"]!.ToJsonString()
         );
         Assert.Equal("""[{"count":2,"species":"pike","kg":3,"released":false}]""", good["outings"]![0]!["fish"]!.ToJsonString());

@@ -167,7 +167,8 @@ public sealed record CareTask(
             CarePiece.Flies,
             "sharpen hooks, bin rusty ones",
             "sorted",
-            "A point that does not catch on a thumbnail is filed, towards the point; a rusty or straightened hook is binned, never bent back.",
+            "A point that does not catch on a thumbnail is filed, towards the point; a rusty or straightened hook is binned, "
+                + "never bent back.",
             SaltDays: 2,
             Mishaps: 1,
             Mind: "Eyes covered at the file; old hooks go into a tin, not the grass."

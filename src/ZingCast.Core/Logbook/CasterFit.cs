@@ -64,7 +64,9 @@ public sealed record CasterFit(
     private const double ModelShare = .03;
 
     /// <summary>What the fit goes by beside the casts.</summary>
-    public static readonly Source Source = Source.Assumption("Our estimate of how people and their measures scatter; your own casts outweigh it");
+    public static readonly Source Source = Source.Assumption(
+        "Our estimate of how people and their measures scatter; your own casts outweigh it"
+    );
 
     /// <summary>Those estimates by name, shares.</summary>
     public static readonly IReadOnlyList<(string Name, double Share)> Weights =
@@ -204,7 +206,9 @@ public sealed record CasterFit(
             return Blend.Between(at(i), at(i + 1), (x - nodes[i]) / (nodes[i + 1] - nodes[i]));
         }
 
-        /// <summary>How far out, in standard deviations, and how much it counts: a cast that was not made all out only ever lifts.</summary>
+        /// <summary>
+        /// How far out, in standard deviations, and how much it counts: a cast that was not made all out only ever lifts.
+        /// </summary>
         public (double Out, double Weight) Off(double[] x)
         {
             var off = (Math.Log(Seen.DistanceM) - At(x)) / PlusMinus;

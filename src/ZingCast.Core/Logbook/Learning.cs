@@ -190,7 +190,8 @@ public sealed record Learning(IReadOnlyList<CasterLearning> Casters, IReadOnlyLi
             ? (Sentence)$"Goes by what a {preset.Name} is until {CasterFit.FewestCasts} casts are logged that were made as far as they go."
             : $"{fit.Casts} casts say {fit.FreeMps} of line speed where {new Quantity(now.FreeMps, Kind.LineSpeed)} was taken, and a loop "
                 + $"of {fit.LoopM} where {Quantity.Length(now.LoopM)} was. Worked out, those casts were "
-                + $"{Quantity.Distance(fit.BeforeM)} wrong; with these values they are {Quantity.Distance(fit.AfterM)} wrong, and a reach is sure to {Percent(fit.After.ReachTolerance)} "
+                + $"{Quantity.Distance(fit.BeforeM)} wrong; with these values they are "
+                + $"{Quantity.Distance(fit.AfterM)} wrong, and a reach is sure to {Percent(fit.After.ReachTolerance)} "
                 + $"instead of {Percent(now.ReachTolerance)}.";
 
     private static string Percent(double share) => $"±{Math.Round(100 * share, MidpointRounding.AwayFromZero)} %";

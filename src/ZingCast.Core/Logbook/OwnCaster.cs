@@ -4,7 +4,9 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Logbook;
 
-/// <summary>A person of the house: a caster by name, who begins as one of the presets and becomes their own by what the log taught.</summary>
+/// <summary>
+/// A person of the house: a caster by name, who begins as one of the presets and becomes their own by what the log taught.
+/// </summary>
 public sealed record OwnCaster : Kept
 {
     /// <summary>What the person is called.</summary>

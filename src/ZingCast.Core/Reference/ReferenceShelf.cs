@@ -267,10 +267,7 @@ public static class ReferenceShelf
             "What is done to which piece, after how much.",
             CareTask.Source,
             ["task", "outings", "days in salt", "months", "falls", "wind knots, fish, breaks"],
-            Rows(
-                CareTask.All,
-                t => [t.Name, Times(t.Outings), Times(t.SaltDays), Times(t.Months), Times(t.Drops), Times(t.Mishaps)]
-            )
+            Rows(CareTask.All, t => [t.Name, Times(t.Outings), Times(t.SaltDays), Times(t.Months), Times(t.Drops), Times(t.Mishaps)])
         ),
         new(
             "beaufort",

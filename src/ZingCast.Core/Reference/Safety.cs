@@ -23,17 +23,20 @@ public static class Safety
         new(
             "power-lines",
             "Wires and lightning",
-            "Carbon conducts. Keep a rod's length and more from overhead wires, carry the rod level beneath them, and put it down at the first thunder."
+            "Carbon conducts. Keep a rod's length and more from overhead wires, carry the rod level beneath them, "
+                + "and put it down at the first thunder."
         ),
         new(
             "water",
             "Wading, boats and tides",
-            "Staff, belt, life jacket. Know the tide and the way back before the first cast. What the local people do not wade you do not wade."
+            "Staff, belt, life jacket. Know the tide and the way back before the first cast. "
+                + "What the local people do not wade you do not wade."
         ),
         new(
             "cuts",
             "Blades, wire and gel-spun",
-            "Cut away from the hand. Cover wire ends. Gel-spun under load, or a running line round a finger, cuts to the bone: never wrap it by hand."
+            "Cut away from the hand. Cover wire ends. Gel-spun under load, or a running line round a finger, "
+                + "cuts to the bone: never wrap it by hand."
         ),
         new(
             "glue",
@@ -55,8 +58,8 @@ public static class Safety
         new(
             "law",
             "The law of the place",
-            "Seasons, licences, size and bag limits, number of flies, barbs, lead, wire and bait-like flies differ from water to water. Ask "
-                + "locally; licensed guides and instructors know."
+            "Seasons, licences, size and bag limits, number of flies, barbs, lead, wire and bait-like flies differ from "
+                + "water to water. Ask locally; licensed guides and instructors know."
         ),
         new("numbers", "These numbers", "They are planning aids with a tolerance, not promises. The weakest link is found by testing it."),
     ];
