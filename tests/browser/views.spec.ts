@@ -168,6 +168,13 @@ test('on a phone nothing runs off the side and the links are big enough for a we
     '/leaders/1',
     '/leaders/tying?of=1,2',
     '/knots/nail',
+    '/log',
+    '/log/new?brief=1',
+    '/log/answers',
+    '/log/learning',
+    '/care',
+    '/data',
+    '/help',
   ]) {
     await page.goto(view);
     await page.waitForLoadState('networkidle');

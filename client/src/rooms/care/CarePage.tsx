@@ -48,7 +48,7 @@ export function CarePage() {
 function Lists({ data }: { data: CareAnswer }) {
   const { items } = data.list;
   return (
-    <div className="mt-3 grid gap-x-10 gap-y-6 lg:grid-cols-[3fr_2fr]">
+    <div className="mt-3 grid gap-x-10 gap-y-6 lg:grid-cols-[3fr_2fr] [&>*]:min-w-0">
       <div>
         {items.length === 0 && (
           <p className="text-lg text-soft">

@@ -38,7 +38,7 @@ export function DataPage() {
           kept anywhere else.
         </p>
       )}
-      <div className="mt-4 grid gap-x-10 gap-y-8 lg:grid-cols-2">
+      <div className="mt-4 grid gap-x-10 gap-y-8 lg:grid-cols-2 [&>*]:min-w-0">
         <section aria-label="Take it along">
           <h2 className="border-b border-ink pb-1 text-lg font-semibold">Take it along</h2>
           <p className="mt-2 flex flex-wrap gap-2">

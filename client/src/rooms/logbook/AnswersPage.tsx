@@ -48,7 +48,7 @@ function Answers({ data, onYear }: { data: LogAnswers; onYear: (year: number) =>
         {data.outings} outings and {data.sessions} practices, {Math.round(data.hours)} hours noted; {data.landed} of{' '}
         {data.hooked} fish that were hooked came to hand.
       </p>
-      <div className="mt-4 grid gap-x-10 gap-y-8 lg:grid-cols-2">
+      <div className="mt-4 grid gap-x-10 gap-y-8 lg:grid-cols-2 [&>*]:min-w-0">
         <div className="flex min-w-0 flex-col gap-8">
           <section aria-label="Lost to what">
             <h2 className="border-b border-ink pb-1 text-lg font-semibold">What did I lose fish and flies to?</h2>
@@ -160,7 +160,7 @@ function InTheWind({ data }: { data: LogAnswers }) {
   return (
     <section aria-label="In the wind" className="lg:col-span-2">
       <h2 className="border-b border-ink pb-1 text-lg font-semibold">Which line in the wind?</h2>
-      <div className="mt-2 grid gap-x-10 gap-y-4 lg:grid-cols-2">
+      <div className="mt-2 grid gap-x-10 gap-y-4 lg:grid-cols-2 [&>*]:min-w-0">
         <div className="overflow-x-auto">
           <table className="w-full text-left">
             <thead>

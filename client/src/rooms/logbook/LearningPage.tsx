@@ -83,7 +83,7 @@ function OfCaster({ of, drills, mind }: { of: CasterLearning; drills: PracticeDr
   return (
     <section aria-label={of.name} className="mt-6" data-learner={of.casterId}>
       <h2 className="border-b border-ink pb-1 text-xl font-semibold">{of.name}</h2>
-      <div className="mt-2 grid gap-x-10 gap-y-5 lg:grid-cols-2">
+      <div className="mt-2 grid gap-x-10 gap-y-5 lg:grid-cols-2 [&>*]:min-w-0">
         <div>
           <p className="text-lg">
             {!fit && of.needed > 0 && (
@@ -101,7 +101,7 @@ function OfCaster({ of, drills, mind }: { of: CasterLearning; drills: PracticeDr
             </p>
           ))}
           {fit && (
-            <div className="mt-3 grid gap-4 sm:grid-cols-2">
+            <div className="mt-3 grid gap-4 sm:grid-cols-2 [&>*]:min-w-0">
               <div className="sm:col-span-2">
                 <DoubtPicture name="Reach in calm air" before={fit.reachBefore} after={fit.reachAfter} />
               </div>

@@ -11,6 +11,7 @@ import { Message } from '../../ui/Message';
 import { Pick } from '../../ui/Pick';
 import { useDone } from '../../ui/toast';
 import { named, useUnits } from '../../ui/units';
+import { useStacked } from '../../ui/useMedia';
 import { AwayList } from '../shared/AwayList';
 import { LogTabs } from './LogTabs';
 
@@ -43,6 +44,10 @@ export function LogPage() {
     ...(line ? { line: Number(line) } : {}),
     ...(loss ? { withLoss: true } : {}),
   };
+  // On a phone the outings come first.
+  const stacked = useStacked();
+  const [unfolded, setUnfolded] = useState(() => Object.keys(asked).some((key) => key !== 'text'));
+  const open = unfolded || !stacked;
   const filtered = Object.keys(query).length > 0;
   const { data, error } = useQuery({
     queryKey: ['log', 'list', query, shownRows],
@@ -85,56 +90,64 @@ export function LogPage() {
             onChange={(event) => ask('text', event.target.value)}
           />
         </label>
-        <Pick
-          label="Kind"
-          value={kind ?? all}
-          options={[{ id: all, name: 'all' }, ...standards.choices.outing]}
-          onChange={(id) => ask('kind', id)}
-        />
-        <Pick
-          label="Rod"
-          value={rod ?? all}
-          options={[
-            { id: all, name: 'any' },
-            ...(shed?.rods ?? []).map((r) => ({ id: String(r.id), name: `${r.tag} ${r.name}` })),
-          ]}
-          onChange={(id) => ask('rod', id)}
-        />
-        <Pick
-          label="Line"
-          value={line ?? all}
-          options={[
-            { id: all, name: 'any' },
-            ...(shed?.lines ?? []).map((l) => ({ id: String(l.id), name: `${l.tag} ${l.name}` })),
-          ]}
-          onChange={(id) => ask('line', id)}
-        />
-        <Pick
-          label="Place"
-          value={place ?? all}
-          options={[{ id: all, name: 'anywhere' }, ...(data?.places ?? []).map((p) => ({ id: p, name: p }))]}
-          onChange={(id) => ask('place', id)}
-        />
-        {[['since', 'Since', since] as const, ['until', 'Until', until] as const].map(([key, label, value]) => (
-          <label key={key} className="block min-w-0">
-            <span className="rubric block">{label}</span>
-            <input
-              className="entry w-full"
-              type="date"
-              value={value ?? ''}
-              onChange={(event) => ask(key, event.target.value)}
+        {open ? (
+          <>
+            <Pick
+              label="Kind"
+              value={kind ?? all}
+              options={[{ id: all, name: 'all' }, ...standards.choices.outing]}
+              onChange={(id) => ask('kind', id)}
             />
-          </label>
-        ))}
-        <label className="flex min-h-[44px] items-center gap-2">
-          <input
-            type="checkbox"
-            className="size-5"
-            checked={loss !== undefined}
-            onChange={(event) => ask('loss', event.target.checked ? 'yes' : '')}
-          />
-          something lost
-        </label>
+            <Pick
+              label="Rod"
+              value={rod ?? all}
+              options={[
+                { id: all, name: 'any' },
+                ...(shed?.rods ?? []).map((r) => ({ id: String(r.id), name: `${r.tag} ${r.name}` })),
+              ]}
+              onChange={(id) => ask('rod', id)}
+            />
+            <Pick
+              label="Line"
+              value={line ?? all}
+              options={[
+                { id: all, name: 'any' },
+                ...(shed?.lines ?? []).map((l) => ({ id: String(l.id), name: `${l.tag} ${l.name}` })),
+              ]}
+              onChange={(id) => ask('line', id)}
+            />
+            <Pick
+              label="Place"
+              value={place ?? all}
+              options={[{ id: all, name: 'anywhere' }, ...(data?.places ?? []).map((p) => ({ id: p, name: p }))]}
+              onChange={(id) => ask('place', id)}
+            />
+            {[['since', 'Since', since] as const, ['until', 'Until', until] as const].map(([key, label, value]) => (
+              <label key={key} className="block min-w-0">
+                <span className="rubric block">{label}</span>
+                <input
+                  className="entry w-full"
+                  type="date"
+                  value={value ?? ''}
+                  onChange={(event) => ask(key, event.target.value)}
+                />
+              </label>
+            ))}
+            <label className="flex min-h-[44px] items-center gap-2">
+              <input
+                type="checkbox"
+                className="size-5"
+                checked={loss !== undefined}
+                onChange={(event) => ask('loss', event.target.checked ? 'yes' : '')}
+              />
+              something lost
+            </label>
+          </>
+        ) : (
+          <button type="button" className="btn min-h-[44px]" onClick={() => setUnfolded(true)}>
+            Narrow it down
+          </button>
+        )}
       </form>
       <Message>{error && !data ? error.message : null}</Message>
       {data && (
