@@ -92,6 +92,47 @@ public class LearningTests
         Assert.True(after < before / 3, $"reach is out by {before:P1} before and {after:P1} after");
     }
 
+    // The same sum of squares, every cast thrown anew by the engine, brought down by a general minimiser (Math.NET's Nelder–Mead).
+    [Fact]
+    public void No_general_minimiser_finds_a_better_caster_than_the_fit()
+    {
+        var prior = Casters.Usual;
+        var casts = Casts(prior with { FreeMps = 30, LoopM = .85 }, 12, 21, .04);
+        double Cost(double[] x)
+        {
+            var who = prior with
+            {
+                FreeMps = prior.FreeMps * Math.Exp(x[0]),
+                ArmKg = prior.ArmKg * Math.Exp(x[1]),
+                LoopM = prior.LoopM * Math.Exp(x[2]),
+                CarryM = 60,
+            };
+            var spread = new[] { .15, .25, .25 };
+            return x.Select((v, i) => Math.Pow(v / spread[i], 2)).Sum()
+                + casts.Sum(c =>
+                {
+                    var setup = c.Setup.By(who);
+                    var reach = CastSearch.FarthestAt(setup, c.CarryM!.Value, CastEngine.Launch(setup, c.CarryM.Value).LaunchMps).ReachM;
+                    var wind = Math.Abs(c.Setup.Day.HeadwindMps) + Math.Abs(c.Setup.Day.CrosswindMps) / 2;
+                    return Math.Pow(Math.Log(c.DistanceM / reach), 2) / (.06 * .06 + .01 * .01 + Math.Pow(.012 * wind, 2));
+                });
+        }
+        var fit = Fit(casts, prior)!;
+        double[] mine =
+        [
+            Math.Log(fit.FreeMps.Value / prior.FreeMps),
+            Math.Log(fit.ArmKg.Value / prior.ArmKg),
+            Math.Log(fit.LoopM.Value / prior.LoopM),
+        ];
+        // From where nothing is known, from the truth, and from the fit itself.
+        foreach (var from in (double[][])[[0, 0, 0], [Math.Log(30 / 27.0), 0, Math.Log(.85)], mine])
+        {
+            var found = MathNet.Numerics.FindMinimum.OfFunction((a, b, c) => Cost([a, b, c]), from[0], from[1], from[2], 1e-6, 2000);
+            Assert.True(Cost(mine) <= Cost([found.P0, found.P1, found.P2]) + .1);
+        }
+        Assert.True(Cost(mine) < Cost([0, 0, 0]) - 5);
+    }
+
     [Fact]
     public void More_casts_narrow_the_doubt_and_wilder_ones_widen_it()
     {
@@ -135,6 +176,17 @@ public class LearningTests
         Assert.True(first.AfterM < first.BeforeM);
         Assert.Equal(first.FreeMps.Value, again.FreeMps.Value, 6);
         Assert.True(again.BeforeM < first.BeforeM);
+    }
+
+    [Fact]
+    public void One_line_alone_tells_how_far_and_not_how()
+    {
+        // It cannot tell a fast arm from a strong one, and says so.
+        var who = Casters.Usual with { FreeMps = 31, ArmKg = .03 };
+        var one = Casts(who, 80, 8, .01).Where((_, i) => i % Pairs.Length == 0).ToList();
+        var fit = Fit(one, Casters.Usual)!;
+        Assert.InRange(fit.ArmKg.PlusMinus!.Value / fit.ArmKg.Value, .35, .55);
+        Assert.True(fit.After.ReachTolerance < .06);
     }
 
     [Theory]
