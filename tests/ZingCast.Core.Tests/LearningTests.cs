@@ -125,7 +125,14 @@ public class LearningTests
             Math.Log(fit.LoopM.Value / prior.LoopM),
         ];
         // From where nothing is known, from the truth, and from the fit itself.
-        foreach (var from in (double[][])[[0, 0, 0], [Math.Log(30 / 27.0), 0, Math.Log(.85)], mine])
+        foreach (
+            var from in (double[][])
+                [
+                    [0, 0, 0],
+                    [Math.Log(30 / 27.0), 0, Math.Log(.85)],
+                    mine,
+                ]
+        )
         {
             var found = MathNet.Numerics.FindMinimum.OfFunction((a, b, c) => Cost([a, b, c]), from[0], from[1], from[2], 1e-6, 2000);
             Assert.True(Cost(mine) <= Cost([found.P0, found.P1, found.P2]) + .1);
@@ -182,7 +189,11 @@ public class LearningTests
     public void One_line_alone_tells_how_far_and_not_how()
     {
         // It cannot tell a fast arm from a strong one, and says so.
-        var who = Casters.Usual with { FreeMps = 31, ArmKg = .03 };
+        var who = Casters.Usual with
+        {
+            FreeMps = 31,
+            ArmKg = .03,
+        };
         var one = Casts(who, 80, 8, .01).Where((_, i) => i % Pairs.Length == 0).ToList();
         var fit = Fit(one, Casters.Usual)!;
         Assert.InRange(fit.ArmKg.PlusMinus!.Value / fit.ArmKg.Value, .35, .55);

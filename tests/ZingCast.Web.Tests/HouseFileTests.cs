@@ -282,6 +282,14 @@ public sealed class HouseFileTests : IDisposable
     }
 
     [Fact]
+    public async Task Everything_that_is_kept_goes_into_the_document()
+    {
+        await using var db = await HouseAsync("house", demo: false);
+        var lists = ((JsonObject)HouseSchema.Write()["properties"]!).Count(p => p.Value!["type"]?.ToString() == "array");
+        Assert.Equal(db.Model.GetEntityTypes().Count(t => t.ClrType.IsAssignableTo(typeof(Core.Measures.Kept))), lists);
+    }
+
+    [Fact]
     public void The_published_schema_is_the_one_that_is_written() =>
         Assert.True(
             JsonNode.DeepEquals(

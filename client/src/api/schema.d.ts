@@ -11977,9 +11977,9 @@ export interface components {
         };
         PracticeDrill: {
             drill: components["schemas"]["Drill"];
-            name: string;
             howTo: string;
             note: string;
+            name: string;
         };
         PracticePlan: {
             against: string;

@@ -233,11 +233,7 @@ public sealed record Leader(IReadOnlyList<LeaderPiece> Pieces)
                     && Pieces.All(p => p is { LengthM: >= .001, StartM: >= .00005 and <= .003, EndM: >= .00005 and <= .003 }),
                 "A leader has 1 to 20 pieces, each a millimetre long or more and between 0.05 and 3 mm thick."
             )
-            .Must(
-                "pieces",
-                Pieces is null || Pieces.Sum(p => p?.LengthM ?? 0) is >= .3 and <= 12,
-                "A leader is between 0.3 and 12 m (1 and 39 ft)."
-            )
+            .Within("pieces", Pieces?.Sum(p => p?.LengthM ?? 0), Lengths)
             .Must(
                 "pieces",
                 Pieces is null
@@ -276,6 +272,9 @@ public sealed record Leader(IReadOnlyList<LeaderPiece> Pieces)
 
     /// <summary>More pieces nobody ties.</summary>
     public const int MostPieces = 20;
+
+    /// <summary>What the length of a leader may be, metres.</summary>
+    public static readonly Limit Lengths = new(.3, 12, "A leader is between 0.3 and 12 m (1 and 39 ft).");
 
     /// <summary>Heavy fluorocarbon of about 80 lb, and knottable wire of about 30 lb, metres.</summary>
     public const double GuardDiameterM = .00081,

@@ -227,7 +227,7 @@ public sealed record Outing : Kept
             .Text("place", Place, 80, optional: true)
             .Text("note", Note, 2000, optional: true)
             .Range("hours", Hours, 0, 24, "A day has 24 hours.")
-            .Range("leaderM", LeaderM, .3, 12, "A leader is between 0.3 and 12 m (1 and 39 ft).")
+            .Within("leaderM", LeaderM, Leader.Lengths)
             .Within("tippetM", TippetM, Tippets.Limits)
             .Range("windKnots", WindKnots, 0, 99, "Up to 99 wind knots; then it is time for another leader.")
             .Must("caster", Casters.CouldBe(Caster), "Pick a caster from the list.")
@@ -241,6 +241,15 @@ public sealed record Outing : Kept
             .. check.Problems,
             .. Brief.Check(Day() with { Caster = null }).Where(p => p.Field != "distanceM"),
             .. Each("casts", Casts, OfCast),
+            // A cast's own wind is held to what a day's is.
+            .. Casts
+                .Take(Most)
+                .SelectMany(
+                    (cast, i) =>
+                        Brief
+                            .Check(new() { WindMps = cast.WindMps, WindFromDeg = cast.WindFromDeg })
+                            .Select(p => p with { Field = $"casts[{i}].{p.Field}" })
+                ),
             .. Each("fish", Fish, OfFish),
             .. Each(
                 "losses",
@@ -265,9 +274,7 @@ public sealed record Outing : Kept
     private static FieldCheck OfCast(LoggedCast cast) =>
         new FieldCheck()
             .Within("distanceM", cast.DistanceM, Reached)
-            .Range("carryM", cast.CarryM, 1, 40, "Line held in the air is between 1 and 40 m (3 and 131 ft).")
-            .Range("windMps", cast.WindMps, 0, BriefLimits.Handled.WindMps.High, "Wind is between 0 and 40 m/s (78 kn).")
-            .Range("windFromDeg", cast.WindFromDeg, 0, 360, "The wind comes from 0 to 360° of the cast.");
+            .Range("carryM", cast.CarryM, 1, 40, "Line held in the air is between 1 and 40 m (3 and 131 ft).");
 
     private static FieldCheck OfFish(LoggedFish fish) =>
         new FieldCheck()

@@ -19,10 +19,13 @@ public enum CastQuality
 
 /// <summary>Something to practise on grass.</summary>
 /// <param name="Drill">What.</param>
-/// <param name="Name">Its name.</param>
 /// <param name="HowTo">How it is done and how one knows it is right.</param>
 /// <param name="Note">What to note down.</param>
-public sealed record PracticeDrill(Drill Drill, string Name, string HowTo, string Note);
+public sealed record PracticeDrill(Drill Drill, string HowTo, string Note)
+{
+    /// <summary>Its name.</summary>
+    public string Name => LogWords.Of(Drill);
+}
 
 /// <summary>What one quality costs a person against the next better caster.</summary>
 /// <param name="Quality">Which.</param>
@@ -47,35 +50,30 @@ public sealed record PracticePlan(string Against, IReadOnlyList<PracticeCost> Co
     [
         new(
             Drill.Carry,
-            "carry",
             "Hold as much line in the air as stays straight at both ends, then a hand's breadth more. Stop the rod higher and more "
                 + "abruptly than feels right: a loop as high as a door is tight. A short length carried well beats a long one in waves.",
             "the longest carry that stayed straight"
         ),
         new(
             Drill.Haul,
-            "haul",
             "Lay the cast out on the grass, turn sideways, and pull as the rod stops, no earlier; let the line take the hand back up. "
                 + "Back cast only, lay it down; front cast only, lay it down; then both.",
             "distance with and without, same carry"
         ),
         new(
             Drill.Distance,
-            "distance",
             "Carry what stays tight, three false casts at most, let go as the loop forms. Ten casts, with a tape along the ground; note "
                 + "all of them, not the best.",
             "each distance, taped"
         ),
         new(
             Drill.Rings,
-            "accuracy rings",
             "Rings of a hand's breadth under a metre across at three distances you fish at. Ten throws at each before the next one; "
                 + "the fly counts where it comes down first.",
             "throws and hits at each ring"
         ),
         new(
             Drill.IntoWind,
-            "into the wind",
             "Wind in the face: high back cast, low front cast, a tighter loop and a shorter leader rather than more force. Stop when it "
                 + "blows onto the casting shoulder.",
             "distance and wind"

@@ -3,6 +3,7 @@ using Microsoft.EntityFrameworkCore;
 using ZingCast.Core.Briefs;
 using ZingCast.Core.Depth;
 using ZingCast.Core.Matching;
+using ZingCast.Core.Leaders;
 using ZingCast.Core.Measures;
 using ZingCast.Core.Standards;
 using ZingCast.Store;
@@ -34,7 +35,7 @@ public static class DepthRoom
                         .. wish.Check().Select(p => p with { Field = $"wish.{p.Field}" }),
                         .. new FieldCheck()
                             .Within("tippetM", request.TippetM, Tippets.Limits)
-                            .Range("leaderM", request.LeaderM, .3, 12, "A leader is between 0.3 and 12 m (1 and 39 ft).")
+                            .Within("leaderM", request.LeaderM, Leader.Lengths)
                             .Problems,
                     ];
                     if (wrong.Count > 0)

@@ -1,8 +1,9 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, unwrap, type HouseChange, type HouseMerge } from '../../api/client';
 import { useAttempt } from '../../api/useAttempt';
+import { FileChoice } from '../../ui/FileChoice';
 import { Message } from '../../ui/Message';
 import { useToast } from '../../ui/toast';
 
@@ -215,9 +216,11 @@ function BringIn() {
   );
 }
 
+/** A few of them by name, and how many more. */
+const some = (keys: string[]) =>
+  keys.length <= 8 ? keys.join(', ') : `${keys.slice(0, 8).join(', ')} and ${keys.length - 8} more`;
+
 function Changes({ changes, words, gone }: { changes: HouseChange[]; words: string; gone: boolean }) {
-  const some = (keys: string[]) =>
-    keys.length <= 8 ? keys.join(', ') : `${keys.slice(0, 8).join(', ')} and ${keys.length - 8} more`;
   return (
     <ul>
       {changes.map((c) => (
@@ -312,8 +315,8 @@ function Copies({
                     <li key={d.list}>
                       <b>{d.one}:</b>{' '}
                       {[
-                        d.new.length > 0 && `only in the copy: ${d.new.slice(0, 8).join(', ')}`,
-                        d.other.length > 0 && `otherwise: ${d.other.slice(0, 8).join(', ')}`,
+                        d.new.length > 0 && `only in the copy: ${some(d.new)}`,
+                        d.other.length > 0 && `otherwise: ${some(d.other)}`,
                         d.gone.length > 0 &&
                           `only here: ${d.gone.slice(0, 8).join(', ')}${d.gone.length > 8 ? ` and ${d.gone.length - 8} more` : ''}`,
                       ]
@@ -410,26 +413,6 @@ function SheetIn() {
         </div>
       )}
     </section>
-  );
-}
-
-function FileChoice({ name, accept, onFile }: { name: string; accept: string; onFile: (file: File) => Promise<void> }) {
-  const input = useRef<HTMLInputElement>(null);
-  return (
-    <label className="btn mt-2 inline-flex min-h-[44px] cursor-pointer items-center focus-within:outline-2">
-      {name}
-      <input
-        ref={input}
-        type="file"
-        accept={accept}
-        className="sr-only"
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          if (file) void onFile(file);
-          event.target.value = '';
-        }}
-      />
-    </label>
   );
 }
 

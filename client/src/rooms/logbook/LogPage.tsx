@@ -7,6 +7,7 @@ import { useRefreshLog } from '../../state/log';
 import { useShed } from '../../state/gear';
 import { useCommands } from '../../ui/commands';
 import { saidDay } from '../../ui/dates';
+import { FileChoice } from '../../ui/FileChoice';
 import { Message } from '../../ui/Message';
 import { Pick } from '../../ui/Pick';
 import { useDone } from '../../ui/toast';
@@ -282,20 +283,7 @@ function FromTheWater() {
         The outfit card saved for the phone has a form for the day. It hands over a file; choose it here and its entries
         are in the log, once each.
       </p>
-      <label className="btn mt-2 inline-flex min-h-[44px] cursor-pointer items-center focus-within:outline-2">
-        Choose the file
-        <input
-          ref={input}
-          type="file"
-          accept=".json,application/json"
-          className="sr-only"
-          onChange={(event) => {
-            const file = event.target.files?.[0];
-            if (file) void read(file);
-            event.target.value = '';
-          }}
-        />
-      </label>
+      <FileChoice name="Choose the file" accept=".json,application/json" input={input} onFile={read} />
       <Message>{words}</Message>
       {said.map((s) => (
         <p key={s} role="alert" className="font-semibold">

@@ -8,6 +8,7 @@ import { useCasters } from '../../state/casters';
 import { useShed } from '../../state/gear';
 import { useRefreshLog } from '../../state/log';
 import { Message } from '../../ui/Message';
+import { NumberField } from '../../ui/NumberField';
 import { forget, recallParts, remember } from '../../ui/remember';
 import { Pick } from '../../ui/Pick';
 import { Problem } from '../../ui/Problem';
@@ -169,19 +170,13 @@ function Form({ start, place }: { start: Draft; place: string }) {
               />
               <Problem words={fields.on} />
             </label>
-            <label className="block min-w-0">
-              <span className="rubric block">Hours</span>
-              <input
-                className="entry w-full"
-                inputMode="decimal"
-                defaultValue={draft.hours ?? ''}
-                onChange={(event) => {
-                  const hours = Number(event.target.value.replace(',', '.'));
-                  put({ hours: event.target.value.trim() === '' || !Number.isFinite(hours) ? null : hours });
-                }}
-              />
-              <Problem words={fields.hours} />
-            </label>
+            <NumberField
+              label="Hours"
+              value={draft.hours}
+              like="Type hours, such as 3 or 2.5."
+              problem={fields.hours}
+              onChange={(hours) => put({ hours })}
+            />
             <label className="col-span-2 block min-w-0">
               <span className="rubric block">Place</span>
               <input

@@ -3,7 +3,7 @@ import { useRef, useState } from 'react';
 import { api, unwrap, ApiError, type FieldWords, type Kind, type Rod } from '../../api/client';
 import { MeasureField, OptionalMeasureField } from '../../ui/TypedField';
 import { Problem } from '../../ui/Problem';
-import { MoneyField } from '../../ui/MoneyField';
+import { MoneyField } from '../../ui/NumberField';
 import { Panel } from '../../ui/Panel';
 import { Pick, type Option } from '../../ui/Pick';
 import { useToast } from '../../ui/toast';

@@ -4,7 +4,7 @@ import { api, unwrap, type Purchase } from '../../api/client';
 import { useAsk } from '../../api/useAsk';
 import { Mark } from '../../ui/Mark';
 import { Message } from '../../ui/Message';
-import { MoneyField } from '../../ui/MoneyField';
+import { MoneyField } from '../../ui/NumberField';
 import { Say } from '../../ui/Say';
 import { useUnits } from '../../ui/units';
 import { CoverageTable } from '../shared/CoverageTable';

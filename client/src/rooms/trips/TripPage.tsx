@@ -8,7 +8,7 @@ import { useShed } from '../../state/gear';
 import { useTrip } from '../../state/useTrip';
 import { useCommands } from '../../ui/commands';
 import { Message } from '../../ui/Message';
-import { MoneyField } from '../../ui/MoneyField';
+import { MoneyField } from '../../ui/NumberField';
 import { Say } from '../../ui/Say';
 import { OptionalMeasureField } from '../../ui/TypedField';
 import { useUnits } from '../../ui/units';
