@@ -243,13 +243,13 @@ test('an outing with a fault is said at its field, nothing of it is lost, and on
   await expect(page.getByText('65 outings')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).last().click();
   await expect(page.getByText('64 outings')).toBeVisible();
-  await page.getByRole('searchbox', { name: 'Words in it' }).fill('seal ledge weed');
+  await page.getByRole('searchbox', { name: 'Words in it' }).fill('seal ledge blue');
   await expect(page.getByText(/^\d+ of 64 outings$/)).toBeVisible();
   await Promise.all([
     page.waitForResponse(/withLoss=true/),
     page.getByRole('checkbox', { name: 'something lost' }).check(),
   ]);
-  await expect(page.getByText(/^[1-9]\d* of 64 outings$/)).toBeVisible();
+  await expect(page.getByText(/^6 of 64 outings$/)).toBeVisible();
   for (const outing of await page.getByRole('list', { name: 'Outings' }).getByRole('listitem').allTextContents())
     expect(outing).toContain('lost:');
 });
