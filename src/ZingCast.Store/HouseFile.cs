@@ -202,6 +202,8 @@ public static class HouseFile
             var entries = document[kind.Name] as JsonArray ?? [];
             var (fresh, other, same) = (new List<string>(), new List<string>(), 0);
             HashSet<string> seen = [];
+            // Spools whose line lies on another one: it may give it up further down.
+            List<(string Key, Core.Reels.Spool Wanted)> late = [];
             for (var i = 0; i < entries.Count && faults.Count < MostFaults; i++)
             {
                 void Fault(string field, string problem) => faults.Add(new(kind.Name, i + 1, field, problem));
@@ -241,7 +243,7 @@ public static class HouseFile
                 {
                     if (thing is Core.Reels.Spool spool)
                     {
-                        notes.Add(clash);
+                        late.Add((key, spool));
                         thing = spool with { LineId = null };
                     }
                     else
@@ -253,6 +255,20 @@ public static class HouseFile
                 await KeepAsync(db, thing, away, cancel);
                 if (row is null)
                     house.Add(kind, thing, away, key);
+                else
+                    house.Change(kind, row, thing, away);
+            }
+            foreach (var (key, wanted) in late)
+            {
+                var bare = house.Find(kind.Name, key)!;
+                var full = (Core.Reels.Spool)bare.Thing with { LineId = wanted.LineId };
+                if (Clash(kind, full, bare.Away, house) is { } clash)
+                {
+                    notes.Add(clash);
+                    continue;
+                }
+                await KeepAsync(db, full, bare.Away, cancel);
+                house.Change(kind, bare, full, bare.Away);
             }
             if (faults.Count == 0 && kind.Type == typeof(CutJob))
                 await HoldAsync(db, (field, problem) => faults.Add(new(kind.Name, 1, field, problem)), cancel);

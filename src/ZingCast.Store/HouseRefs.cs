@@ -35,6 +35,15 @@ internal sealed class House
         keys[(kind.Name, thing.Id)] = own;
         byKey[(kind.Name, own)] = row;
     }
+
+    // The same thing under the same key, as it is now.
+    public void Change(HouseKind kind, HouseRow row, Kept thing, DateTime? away)
+    {
+        var now = row with { Thing = thing, Away = away };
+        var rows = Rows[kind.Name];
+        rows[rows.IndexOf(row)] = now;
+        byKey[(kind.Name, row.Key)] = now;
+    }
 }
 
 /// <summary>References between things: numbers in a house, keys in a file.</summary>

@@ -235,6 +235,28 @@ public sealed class HouseFileTests : IDisposable
         }
     }
 
+    [Fact]
+    public async Task Two_spools_that_changed_their_lines_in_one_house_have_changed_them_in_the_other()
+    {
+        await using var db = await HouseAsync("house", demo: true);
+        var document = JsonNode.Parse(await TextAsync(db))!;
+        var wound = document["spools"]!.AsArray().Where(s => s!["lineId"] is not null && s["away"] is null).Take(3).ToList();
+        // The first two swap; the third lies bare, and what was on it is nowhere.
+        var (one, two) = ((string)wound[0]!["lineId"]!, (string)wound[1]!["lineId"]!);
+        (wound[0]!["lineId"], wound[1]!["lineId"]) = (two, one);
+        ((JsonObject)wound[2]!).Remove("lineId");
+        var read = await ReadAsync(db, document.ToJsonString(), HouseMerge.Theirs);
+        Assert.Empty(read.Faults);
+        Assert.Empty(read.Notes);
+        Assert.Equal(3, read.Changes.Single(c => c.List == "spools").Other.Count);
+        Assert.True(JsonNode.DeepEquals(JsonNode.Parse(await TextAsync(db))!["spools"], document["spools"]));
+
+        // A line that stays on a spool the file does not speak of stays there, and that is said.
+        var taken = Document(("spools", wound[0]!.ToJsonString().Replace($"\"{two}\"", $"\"{one}\"", StringComparison.Ordinal)));
+        var said = await ReadAsync(db, taken, HouseMerge.Theirs);
+        Assert.Contains(one, Assert.Single(said.Notes), StringComparison.Ordinal);
+    }
+
     [Theory]
     [InlineData("=HYPERLINK(\"x\")")]
     [InlineData("+1")]

@@ -9833,6 +9833,7 @@ export interface components {
             mishaps: null | number;
             /** @default false */
             byAmount: boolean;
+            bench: null | string;
             mind: null | string;
         };
         CastAnswer: {

@@ -64,7 +64,7 @@ public sealed record PieceWear(CarePiece Piece, int Id, string Called, Wear Wear
 
 /// <summary>What to look after, from what was logged and what was done.</summary>
 /// <param name="Items">Every task of every piece, most overdue first.</param>
-/// <param name="Pieces">What each piece has been through, most used first.</param>
+/// <param name="Pieces">Every piece with what it has been through, most used first.</param>
 public sealed record CareList(IReadOnlyList<CareItem> Items, IReadOnlyList<PieceWear> Pieces)
 {
     // From this share of its time on it is soon.
@@ -73,7 +73,6 @@ public sealed record CareList(IReadOnlyList<CareItem> Items, IReadOnlyList<Piece
     private sealed record Piece(
         CarePiece Kind,
         int Id,
-        string Called,
         IReadOnlyList<Outing> Outings,
         DroppedPiece? Dropped,
         DateOnly? Since,
@@ -96,7 +95,7 @@ public sealed record CareList(IReadOnlyList<CareItem> Items, IReadOnlyList<Piece
             [
                 .. pieces
                     .SelectMany(p =>
-                        CareTask.All.Where(t => t.Piece == p.Kind && p.Has(t)).Select(t => Item(p, t, done[(t.Id, p.Id)], today))
+                        CareTask.All.Where(t => t.Piece == p.Kind && p.Has(t)).Select(t => Item(p, t, shed, done[(t.Id, p.Id)], today))
                     )
                     .OfType<CareItem>()
                     .OrderBy(i => i.State)
@@ -105,9 +104,7 @@ public sealed record CareList(IReadOnlyList<CareItem> Items, IReadOnlyList<Piece
             ],
             [
                 .. pieces
-                    .Where(p => p.Kind is CarePiece.Rod or CarePiece.Line or CarePiece.Reel)
-                    .Select(p => new PieceWear(p.Kind, p.Id, p.Called, Wear.Of(p.Outings, p.Dropped)))
-                    .Where(p => p.Wear.Outings > 0)
+                    .Select(p => new PieceWear(p.Kind, p.Id, Called(p.Kind, p.Id, shed), Wear.Of(p.Outings, p.Dropped)))
                     .OrderByDescending(p => p.Wear.Outings)
                     .ThenBy(p => p.Called, StringComparer.Ordinal),
             ]
@@ -149,42 +146,38 @@ public sealed record CareList(IReadOnlyList<CareItem> Items, IReadOnlyList<Piece
             outings.ToLookup(o => o.LeaderId)
         );
         // What was noted with the piece itself counts as done, and everything counts from the day it came.
-        static DateOnly? Began(Gear piece) => piece.BoughtOn;
         foreach (var rod in shed.Rods)
             yield return new(
                 CarePiece.Rod,
                 rod.Id,
-                $"{rod.Tag} {rod.Name}",
                 [.. rods[rod.Id]],
                 DroppedPiece.Rod,
-                Began(rod),
+                rod.BoughtOn,
                 // What was never tested is tested on the bench, not again.
-                t => t.Id != "rod-test" || rod.Test is not null,
+                t => t != CareTask.BendTest || rod.Test is not null,
                 t =>
-                    t.Id == "rod-inspect" ? Latest(rod.Inspections.Select(i => (DateOnly?)i.On))
-                    : t.Id == "rod-test" ? rod.Test?.On
+                    t == CareTask.Inspect ? Latest(rod.Inspections.Select(i => (DateOnly?)i.On))
+                    : t == CareTask.BendTest ? rod.Test?.On
                     : null
             );
         foreach (var line in shed.Lines)
             yield return new(
                 CarePiece.Line,
                 line.Id,
-                $"{line.Tag} {line.Name}",
                 [.. lines[line.Id]],
                 null,
-                Began(line),
+                line.BoughtOn,
                 t => (t != CareTask.Reverse || line.Build == Build.DoubleTaper) && t != CareTask.CutBack,
-                t => t.Id == "line-clean" ? line.ServicedOn : null
+                t => t == CareTask.Clean ? line.ServicedOn : null
             );
         foreach (var reel in shed.Reels)
         {
             yield return new(
                 CarePiece.Reel,
                 reel.Id,
-                $"{reel.Tag} {reel.Name}",
                 [.. reels[reel.Id]],
                 DroppedPiece.Reel,
-                Began(reel),
+                reel.BoughtOn,
                 _ => true,
                 _ => reel.ServicedOn
             );
@@ -192,7 +185,6 @@ public sealed record CareList(IReadOnlyList<CareItem> Items, IReadOnlyList<Piece
                 yield return new(
                     CarePiece.Backing,
                     spool.Id,
-                    $"{reel.Tag}, {spool.Name}: {Backings.Find(spool.Backing)?.Name ?? "backing"}",
                     [.. lines[spool.LineId].Where(o => spool.LineId is not null && o.ReelId == reel.Id)],
                     null,
                     spool.WoundOn,
@@ -204,25 +196,15 @@ public sealed record CareList(IReadOnlyList<CareItem> Items, IReadOnlyList<Piece
             yield return new(
                 CarePiece.Leader,
                 leader.Id,
-                $"{leader.Tag} {leader.Name}",
                 [.. leaders[leader.Id]],
                 null,
-                Began(leader),
+                leader.BoughtOn,
                 _ => true,
                 _ => leader.ServicedOn
             );
-        yield return new(
-            CarePiece.Flies,
-            0,
-            "Flies",
-            [.. outings.Where(o => o.Kind == OutingKind.Water)],
-            null,
-            null,
-            _ => true,
-            _ => null
-        );
+        yield return new(CarePiece.Flies, 0, [.. outings.Where(o => o.Kind == OutingKind.Water)], null, null, _ => true, _ => null);
         if (scraps.Count > 0)
-            yield return new(CarePiece.Drawer, 0, $"Drawer, {scraps.Count} scraps", [], null, null, _ => true, _ => null);
+            yield return new(CarePiece.Drawer, 0, [], null, null, _ => true, _ => null);
     }
 
     private static DateOnly? Latest(IEnumerable<DateOnly?> days) => days.Max();
@@ -235,7 +217,7 @@ public sealed record CareList(IReadOnlyList<CareItem> Items, IReadOnlyList<Piece
 
     private static int Lost(Outing outing, LossCause cause) => outing.Losses.Where(l => l.Cause == cause).Sum(l => l.Count);
 
-    private static CareItem? Item(Piece piece, CareTask task, IEnumerable<DateOnly> done, DateOnly today)
+    private static CareItem? Item(Piece piece, CareTask task, GearShed shed, IEnumerable<DateOnly> done, DateOnly today)
     {
         var last = Latest([.. done.Select(d => (DateOnly?)d), piece.Noted(task)]);
         // What was done in the evening was done after that day's fishing.
@@ -279,7 +261,7 @@ public sealed record CareList(IReadOnlyList<CareItem> Items, IReadOnlyList<Piece
             $"{task.Id}-{piece.Id}",
             task,
             piece.Id,
-            piece.Called,
+            Called(piece.Kind, piece.Id, shed),
             share >= 1 ? CareState.Due
                 : share >= SoonShare ? CareState.Soon
                 : CareState.Fine,

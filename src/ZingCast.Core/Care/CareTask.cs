@@ -40,6 +40,7 @@ public enum CarePiece
 /// <param name="Drops">After so many drops.</param>
 /// <param name="Mishaps">After so many wind knots, fish and parted tippets; of leaders and hooks.</param>
 /// <param name="ByAmount">How much is said with it, metres: a line cut back.</param>
+/// <param name="Bench">Part of the rod's own page where it is done and noted with its day; null where a word here is enough.</param>
 /// <param name="Mind">What can hurt.</param>
 public sealed record CareTask(
     string Id,
@@ -53,6 +54,7 @@ public sealed record CareTask(
     int? Drops = null,
     int? Mishaps = null,
     bool ByAmount = false,
+    string? Bench = null,
     string? Mind = null
 )
 {
@@ -84,19 +86,47 @@ public sealed record CareTask(
         Months: 24
     );
 
+    /// <summary>A line cleaned.</summary>
+    public static readonly CareTask Clean = new(
+        "line-clean",
+        CarePiece.Line,
+        "clean the line",
+        "cleaned",
+        "Draw it through lukewarm water with a drop of mild soap, then through a dry cloth; dress it if it is a floater. No solvents, "
+            + "no insect repellent, out of the sun.",
+        Outings: 5,
+        SaltDays: 2
+    );
+
+    /// <summary>A rod looked over.</summary>
+    public static readonly CareTask Inspect = new(
+        "rod-inspect",
+        CarePiece.Rod,
+        "look the rod over",
+        "inspected",
+        "The inspection on its bench, ring by ring: what is noted there counts here.",
+        Bench: "look",
+        Months: 12,
+        Drops: 1
+    );
+
+    /// <summary>A rod bend-tested again.</summary>
+    public static readonly CareTask BendTest = new(
+        "rod-test",
+        CarePiece.Rod,
+        "bend-test it again",
+        "re-tested",
+        "The bend test on its bench. A class that has fallen by a half or more is a blank that is going.",
+        Bench: "test",
+        Outings: 80,
+        Months: 36,
+        Mind: "Eyes covered; nobody near the tip under load."
+    );
+
     /// <summary>Every task, in the order in which a piece is looked over.</summary>
     public static readonly IReadOnlyList<CareTask> All =
     [
-        new(
-            "line-clean",
-            CarePiece.Line,
-            "clean the line",
-            "cleaned",
-            "Draw it through lukewarm water with a drop of mild soap, then through a dry cloth; dress it if it is a floater. No solvents, "
-                + "no insect repellent, out of the sun.",
-            Outings: 5,
-            SaltDays: 2
-        ),
+        Clean,
         new(
             "line-look",
             CarePiece.Line,
@@ -173,25 +203,8 @@ public sealed record CareTask(
             Mishaps: 1,
             Mind: "Eyes covered at the file; old hooks go into a tin, not the grass."
         ),
-        new(
-            "rod-inspect",
-            CarePiece.Rod,
-            "look the rod over",
-            "inspected",
-            "The inspection on its bench, ring by ring: what is noted there counts here.",
-            Months: 12,
-            Drops: 1
-        ),
-        new(
-            "rod-test",
-            CarePiece.Rod,
-            "bend-test it again",
-            "re-tested",
-            "The bend test on its bench. A class that has fallen by a half or more is a blank that is going.",
-            Outings: 80,
-            Months: 36,
-            Mind: "Eyes covered; nobody near the tip under load."
-        ),
+        Inspect,
+        BendTest,
         new(
             "drawer-measure",
             CarePiece.Drawer,

@@ -46,12 +46,16 @@ public static class CastEngine
     /// </summary>
     internal static (double LaunchMps, double LoopM) Launch(CastSetup setup, double outKg, double headOutKg)
     {
-        var moved = outKg + setup.Line.MassKg(setup.Line.LeaderM) + setup.FlyKg + setup.RodTipKg;
+        var moved = MovedKg(setup, outKg);
         double over = Math.Max(0, (outKg + setup.FlyKg) / setup.StandardKg / WindowTop - 1),
             under = Math.Max(0, 1 - (headOutKg + setup.FlyKg) / setup.StandardKg / WindowLow);
         var penalty = 1 + 3 * over * over + under * under;
         return (setup.Caster.FreeMps / Math.Sqrt(1 + moved / setup.Caster.ArmKg) / penalty, setup.LoopM * penalty);
     }
+
+    /// <summary>What the arm moves with so much line held in the air, kilograms: line, leader, fly and the rod's tip.</summary>
+    internal static double MovedKg(CastSetup setup, double outKg) =>
+        outKg + setup.Line.MassKg(setup.Line.LeaderM) + setup.FlyKg + setup.RodTipKg;
 
     /// <summary>Line in the air and wet fly over the rod's standard mass.</summary>
     public static double LoadRatio(CastSetup setup, double carryM) => (LineKg(setup, carryM) + setup.FlyKg) / setup.StandardKg;

@@ -157,7 +157,7 @@ public sealed record CasterFit(
             Seen = seen;
             var wide = seen.Setup.By(prior with { CarryM = 60, OverhangM = 60 });
             var carry = Math.Min(seen.CarryM ?? seen.Setup.By(prior).MostCarryM, Math.Min(wide.MostCarryM, .98 * seen.DistanceM));
-            (movedKg, armKg) = (MovedKg(wide, carry), prior.ArmKg);
+            (movedKg, armKg) = (CastEngine.MovedKg(wide, CastEngine.LineKg(wide, carry)), prior.ArmKg);
             freest = Math.Log(1 + movedKg / armKg) / 2;
             for (var l = 0; l < Loops.Length; l++)
             {
@@ -186,11 +186,8 @@ public sealed record CasterFit(
         /// <summary>Standard deviation of its logarithm.</summary>
         public double PlusMinus { get; }
 
-        public bool Sound => logM[3, 1] > Math.Log(2);
-
-        // What an arm gives to this line: as the engine's launch has it, see CastEngine.Launch.
-        private static double MovedKg(CastSetup setup, double carryM) =>
-            CastEngine.LineKg(setup, carryM) + setup.Line.MassKg(setup.Line.LeaderM) + setup.FlyKg + setup.RodTipKg;
+        /// <summary>A caster like the prior makes it fish.</summary>
+        public bool Sound => At([0, 0, 0]) > Math.Log(2);
 
         /// <summary>Logarithm of the distance for changes of speed, arm and loop.</summary>
         public double At(double[] x)

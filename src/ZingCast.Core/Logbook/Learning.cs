@@ -91,7 +91,7 @@ public sealed record Learning(IReadOnlyList<CasterLearning> Casters, IReadOnlyLi
             ],
             [
                 .. ordered
-                    .Where(o => o.RodId is not null && (o.Feel ?? o.Casts.FirstOrDefault(c => c.Feel is not null)?.Feel) is not null)
+                    .Where(o => o.RodId is not null && Felt(o).Any())
                     .GroupBy(o => o.RodId!.Value)
                     .Where(g => gear.Rods.ContainsKey(g.Key))
                     .Select(g => OfRod(gear.Rods[g.Key], [.. g], gear, lessons)),
@@ -196,6 +196,8 @@ public sealed record Learning(IReadOnlyList<CasterLearning> Casters, IReadOnlyLi
 
     private static string Percent(double share) => $"±{Math.Round(100 * share, MidpointRounding.AwayFromZero)} %";
 
+    private static IEnumerable<Feel> Felt(Outing outing) => outing.Casts.Select(c => c.Feel).Append(outing.Feel).OfType<Feel>();
+
     private static RodLearning OfRod(Rod rod, IReadOnlyList<Outing> outings, LoggedGear gear, IReadOnlyList<Lesson> lessons)
     {
         List<FeelVote> votes = [];
@@ -204,18 +206,9 @@ public sealed record Learning(IReadOnlyList<CasterLearning> Casters, IReadOnlyLi
             if (rod.Class is null || !gear.Lines.TryGetValue(outing.LineId ?? 0, out var line) || line.MassKg is null)
                 continue;
             var load = Choosing.Load(rod with { Felt = null }, line, Brief.Complete(outing.Day() with { Caster = null }));
-            votes.AddRange(
-                outing
-                    .Casts.Select(c => c.Feel)
-                    .Append(outing.Feel)
-                    .OfType<Feel>()
-                    // What one outing says is one vote: its middle.
-                    .Order()
-                    .ToList()
-                    is { Count: > 0 } said
-                    ? [new FeelVote(load.LineRatio, load.Ideal, said[said.Count / 2])]
-                    : []
-            );
+            // What one outing says is one vote: the middle of all it said.
+            var said = Felt(outing).Order().ToList();
+            votes.Add(new(load.LineRatio, load.Ideal, said[said.Count / 2]));
         }
         var feel = FeelFit.Of(votes);
         var about = lessons.Where(l => l.RodId == rod.Id).ToList();

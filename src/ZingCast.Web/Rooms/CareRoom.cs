@@ -144,8 +144,8 @@ public static class CareRoom
             return null;
         if (await db.Lines.AsNoTracking().FirstOrDefaultAsync(l => l.Id == entry.PieceId, cancel) is not { } now)
             return "The line is not in the shed any more.";
-        var (is_, becomes) = away ? (task.On(before, entry.AmountM), before) : (before, task.On(before, entry.AmountM));
-        if (!Same(now, is_))
+        var (left, becomes) = away ? (task.On(before, entry.AmountM), before) : (before, task.On(before, entry.AmountM));
+        if (!Same(now, left))
             return $"{now.Tag} was changed since. Set it right on its bench.";
         db.Lines.Update(becomes with { Version = now.Version });
         await db.SaveChangesAsync(cancel);

@@ -103,13 +103,9 @@ function NoteOther({ data }: { data: CareAnswer }) {
   const done = useCareDone();
   const [taskId, setTask] = useState('line-cut');
   const task = data.tasks.find((t) => t.id === taskId)!;
-  const pieces = [
-    ...new Map(
-      data.list.items.filter((i) => i.task.piece === task.piece).map((i) => [String(i.pieceId), i.called]),
-    ).entries(),
-    ...data.list.pieces.filter((p) => p.piece === task.piece).map((p) => [String(p.id), p.called] as [string, string]),
-  ];
-  const options = [...new Map(pieces).entries()].map(([id, name]) => ({ id, name }));
+  const options = data.list.pieces
+    .filter((p) => p.piece === task.piece)
+    .map((p) => ({ id: String(p.id), name: p.called }));
   const [piece, setPiece] = useState('');
   const [on, setOn] = useState('');
   const [amountM, setAmount] = useState(0.3);
@@ -184,7 +180,8 @@ function NoteOther({ data }: { data: CareAnswer }) {
 }
 
 function Wear({ data: { list } }: { data: CareAnswer }) {
-  if (list.pieces.length === 0) return null;
+  const used = list.pieces.filter((p) => p.wear.outings > 0);
+  if (used.length === 0) return null;
   return (
     <section aria-label="What each piece has been through">
       <h2 className="border-b border-ink pb-1 text-lg font-semibold">What each has been through</h2>
@@ -199,7 +196,7 @@ function Wear({ data: { list } }: { data: CareAnswer }) {
           </tr>
         </thead>
         <tbody className="tabular-nums">
-          {list.pieces.map((p) => (
+          {used.map((p) => (
             <tr key={`${p.piece}-${p.id}`} className="border-t border-hair">
               <th scope="row" className="py-1 font-normal wrap-anywhere">
                 {p.called}

@@ -9,7 +9,7 @@ import { useShed } from '../../state/gear';
 import { useRefreshLog } from '../../state/log';
 import { Message } from '../../ui/Message';
 import { NumberField } from '../../ui/NumberField';
-import { forget, recallParts, remember } from '../../ui/remember';
+import { forget, forgetAll, recallParts, remember } from '../../ui/remember';
 import { Pick } from '../../ui/Pick';
 import { Problem } from '../../ui/Problem';
 import { useDone } from '../../ui/toast';
@@ -33,6 +33,7 @@ export function OutingPage() {
   const isNew = id === undefined;
   const brief = params.get('brief');
   const grass = params.get('kind') === 'grass';
+  const [anew, setAnew] = useState(0);
   const { data, error } = useQuery({
     queryKey: ['log', isNew ? 'new' : 'one', id ?? brief ?? (grass ? 'grass' : '')],
     queryFn: () =>
@@ -58,10 +59,10 @@ export function OutingPage() {
     );
   if (!data) return <p className="p-6">Opening…</p>;
   const place = isNew ? `${unsaved}-${brief ?? (grass ? 'grass' : 'free')}` : `${unsaved}-${id}-${data.version}`;
-  return <Form key={place + data.id} start={data} place={place} />;
+  return <Form key={`${place} ${anew}`} start={data} place={place} beginAnew={() => setAnew(anew + 1)} />;
 }
 
-function Form({ start, place }: { start: Draft; place: string }) {
+function Form({ start, place, beginAnew }: { start: Draft; place: string; beginAnew: () => void }) {
   const { standards } = useUnits();
   const { data: shed } = useShed();
   const { data: briefs } = useBriefs();
@@ -345,6 +346,19 @@ function Form({ start, place }: { start: Draft; place: string }) {
               {isNew ? 'Keep it' : 'Keep the change'}
             </button>
             <span className="ml-3 text-sm text-soft">What you enter stays here until it is kept.</span>
+            {draft !== start && (
+              <button
+                type="button"
+                className="quiet ml-3 underline"
+                onClick={() => {
+                  forget(place);
+                  forgetAll(`entry-${place}`);
+                  beginAnew();
+                }}
+              >
+                {isNew ? 'begin anew' : 'back to what is kept'}
+              </button>
+            )}
           </footer>
         </form>
       </main>

@@ -48,8 +48,7 @@ export function CareRows({ items }: { items: CareItem[] }) {
         {items.map((item) => {
           const { task } = item;
           // Rods are tested and looked over on their own bench, which notes the day itself.
-          const bench =
-            task.piece === 'rod' && `/rods/${item.pieceId}?part=${task.id === 'rod-test' ? 'test' : 'look'}`;
+          const bench = task.bench && `/rods/${item.pieceId}?part=${task.bench}`;
           return (
             <li
               key={item.key}
