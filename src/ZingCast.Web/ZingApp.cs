@@ -58,7 +58,8 @@ public static class ZingApp
         builder.Services.AddProblemDetails(options => options.CustomizeProblemDetails = FriendlyFailures.PutInWords);
         builder.Services.AddExceptionHandler<FriendlyFailures>();
         builder.Services.AddSingleton<HeavyWork.Turns>();
-        builder.Services.AddSingleton<ScoreDesk>();
+        builder.Services.AddSingleton<QuietThreads>();
+        builder.Services.AddSingleton<TripSearches>();
         builder.Services.AddResponseCompression(options =>
             options.MimeTypes = [.. ResponseCompressionDefaults.MimeTypes, "application/problem+json", "image/svg+xml"]
         );

@@ -49,10 +49,7 @@ public class KitTests
                 var value = -KitProblem.LeastAdded * pieces.Count;
                 for (var d = 0; d < p.Weights.Count; d++)
                     value +=
-                        p.Weights[d]
-                        * rods.SelectMany(r => lines.Select((l, i) => p.Worth.On(d, r, l) is { Length: > 0 } its ? its[under[i]] : 0))
-                            .DefaultIfEmpty(0)
-                            .Max();
+                        p.Weights[d] * rods.SelectMany(r => lines.Select((l, i) => p.Worth.On(d, r, l, under[i]))).DefaultIfEmpty(0).Max();
                 var key = string.Join(',', rods);
                 if (value > best.GetValueOrDefault(key, double.NegativeInfinity))
                     best[key] = value;
@@ -152,10 +149,7 @@ public class KitTests
                     cancel: TestContext.Current.CancellationToken
                 );
                 return kits is [var kit, ..]
-                    ? kit
-                        .Rods.SelectMany(r => kit.Wound.Select(w => p.Worth.On(0, r, w.Line) is { Length: > 0 } its ? its[w.Reel] : 0))
-                        .DefaultIfEmpty(0)
-                        .Max()
+                    ? kit.Rods.SelectMany(r => kit.Wound.Select(w => p.Worth.On(0, r, w.Line, w.Reel))).DefaultIfEmpty(0).Max()
                     : 0;
             }
             // Pieces cost so little that they hardly move the balance; by less than they can, it may be worse.
@@ -169,5 +163,91 @@ public class KitTests
         using var gone = new CancellationTokenSource();
         gone.Cancel();
         Assert.Throws<OperationCanceledException>(() => KitSearch.Best(Any(new Random(1), 4, 5, 5, 3), new(2, 2, 2), cancel: gone.Token));
+    }
+
+    // Steps are doubled until the search comes to its end, each time from what was found; any look at it between is honest.
+    [Fact]
+    public void Broken_off_it_has_a_kit_and_says_how_much_better_one_can_be_at_most()
+    {
+        var (brokenOff, loose) = (0, 0);
+        for (var seed = 1; seed <= 120; seed++)
+        {
+            var dice = new Random(seed);
+            var p = Any(dice, dice.Next(2, 7), dice.Next(2, 9), dice.Next(2, 9), dice.Next(1, 5));
+            var limits = new KitLimits(dice.Next(1, 4), dice.Next(1, 5), dice.Next(1, 4));
+            var best = KitSearch.Best(p, limits, 2, cancel: TestContext.Current.CancellationToken);
+            if (best.Count == 0)
+                continue;
+            IReadOnlyList<Kit> known = [];
+            KitSearch.Found found;
+            for (long steps = 1; ; steps *= 2)
+            {
+                found = KitSearch.Within(p, limits, 2, known, steps, TestContext.Current.CancellationToken);
+                Assert.True(found.AtMost >= best[0].Value - 1e-12, $"{seed}: {found.AtMost} of {best[0].Value}");
+                Assert.All(found.Kits, k => Assert.True(k.Value <= best[0].Value + 1e-12));
+                // What was known is not lost again.
+                if (known.Count > 0)
+                    Assert.True(found.Kits[0].Value >= known[0].Value - 1e-12);
+                known = found.Kits;
+                if (found.Done)
+                    break;
+                brokenOff++;
+                loose += found.AtMost > best[0].Value + 1e-9 ? 1 : 0;
+            }
+            Assert.Equal(best[0].Value, found.Kits[0].Value, 9);
+            Assert.Equal(found.Kits[0].Value, found.AtMost, 12);
+        }
+        Assert.True(brokenOff > 300 && loose > 100, $"{brokenOff}, {loose}");
+    }
+
+    // Reels of one make are told apart by nobody: however many there are, the kit is worth what trying every one of them finds.
+    [Fact]
+    public void Equal_reels_and_lines_of_one_row_serve_as_if_each_had_been_looked_at()
+    {
+        for (var seed = 1; seed <= 60; seed++)
+        {
+            var dice = new Random(seed);
+            var one = Any(dice, 4, 3, 3, 2);
+            int[] lineRows = [0, 0, 1, 2],
+                reelRows = [0, 0, 1, 1, 1];
+            var shared = new WorthTable(4, [0, 1, 2], lineRows, reelRows);
+            var apart = new WorthTable(4, 3, 4, 5);
+            for (var d = 0; d < 4; d++)
+            for (var r = 0; r < 3; r++)
+            {
+                foreach (var l in new[] { 0, 2, 3 })
+                    shared.Set(d, r, l, [.. Enumerable.Range(0, 2).Select(e => one.Worth.On(d, r, lineRows[l], e))]);
+                for (var l = 0; l < 4; l++)
+                    apart.Set(d, r, l, [.. reelRows.Select(e => one.Worth.On(d, r, lineRows[l], e))]);
+            }
+            KitProblem With(WorthTable worth) =>
+                new(
+                    one.Weights,
+                    [.. one.Rods.Select(r => r with { Must = false })],
+                    [.. lineRows.Select(l => one.Lines[l] with { Must = false })],
+                    [.. reelRows.Select(e => one.Reels[e] with { Must = false })],
+                    worth
+                );
+            var limits = new KitLimits(2, 3, 3);
+            double? Best(WorthTable worth) =>
+                KitSearch.Best(With(worth), limits, cancel: TestContext.Current.CancellationToken) is [var kit, ..] ? kit.Value : null;
+            Assert.Equal(Best(apart), Best(shared));
+            Assert.Equal(Everything(With(apart), limits).Values.DefaultIfEmpty().Max(), Best(shared) ?? 0, 9);
+        }
+    }
+
+    [Fact]
+    public void What_is_worth_most_is_offered_first_to_be_looked_at_and_only_once()
+    {
+        var worth = new WorthTable(1, 2, 2, 1);
+        worth.Expect(0, 0, 0, .6);
+        worth.Expect(0, 0, 1, .9);
+        worth.Expect(0, 1, 1, .7);
+        Assert.Equal([(0, 1), (1, 1), (0, 0)], worth.Promising(0).Select(p => (p.RodRow, p.LineRow)));
+        Assert.True(worth.Knows(0, 1, 0) && !worth.Knows(0, 0, 1));
+        worth.Set(0, 0, 1, [.2]);
+        Assert.Equal([.7, .6], worth.Promising(0).Select(p => p.AtMost));
+        Assert.Equal(.2, worth.On(0, 0, 1, 0));
+        Assert.Equal(1, worth.Known);
     }
 }

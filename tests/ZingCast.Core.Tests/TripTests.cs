@@ -20,6 +20,13 @@ public class TripTests
 
     private static readonly TripScores Scores = TripScores.Of(Days, TripPool.Of(Loan), Loan);
 
+    // Looked at whole where a table of everything is asked for.
+    private static TripScores Whole()
+    {
+        Scores.KnowAll();
+        return Scores;
+    }
+
     private static TripScores With(Func<GearShed, GearShed> change) => TripScores.Of(Days, TripPool.Of(change(Loan)), change(Loan));
 
     [Fact]
@@ -47,7 +54,7 @@ public class TripTests
     [Fact]
     public void The_picture_says_of_every_outfit_what_the_engine_says()
     {
-        var plan = TripPlan.Of(Scores, new(), cancel: Cancel);
+        var plan = TripPlan.Of(Scores, new());
         for (var d = 0; d < Days.Length; d++)
             foreach (var (outfit, cell) in plan.Coverage.Outfits.Zip(plan.Coverage.Days[d].Cells).Where(x => x.Second is not null))
             {
@@ -102,7 +109,7 @@ public class TripTests
                     Scores.Pool.Rods[r].Id,
                     Value: Enumerable
                         .Range(0, Days.Length)
-                        .Average(d => Enumerable.Range(0, Scores.Pool.Lines.Count).Max(l => Scores.Worth.Best(d, r, l)))
+                        .Average(d => Enumerable.Range(0, Scores.Pool.Lines.Count).Max(l => Whole().Worth.Best(d, r, l)))
                 )
             )
             .MaxBy(x => x.Value);
@@ -113,8 +120,7 @@ public class TripTests
                 Rods = 1,
                 Lines = 8,
                 Reels = 8,
-            },
-            cancel: Cancel
+            }
         );
         Assert.Equal(best.Id, plan.Kit!.Rods.Single().Id);
         Assert.Equal(best.Value, plan.Kit.Value, 1);
@@ -124,10 +130,10 @@ public class TripTests
     public void What_is_packed_comes_along_and_a_limit_that_leaves_no_room_says_so()
     {
         var held = new Pieces([10], [], [8]);
-        var plan = TripPlan.Of(Scores, new() { Rods = 3 }, held, cancel: Cancel);
+        var plan = TripPlan.Of(Scores, new() { Rods = 3 }, held);
         Assert.Contains(plan.Kit!.Rods, r => r.Id == 10);
         Assert.Contains(plan.Costs, c => c.Limit == "held");
-        var full = TripPlan.Of(Scores, new() { Rods = 1 }, new([10, 1], [], []), cancel: Cancel);
+        var full = TripPlan.Of(Scores, new() { Rods = 1 }, new([10, 1], [], []));
         Assert.Null(full.Kit);
         Assert.Contains("more than the limits allow", full.Says.ToString(), StringComparison.Ordinal);
     }
@@ -137,18 +143,15 @@ public class TripTests
     {
         // Three pieces of a 6¾ ft rod are 69 cm and the lap of a ferrule; two of a 9½ ft rod 1.45 m.
         var tube = new TripLimits { Rods = 3, TubeM = .75 };
-        Assert.All(
-            TripPlan.Of(Scores, tube, cancel: Cancel).Kit!.Rods,
-            r => Assert.True(Loan.Rods.Single(x => x.Id == r.Id).PackedM <= .75)
-        );
+        Assert.All(TripPlan.Of(Scores, tube).Kit!.Rods, r => Assert.True(Loan.Rods.Single(x => x.Id == r.Id).PackedM <= .75));
     }
 
     [Fact]
     public void A_piece_to_mend_stays_at_home_and_says_why()
     {
-        var taken = TripPlan.Of(Scores, new(), cancel: Cancel).Kit!.Rods[^1].Id;
+        var taken = TripPlan.Of(Scores, new()).Kit!.Rods[^1].Id;
         var mend = With(s => s with { Rods = [.. s.Rods.Select(r => r.Id == taken ? r with { Condition = Condition.Mend } : r)] });
-        var plan = TripPlan.Of(mend, new(), cancel: Cancel);
+        var plan = TripPlan.Of(mend, new());
         Assert.DoesNotContain(plan.Kit!.Rods, r => r.Id == taken);
         Assert.Contains(plan.LeftOut, l => l.Says.ToString().Contains("mended first", StringComparison.Ordinal));
     }
@@ -157,9 +160,9 @@ public class TripTests
     public void Nothing_is_bought_without_money_and_nothing_to_buy_ever_fits()
     {
         var pool = TripPool.Of(GearShed.Empty).AndToBuy(Days, GearShed.Empty, Cancel);
-        var scores = TripScores.Of(Days, pool, GearShed.Empty, cancel: Cancel);
-        Assert.Empty(TripPlan.Of(scores, new(), cancel: Cancel).Kit!.Rods);
-        var rich = TripPlan.Of(scores, new() { Rods = 3, Budget = 2000 }, cancel: Cancel);
+        var scores = TripScores.Of(Days, pool, GearShed.Empty, Cancel);
+        Assert.Empty(TripPlan.Of(scores, new()).Kit!.Rods);
+        var rich = TripPlan.Of(scores, new() { Rods = 3, Budget = 2000 });
         Assert.NotEmpty(rich.Kit!.Rods);
         Assert.All(rich.Kit.Rods.Concat(rich.Kit.Lines).Concat(rich.Kit.Reels), p => Assert.True(p.ToBuy));
         Assert.InRange(rich.Kit.Price, 1, 2000);
@@ -168,13 +171,13 @@ public class TripTests
             c => Assert.True(c.Verdict is Verdict.ToBuy or Verdict.Fails)
         );
         // One of each and no more is what this much buys.
-        Assert.Equal(380, TripPlan.Of(scores, new() { Rods = 3, Budget = 400 }, cancel: Cancel).Kit!.Price);
+        Assert.Equal(380, TripPlan.Of(scores, new() { Rods = 3, Budget = 400 }).Kit!.Price);
     }
 
     [Fact]
     public void The_packing_list_winds_every_line_and_counts_back_from_the_day_of_leaving()
     {
-        var plan = TripPlan.Of(Scores, new(), cancel: Cancel);
+        var plan = TripPlan.Of(Scores, new());
         var list = PackingList.Of(Scores, plan, new DateOnly(2027, 5, 8));
         Assert.Equal(plan.Kit!.Lines.Select(l => l.Id).Order(), list.Spools.Select(s => s.Line.Id).Order());
         // Two reels, of which one has a spare spool in the demo: no reel carries more lines than it has spools.
@@ -275,7 +278,7 @@ public class TripTests
             Reels = [],
             Spools = [],
         };
-        var scores = TripScores.Of(Days, TripPool.Of(bare).AndToBuy(Days, bare, Cancel), bare, cancel: Cancel);
+        var scores = TripScores.Of(Days, TripPool.Of(bare).AndToBuy(Days, bare, Cancel), bare, Cancel);
         var review = ShedReview.Of(scores, new());
         Assert.Equal(0, review.Coverage.Served);
         Assert.Equal(LinkId.Reel, review.Purchases[0].Kind);
@@ -312,5 +315,177 @@ public class TripTests
         Assert.Empty(trip.Pack("rod-3", false).Held.Rods);
         // A piece to buy is not in the bag.
         Assert.Empty(trip.Pack("line--2", true).Held.Lines);
+    }
+
+    // A shop's wall: as many of a kind as hang there, with what nobody would be told apart by.
+    private static GearShed Wall(int seed, int rods, int lines, int reels)
+    {
+        var dice = new Random(seed);
+        return new(
+            [
+                .. Enumerable
+                    .Range(1, rods)
+                    .Select(i => new Core.Rods.Rod
+                    {
+                        Id = i,
+                        Tag = $"R{i}",
+                        Name = "rod",
+                        LengthM = 2.1 + .3 * dice.Next(4),
+                        PrintedClass = dice.Next(3, 11),
+                        PrintedAction = (RodAction)dice.Next(3),
+                        MassKg = .09,
+                    }),
+            ],
+            [
+                .. Enumerable
+                    .Range(1, lines)
+                    .Select(i =>
+                        FlyLine.Of(new(Build.WeightForward, dice.Next(3, 11), Densities.Rows[dice.Next(4)].Id)) with
+                        {
+                            Id = i,
+                            Tag = $"L{i}",
+                            Name = "line",
+                            HeadM = 8.5 + dice.Next(6),
+                        }
+                    ),
+            ],
+            [
+                .. Enumerable
+                    .Range(1, reels)
+                    .Select(i => new Core.Reels.Reel
+                    {
+                        Id = i,
+                        Tag = $"S{i}",
+                        Name = "reel",
+                        ArborM = .04 + .01 * dice.Next(2),
+                        RimM = .085 + .01 * dice.Next(3),
+                        WidthM = .025,
+                        MassKg = .12 + .04 * dice.Next(3),
+                        SaltProof = dice.Next(2) == 0,
+                    }),
+            ]
+        );
+    }
+
+    // Looking at nothing but cost and class promises at least what the cast then gives, and is no idle promise.
+    [Fact]
+    public void What_an_outfit_may_be_worth_is_never_less_than_what_it_is_worth()
+    {
+        var (kept, sum, pairs) = (0.0, 0.0, 0);
+        foreach (var (draft, _, _) in AnyBrief.Many(30, 12))
+        {
+            TripDay[] day = [new("any", Brief.Complete(draft))];
+            var (promised, exact) = (
+                TripScores.Of(day, TripPool.Of(Loan), Loan, Cancel),
+                TripScores.Of(day, TripPool.Of(Loan), Loan, Cancel)
+            );
+            exact.KnowAll();
+            for (var r = 0; r < promised.Pool.Rods.Count; r++)
+            for (var l = 0; l < promised.Pool.Lines.Count; l++)
+            {
+                var (most, its) = (promised.Worth.Best(0, r, l), exact.Worth.Best(0, r, l));
+                Assert.True(most >= its - 1e-12, $"{draft.Species}: {promised.Pool.Rods[r].Tag} {promised.Pool.Lines[l].Tag} {most} {its}");
+                if (its > 0)
+                    (kept, sum, pairs) = (kept + its, sum + most, pairs + 1);
+            }
+        }
+        Assert.True(pairs > 300, $"{pairs}");
+        Assert.InRange(kept / sum, .6, 1);
+    }
+
+    [Theory]
+    [InlineData(1, 2, 4, 2)]
+    [InlineData(2, 1, 2, 1)]
+    [InlineData(3, 3, 3, 3)]
+    public void Looked_at_only_where_it_matters_the_kit_is_the_one_of_a_whole_table(int seed, int rods, int lines, int reels)
+    {
+        var shed = Wall(seed, 14, 22, 8);
+        var limits = new TripLimits
+        {
+            Rods = rods,
+            Lines = lines,
+            Reels = reels,
+        };
+        var (some, all) = (TripScores.Of(Days, TripPool.Of(shed), shed, Cancel), TripScores.Of(Days, TripPool.Of(shed), shed, Cancel));
+        all.KnowAll();
+        var (plan, whole) = (TripPlan.Of(some, limits), TripPlan.Of(all, limits));
+        Assert.Equal(whole.Kit!.Value, plan.Kit!.Value, 9);
+        Assert.Equal(whole.Others.Select(o => Math.Round(o.Value, 9)), plan.Others.Select(o => Math.Round(o.Value, 9)));
+        Assert.Equal(whole.Rods, plan.Rods);
+        Assert.Equal(whole.Costs.Select(c => (c.Limit, Math.Round(c.Gain, 9))), plan.Costs.Select(c => (c.Limit, Math.Round(c.Gain, 9))));
+        Assert.True(some.Worth.Known < all.Worth.Known, $"{some.Worth.Known} of {all.Worth.Known}");
+        Assert.Null(plan.Searching);
+    }
+
+    // Each word on the way holds: no better kit than it allows for, and never a worse one than the word before.
+    [Fact]
+    public void On_the_way_the_best_so_far_only_gets_better_and_what_may_be_better_only_less()
+    {
+        var shed = Wall(5, 60, 80, 20);
+        List<(double Value, double AtMost)> said = [];
+        var limits = new TripLimits();
+        var scores = TripScores.Of(Days, TripPool.Of(shed), shed, Cancel);
+        var plan = TripPlan.Of(
+            scores,
+            limits,
+            further: false,
+            soFar: p => said.Add((p.Kit!.Value, p.Kit.Value * (1 + p.Searching!.BetterAtMost)))
+        );
+        Assert.True(said.Count >= 2, $"{said.Count}");
+        // A kit is chosen by its worth less what its pieces have to be worth to be carried: no more than eight of them.
+        const double carried = 8 * KitProblem.LeastAdded;
+        Assert.All(said, s => Assert.True(s.Value <= plan.Kit!.Value + carried && s.AtMost >= plan.Kit.Value - carried, $"{s}"));
+        Assert.All(said.Zip(said.Skip(1)), s => Assert.True(s.Second.Value >= s.First.Value - carried, $"{s}"));
+    }
+
+    // Ten of each hang there: what is looked at is what one of each would be, and one that is packed already is the one that comes.
+    [Fact]
+    public void Equal_pieces_are_looked_at_once_and_the_one_in_the_bag_comes_along()
+    {
+        var one = Wall(3, 6, 10, 4);
+        GearShed Ten() =>
+            new(
+                [
+                    .. Enumerable
+                        .Range(0, 10)
+                        .SelectMany(n => one.Rods.Select(r => r with { Id = r.Id + 100 * n, Tag = $"{r.Tag}x{n}", Price = n })),
+                ],
+                [.. Enumerable.Range(0, 10).SelectMany(n => one.Lines.Select(l => l with { Id = l.Id + 100 * n, Owner = $"{n}" }))],
+                [.. Enumerable.Range(0, 10).SelectMany(n => one.Reels.Select(e => e with { Id = e.Id + 100 * n, Note = $"{n}" }))]
+            );
+        var ten = Ten();
+        var (single, many) = (TripScores.Of(Days, TripPool.Of(one), one, Cancel), TripScores.Of(Days, TripPool.Of(ten), ten, Cancel));
+        single.KnowAll();
+        many.KnowAll();
+        Assert.Equal(single.Worth.Known, many.Worth.Known);
+        var (a, b) = (TripPlan.Of(single, new()), TripPlan.Of(many, new()));
+        // Ten equal reels carry more lines than one does.
+        Assert.True(b.Kit!.Value >= a.Kit!.Value - 1e-9);
+        Assert.Equal(b.Kit.Rods.Count, b.Kit.Rods.Select(r => r.Tag.Split('x')[0]).Distinct().Count());
+        Assert.All(b.Others, o => Assert.NotEqual(b.Kit.Rods.Select(r => r.Tag.Split('x')[0]), o.Rods.Select(r => r.Tag.Split('x')[0])));
+        var held = b.Kit.Rods[0].Id % 100 + 700;
+        var packed = TripPlan.Of(many, new(), new([held], [], []));
+        Assert.Contains(packed.Kit!.Rods, r => r.Id == held);
+        Assert.DoesNotContain(packed.Kit.Rods, r => r.Id == b.Kit.Rods[0].Id);
+        Assert.Equal(b.Kit.Value, packed.Kit.Value, 9);
+    }
+
+    [Fact]
+    public void What_the_shed_can_do_is_said_on_the_way_and_ends_as_if_it_had_been_looked_at_whole()
+    {
+        var shed = Wall(8, 40, 60, 10);
+        var pool = TripPool.Of(shed).AndToBuy(Days, shed, Cancel);
+        List<ShedReview> said = [];
+        var review = ShedReview.Of(TripScores.Of(Days, pool, shed, Cancel), new(), said.Add);
+        var whole = TripScores.Of(Days, pool, shed, Cancel);
+        whole.KnowAll();
+        var exact = ShedReview.Of(whole, new());
+        Assert.Equal(
+            exact.Coverage.Days.Select(d => d.Cells[d.Best!.Value]!.Worth),
+            review.Coverage.Days.Select(d => d.Cells[d.Best!.Value]!.Worth)
+        );
+        Assert.Equal(exact.Purchases.Select(p => (p.Kind, p.Days, p.Gain)), review.Purchases.Select(p => (p.Kind, p.Days, p.Gain)));
+        Assert.NotEmpty(said);
+        Assert.All(said, s => Assert.True(s.Searching!.BetterAtMost >= 0));
     }
 }

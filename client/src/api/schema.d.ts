@@ -3243,7 +3243,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** What the shed can do for the kept briefs, what is missing, and which single purchase opens most days. */
+        /** What the shed can do for the kept briefs, what is missing, and which single purchase opens most days; so far. */
         get: {
             parameters: {
                 query?: {
@@ -3758,7 +3758,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** The kit that serves the days best within limits, exactly. */
+        /** The kit that serves the days best within limits; after two seconds the best so far. Ask again to have it go on. */
         post: {
             parameters: {
                 query?: never;
@@ -3792,44 +3792,6 @@ export interface paths {
                 };
             };
         };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/trips/progress/{ask}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** How far a search is that was given this word. */
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    ask: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ProgressAnswer"];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -12031,10 +11993,6 @@ export interface components {
             share: number;
             line?: null | components["schemas"]["FlyLineInput"];
         };
-        ProgressAnswer: {
-            /** Format: double */
-            share: null | number;
-        };
         ProgressDay: {
             /** Format: date */
             on: string;
@@ -12797,6 +12755,7 @@ export interface components {
             checklist: components["schemas"]["InspectionPoint"][];
             leftOut: components["schemas"]["Remark"][];
             says: components["schemas"]["Sentence"];
+            searching: null | components["schemas"]["StillSearching"];
         };
         SheetAnswer: {
             changes: components["schemas"]["HouseChange"][];
@@ -13032,6 +12991,12 @@ export interface components {
             from: number;
             /** Format: double */
             of: number;
+        };
+        StillSearching: {
+            /** Format: double */
+            betterAtMost: number;
+            /** Format: int32 */
+            thrown: number;
         };
         /** @enum {unknown} */
         StrandRole: "standing" | "working" | "line" | "metal" | "drum" | "tube";
@@ -13290,6 +13255,7 @@ export interface components {
             costs: components["schemas"]["LimitCost"][];
             leftOut: components["schemas"]["Remark"][];
             says: components["schemas"]["Sentence"];
+            searching: null | components["schemas"]["StillSearching"];
         };
         TripRequest: {
             days: components["schemas"]["PlannedDayInput"][];
@@ -13297,7 +13263,6 @@ export interface components {
             held?: null | components["schemas"]["PiecesInput"];
             /** @default true */
             further: boolean;
-            ask?: null | string;
         };
         TripServed: {
             name: string;

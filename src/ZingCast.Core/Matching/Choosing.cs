@@ -104,6 +104,25 @@ public static class Choosing
         return Loading(line, hangs, rod, brief) + Suiting(line, hangs.Kg, spec, brief);
     }
 
+    /// <summary>The same for many lines on one rod after another, by a line's place: what the rod does not decide is worked out once.</summary>
+    internal static Func<int, Rod, double> Costs(IReadOnlyList<FlyLine> lines, Specification spec, Brief brief)
+    {
+        var hung = Hung(lines, spec, brief);
+        return (l, rod) =>
+            hung[l].Cost is var suits && suits >= Impossible ? suits : suits + Loading(hung[l].Line, hung[l].Hangs, rod, brief);
+    }
+
+    private static (FlyLine Line, (double JudgedM, double Kg) Hangs, double Cost)[] Hung(
+        IReadOnlyList<FlyLine> lines,
+        Specification spec,
+        Brief brief
+    ) =>
+        [
+            .. lines
+                .Select(l => (Line: l, Hangs: Hangs(l, brief)))
+                .Select(l => (l.Line, l.Hangs, Cost: Suiting(l.Line, l.Hangs.Kg, spec, brief))),
+        ];
+
     // What of the cost the rod decides.
     private static double Loading(FlyLine line, (double JudgedM, double Kg) hangs, Rod rod, Brief brief)
     {
@@ -151,8 +170,8 @@ public static class Choosing
     }
 
     // A reel that nobody measured is taken when it is clearly better; one that the line is on already saves the winding.
-    private const double GuessCost = 2,
-        WoundWorth = .25;
+    private const double GuessCost = 2;
+    internal const double WoundWorth = .25;
 
     /// <summary>Cost of a reel for a rod and line with this much backing.</summary>
     public static double Cost(Reel reel, Rod rod, FlyLine line, Backing backing, double backingM, Brief brief, GearShed shed) =>
@@ -197,10 +216,7 @@ public static class Choosing
         FlyLine? bestLine = null;
         var best = double.PositiveInfinity;
         var lines = Only(shed.Lines, pins.Line, l => l.Id);
-        var hung = lines
-            .Select(l => (Line: l, Hangs: Hangs(l, brief)))
-            .Select(l => (l.Line, l.Hangs, Cost: Suiting(l.Line, l.Hangs.Kg, spec, brief)))
-            .ToArray();
+        var hung = Hung(lines, spec, brief);
         // Nearest rods first: one that costs more than the best pair ends the search.
         var rods = Only(shed.Rods, pins.Rod, r => r.Id).Select(r => (Rod: r, Cost: Cost(r, spec, brief))).OrderBy(r => r.Cost).ToList();
         for (var i = 0; i < rods.Count && rods[i].Cost < best; i++)

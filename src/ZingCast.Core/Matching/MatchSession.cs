@@ -163,14 +163,35 @@ public sealed class MatchSession
         return [.. reels.Select(On)];
     }
 
+    // What the day asks for before any piece is held.
+    private Specification Plain => plain ??= Specification.Decide(brief, Pins.None, casts, new LedgerBook(off));
+
     // Pieces that the day, or one another, rules out; a rod is let be a good deal off where there is no better.
-    private bool Goes(Rod rod, FlyLine line)
+    private bool Goes(Rod rod, FlyLine line) => Goes(rod) && Choosing.Cost(line, rod, Plain, brief) < Choosing.Impossible;
+
+    private bool Goes(Rod rod) =>
+        rod.Class is { } c
+        && Math.Abs(c - Plain.Class.Target) <= MostClassesOff
+        && !Choosing.TooLongForCanopy(brief, rod.LengthM - Plain.RodLengthM);
+
+    /// <summary>
+    /// What each rod and line that go together on this day cost at least, however far they throw and whatever reel they are on, by their
+    /// places; and whether they may work. Nothing is cast for it.
+    /// </summary>
+    internal void CostAtLeast(IReadOnlyList<Rod> rods, IReadOnlyList<FlyLine> lines, Action<int, int, double, bool> say)
     {
-        plain ??= Specification.Decide(brief, Pins.None, casts, new LedgerBook(off));
-        return rod.Class is { } c
-            && Math.Abs(c - plain.Class.Target) <= MostClassesOff
-            && !Choosing.TooLongForCanopy(brief, rod.LengthM - plain.RodLengthM)
-            && Choosing.Cost(line, rod, plain, brief) < Choosing.Impossible;
+        var costs = Choosing.Costs(lines, Plain, brief);
+        for (var r = 0; r < rods.Count; r++)
+        {
+            cancel.ThrowIfCancellationRequested();
+            if (!Goes(rods[r]))
+                continue;
+            var rod = Choosing.Cost(rods[r], Plain, brief) - Choosing.WoundWorth;
+            var works = LinkVerdicts.Rod(rods[r], Plain, brief).Verdict != Verdict.Fails;
+            for (var l = 0; l < lines.Count; l++)
+                if (costs(l, rods[r]) is var line && line < Choosing.Impossible)
+                    say(r, l, rod + line, works);
+        }
     }
 
     private (Laid Laid, GearShed Pair, Pins Pins) Pinned(Rod rod, FlyLine line)

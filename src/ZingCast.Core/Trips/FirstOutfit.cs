@@ -57,10 +57,10 @@ public sealed record FirstOutfit(
         };
 
     /// <summary>For at least one day. Null when nothing that can be bought serves any of them.</summary>
-    public static FirstOutfit? Of(IReadOnlyList<TripDay> days, IProgress<double>? progress = null, CancellationToken cancel = default)
+    public static FirstOutfit? Of(IReadOnlyList<TripDay> days, CancellationToken cancel = default)
     {
-        var scores = TripScores.Of(days, TripPool.ToBegin(days, cancel), GearShed.Empty, progress, cancel);
-        var one = TripPlan.Of(scores, Free(1, 1, 1), further: false, cancel: cancel);
+        var scores = TripScores.Of(days, TripPool.ToBegin(days, cancel), GearShed.Empty, cancel);
+        var one = TripPlan.Of(scores, Free(1, 1, 1), further: false);
         if (one is not { Kit: { Rods: [var rod, ..], Lines: [var line, ..], Reels: [var reel, ..] } kit })
             return null;
         // In the words of the day that it is best for among those that count most.
@@ -73,7 +73,7 @@ public sealed record FirstOutfit(
         var held = new Pieces([rod.Id], [line.Id], [reel.Id]);
         NextStep? Step(TripLimits limits, string what)
         {
-            var next = TripPlan.Of(scores, limits, held, further: false, cancel: cancel);
+            var next = TripPlan.Of(scores, limits, held, further: false);
             if (next.Kit is not { } more || more.Value - kit.Value < DayWorth.Felt)
                 return null;
             TripPiece[] pieces =

@@ -53,6 +53,12 @@ public sealed record KitProblem(
 /// </summary>
 public static class KitSearch
 {
+    /// <summary>What a search came to.</summary>
+    /// <param name="Kits">The best kits that were found, best first.</param>
+    /// <param name="AtMost">No kit is worth more than this.</param>
+    /// <param name="Done">There is nothing better: the search went to its end.</param>
+    public sealed record Found(IReadOnlyList<Kit> Kits, double AtMost, bool Done);
+
     /// <summary>
     /// The best kits, no two with the same rods, best first; none when what must come along is more than the limits allow. Rods that do
     /// not each serve some day better than the rest make no kit. <paramref name="progress"/> runs to 1.
@@ -63,10 +69,55 @@ public static class KitSearch
         int most = 1,
         IProgress<double>? progress = null,
         CancellationToken cancel = default
-    ) => new Search(problem, limits, most, cancel).Run(progress);
+    ) => new Search(problem, limits, most, [], long.MaxValue, cancel).Run(progress).Kits;
 
-    private sealed class Search(KitProblem problem, KitLimits limits, int most, CancellationToken cancel)
+    /// <summary>
+    /// The best kits that so many steps of the search find, and how much better the best of all can be at most. What is
+    /// <paramref name="known"/> already is where it begins: kits of the same pieces, whatever they were worth.
+    /// </summary>
+    public static Found Within(
+        KitProblem problem,
+        KitLimits limits,
+        int most,
+        IReadOnlyList<Kit> known,
+        long steps,
+        CancellationToken cancel = default
+    ) => new Search(problem, limits, most, known, steps, cancel).Run(null);
+
+    /// <summary>Of kits of these pieces the best, as the problem values them now.</summary>
+    public static Kit Valued(KitProblem problem, IReadOnlyList<Kit> kits) => kits.Select(k => Again(problem, k)).MaxBy(k => k.Value)!;
+
+    private static Kit Again(KitProblem problem, Kit kit)
     {
+        var value = 0.0;
+        for (var d = 0; d < problem.Weights.Count; d++)
+        {
+            var best = 0.0;
+            foreach (var r in kit.Rods)
+            foreach (var w in kit.Wound)
+                best = Math.Max(best, problem.Worth.On(d, r, w.Line, w.Reel));
+            value += problem.Weights[d] * best;
+        }
+        return kit with { Value = value - KitProblem.LeastAdded * (kit.Rods.Count + kit.Wound.Count + kit.Reels.Count) };
+    }
+
+    private sealed class Search(
+        KitProblem problem,
+        KitLimits limits,
+        int most,
+        IReadOnlyList<Kit> known,
+        long steps,
+        CancellationToken cancel
+    )
+    {
+        // Comparisons made so far.
+        private long stepped;
+
+        // What the sets of rods that are still to be looked at could be worth at most.
+        private double open = double.PositiveInfinity;
+
+        private bool IsSpent => stepped > steps;
+
         // Sums in another order differ in the last digits; a kit is better when it is better by more than that.
         private const double Hair = 1e-12;
 
@@ -103,12 +154,14 @@ public static class KitSearch
         private double Threshold =>
             Math.Max(bestOfRods?.Value ?? double.NegativeInfinity, found.Count < most ? double.NegativeInfinity : found[^1].Value) + Hair;
 
-        public List<Kit> Run(IProgress<double>? progress)
+        public Found Run(IProgress<double>? progress)
         {
             var must = Enumerable.Range(0, problem.Rods.Count).Where(i => problem.Rods[i].Must).ToList();
             rods.AddRange(must);
             if (rods.Count > limits.Rods)
-                return [];
+                return new([], double.NegativeInfinity, true);
+            foreach (var kit in known.Where(k => !HasIdle(k)).Select(k => Again(problem, k)).OrderByDescending(k => k.Value))
+                Insert(kit);
             var rodBest = new double[problem.Rods.Count][];
             for (var r = 0; r < rodBest.Length; r++)
             {
@@ -130,10 +183,30 @@ public static class KitSearch
                 // A rod is carried with a line and a reel at least.
                 value => value - Carried(rods.Count + 2),
                 Lines,
-                i => progress?.Report((i + 1.0) / Math.Max(1, order.Count))
+                (i, atMost) =>
+                {
+                    open = atMost;
+                    progress?.Report((i + 1.0) / Math.Max(1, order.Count));
+                }
             );
             progress?.Report(1);
-            return found;
+            var best = found.Count > 0 ? found[0].Value : double.NegativeInfinity;
+            return new(found, IsSpent ? Math.Max(best, open) : best, !IsSpent);
+        }
+
+        private void Insert(Kit kit)
+        {
+            // The dive may have been here before.
+            if (found.FindIndex(k => k.Rods.SequenceEqual(kit.Rods)) is >= 0 and var same)
+            {
+                if (found[same].Value >= kit.Value)
+                    return;
+                found.RemoveAt(same);
+            }
+            var place = found.FindIndex(k => k.Value < kit.Value);
+            found.Insert(place < 0 ? found.Count : place, kit);
+            if (found.Count > most)
+                found.RemoveAt(most);
         }
 
         private static double Carried(int pieces) => KitProblem.LeastAdded * pieces;
@@ -176,7 +249,7 @@ public static class KitSearch
             List<int> taken,
             Func<double, double> less,
             Action at,
-            Action<int>? report
+            Action<int, double>? report
         )
         {
             // What the pieces from here on could bring on each day at the very most.
@@ -187,6 +260,7 @@ public static class KitSearch
                 rest[i] = [.. rest[i + 1]];
                 Raise(rest[i], best[order[i]]);
             }
+            report?.Invoke(-1, Bound(0, now, room));
             Dive();
             Go(0, now, room);
 
@@ -227,15 +301,20 @@ public static class KitSearch
             void Go(int from, double[] ofDays, int left)
             {
                 cancel.ThrowIfCancellationRequested();
+                stepped += Math.Max(1, days);
                 if (less(Value(ofDays)) > Threshold)
                     at();
                 if (left == 0)
                     return;
                 for (var i = from; i < order.Count; i++)
                 {
+                    if (IsSpent)
+                        return;
+                    var bound = Bound(i, ofDays, left);
+                    stepped += (long)days * (order.Count - i);
                     if (left == room)
-                        report?.Invoke(i);
-                    if (Bound(i, ofDays, left) <= Threshold)
+                        report?.Invoke(i, bound);
+                    if (bound <= Threshold)
                         return;
                     var next = (double[])ofDays.Clone();
                     Raise(next, best[order[i]]);
@@ -314,14 +393,9 @@ public static class KitSearch
                 return;
             bestOfRods = null;
             // A rod that is nowhere the best is carried for nothing: the kit without it comes by itself.
-            if (kit.Rods.Any(r => !problem.Rods[r].Must && IsIdle(kit, r)))
+            if (HasIdle(kit))
                 return;
-            // The dive may have been here before.
-            found.RemoveAll(k => k.Rods.SequenceEqual(kit.Rods));
-            var place = found.FindIndex(k => k.Value < kit.Value);
-            found.Insert(place < 0 ? found.Count : place, kit);
-            if (found.Count > most)
-                found.RemoveAt(most);
+            Insert(kit);
         }
 
         // Day by day and reel by reel, what a line is worth on the rods in hand.
@@ -332,11 +406,7 @@ public static class KitSearch
             var all = new double[days * worth.Reels];
             foreach (var r in rods)
                 for (var d = 0; d < days; d++)
-                {
-                    var its = worth.On(d, r, line);
-                    for (var e = 0; e < its.Length; e++)
-                        all[d * worth.Reels + e] = Math.Max(all[d * worth.Reels + e], its[e]);
-                }
+                    worth.Raise(d, r, line, all.AsSpan(d * worth.Reels, worth.Reels));
             return onReel[line] = all;
         }
 
@@ -348,6 +418,7 @@ public static class KitSearch
             void Go(int i, double[] ofDays)
             {
                 var reels = ReelsNow();
+                stepped += (long)days * (lines.Count - i + 1) * worth.Reels;
                 if (reels > limits.Reels || !Within())
                     return;
                 if (i == lines.Count)
@@ -370,9 +441,11 @@ public static class KitSearch
                     tries[e] = (gain, e);
                 }
                 Array.Sort(tries, (a, b) => a.Gain == b.Gain ? a.Reel.CompareTo(b.Reel) : b.Gain.CompareTo(a.Gain));
-                foreach (var (_, e) in tries)
+                for (var t = 0; t < tries.Length && !IsSpent; t++)
                 {
-                    if (!Carries(e, reels))
+                    var e = tries[t].Reel;
+                    // Of equal reels that all lie in the shed one is tried.
+                    if (!Carries(e, reels) || (t > 0 && IsSame(e, tries[t - 1].Reel)))
                         continue;
                     var next = (double[])ofDays.Clone();
                     for (var d = 0; d < days; d++)
@@ -400,6 +473,9 @@ public static class KitSearch
             for (var i = from; i < lines.Count; i++)
                 carried[reelOf[i]]--;
         }
+
+        private bool IsSame(int a, int b) =>
+            !Along(a) && !Along(b) && worth.ReelRow(a) == worth.ReelRow(b) && problem.Reels[a] == problem.Reels[b];
 
         private bool Along(int reel) => carried[reel] > 0 || problem.Reels[reel].Must;
 
@@ -472,12 +548,14 @@ public static class KitSearch
             );
         }
 
+        private bool HasIdle(Kit kit) => kit.Rods.Any(r => !problem.Rods[r].Must && IsIdle(kit, r));
+
         private bool IsIdle(Kit kit, int rod)
         {
             double Most(int day, bool without) =>
                 kit
                     .Rods.Where(r => !without || r != rod)
-                    .SelectMany(r => kit.Wound.Select(w => worth.On(day, r, w.Line) is { Length: > 0 } its ? its[w.Reel] : 0))
+                    .SelectMany(r => kit.Wound.Select(w => worth.On(day, r, w.Line, w.Reel)))
                     .DefaultIfEmpty(0)
                     .Max();
             return Enumerable.Range(0, days).All(d => Most(d, true) >= Most(d, false));

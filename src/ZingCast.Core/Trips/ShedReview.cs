@@ -1,3 +1,4 @@
+using ZingCast.Core.Briefs;
 using ZingCast.Core.Matching;
 using ZingCast.Core.Measures;
 using ZingCast.Core.Rods;
@@ -20,69 +21,94 @@ public sealed record Purchase(LinkId Kind, TripPiece Piece, IReadOnlyList<string
 /// <param name="Checklist">What to look at before buying.</param>
 /// <param name="LeftOut">Pieces that were left out, and why.</param>
 /// <param name="Says">The answer in a sentence.</param>
+/// <param name="Searching">These are the best so far; null where nothing is better.</param>
 public sealed record ShedReview(
     Coverage Coverage,
     IReadOnlyList<Purchase> Purchases,
     IReadOnlyList<Remark> Money,
     IReadOnlyList<InspectionPoint> Checklist,
     IReadOnlyList<Remark> LeftOut,
-    Sentence Says
+    Sentence Says,
+    StillSearching? Searching = null
 )
 {
-    /// <summary>Of scores whose pool holds what might be bought. <paramref name="limits"/> says what may be spent, and prices.</summary>
-    public static ShedReview Of(TripScores scores, TripLimits limits)
+    // So many outfits are looked at for a day before the first word about it; each time it goes on for four times as many.
+    private const int FirstLooks = 16;
+
+    /// <summary>
+    /// Of scores whose pool holds what might be bought. <paramref name="limits"/> says what may be spent, and prices;
+    /// <paramref name="soFar"/> hears of what is here as it stands while it is still looked at.
+    /// </summary>
+    public static ShedReview Of(TripScores scores, TripLimits limits, Action<ShedReview>? soFar = null)
     {
-        var pool = scores.Pool;
+        var (pool, days) = (scores.Pool, scores.Days);
         int[] Here(IReadOnlyList<Gear> pieces) => [.. Enumerable.Range(0, pieces.Count).Where(i => pieces[i].IsThere)];
         var (rods, lines, reels) = (Here(pool.Rods), Here(pool.Lines), Here(pool.Reels));
-        (int Rod, Wound On)? Best(int day, int[] ofRods, int[] ofLines, int[] ofReels)
+        var all = days.Sum(d => d.Weight);
+        double Sum(DayBest[] bests, Func<DayBest, double> of) => bests.Index().Sum(d => of(d.Item) * days[d.Index].Weight / all);
+        DayBest[] own;
+        for (var most = FirstLooks; ; most *= 4)
         {
-            var (most, best) = (0.0, ((int, Wound)?)null);
-            foreach (var r in ofRods)
-            foreach (var l in ofLines)
-                if (scores.Worth.Best(day, r, l) > most)
-                    foreach (var e in ofReels)
-                        if (scores.At(day, r, new(l, e)) is var worth && worth > most)
-                            (most, best) = (worth, (r, new(l, e)));
-            return best;
-        }
-        double Worthy(int day, (int Rod, Wound On)? o) => o is { } at ? scores.At(day, at.Rod, at.On) : 0;
-
-        var days = Enumerable.Range(0, scores.Days.Count).ToList();
-        var own = days.Select(d => Best(d, rods, lines, reels)).ToList();
-        var all = scores.Days.Sum(d => d.Weight);
-        Purchase Bought(LinkId kind, Gear piece, double price, int[] ofRods, int[] ofLines, int[] ofReels)
-        {
-            var with = days.Select(d => (Before: Worthy(d, own[d]), After: Worthy(d, Best(d, ofRods, ofLines, ofReels)))).ToList();
-            var opens = days.Where(d => DayWorth.Serves(with[d].After) && !DayWorth.Serves(with[d].Before)).ToList();
-            return new(
-                kind,
-                TripPlan.Piece(scores, piece, price),
-                [.. opens.Select(d => scores.Days[d].Name)],
-                opens.Sum(d => scores.Days[d].Times),
-                days.Sum(d => Math.Max(0, with[d].After - with[d].Before) * scores.Days[d].Weight / all),
-                limits.Budget is not { } budget || price <= budget
+            own = scores.BestOf(rods, lines, reels, soFar is null ? int.MaxValue : most);
+            if (own.All(d => d.AtMost <= d.Worth))
+                break;
+            soFar?.Invoke(
+                Of(scores, limits, own, []) with
+                {
+                    Searching = StillSearching.Of(Sum(own, d => d.Worth), Sum(own, d => d.AtMost), scores.Worth),
+                }
             );
         }
-        int[] ToBuy(IReadOnlyList<Gear> pieces) => [.. Enumerable.Range(0, pieces.Count).Where(i => !pieces[i].IsThere)];
-        List<Purchase> buys =
-        [
-            .. ToBuy(pool.Rods).Select(r => Bought(LinkId.Rod, pool.Rods[r], limits.RodPrice, [r], lines, reels)),
-            .. ToBuy(pool.Lines).Select(l => Bought(LinkId.Head, pool.Lines[l], limits.LinePrice, rods, [l], reels)),
-            .. ToBuy(pool.Reels).Select(e => Bought(LinkId.Reel, pool.Reels[e], limits.ReelPrice, rods, lines, [e])),
-        ];
-        var coverage = TripPlan.Covering(scores, own, limits);
+        List<Purchase> found = [];
+        ShedReview Now() =>
+            Of(
+                scores,
+                limits,
+                own,
+                [.. found.OrderByDescending(b => b.Affordable).ThenByDescending(b => b.Days).ThenByDescending(b => b.Gain)]
+            );
+        double Gain(DayBest[] with, Func<DayBest, double> of) =>
+            own.Zip(with).Index().Sum(d => Math.Max(0, of(d.Item.Second) - d.Item.First.Worth) * days[d.Index].Weight / all);
+        void Try(LinkId kind, Gear piece, double price, int[] ofRods, int[] ofLines, int[] ofReels)
+        {
+            // What would not be felt at its very best needs no cast.
+            if (Gain(scores.BestOf(ofRods, ofLines, ofReels, 0), d => d.AtMost) < DayWorth.Felt)
+                return;
+            soFar?.Invoke(Now() with { Searching = new(0, scores.Worth.Known) });
+            var with = scores.BestOf(ofRods, ofLines, ofReels, int.MaxValue);
+            if (Gain(with, d => d.Worth) is not (>= DayWorth.Felt and var gain))
+                return;
+            var opens = own.Index().Where(d => DayWorth.Serves(with[d.Index].Worth) && !DayWorth.Serves(d.Item.Worth)).ToList();
+            found.Add(
+                new(
+                    kind,
+                    TripPlan.Piece(scores, piece, price),
+                    [.. opens.Select(d => days[d.Index].Name)],
+                    opens.Sum(d => days[d.Index].Times),
+                    gain,
+                    limits.Budget is not { } budget || price <= budget
+                )
+            );
+        }
+        IEnumerable<int> ToBuy(IReadOnlyList<Gear> pieces) => Enumerable.Range(0, pieces.Count).Where(i => !pieces[i].IsThere);
+        foreach (var r in ToBuy(pool.Rods))
+            Try(LinkId.Rod, pool.Rods[r], limits.RodPrice, [r], lines, reels);
+        foreach (var l in ToBuy(pool.Lines))
+            Try(LinkId.Head, pool.Lines[l], limits.LinePrice, rods, [l], reels);
+        foreach (var e in ToBuy(pool.Reels))
+            Try(LinkId.Reel, pool.Reels[e], limits.ReelPrice, rods, lines, [e]);
+        return Now();
+    }
+
+    private static ShedReview Of(TripScores scores, TripLimits limits, DayBest[] own, IReadOnlyList<Purchase> purchases)
+    {
+        var coverage = TripPlan.Covering(scores, [.. own.Select(d => d.Outfit)], limits);
         return new(
             coverage,
-            [
-                .. buys.Where(b => b.Gain >= DayWorth.Felt)
-                    .OrderByDescending(b => b.Affordable)
-                    .ThenByDescending(b => b.Days)
-                    .ThenByDescending(b => b.Gain),
-            ],
-            [.. days.Select(d => MoneyOf(scores, d)).OfType<Remark>()],
+            purchases,
+            [.. own.Select((best, d) => MoneyOf(scores, d, best)).OfType<Remark>()],
             Inspection.Checklist,
-            pool.LeftOut,
+            scores.Pool.LeftOut,
             scores.Days.Count == 0 ? (Sentence)$"No brief is kept yet"
                 : coverage.Outfits.Count == 0 ? (Sentence)$"Nothing here serves any of these days"
                 : coverage.Served == coverage.Of ? (Sentence)$"What is here serves every day"
@@ -90,10 +116,14 @@ public sealed record ShedReview(
         );
     }
 
-    private static Remark? MoneyOf(TripScores scores, int day)
+    // From the run of the day's fish on the outfit that is best for it; where there is none, on what would have to be bought.
+    private static Remark? MoneyOf(TripScores scores, int day, DayBest best)
     {
         var session = scores.Session(day);
-        var money = session.Explain(session.Choose()).Ledger.FirstOrDefault(s => s.Rule.Id == Rules.Money.Id);
+        var choice = best.Outfit is var (rod, on)
+            ? scores.Told(day, rod, on)
+            : Matcher.For(session.Brief with { Owned = Owned.Any }).Choose();
+        var money = session.Explain(choice).Ledger.FirstOrDefault(s => s.Rule.Id == Rules.Money.Id);
         return money is null ? null : new($"{scores.Days[day].Name}: {money.Says}");
     }
 }

@@ -73,6 +73,16 @@ public sealed record RodStep(int Rods, int Served, double Value);
 /// <param name="Gain">What is gained of all days, 0 to 1.</param>
 public sealed record LimitCost(string Limit, Sentence Says, double Gain);
 
+/// <summary>How far a search is that has not gone to its end.</summary>
+/// <param name="BetterAtMost">So much better something else can be at most, as a share of what was found; 0.03 for 3 %.</param>
+/// <param name="Thrown">How many outfits were thrown on a day so far.</param>
+public sealed record StillSearching(double BetterAtMost, int Thrown)
+{
+    /// <summary>Of what was found, what can be found at most, and a table.</summary>
+    internal static StillSearching Of(double found, double atMost, WorthTable worth) =>
+        new(found <= 0 ? 1 : Math.Max(0, atMost / found - 1), worth.Known);
+}
+
 /// <summary>The answer to a trip.</summary>
 /// <param name="Kit">What to take; null when what must come along is more than the limits allow.</param>
 /// <param name="Coverage">Which of it serves which day.</param>
@@ -82,6 +92,7 @@ public sealed record LimitCost(string Limit, Sentence Says, double Gain);
 /// <param name="Costs">What the limits cost, the dearest first; those that cost nothing are left out.</param>
 /// <param name="LeftOut">Pieces of the shed that stay at home, and why.</param>
 /// <param name="Says">The answer in a sentence.</param>
+/// <param name="Searching">This is the best so far; null where nothing is better.</param>
 public sealed record TripPlan(
     KitShort? Kit,
     Coverage Coverage,
@@ -90,7 +101,8 @@ public sealed record TripPlan(
     IReadOnlyList<RodStep> Rods,
     IReadOnlyList<LimitCost> Costs,
     IReadOnlyList<Remark> LeftOut,
-    Sentence Says
+    Sentence Says,
+    StillSearching? Searching = null
 )
 {
     /// <summary>The kit by its places in the pool.</summary>
@@ -100,19 +112,20 @@ public sealed record TripPlan(
 
     /// <summary>
     /// The best kit within limits, with <paramref name="held"/> in it. Without <paramref name="further"/> only the kit and its days, for
-    /// whoever drags a limit.
+    /// whoever drags a limit. <paramref name="soFar"/> hears of it as it stands while it is still looked for.
     /// </summary>
     public static TripPlan Of(
         TripScores scores,
         TripLimits limits,
         Pieces? held = null,
         bool further = true,
-        IProgress<double>? progress = null,
-        CancellationToken cancel = default
+        Action<TripPlan>? soFar = null
     )
     {
         var must = held ?? Pieces.None;
-        var kits = scores.Kits(limits, must, further ? 1 + MostOthers : 1, cancel, progress);
+        void Tell(Kit kit, double atMost) => soFar!(Short(kit) with { Searching = StillSearching.Of(kit.Value, atMost, scores.Worth) });
+        TripPlan Short(Kit kit) => Of(scores, limits, must, kit);
+        var kits = scores.Kits(limits, must, further ? 1 + MostOthers : 1, soFar is null ? null : Tell);
         if (kits.Count == 0)
             return new(
                 null,
@@ -124,16 +137,28 @@ public sealed record TripPlan(
                 scores.Pool.LeftOut,
                 $"What is packed already is more than the limits allow: let go of a piece, or of a limit"
             );
-        var (best, problem) = (kits[0], scores.Problem(limits, must));
+        var best = kits[0];
+        var plan = Short(best) with { Others = [.. kits.Skip(1).Select(k => TripPlan.Short(scores, k, limits))] };
+        if (!further)
+            return plan;
         // What each rod adds and what each limit costs ask for some kits twice.
         var known = new Dictionary<(TripLimits, Pieces), Kit?> { [(limits, must)] = best };
         Kit? Best(TripLimits within, Pieces packed)
         {
             if (!known.TryGetValue((within, packed), out var found))
-                known[(within, packed)] = found = scores.Kits(within, packed, 1, cancel) is [var kit, ..] ? kit : null;
+            {
+                soFar?.Invoke(plan with { Searching = new(0, scores.Worth.Known) });
+                known[(within, packed)] = found = scores.Kits(within, packed, 1) is [var kit, ..] ? kit : null;
+            }
             return found;
         }
-        var kit = Short(scores, best, limits);
+        plan = plan with { Rods = [.. Steps(scores, limits, must, Best)] };
+        return plan with { Costs = [.. CostsOf(scores, limits, must, plan.Kit!, Best)] };
+    }
+
+    private static TripPlan Of(TripScores scores, TripLimits limits, Pieces held, Kit best)
+    {
+        var (kit, problem) = (Short(scores, best, limits), scores.Problem(limits, held));
         var coverage = Covering(scores, best.Rods, best.Wound, limits);
         return new(
             kit,
@@ -141,9 +166,9 @@ public sealed record TripPlan(
             best.Rods.Sum(r => problem.Rods[r].MassKg)
                 + best.Wound.Sum(w => problem.Lines[w.Line].MassKg)
                 + best.Reels.Sum(e => problem.Reels[e].MassKg),
-            [.. kits.Skip(1).Select(k => Short(scores, k, limits))],
-            further ? [.. Steps(scores, limits, must, Best)] : [],
-            further ? [.. CostsOf(scores, limits, must, kit, Best)] : [],
+            [],
+            [],
+            [],
             scores.Pool.LeftOut,
             Said(kit, coverage)
         )
@@ -242,8 +267,7 @@ public sealed record TripPlan(
             var best = 0.0;
             foreach (var r in kit.Rods)
             foreach (var w in kit.Wound)
-                if (scores.Worth.On(d, r, w.Line) is { Length: > 0 } its)
-                    best = Math.Max(best, its[w.Reel]);
+                best = Math.Max(best, scores.At(d, r, w));
             served += DayWorth.Serves(best) ? scores.Days[d].Times : 0;
             value += scores.Days[d].Weight / all * best;
         }

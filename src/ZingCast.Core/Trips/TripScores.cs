@@ -1,21 +1,41 @@
 using System.Collections.Concurrent;
+using ZingCast.Core.Lines;
 using ZingCast.Core.Matching;
 using ZingCast.Core.Measures;
 using ZingCast.Core.Reels;
+using ZingCast.Core.Rods;
 using ZingCast.Core.Shed;
 
 namespace ZingCast.Core.Trips;
 
 /// <summary>
-/// What every outfit of a pool is worth on every day: worked out once, and asked as often as limits change. Casts are thrown here and
-/// nowhere else. For one thread at a time.
+/// What every outfit of a pool is worth on every day, worked out as far as anybody asks: at first only what each can be at most, from what
+/// needs no cast; then exactly, outfit by outfit. Casts are thrown here and nowhere else. For one thread at a time.
 /// </summary>
 public sealed class TripScores
 {
     private readonly MatchSession[] sessions;
 
-    private TripScores(IReadOnlyList<TripDay> days, TripPool pool, GearShed shed, MatchSession[] sessions, WorthTable worth) =>
-        (Days, Pool, Shed, this.sessions, Worth) = (days, pool, shed, sessions, worth);
+    // One piece of each row of the table.
+    private readonly Reel[] reels;
+    private readonly int[] rodOfRow,
+        lineOfRow;
+    private readonly CancellationToken cancel;
+
+    private TripScores(
+        IReadOnlyList<TripDay> days,
+        TripPool pool,
+        GearShed shed,
+        MatchSession[] sessions,
+        WorthTable worth,
+        CancellationToken cancel
+    )
+    {
+        (Days, Pool, Shed, this.sessions, Worth, this.cancel) = (days, pool, shed, sessions, worth, cancel);
+        static int[] OneEach(int pieces, Func<int, int> row) => [.. Enumerable.Range(0, pieces).DistinctBy(row).OrderBy(row)];
+        (rodOfRow, lineOfRow) = (OneEach(pool.Rods.Count, worth.RodRow), OneEach(pool.Lines.Count, worth.LineRow));
+        reels = [.. OneEach(pool.Reels.Count, worth.ReelRow).Select(e => pool.Reels[e])];
+    }
 
     /// <summary>The days.</summary>
     public IReadOnlyList<TripDay> Days { get; }
@@ -29,34 +49,149 @@ public sealed class TripScores
     /// <summary>The table.</summary>
     public WorthTable Worth { get; }
 
-    /// <summary>Looks at every outfit on every day, days side by side. <paramref name="progress"/> runs to 1.</summary>
-    public static TripScores Of(
-        IReadOnlyList<TripDay> days,
-        TripPool pool,
-        GearShed shed,
-        IProgress<double>? progress = null,
-        CancellationToken cancel = default
-    )
+    /// <summary>Looks at what every outfit can be at most on every day; days side by side.</summary>
+    public static TripScores Of(IReadOnlyList<TripDay> days, TripPool pool, GearShed shed, CancellationToken cancel = default)
     {
         MatchSession[] sessions = [.. days.Select(d => Matcher.For(d.Brief, shed, cancel: cancel))];
-        var worth = new WorthTable(days.Count, pool.Rods.Count, pool.Lines.Count, pool.Reels.Count);
-        var looked = 0;
-        // Days are long and few: each core takes the next as it comes free.
+        var (rodRows, lineRows, reelRows) = (
+            Rows(pool.Rods, Twin),
+            Rows(pool.Lines, l => Twin(l, shed)),
+            Rows(pool.Reels, e => Twin(e, shed))
+        );
+        var worth = new WorthTable(days.Count, rodRows, lineRows, reelRows);
+        SideBySide(
+            Enumerable.Range(0, days.Count),
+            d => sessions[d].CostAtLeast(pool.Rods, pool.Lines, (r, l, cost, works) => worth.Expect(d, r, l, DayWorth.AtMost(cost, works))),
+            cancel
+        );
+        return new(days, pool, shed, sessions, worth, cancel);
+    }
+
+    // Days are long and few: each core takes the next as it comes free.
+    private static void SideBySide<T>(IEnumerable<T> parts, Action<T> work, CancellationToken cancel) =>
         Parallel.ForEach(
-            Partitioner.Create(Enumerable.Range(0, days.Count), EnumerablePartitionerOptions.NoBuffering),
-            new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount, CancellationToken = cancel },
-            d =>
+            Partitioner.Create(parts, EnumerablePartitionerOptions.NoBuffering),
+            new ParallelOptions
             {
-                for (var r = 0; r < pool.Rods.Count; r++)
-                {
-                    for (var l = 0; l < pool.Lines.Count; l++)
-                        if (sessions[d].Scores(pool.Rods[r], pool.Lines[l], pool.Reels) is { } scores)
-                            worth.Set(d, r, l, [.. scores.Select(DayWorth.Of)]);
-                    progress?.Report((double)Interlocked.Increment(ref looked) / (days.Count * pool.Rods.Count));
-                }
+                MaxDegreeOfParallelism = Environment.ProcessorCount,
+                CancellationToken = cancel,
+                // Whoever asks says on whose threads.
+                TaskScheduler = null,
+            },
+            work
+        );
+
+    // Equal pieces are looked at once: the place of each among those that differ.
+    private static int[] Rows<T>(IReadOnlyList<T> pieces, Func<T, object> twin)
+    {
+        Dictionary<object, int> rows = [];
+        return [.. pieces.Select(p => twin(p) is var key && rows.TryGetValue(key, out var row) ? row : rows[key] = rows.Count)];
+    }
+
+    // A piece without what nothing is decided by.
+    private static Rod Twin(Rod rod) => Bare(rod) with { Inspections = [] };
+
+    // A line that lies on a spool is not another: its reel is wound already.
+    private static (FlyLine, int) Twin(FlyLine line, GearShed shed) =>
+        (Bare(line), shed.Spools.Any(s => s.LineId == line.Id) ? line.Id : 0);
+
+    private static (Reel, int) Twin(Reel reel, GearShed shed) => (Bare(reel), shed.Spools.Any(s => s.ReelId == reel.Id) ? reel.Id : 0);
+
+    private static T Bare<T>(T piece)
+        where T : Gear =>
+        (T)(
+            piece with
+            {
+                Id = Math.Sign(piece.Id),
+                Version = 0,
+                Tag = "",
+                Name = "",
+                Note = null,
+                Condition = Condition.Good,
+                Price = null,
+                BoughtOn = null,
+                ServicedOn = null,
+                Owner = null,
             }
         );
-        return new(days, pool, shed, sessions, worth);
+
+    /// <summary>Looks at these outfits exactly, unless somebody has; days side by side.</summary>
+    public void Know(IEnumerable<(int Day, int Rod, int Line)> outfits) =>
+        SideBySide(
+            outfits.Where(o => !Worth.Knows(o.Day, o.Rod, o.Line)).GroupBy(o => o.Day).ToList(),
+            ofDay =>
+            {
+                foreach (var (d, r, l) in ofDay)
+                    Know(d, r, l);
+            },
+            cancel
+        );
+
+    // Of one day; each day is for one thread at a time.
+    private void Know(int day, int rod, int line)
+    {
+        if (Worth.Knows(day, rod, line))
+            return;
+        cancel.ThrowIfCancellationRequested();
+        var scores = sessions[day].Scores(Pool.Rods[rod], Pool.Lines[line], reels);
+        Worth.Set(day, rod, line, scores is null ? new double[reels.Length] : [.. scores.Select(DayWorth.Of)]);
+    }
+
+    /// <summary>Looks at every outfit on every day exactly.</summary>
+    public void KnowAll() =>
+        Know(
+            from d in Enumerable.Range(0, Days.Count)
+            from r in Enumerable.Range(0, Pool.Rods.Count)
+            from l in Enumerable.Range(0, Pool.Lines.Count)
+            select (d, r, l)
+        );
+
+    /// <summary>
+    /// Of these rods, lines and reels the outfit that is worth most on a day; no more than <paramref name="most"/> outfits are looked at
+    /// for it, the most promising first. What none of the rest can be worth more than comes with it.
+    /// </summary>
+    internal DayBest BestOf(int day, IReadOnlyList<int> rods, IReadOnlyList<int> lines, IReadOnlyList<int> ofReels, int most)
+    {
+        var best = new DayBest(null, 0, 0);
+        if (ofReels.Count == 0)
+            return best;
+        // A piece of each row will do.
+        var (rodOf, lineOf) = (
+            rods.DistinctBy(Worth.RodRow).ToDictionary(Worth.RodRow),
+            lines.DistinctBy(Worth.LineRow).ToDictionary(Worth.LineRow)
+        );
+        void Look(int r, int l)
+        {
+            if (Worth.Best(day, r, l) <= best.Worth)
+                return;
+            foreach (var e in ofReels)
+                if (Worth.On(day, r, l, e) is var worth && worth > best.Worth)
+                    best = new((r, new(l, e)), worth, worth);
+        }
+        foreach (var r in rodOf.Values)
+        foreach (var l in lineOf.Values)
+            if (Worth.Knows(day, r, l))
+                Look(r, l);
+        foreach (var (rodRow, lineRow, atMost) in Worth.Promising(day))
+        {
+            if (!rodOf.TryGetValue(rodRow, out var r) || !lineOf.TryGetValue(lineRow, out var l))
+                continue;
+            if (atMost <= best.Worth)
+                break;
+            if (most-- == 0)
+                return best with { AtMost = atMost };
+            Know(day, r, l);
+            Look(r, l);
+        }
+        return best with { AtMost = best.Worth };
+    }
+
+    /// <summary>The same for every day, side by side.</summary>
+    internal DayBest[] BestOf(IReadOnlyList<int> rods, IReadOnlyList<int> lines, IReadOnlyList<int> ofReels, int most)
+    {
+        var bests = new DayBest[Days.Count];
+        SideBySide(Enumerable.Range(0, Days.Count), d => bests[d] = BestOf(d, rods, lines, ofReels, most), cancel);
+        return bests;
     }
 
     /// <summary>The same days by other names, coming more or less often, missed more or less.</summary>
@@ -65,11 +200,15 @@ public sealed class TripScores
         // Whoever asked first may have gone; sessions end with those who ask now.
         foreach (var session in sessions)
             session.EndsWith(cancel);
-        return new(same, Pool, Shed, sessions, Worth);
+        return new(same, Pool, Shed, sessions, Worth, cancel);
     }
 
-    /// <summary>What a rod with a line on a reel is worth on a day, by their places.</summary>
-    internal double At(int day, int rod, Wound on) => Worth.On(day, rod, on.Line) is { Length: > 0 } its ? its[on.Reel] : 0;
+    /// <summary>What a rod with a line on a reel is worth on a day, exactly, by their places.</summary>
+    internal double At(int day, int rod, Wound on)
+    {
+        Know(day, rod, on.Line);
+        return Worth.On(day, rod, on.Line, on.Reel);
+    }
 
     /// <summary>The outfit of these places in the pool on a day, ready to be told.</summary>
     internal Choice Told(int day, int rod, Wound on) => sessions[day].Together(Pool.Rods[rod], Pool.Lines[on.Line], Pool.Reels[on.Reel]);
@@ -85,26 +224,38 @@ public sealed class TripScores
     {
         var sum = Days.Sum(d => d.Weight);
         var (spend, tube) = (limits.Budget ?? 0, limits.TubeM ?? double.PositiveInfinity);
-        // A piece that may not come weighs more than anybody carries.
-        KitPiece Piece(Gear piece, double kg, double price, bool must, bool comes = true, int spools = 1) =>
-            new(must || comes ? kg : double.PositiveInfinity, piece.IsThere ? 0 : price, must, spools);
+        // A piece that may not come weighs more than anybody carries. Of equal rods, and of equal lines, one is enough.
+        KitPiece[] Pieces<T>(
+            IReadOnlyList<T> pieces,
+            IReadOnlyList<int> packed,
+            double price,
+            Func<T, double> kg,
+            Func<int, int>? row = null,
+            Func<T, int>? spools = null,
+            Func<T, bool>? fits = null
+        )
+            where T : Gear
+        {
+            var must = pieces.Select(p => packed.Contains(p.Id)).ToArray();
+            var enough = row is null
+                ? null
+                : Enumerable.Range(0, pieces.Count).GroupBy(row).ToDictionary(g => g.Key, g => g.OrderByDescending(i => must[i]).First());
+            bool Comes(int i) =>
+                must[i]
+                || ((pieces[i].IsThere || spend > 0) && fits?.Invoke(pieces[i]) != false && (enough is null || enough[row!(i)] == i));
+            return
+            [
+                .. pieces.Select(
+                    (p, i) =>
+                        new KitPiece(Comes(i) ? kg(p) : double.PositiveInfinity, p.IsThere ? 0 : price, must[i], spools?.Invoke(p) ?? 1)
+                ),
+            ];
+        }
         return new(
             [.. Days.Select(d => d.Weight / sum)],
-            [
-                .. Pool.Rods.Select(r =>
-                    Piece(r, r.MassKg, limits.RodPrice, held.Rods.Contains(r.Id), r.PackedM <= tube && (r.IsThere || spend > 0))
-                ),
-            ],
-            [
-                .. Pool.Lines.Select(l =>
-                    Piece(l, l.MassWithinKg(l.LengthM), limits.LinePrice, held.Lines.Contains(l.Id), l.IsThere || spend > 0)
-                ),
-            ],
-            [
-                .. Pool.Reels.Select(e =>
-                    Piece(e, e.MassKg, limits.ReelPrice, held.Reels.Contains(e.Id), e.IsThere || spend > 0, SpoolsOf(e))
-                ),
-            ],
+            Pieces(Pool.Rods, held.Rods, limits.RodPrice, r => r.MassKg, Worth.RodRow, fits: r => r.PackedM <= tube),
+            Pieces(Pool.Lines, held.Lines, limits.LinePrice, l => l.MassWithinKg(l.LengthM), Worth.LineRow),
+            Pieces(Pool.Reels, held.Reels, limits.ReelPrice, e => e.MassKg, spools: SpoolsOf),
             Worth
         );
     }
@@ -115,22 +266,57 @@ public sealed class TripScores
     // A reel is bought with one spare spool.
     private const int SoldWith = 2;
 
-    /// <summary>The best kits within limits.</summary>
-    internal IReadOnlyList<Kit> Kits(
-        TripLimits limits,
-        Pieces held,
-        int most,
-        CancellationToken cancel,
-        IProgress<double>? progress = null
-    ) =>
-        KitSearch.Best(
-            Problem(limits, held),
-            new(limits.Rods, limits.Lines, limits.Reels, limits.MassKg ?? MostKg, limits.Budget ?? 0),
-            most,
-            progress,
-            cancel
-        );
+    // So many comparisons of a search come before the first word about it, some hundredths of a second; each time it goes on for twice as many.
+    private const long FirstSteps = 10_000_000;
+
+    /// <summary>
+    /// The best kits within limits, exactly: looked for among what outfits can be at most, then looked at exactly, until nothing that
+    /// promises more is left. <paramref name="soFar"/> hears of the best kit as it stands and of the most that any can be worth.
+    /// </summary>
+    internal IReadOnlyList<Kit> Kits(TripLimits limits, Pieces held, int most, Action<Kit, double>? soFar = null)
+    {
+        var within = new KitLimits(limits.Rods, limits.Lines, limits.Reels, limits.MassKg ?? MostKg, limits.Budget ?? 0);
+        var problem = Problem(limits, held);
+        Kit? best = null;
+        var more = 1;
+        for (var steps = FirstSteps; ; )
+        {
+            var found = KitSearch.Within(problem, within, most, best is null ? [] : [best], steps, cancel);
+            var open = found.Kits.SelectMany(Outfits).Where(o => !Worth.Knows(o.Day, o.Rod, o.Line)).Distinct().ToList();
+            if (open.Count == 0 && found.Done)
+                return found.Kits;
+            if (open.Count == 0)
+                steps *= 2;
+            else
+                // Where the search was wrong about these it is apt to be wrong about the next: each time twice as many come along.
+                Know([.. open, .. MostPromising(more *= 2)]);
+            if (found.Kits.Count == 0)
+                continue;
+            best = KitSearch.Valued(problem, best is null ? found.Kits : [.. found.Kits, best]);
+            soFar?.Invoke(best, found.AtMost);
+        }
+    }
+
+    // For each day so many outfits that nobody has looked at and that may be worth most.
+    private List<(int Day, int Rod, int Line)> MostPromising(int many) =>
+        [
+            .. Enumerable
+                .Range(0, Days.Count)
+                .SelectMany(d => Worth.Promising(d).Take(many).Select(p => (d, rodOfRow[p.RodRow], lineOfRow[p.LineRow]))),
+        ];
+
+    private IEnumerable<(int Day, int Rod, int Line)> Outfits(Kit kit) =>
+        from d in Enumerable.Range(0, Days.Count)
+        from r in kit.Rods
+        from w in kit.Wound
+        select (d, r, w.Line);
 
     // More than everything in any shed; less than what may not come along at all.
     private const double MostKg = 1e6;
 }
+
+/// <summary>The outfit that is worth most on a day, by places in the pool.</summary>
+/// <param name="Outfit">It; null where none goes.</param>
+/// <param name="Worth">What it is worth, exactly.</param>
+/// <param name="AtMost">What one that was not looked at can be worth at most; no more than it where it is the best.</param>
+internal readonly record struct DayBest((int Rod, Wound On)? Outfit, double Worth, double AtMost);

@@ -1,42 +1,116 @@
 namespace ZingCast.Core.Trips;
 
 /// <summary>
-/// What every outfit is worth on every day, 0 to 1. Most rods and lines do not go together, so a pair that is nothing takes no room.
+/// What every outfit is worth on every day, 0 to 1: exactly, or the most that it can be while nobody has looked. Pieces that are equal
+/// share a row. Most rods and lines do not go together, so a pair that is nothing takes no room. Days may be written side by side, each by
+/// one thread at a time.
 /// </summary>
-/// <param name="days">How many days.</param>
-/// <param name="rods">How many rods.</param>
-/// <param name="lines">How many lines.</param>
-/// <param name="reels">How many reels.</param>
-public sealed class WorthTable(int days, int rods, int lines, int reels)
+public sealed class WorthTable
 {
-    private readonly double[]?[] worths = new double[]?[days * rods * lines];
-    private readonly double[] best = new double[days * rods * lines];
+    private readonly int[] rodRows,
+        lineRows,
+        reelRows;
+    private readonly int rows,
+        columns;
 
-    /// <summary>Days.</summary>
-    public int Days => days;
+    // By day: the most that rod and line are worth on any reel, and what they are worth on each where that is known.
+    private readonly double[][] most;
+    private readonly Dictionary<int, double[]>[] exact;
 
-    /// <summary>Rods.</summary>
-    public int Rods => rods;
+    // By day, once asked for: pairs by what they can be worth, the most first; and how many from the start are known by now.
+    private readonly int[]?[] promising;
+    private readonly int[] passed;
 
-    /// <summary>Lines.</summary>
-    public int Lines => lines;
+    /// <summary>A table in which no two pieces are equal.</summary>
+    /// <param name="days">How many days.</param>
+    /// <param name="rods">How many rods.</param>
+    /// <param name="lines">How many lines.</param>
+    /// <param name="reels">How many reels.</param>
+    public WorthTable(int days, int rods, int lines, int reels)
+        : this(days, [.. Enumerable.Range(0, rods)], [.. Enumerable.Range(0, lines)], [.. Enumerable.Range(0, reels)]) { }
 
-    /// <summary>Reels.</summary>
-    public int Reels => reels;
-
-    private int At(int day, int rod, int line) => (day * rods + rod) * lines + line;
-
-    /// <summary>Notes what a rod and line are worth on a day, reel by reel.</summary>
-    public void Set(int day, int rod, int line, double[] onReels)
+    /// <summary>A table of pieces of which some are equal: each is given its row, counted from 0 without a gap.</summary>
+    public WorthTable(int days, int[] rodRows, int[] lineRows, int[] reelRows)
     {
-        var at = At(day, rod, line);
-        worths[at] = onReels;
-        best[at] = onReels.Length == 0 ? 0 : onReels.Max();
+        (this.rodRows, this.lineRows, this.reelRows) = (rodRows, lineRows, reelRows);
+        (rows, columns) = (Count(rodRows), Count(lineRows));
+        most = [.. Enumerable.Range(0, days).Select(_ => new double[rows * columns])];
+        exact = [.. Enumerable.Range(0, days).Select(_ => new Dictionary<int, double[]>())];
+        (promising, passed) = (new int[days][], new int[days]);
     }
 
-    /// <summary>Worth on each reel; empty for a pair that does not go together that day.</summary>
-    public ReadOnlySpan<double> On(int day, int rod, int line) => worths[At(day, rod, line)];
+    private static int Count(int[] rows) => rows.Length == 0 ? 0 : rows.Max() + 1;
 
-    /// <summary>Worth on the reel that suits it best.</summary>
-    public double Best(int day, int rod, int line) => best[At(day, rod, line)];
+    /// <summary>Days.</summary>
+    public int Days => most.Length;
+
+    /// <summary>Rods.</summary>
+    public int Rods => rodRows.Length;
+
+    /// <summary>Lines.</summary>
+    public int Lines => lineRows.Length;
+
+    /// <summary>Reels.</summary>
+    public int Reels => reelRows.Length;
+
+    /// <summary>How many rods, lines and days were looked at exactly.</summary>
+    public int Known => exact.Sum(day => day.Count);
+
+    private int At(int rod, int line) => rodRows[rod] * columns + lineRows[line];
+
+    /// <summary>The row of a rod: equal rods have the same.</summary>
+    public int RodRow(int rod) => rodRows[rod];
+
+    /// <summary>The row of a line.</summary>
+    public int LineRow(int line) => lineRows[line];
+
+    /// <summary>The row of a reel.</summary>
+    public int ReelRow(int reel) => reelRows[reel];
+
+    /// <summary>Notes what a rod and line can be worth on a day at the very most, on whatever reel.</summary>
+    public void Expect(int day, int rod, int line, double atMost) => most[day][At(rod, line)] = atMost;
+
+    /// <summary>Notes what a rod and line are worth on a day, on each reel by its row.</summary>
+    public void Set(int day, int rod, int line, double[] onReels)
+    {
+        var at = At(rod, line);
+        exact[day][at] = onReels;
+        most[day][at] = onReels.Length == 0 ? 0 : onReels.Max();
+    }
+
+    /// <summary>Whether it is known exactly; what is worth nothing is.</summary>
+    public bool Knows(int day, int rod, int line) => most[day][At(rod, line)] <= 0 || exact[day].ContainsKey(At(rod, line));
+
+    /// <summary>Worth on the reel that suits it best, or the most that it can be.</summary>
+    public double Best(int day, int rod, int line) => most[day][At(rod, line)];
+
+    /// <summary>Worth on a reel, or the most that it can be; 0 for a pair that does not go together that day.</summary>
+    public double On(int day, int rod, int line, int reel) =>
+        exact[day].TryGetValue(At(rod, line), out var its) ? its[reelRows[reel]] : most[day][At(rod, line)];
+
+    /// <summary>
+    /// Pairs of rows, rod and line, that nobody has looked at on a day, the one that can be worth most first. Where what pairs can be worth
+    /// is noted, it is noted before this is asked.
+    /// </summary>
+    public IEnumerable<(int RodRow, int LineRow, double AtMost)> Promising(int day)
+    {
+        var all = most[day];
+        var order = promising[day] ??= [.. Enumerable.Range(0, all.Length).Where(at => all[at] > 0).OrderByDescending(at => all[at])];
+        while (passed[day] < order.Length && exact[day].ContainsKey(order[passed[day]]))
+            passed[day]++;
+        for (var i = passed[day]; i < order.Length; i++)
+            if (!exact[day].ContainsKey(order[i]))
+                yield return (order[i] / columns, order[i] % columns, all[order[i]]);
+    }
+
+    /// <summary>Raises what is worth less on each reel to what this rod and line are worth there.</summary>
+    internal void Raise(int day, int rod, int line, Span<double> onReels)
+    {
+        var at = At(rod, line);
+        if (most[day][at] <= 0)
+            return;
+        var its = exact[day].GetValueOrDefault(at);
+        for (var e = 0; e < onReels.Length; e++)
+            onReels[e] = Math.Max(onReels[e], its is null ? most[day][at] : its[reelRows[e]]);
+    }
 }

@@ -9,7 +9,6 @@ using ZingCast.Core.Rods;
 using ZingCast.Core.Shed;
 using ZingCast.Core.Trips;
 using ZingCast.Store;
-using ZingCast.Web.Hosting;
 
 namespace ZingCast.Web.Rooms;
 
@@ -57,7 +56,7 @@ public static class ShedLooks
                     double? linePrice,
                     double? reelPrice,
                     ZingDb db,
-                    ScoreDesk desk,
+                    TripSearches searches,
                     CancellationToken cancel
                 ) =>
                 {
@@ -74,19 +73,18 @@ public static class ShedLooks
                     var casters = await db.CastersAsync(cancel);
                     var briefs = await db.Briefs.AsNoTracking().OrderBy(b => b.Id).Take(Trip.MostDays).ToListAsync(cancel);
                     return TypedResults.Ok(
-                        await desk.AskAsync(
+                        await searches.AskAsync<ShedReview>(
                             [.. briefs.Select(b => new TripDay(b.Name, Brief.Complete(b.Draft, casters)))],
                             await db.ShedAsync(cancel),
                             true,
-                            null,
-                            scores => ShedReview.Of(scores, limits),
+                            limits,
+                            (scores, soFar) => ShedReview.Of(scores, limits, soFar),
                             cancel
                         )
                     );
                 }
             )
-            .WithSummary("What the shed can do for the kept briefs, what is missing, and which single purchase opens most days.")
-            .IsHeavy();
+            .WithSummary("What the shed can do for the kept briefs, what is missing, and which single purchase opens most days; so far.");
         shed.MapPost(
                 "/paste/look",
                 (PasteRequest pasted, ZingDb db, TimeProvider clock, CancellationToken cancel) => Paste(pasted, false, db, clock, cancel)

@@ -14,17 +14,7 @@ namespace ZingCast.Web.Rooms;
 /// <param name="Limits">What may come along.</param>
 /// <param name="Held">Pieces that come along whatever the days say.</param>
 /// <param name="Further">Also the next best kits, what each rod adds and what each limit costs.</param>
-/// <param name="Ask">A word of the asker's own, to ask how far the search is.</param>
-public sealed record TripRequest(
-    IReadOnlyList<PlannedDay> Days,
-    TripLimits? Limits = null,
-    Pieces? Held = null,
-    bool Further = true,
-    string? Ask = null
-);
-
-/// <summary>How far a search is, 0 to 1; null when it is not under way.</summary>
-public sealed record ProgressAnswer(double? Share);
+public sealed record TripRequest(IReadOnlyList<PlannedDay> Days, TripLimits? Limits = null, Pieces? Held = null, bool Further = true);
 
 /// <summary>A trip with its kit, and what to take, wind and tie for it.</summary>
 public sealed record PackingAnswer(Trip Trip, TripPlan Plan, PackingList List);
@@ -41,8 +31,6 @@ public sealed record FirstAnswer(FirstOutfit? Outfit);
 public static class TripsRoom
 {
     private const string One = "a trip";
-
-    private const int LongestAsk = 64;
 
     public static void MapTrips(this WebApplication app)
     {
@@ -77,13 +65,12 @@ public static class TripsRoom
             )
             .WithSummary("Changes a trip; refused when it has moved on since the version it carries.")
             .Refuses(404, 412);
-        trips.MapPost("/solve", Solve).WithSummary("The kit that serves the days best within limits, exactly.").IsHeavy();
         trips
-            .MapGet("/progress/{ask}", (string ask, ScoreDesk desk) => TypedResults.Ok(new ProgressAnswer(desk.ProgressOf(ask))))
-            .WithSummary("How far a search is that was given this word.");
-        trips.MapGet("/{id:int}/packing", Pack).WithSummary("What to take, wind and tie for a trip, and when.").Refuses(404).IsHeavy();
+            .MapPost("/solve", Solve)
+            .WithSummary("The kit that serves the days best within limits; after two seconds the best so far. Ask again to have it go on.");
+        trips.MapGet("/{id:int}/packing", Pack).WithSummary("What to take, wind and tie for a trip, and when.").Refuses(404);
         trips.MapPost("/{id:int}/packed", Tick).WithSummary("Ticks a thing off the packing list, or takes the tick back.").Refuses(404);
-        trips.MapGet("/{id:int}/calendar.ics", Calendar).WithSummary("The timetable of a trip as iCalendar.").Refuses(404, 409).IsHeavy();
+        trips.MapGet("/{id:int}/calendar.ics", Calendar).WithSummary("The timetable of a trip as iCalendar.").Refuses(404, 409);
         trips
             .MapPost("/first", First)
             .WithSummary("The one rod, line and reel for somebody who owns nothing, from the days they expect.")
@@ -152,32 +139,28 @@ public static class TripsRoom
     private static async Task<Results<Ok<TripPlan>, ValidationProblem>> Solve(
         TripRequest request,
         ZingDb db,
-        ScoreDesk desk,
+        TripSearches searches,
         CancellationToken cancel
     )
     {
         var trip = Asked(request);
-        IReadOnlyList<FieldProblem> problems =
-        [
-            .. trip.Check(),
-            .. await Unknown(trip.Days, db, cancel),
-            .. new FieldCheck().Text("ask", request.Ask, LongestAsk, optional: true).Problems,
-        ];
+        IReadOnlyList<FieldProblem> problems = [.. trip.Check(), .. await Unknown(trip.Days, db, cancel)];
         return problems.Count > 0
             ? Problems.Of(problems)
-            : TypedResults.Ok(await PlanOf(trip, request.Further, request.Ask, db, desk, (_, plan) => plan, cancel));
+            : TypedResults.Ok(await PlanOf(trip, request.Further, null, db, searches, (_, plan) => plan, cancel));
     }
 
     // What was put away since is not here to come along.
     private static async Task<T> PlanOf<T>(
         Trip trip,
         bool further,
-        string? ask,
+        object? more,
         ZingDb db,
-        ScoreDesk desk,
+        TripSearches searches,
         Func<TripScores, TripPlan, T> answer,
         CancellationToken cancel
     )
+        where T : class
     {
         var shed = await db.ShedAsync(cancel);
         var held = new Pieces(
@@ -185,12 +168,18 @@ public static class TripsRoom
             [.. trip.Held.Lines.Where(id => shed.Lines.Any(l => l.Id == id))],
             [.. trip.Held.Reels.Where(id => shed.Reels.Any(r => r.Id == id))]
         );
-        return await desk.AskAsync(
+        return await searches.AskAsync<T>(
             await DaysOf(trip.Days, db, cancel),
             shed,
             trip.Limits.Budget > 0,
-            ask,
-            scores => answer(scores, TripPlan.Of(scores, trip.Limits, held, further, cancel: cancel)),
+            new
+            {
+                trip.Limits,
+                held,
+                further,
+                more,
+            },
+            (scores, soFar) => answer(scores, TripPlan.Of(scores, trip.Limits, held, further, plan => soFar(answer(scores, plan)))),
             cancel
         );
     }
@@ -198,7 +187,7 @@ public static class TripsRoom
     private static async Task<Results<Ok<PackingAnswer>, ProblemHttpResult>> Pack(
         int id,
         ZingDb db,
-        ScoreDesk desk,
+        TripSearches searches,
         LogDesk log,
         TimeProvider clock,
         CancellationToken cancel
@@ -211,9 +200,9 @@ public static class TripsRoom
             await PlanOf(
                 trip,
                 false,
-                null,
+                new { trip, care },
                 db,
-                desk,
+                searches,
                 (scores, plan) => new PackingAnswer(trip, plan, PackingList.Of(scores, plan, trip.LeavesOn, care)),
                 cancel
             )
@@ -258,7 +247,7 @@ public static class TripsRoom
     private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> Calendar(
         int id,
         ZingDb db,
-        ScoreDesk desk,
+        TripSearches searches,
         LogDesk log,
         TimeProvider clock,
         CancellationToken cancel
@@ -269,7 +258,15 @@ public static class TripsRoom
         if (trip.LeavesOn is null)
             return TypedResults.Problem(statusCode: 409, title: "Say first on which day you leave.");
         var care = await CareRoom.ListAsync(db, log, clock, cancel);
-        var list = await PlanOf(trip, false, null, db, desk, (scores, plan) => PackingList.Of(scores, plan, trip.LeavesOn, care), cancel);
+        var list = await PlanOf(
+            trip,
+            false,
+            new { trip, care },
+            db,
+            searches,
+            (scores, plan) => PackingList.Of(scores, plan, trip.LeavesOn, care),
+            cancel
+        );
         var text = DayCalendar.Write(
             $"trip-{trip.Id}",
             [.. list.Tasks.Select(t => (t.Key, t.On!.Value, $"{trip.Name}: {t.Says}"))],

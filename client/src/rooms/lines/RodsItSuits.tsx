@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import type { RodSuits } from '../../api/client';
 import { LoadBar } from '../../drawing/LoadBar';
+import { LongList } from '../../ui/LongList';
 import { Mark } from '../../ui/Mark';
 import { Say } from '../../ui/Say';
 import { useMeasuringBench } from '../../state/atHand';
@@ -14,12 +15,9 @@ export function RodsItSuits({ rods }: { rods: RodSuits[] }) {
       {rods.length === 0 && (
         <p className="py-2 text-soft">No rod of known class is in the shed, or nobody knows what the line weighs.</p>
       )}
-      <ul>
-        {rods.map((rod) => (
-          <li
-            key={rod.rodId}
-            className="grid grid-cols-[3rem_8rem_1fr] items-baseline gap-x-2 border-t border-hair py-1.5"
-          >
+      <LongList label="Rods it suits, best first" rows={rods} rowKey={(rod) => rod.rodId} rowHeight={52}>
+        {(rod) => (
+          <div className="grid grid-cols-[3rem_8rem_1fr] items-baseline gap-x-2 border-t border-hair py-1.5">
             <Link className="font-semibold underline" to={bench('rods', rod.rodId)}>
               {rod.tag}
             </Link>
@@ -30,9 +28,9 @@ export function RodsItSuits({ rods }: { rods: RodSuits[] }) {
                 <Say parts={rod.why} />
               </span>
             </span>
-          </li>
-        ))}
-      </ul>
+          </div>
+        )}
+      </LongList>
       <p className="rubric font-normal">
         Bar: the rod’s window; upright line: its ideal; diamond: this line, no fly on it.
       </p>

@@ -8,6 +8,7 @@ import { MoneyField } from '../../ui/NumberField';
 import { Say } from '../../ui/Say';
 import { useUnits } from '../../ui/units';
 import { CoverageTable } from '../shared/CoverageTable';
+import { askAgain, Searching } from '../shared/Searching';
 import { ShedTabs } from './ShedTabs';
 
 /** What the shed can do for the kept briefs, what is missing, and what to look at before buying it. */
@@ -25,8 +26,12 @@ export function ShedDaysPage() {
     linePrice: money.line,
     reelPrice: money.reel,
   };
-  const { data, fields, error } = useAsk(['shed', 'review', query], (signal) =>
-    unwrap(api.GET('/api/shed/review', { params: { query }, signal })),
+  const [stopped, setStopped] = useState(false);
+  const { data, fields, error } = useAsk(
+    ['shed', 'review', query],
+    (signal) => unwrap(api.GET('/api/shed/review', { params: { query }, signal })),
+    true,
+    askAgain(stopped),
   );
   const words = Object.values(fields)[0] ?? (error && !data ? error.message : null);
   const set = (change: Partial<typeof money>) => setMoney((m) => ({ ...m, ...change }));
@@ -41,6 +46,7 @@ export function ShedDaysPage() {
           <p className="text-xl font-semibold" data-review-says>
             <Say parts={data.says} />.
           </p>
+          <Searching at={data.searching} what="outfits" stopped={stopped} onStop={setStopped} />
           {data.coverage.days.length === 0 ? (
             <p>
               <Link className="underline" to="/briefs/new">
@@ -77,7 +83,7 @@ export function ShedDaysPage() {
                   <MoneyField label="a reel" value={money.reel} onChange={(v) => set({ reel: v ?? 0 })} />
                 </div>
                 <p className="text-sm text-soft">Prices are examples until you say what they are where you buy.</p>
-                {data.purchases.length === 0 && (
+                {data.purchases.length === 0 && !data.searching && (
                   <p className="py-1 text-soft">No single piece would be felt on these days.</p>
                 )}
                 <ol>

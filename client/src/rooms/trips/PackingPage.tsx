@@ -4,6 +4,7 @@ import { Link, useParams } from 'react-router';
 import { api, unwrap, type PackingAnswer, type PackItem } from '../../api/client';
 import { retryWhenBusy } from '../../api/answers';
 import { useAttempt } from '../../api/useAttempt';
+import { askAgain } from '../shared/Searching';
 import { useCommands } from '../../ui/commands';
 import { savePage } from '../../ui/files';
 import { Caution, Message } from '../../ui/Message';
@@ -23,6 +24,7 @@ export function PackingPage() {
     retry: retryWhenBusy,
     // The trip may have been changed a moment ago, next door.
     staleTime: 0,
+    refetchInterval: (query) => (query.state.data ? askAgain(false)(query.state.data.plan) : false),
   });
   if (error && !data)
     return (
@@ -111,6 +113,11 @@ function List({ answer }: { answer: PackingAnswer }) {
           )}
         </span>
       </header>
+      {plan.searching && (
+        <p role="status" className="no-print text-soft">
+          The best kit found so far: better ones are still being looked for, and this list may change.
+        </p>
+      )}
       <p className="mt-1">
         <Say parts={plan.says} />.
       </p>

@@ -1,5 +1,5 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useId, useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { useState, type ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, unwrap, type KitShort, type Pieces, type Trip, type TripLimits, type TripPlan } from '../../api/client';
 import { useAsk } from '../../api/useAsk';
@@ -14,6 +14,7 @@ import { OptionalMeasureField } from '../../ui/TypedField';
 import { useUnits } from '../../ui/units';
 import { EntryScope } from '../../ui/useReading';
 import { CoverageTable } from '../shared/CoverageTable';
+import { askAgain, Searching } from '../shared/Searching';
 import { DayList } from './DayEditor';
 import { daysOf } from './TripsPage';
 
@@ -49,19 +50,20 @@ function Work({ loaded }: { loaded: Trip }) {
   const body = { days, limits, held };
   const usable = trip.name.trim() !== '' && days.length > 0;
   // The kit first, then what else there is to say about it.
-  const ask = useId();
-  const queries = useQueryClient();
   const asked = JSON.stringify(body);
   const [stopped, setStopped] = useState<string | null>(null);
+  const isStopped = stopped === asked;
   const { data: quick, fields } = useAsk(
     ['trip plan', body],
-    (signal) => unwrap(api.POST('/api/trips/solve', { body: { ...body, further: false, ask }, signal })),
-    usable && stopped !== asked,
+    (signal) => unwrap(api.POST('/api/trips/solve', { body: { ...body, further: false }, signal })),
+    usable,
+    askAgain(isStopped),
   );
   const { data: further } = useAsk(
     ['trip further', body],
     (signal) => unwrap(api.POST('/api/trips/solve', { body: { ...body, further: true }, signal })),
-    usable && stopped !== asked && quick !== undefined,
+    usable && quick !== undefined && !quick.searching,
+    askAgain(isStopped),
   );
   useCommands([
     { id: 'trip-undo', name: 'Take the last change back', words: 'undo', keys: ['mod+z'], group: 'Trip', run: undo },
@@ -135,6 +137,14 @@ function Work({ loaded }: { loaded: Trip }) {
             </p>
           ) : quick ? (
             <Answer
+              searching={
+                <Searching
+                  at={quick.searching ?? further?.searching}
+                  what="outfits"
+                  stopped={isStopped}
+                  onStop={(stop) => setStopped(stop ? asked : null)}
+                />
+              }
               plan={quick}
               further={further}
               limits={limits}
@@ -149,48 +159,11 @@ function Work({ loaded }: { loaded: Trip }) {
               }
             />
           ) : (
-            !words &&
-            (stopped === asked ? (
-              <p className="text-lg text-soft">
-                Stopped.{' '}
-                <button className="quiet underline" onClick={() => setStopped(null)}>
-                  Go on
-                </button>
-              </p>
-            ) : (
-              <Searching
-                ask={ask}
-                onStop={() => {
-                  setStopped(asked);
-                  void queries.cancelQueries({ queryKey: ['trip plan'] });
-                }}
-              />
-            ))
+            !words && <p className="late text-lg text-soft">Trying rods and lines on every day…</p>
           )}
         </div>
       </div>
     </main>
-  );
-}
-
-/** How far the search is, and the way to stop it; leaving the page stops it too. */
-function Searching({ ask, onStop }: { ask: string; onStop: () => void }) {
-  const { data } = useQuery({
-    queryKey: ['progress', ask],
-    queryFn: () => unwrap(api.GET('/api/trips/progress/{ask}', { params: { path: { ask } } })),
-    refetchInterval: 250,
-  });
-  const share = data?.share ?? 0;
-  return (
-    <div role="status" className="late">
-      <p className="text-lg text-soft">Trying every rod and line on every day… {Math.round(100 * share)} %</p>
-      <progress className="w-full max-w-md" value={share} max={1} aria-label="How far the search is" />
-      <p>
-        <button className="btn mt-2" onClick={onStop}>
-          Stop
-        </button>
-      </p>
-    </div>
   );
 }
 
@@ -299,11 +272,13 @@ function Held({ held, onChange }: { held: Required<Pieces>; onChange: (held: Pie
 }
 
 function Answer({
+  searching,
   plan,
   further,
   limits,
   onTake,
 }: {
+  searching: ReactNode;
   plan: TripPlan;
   further: TripPlan | undefined;
   limits: TripLimits;
@@ -322,6 +297,7 @@ function Answer({
           {kit.price > 0 && `; about ${kit.price} to spend`}.
         </p>
       )}
+      {searching}
       <div className="mt-2">
         <CoverageTable coverage={coverage} />
       </div>

@@ -1,0 +1,208 @@
+using System.Security.Cryptography;
+using System.Text.Json;
+using ZingCast.Core.Shed;
+using ZingCast.Core.Trips;
+using ZingCast.Store;
+using ZingCast.Web.Hosting;
+
+namespace ZingCast.Web.Rooms;
+
+/// <summary>
+/// Searches for kits, which may take long. Whoever asks has the answer after two seconds at the latest, the best so far where there is more
+/// to look at; the search goes on for as long as somebody asks again. Scores of the last few trips are kept, so that dragging a limit asks
+/// for few casts.
+/// </summary>
+public sealed class TripSearches(QuietThreads quiet, TimeProvider clock) : IDisposable
+{
+    private const int MostScores = 4,
+        MostJobs = 16;
+
+    // How long an answer is waited for, and how long a search goes on that nobody asks for any more.
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(2),
+        Forgotten = TimeSpan.FromSeconds(10);
+
+    private sealed class Place
+    {
+        public SemaphoreSlim Turn { get; } = new(1);
+
+        public TripScores? Scores { get; set; }
+    }
+
+    private sealed class Job(CancellationTokenSource end)
+    {
+        public CancellationTokenSource End => end;
+
+        // The first word about it, the latest, and the last.
+        public TaskCompletionSource First { get; } = new(TaskCreationOptions.RunContinuationsAsynchronously);
+
+        public object? Latest { get; set; }
+
+        public Task Done { get; set; } = Task.CompletedTask;
+
+        public int Waiting { get; set; }
+    }
+
+    private readonly Lock door = new();
+    private readonly List<(string Key, Place Place)> places = [];
+    private readonly List<(string Key, Job Job)> jobs = [];
+
+    /// <summary>
+    /// The answer to a question about days on a shed, or the best so far. <paramref name="buying"/> looks at what might be bought as well;
+    /// <paramref name="question"/> is what, beside days and shed, the answer follows from.
+    /// </summary>
+    public async Task<T> AskAsync<T>(
+        IReadOnlyList<TripDay> days,
+        GearShed shed,
+        bool buying,
+        object question,
+        Func<TripScores, Action<T>, T> answer,
+        CancellationToken cancel
+    )
+        where T : class
+    {
+        var scores = KeyOf(
+            new
+            {
+                Days = days.Select(d => d.Brief),
+                shed.Rods,
+                shed.Lines,
+                shed.Reels,
+                shed.Spools,
+                buying,
+            }
+        );
+        var named = days.Select(d => new
+        {
+            d.Name,
+            d.Times,
+            d.Regret,
+        });
+        var job = JobOf(
+            $"{typeof(T).Name} {scores} {KeyOf(new { named, question, shed.LeaderSpools, shed.Leaders })}",
+            job => SearchAsync(job, PlaceOf(scores), days, shed, buying, answer)
+        );
+        try
+        {
+            await Task.WhenAny(job.Done, Task.Delay(Patience, clock, cancel));
+            await Task.WhenAny(job.Done, job.First.Task).WaitAsync(cancel);
+            cancel.ThrowIfCancellationRequested();
+            if (job.Done.IsCompleted)
+                await job.Done;
+            return (T)job.Latest!;
+        }
+        finally
+        {
+            Leave(job, cancel.IsCancellationRequested);
+        }
+    }
+
+    private async Task SearchAsync<T>(
+        Job job,
+        Place place,
+        IReadOnlyList<TripDay> days,
+        GearShed shed,
+        bool buying,
+        Func<TripScores, Action<T>, T> answer
+    )
+        where T : class
+    {
+        var end = job.End.Token;
+        await place.Turn.WaitAsync(end);
+        try
+        {
+            job.Latest = await quiet.RunAsync(
+                () =>
+                {
+                    var pool = TripPool.Of(shed);
+                    place.Scores ??= TripScores.Of(days, buying ? pool.AndToBuy(days, shed, end) : pool, shed, end);
+                    return answer(
+                        place.Scores.With(days, end),
+                        soFar =>
+                        {
+                            job.Latest = soFar;
+                            job.First.TrySetResult();
+                            end.ThrowIfCancellationRequested();
+                        }
+                    );
+                },
+                end
+            );
+        }
+        finally
+        {
+            place.Turn.Release();
+        }
+    }
+
+    // The job that answers this key already, or one that begins now.
+    private Job JobOf(string key, Func<Job, Task> begin)
+    {
+        lock (door)
+        {
+            jobs.RemoveAll(j => j.Job.Done.IsFaulted || j.Job.End.IsCancellationRequested);
+            var at = jobs.FindIndex(j => j.Key == key);
+            Job job;
+            if (at >= 0)
+            {
+                job = jobs[at].Job;
+                jobs.RemoveAt(at);
+            }
+            else
+            {
+                job = new(new(Forgotten, clock));
+                job.Done = begin(job);
+            }
+            // While somebody waits it does not end by itself.
+            job.End.CancelAfter(Timeout.InfiniteTimeSpan);
+            job.Waiting++;
+            jobs.Insert(0, (key, job));
+            for (var old = jobs.Count - 1; old >= MostJobs; old--)
+                if (jobs[old].Job.Waiting == 0)
+                {
+                    jobs[old].Job.End.Cancel();
+                    jobs.RemoveAt(old);
+                }
+            return job;
+        }
+    }
+
+    private void Leave(Job job, bool gone)
+    {
+        lock (door)
+        {
+            if (--job.Waiting > 0 || job.Done.IsCompleted)
+                return;
+            // Whoever went away wants no more of it; whoever has the best so far may ask again.
+            if (gone)
+                job.End.Cancel();
+            else
+                job.End.CancelAfter(Forgotten);
+        }
+    }
+
+    private Place PlaceOf(string key)
+    {
+        lock (door)
+        {
+            var at = places.FindIndex(p => p.Key == key);
+            var found = at < 0 ? (key, new Place()) : places[at];
+            if (at >= 0)
+                places.RemoveAt(at);
+            places.Insert(0, found);
+            if (places.Count > MostScores)
+                places.RemoveAt(MostScores);
+            return found.Item2;
+        }
+    }
+
+    private static string KeyOf(object what) =>
+        Convert.ToHexString(SHA256.HashData(JsonSerializer.SerializeToUtf8Bytes(what, ZingDb.Documents)));
+
+    /// <summary>Gives up every search.</summary>
+    public void Dispose()
+    {
+        lock (door)
+            foreach (var (_, job) in jobs)
+                job.End.Cancel();
+    }
+}
