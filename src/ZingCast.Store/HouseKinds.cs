@@ -50,6 +50,7 @@ internal sealed record HouseKind(string Name, string One, Type Type, Func<Kept, 
         Leaders = "leaders",
         Scraps = "scraps",
         Casters = "casters",
+        CutJobs = "cutJobs",
         Briefs = "briefs";
 
     /// <summary>Every kind, each after those it refers to.</summary>
@@ -102,7 +103,7 @@ internal sealed record HouseKind(string Name, string One, Type Type, Func<Kept, 
             new("back[]", "", RefForm.Tick)
         ),
         new(
-            "cutJobs",
+            CutJobs,
             "job on the bench",
             typeof(CutJob),
             (x, called) => $"{called(Scraps, ((CutJob)x).Pieces[0].ScrapId)} {((CutJob)x).BegunAt:yyyy-MM-dd HH:mm:ss.fff}",

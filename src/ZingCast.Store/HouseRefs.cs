@@ -9,41 +9,82 @@ namespace ZingCast.Store;
 /// <summary>A thing that is kept, when it was put away, and what it is known by.</summary>
 internal sealed record HouseRow(Kept Thing, DateTime? Away, string Key);
 
-/// <summary>Everything kept, by what it is known by.</summary>
+/// <summary>Everything kept, by what it is known by. Every question takes the same time however much there is.</summary>
 internal sealed class House
 {
-    public Dictionary<string, List<HouseRow>> Rows { get; } = [];
-
+    private readonly Dictionary<string, List<HouseRow>> rows = [];
     private readonly Dictionary<(string Kind, int Id), string> keys = [];
-    private readonly Dictionary<(string Kind, string Key), HouseRow> byKey = [];
+    private readonly Dictionary<(string Kind, string Key), int> places = [];
+
+    // Who has what only one can have: a tag or a name, and the line on a spool.
+    private readonly Dictionary<(string Kind, string What), int> holders = [];
+    private readonly Dictionary<string, int> highest = [];
+
+    /// <summary>The things of a kind, in the order they came.</summary>
+    public IReadOnlyList<HouseRow> Rows(HouseKind kind) => rows.GetValueOrDefault(kind.Name, []);
 
     public string Called(string kind, int id) => keys.GetValueOrDefault((kind, id), "");
 
     public string? KeyOf(string kind, int id) => keys.GetValueOrDefault((kind, id));
 
-    public HouseRow? Find(string kind, string key) => byKey.GetValueOrDefault((kind, key));
+    public HouseRow? Find(string kind, string key) => places.TryGetValue((kind, key), out var at) ? rows[kind][at] : null;
+
+    /// <summary>The number of the one thing there that has this tag, name or line; 0 for none.</summary>
+    public int Holder(HouseKind kind, Kept thing) => Sole(thing) is { } what ? holders.GetValueOrDefault((kind.Name, what)) : 0;
+
+    /// <summary>A number that nothing of this kind has or had.</summary>
+    public int NextId(HouseKind kind) => highest.GetValueOrDefault(kind.Name) + 1;
 
     public void Add(HouseKind kind, Kept thing, DateTime? away, string? key = null)
     {
         var plain = key ?? kind.KeyOf(thing, Called);
         // Two that are called alike are told apart by number.
         var own = plain;
-        for (var n = 2; byKey.ContainsKey((kind.Name, own)); n++)
+        for (var n = 2; places.ContainsKey((kind.Name, own)); n++)
             own = string.Create(CultureInfo.InvariantCulture, $"{plain} ~{n}");
         var row = new HouseRow(thing, away, own);
-        (Rows.TryGetValue(kind.Name, out var rows) ? rows : Rows[kind.Name] = []).Add(row);
+        var list = rows.TryGetValue(kind.Name, out var its) ? its : rows[kind.Name] = [];
+        places[(kind.Name, own)] = list.Count;
+        list.Add(row);
         keys[(kind.Name, thing.Id)] = own;
-        byKey[(kind.Name, own)] = row;
+        highest[kind.Name] = Math.Max(highest.GetValueOrDefault(kind.Name), thing.Id);
+        Hold(kind, row);
     }
 
     // The same thing under the same key, as it is now.
     public void Change(HouseKind kind, HouseRow row, Kept thing, DateTime? away)
     {
+        if (row.Away is null && Sole(row.Thing) is { } had && holders.GetValueOrDefault((kind.Name, had)) == row.Thing.Id)
+            holders.Remove((kind.Name, had));
         var now = row with { Thing = thing, Away = away };
-        var rows = Rows[kind.Name];
-        rows[rows.IndexOf(row)] = now;
-        byKey[(kind.Name, row.Key)] = now;
+        rows[kind.Name][places[(kind.Name, row.Key)]] = now;
+        Hold(kind, now);
     }
+
+    // What is known of numbers stays known where everything is replaced: none is given twice.
+    public House Emptied()
+    {
+        var empty = new House();
+        foreach (var (kind, id) in highest)
+            empty.highest[kind] = id;
+        return empty;
+    }
+
+    private void Hold(HouseKind kind, HouseRow row)
+    {
+        if (row.Away is null && Sole(row.Thing) is { } what)
+            holders.TryAdd((kind.Name, what), row.Thing.Id);
+    }
+
+    private static string? Sole(Kept thing) =>
+        thing switch
+        {
+            Gear gear => gear.Tag,
+            Core.Rods.Calibration one => one.Name,
+            Core.Logbook.OwnCaster person => person.Name,
+            Core.Reels.Spool { LineId: { } line } => $"{line}",
+            _ => null,
+        };
 }
 
 /// <summary>References between things: numbers in a house, keys in a file.</summary>

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
+using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.ChangeTracking;
 using Microsoft.EntityFrameworkCore.Metadata.Builders;
@@ -34,7 +35,7 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
     /// <summary>How drafts and pins are written: words for choices, nothing for what was not said.</summary>
     public static readonly JsonSerializerOptions Documents = new(JsonSerializerDefaults.Web)
     {
-        Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase) },
+        Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false) },
         DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
     };
 
@@ -130,6 +131,35 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
         var reel = pins.Reel is null || await Reels.IgnoreQueryFilters().AnyAsync(r => r.Id == pins.Reel, cancel);
         var leader = pins.Leader is null || await TiedLeaders.IgnoreQueryFilters().AnyAsync(l => l.Id == pins.Leader, cancel);
         return pins.Check(_ => rod, _ => line, _ => reel, _ => leader);
+    }
+
+    /// <summary>
+    /// The house as it stands in this moment, until it is disposed of: whoever writes meanwhile goes on, and is not seen. Within a
+    /// transaction that is that transaction.
+    /// </summary>
+    public async Task<IAsyncDisposable?> SnapshotAsync(CancellationToken cancel = default)
+    {
+        if (Database.CurrentTransaction is not null)
+            return null;
+        await Database.OpenConnectionAsync(cancel);
+        // Deferred: it takes no lock to write, as others that are begun here do.
+        var transaction = ((SqliteConnection)Database.GetDbConnection()).BeginTransaction(deferred: true);
+        await Database.UseTransactionAsync(transaction, cancel);
+        return new Snapshot(this, transaction);
+    }
+
+    /// <summary>A number that changes when somebody else wrote; it holds for as long as the connection is open.</summary>
+    public Task<long> WritesSeenAsync(CancellationToken cancel = default) =>
+        Database.SqlQueryRaw<long>("select data_version as \"Value\" from pragma_data_version").SingleAsync(cancel);
+
+    private sealed class Snapshot(ZingDb db, SqliteTransaction transaction) : IAsyncDisposable
+    {
+        public async ValueTask DisposeAsync()
+        {
+            await db.Database.UseTransactionAsync(null);
+            await transaction.DisposeAsync();
+            await db.Database.CloseConnectionAsync();
+        }
     }
 
     /// <summary>The shelf of one kind of thing.</summary>

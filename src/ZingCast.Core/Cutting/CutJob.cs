@@ -163,7 +163,45 @@ public sealed record CutJob : Kept
     public IReadOnlyList<int> TakenApart { get; init; } = [];
 
     /// <inheritdoc />
-    public override IReadOnlyList<FieldProblem> Check() => Target.Check();
+    public override IReadOnlyList<FieldProblem> Check() =>
+        [
+            .. Target.Check().Under("target"),
+            .. new FieldCheck()
+                .Must(
+                    "pieces",
+                    Pieces.Count is >= 1 and <= MostPieces && Pieces.DistinctBy(p => p.ScrapId).Count() == Pieces.Count,
+                    "A head is made of one to three different pieces."
+                )
+                .All(
+                    Pieces,
+                    "pieces",
+                    p =>
+                        new FieldCheck()
+                            .Text("tag", p.Tag, 12)
+                            .Range("frontM", p.FrontM, 0, LongestM, "A piece is up to 60 m long.")
+                            .Range("backM", p.BackM, 0, LongestM, "A piece is up to 60 m long.")
+                            .Range("plannedM", p.PlannedM, Nibble.LeastM, LongestM, "A piece is up to 60 m long.")
+                            .Range("plannedKg", p.PlannedKg, 1e-6, .2, "A piece weighs up to 200 g.")
+                )
+                .Must("steps", Steps.Count <= MostSteps, $"A job has {MostSteps} cuts and weighings at most.")
+                .All(
+                    Steps,
+                    "steps",
+                    s =>
+                        new FieldCheck()
+                            .Text("tag", s.Tag, 12)
+                            .Text("keptAs", s.KeptAs, 12, optional: true)
+                            .Range("takenM", s.TakenM, 0, LongestM, "A piece is up to 60 m long.")
+                            .Range("leftM", s.LeftM, 0, LongestM, "A piece is up to 60 m long.")
+                            .Range("massKg", s.MassKg, 0, .2, "A piece weighs up to 200 g.")
+                            .Range("plusMinusKg", s.PlusMinusKg, 0, WorstScaleKg, "A scale for this is good to 5 g or better.")
+                )
+                .Problems,
+        ];
+
+    private const double LongestM = 60;
+
+    private const int MostSteps = 2000;
 
     /// <summary>
     /// Takes a plan to the bench. <paramref name="scraps"/> are the pieces it names that are there, by identity. Null, with what is wrong,

@@ -94,9 +94,9 @@ public sealed record Scrap : Gear
         if (Measured is { } measured)
             check.Must(
                 "measured",
-                LineProfile.Check(measured).Count == 0 && Math.Abs(measured.Sum(s => s.LengthM) - LengthM) < .01,
+                Math.Abs(measured.Sum(s => s.LengthM) - LengthM) < .01,
                 "The measured profile does not belong to this piece."
             );
-        return check.Problems;
+        return [.. check.Problems, .. Measured is null ? [] : LineProfile.Check(Measured, "measured")];
     }
 }

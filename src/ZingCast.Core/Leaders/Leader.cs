@@ -243,7 +243,6 @@ public sealed record Leader(IReadOnlyList<LeaderPiece> Pieces)
                             Enum.IsDefined(p.Part)
                             && Enum.IsDefined(p.Material)
                             && (p.Knot is null || Knots.Find(p.Knot) is { Use: KnotUse.Join or KnotUse.Dropper })
-                            && p.OwnN is null or (> 0 and < 1000)
                         )
                     ),
                 "Pieces are joined by a blood knot, a surgeon's knot, or one with a tag for a second fly."
@@ -268,7 +267,15 @@ public sealed record Leader(IReadOnlyList<LeaderPiece> Pieces)
             .Range("indicatorM", IndicatorM, .1, 12, "A float sits between 10 cm and 12 m from the fly.")
             .Range("shotM", ShotM, .05, 3, "Shot sits between 5 cm and 3 m from the fly.")
             .Range("sinkMps", SinkMps, 0, .3, "A coated leader sinks at up to 30 cm/s (12 in/s).")
+            .All(
+                Pieces ?? [],
+                "pieces",
+                p => new FieldCheck().Range("ownN", p?.OwnN, LeastN, 1000, "A piece stands between 0.05 N and 1000 N (100 kg, 220 lb).")
+            )
             .Problems;
+
+    // Less than a few grams stands no thread that can be tied, newtons.
+    private const double LeastN = .05;
 
     /// <summary>More pieces nobody ties.</summary>
     public const int MostPieces = 20;

@@ -75,7 +75,7 @@ public sealed record LeaderSpool : Gear
             .Must(
                 "breaks",
                 Breaks is { Count: <= MostBreaks }
-                    && Breaks.All(b => b is { BrokeN: > 0 and < 1000 } && Knots.Find(b.Knot) is { Use: KnotUse.Fly or KnotUse.Join }),
+                    && Breaks.All(b => b is { BrokeN: >= .05 and < 1000 } && Knots.Find(b.Knot) is { Use: KnotUse.Fly or KnotUse.Join }),
                 "A break has a knot and a pull of up to 1000 N."
             )
             .Problems;

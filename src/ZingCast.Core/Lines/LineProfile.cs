@@ -242,10 +242,10 @@ public sealed class LineProfile
     }
 
     /// <summary>What cannot be in a list of stretches, field by field.</summary>
-    public static IReadOnlyList<FieldProblem> Check(IReadOnlyList<Stretch> stretches)
+    public static IReadOnlyList<FieldProblem> Check(IReadOnlyList<Stretch> stretches, string named = "stretches")
     {
         var check = new FieldCheck().Must(
-            "stretches",
+            named,
             stretches.Count is >= 1 and <= MostStretches,
             $"A line has between 1 and {MostStretches} stretches."
         );
@@ -254,19 +254,19 @@ public sealed class LineProfile
             var (length, start, end, density) = stretches[i];
             check
                 .Must(
-                    $"stretches[{i}].lengthM",
+                    $"{named}[{i}].lengthM",
                     length is >= ShortestM and <= 60,
                     "A stretch is longer than nothing and no longer than 60 m."
                 )
-                .Must($"stretches[{i}].startM", start is >= ThinnestM and <= ThickestM, "Line is between 0.1 and 6 mm thick.")
-                .Must($"stretches[{i}].endM", end is >= ThinnestM and <= ThickestM, "Line is between 0.1 and 6 mm thick.")
+                .Must($"{named}[{i}].startM", start is >= ThinnestM and <= ThickestM, "Line is between 0.1 and 6 mm thick.")
+                .Must($"{named}[{i}].endM", end is >= ThinnestM and <= ThickestM, "Line is between 0.1 and 6 mm thick.")
                 .Must(
-                    $"stretches[{i}].kgM3",
+                    $"{named}[{i}].kgM3",
                     density is >= 100 and <= 15000,
                     "Line weighs between a tenth and fifteen times as much as water."
                 );
         }
-        return check.Must("stretches", stretches.Sum(s => s.LengthM) <= 100, "A line is no longer than 100 m.").Problems;
+        return check.Must(named, stretches.Sum(s => s.LengthM) <= 100, "A line is no longer than 100 m.").Problems;
     }
 
     /// <summary>What cannot be in caliper readings and a weighing, field by field.</summary>

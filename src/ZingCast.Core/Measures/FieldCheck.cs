@@ -5,6 +5,18 @@ namespace ZingCast.Core.Measures;
 /// <param name="Problem">What is wrong and what would do.</param>
 public sealed record FieldProblem(string Field, string Problem);
 
+/// <summary>Problems of a part of a thing, under the name of the part.</summary>
+public static class PartProblems
+{
+    /// <summary>These under a name: "lengthM" becomes "measured[0].lengthM" under "measured[0]".</summary>
+    public static IEnumerable<FieldProblem> Under(this IEnumerable<FieldProblem> problems, string name) =>
+        problems.Select(p => p with { Field = $"{name}.{p.Field}" });
+
+    /// <summary>The problems of each of a list, under its name and place.</summary>
+    public static IEnumerable<FieldProblem> Each<T>(this IReadOnlyList<T> all, string name, Func<T, IEnumerable<FieldProblem>> check) =>
+        all.SelectMany((one, i) => check(one).Under($"{name}[{i}]"));
+}
+
 /// <summary>What a number may be, stated once with the words for one that is not.</summary>
 /// <param name="Low">Lowest, included; unit as the field's.</param>
 /// <param name="High">Highest, included.</param>
@@ -48,6 +60,13 @@ public sealed class FieldCheck
 
     /// <summary>A number that, when given, must lie within limits that stand elsewhere.</summary>
     public FieldCheck Within(string field, double? value, Limit limit) => Range(field, value, limit.Low, limit.High, limit.Words);
+
+    /// <summary>What holds for each of a list, told under its name and place.</summary>
+    public FieldCheck All<T>(IReadOnlyList<T> all, string field, Func<T, FieldCheck> check)
+    {
+        problems.AddRange(all.Each(field, one => check(one).Problems));
+        return this;
+    }
 
     /// <summary>A condition that must hold.</summary>
     public FieldCheck Must(string field, bool holds, string words)

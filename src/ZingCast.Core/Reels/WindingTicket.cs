@@ -74,12 +74,41 @@ public sealed record WindingTicket : Kept
     internal Backing Backing => Backings.Find(Plan.Backing)!;
 
     /// <inheritdoc />
-    public override IReadOnlyList<FieldProblem> Check() =>
+    public override IReadOnlyList<FieldProblem> Check() => [.. Checked(), .. (Before?.Check() ?? []).Under("before")];
+
+    private IReadOnlyList<FieldProblem> Checked() =>
         new FieldCheck()
             .Text("spoolName", SpoolName, 40)
             .Must("backing", Backings.Find(Plan.Backing) is not null, "Pick a backing from the list.")
             .Within("backingM", Plan.BackingM, Backings.Lengths)
+            .Text("reelWords", ReelWords, 200)
+            .Text("lineWords", LineWords, 200)
+            .Range("plan.runningM", Plan.RunningM, 0, 60, "A line is up to 60 m long.")
+            .Range("plan.headM", Plan.HeadM, .01, 60, "A line is up to 60 m long.")
+            .Range("plan.runningM3", Plan.RunningM3, 0, LargestM3, "No fly line is as big as that.")
+            .Range("plan.headM3", Plan.HeadM3, 1e-9, LargestM3, "No fly line is as big as that.")
+            .Must(
+                "plan.spool",
+                Plan.Spool is { ArborM: >= .005 and <= .5, RimM: <= .5, WidthM: >= .001 and <= .2, GapM: >= 0, PlusMinus: >= 0 and <= 1 }
+                    && Plan.Spool.RimM - 2 * Plan.Spool.GapM > Plan.Spool.ArborM,
+                "That is no spool: its rim stands clear of its arbor."
+            )
+            .Must("done", Done.Count <= Order.Count, "More was done than there is to do.")
+            .All(
+                Done,
+                "done",
+                d =>
+                    new FieldCheck()
+                        .Range("lengthM", d.LengthM, 0, 1200, "Up to 1200 m go on a spool.")
+                        .Range("turns", d.Turns, 0, 20000, "Up to 20 000 turns are counted.")
+                        .Range("measuredM", d.MeasuredM, 0, .25, "A ruler across a spool says up to 250 mm.")
+            )
+            .Range("legTurns", LegTurns, 0, 20000, "Up to 20 000 turns are counted.")
+            .Range("legM", LegM, 0, 1200, "Up to 1200 m go on a spool.")
             .Problems;
+
+    // No fly line is bigger, cubic metres.
+    private const double LargestM3 = 5e-4;
 
     /// <summary>What is done on this ticket, in order.</summary>
     public IReadOnlyList<WindingStepKind> Order =>

@@ -93,7 +93,28 @@ public sealed record RigTicket : Kept
     public RigStep? Now => IsRigged ? null : Steps[Done.Count];
 
     /// <inheritdoc />
-    public override IReadOnlyList<FieldProblem> Check() => new FieldCheck().Text("name", Name, 80).Problems;
+    public override IReadOnlyList<FieldProblem> Check()
+    {
+        IReadOnlyList<FieldProblem> problems =
+        [
+            .. new FieldCheck().Text("name", Name, 80).Problems,
+            .. Plan.Leader.Check().Under("plan.leader"),
+            .. new FieldCheck()
+                .Text("rod", Plan.Rod, 200)
+                .Text("reel", Plan.Reel, 200)
+                .Text("line", Plan.Line, 200)
+                .Text("fly", Plan.Fly, 200)
+                .Text("leaderName", Plan.LeaderName, 200, optional: true)
+                .Range("rodPieces", Plan.RodPieces, 1, 9, "A rod has 1 to 9 pieces.")
+                .Must("backing", Backings.Find(Plan.Backing) is not null, "Pick a backing from the list.")
+                .Within("backingM", Plan.BackingM, Backings.Lengths)
+                .Range("lineCoreN", Plan.LineCoreN, 1, 1000, "A line's core stands between 1 and 1000 N.")
+                .Range("dragN", Plan.DragN, 0, 200, "Drag is between 0 and 200 N.")
+                .Problems.Under("plan"),
+        ];
+        // Steps follow from the plan: they are counted once it is sound.
+        return problems.Count > 0 || Done.Count <= Steps.Count ? problems : [new("done", "More was done than there is to do.")];
+    }
 
     /// <summary>Ticks the step at hand off; null when another one, or none, is at hand.</summary>
     public RigTicket? Tick(string step, DateTime at) => Now?.Id == step ? this with { Done = [.. Done, new(step, at)] } : null;

@@ -2,6 +2,7 @@ using System.Text;
 using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
+using Microsoft.EntityFrameworkCore;
 using ZingCast.Store;
 using ZingCast.Web.Hosting;
 
@@ -93,8 +94,8 @@ public static class DataRoom
         backup
             .MapPost(
                 "/look",
-                (HouseRequest request, ZingDb db, Settings settings, TimeProvider clock, CancellationToken cancel) =>
-                    Read(request, false, db, settings, clock, cancel)
+                (HouseRequest request, ZingDb db, QuietThreads quiet, Settings settings, TimeProvider clock, CancellationToken cancel) =>
+                    Read(request, false, db, quiet, settings, clock, cancel)
             )
             .WithMetadata(new RequestSizeLimitAttribute(2L * HouseFile.Longest))
             .IsHeavy()
@@ -102,8 +103,8 @@ public static class DataRoom
         backup
             .MapPost(
                 "/read",
-                (HouseRequest request, ZingDb db, Settings settings, TimeProvider clock, CancellationToken cancel) =>
-                    Read(request, true, db, settings, clock, cancel)
+                (HouseRequest request, ZingDb db, QuietThreads quiet, Settings settings, TimeProvider clock, CancellationToken cancel) =>
+                    Read(request, true, db, quiet, settings, clock, cancel)
             )
             .WithMetadata(new RequestSizeLimitAttribute(2L * HouseFile.Longest))
             .IsHeavy()
@@ -125,6 +126,7 @@ public static class DataRoom
         HouseRequest request,
         bool keep,
         ZingDb db,
+        QuietThreads quiet,
         Settings settings,
         TimeProvider clock,
         CancellationToken cancel
@@ -132,15 +134,23 @@ public static class DataRoom
     {
         if (request.Text.Length > HouseFile.Longest)
             return Problems.At("text", $"More than {HouseFile.Longest >> 20} MB cannot be read.");
-        await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         var today = DateOnly.FromDateTime(clock.GetLocalNow().Date);
-        var read = await HouseFile.ReadAsync(db, request.Text, request.Merge, today, cancel);
-        if (!keep || read.Faults.Count > 0)
-            return TypedResults.Ok(new HouseAnswer(read, null));
+        Task<HousePlan> Look() => HouseFile.LookAsync(db, request.Text, request.Merge, today, cancel);
+        // One connection from the look to the last write, so that it can tell whether anybody else wrote.
+        await db.Database.OpenConnectionAsync(cancel);
+        var seen = await db.WritesSeenAsync(cancel);
+        var plan = await quiet.RunAsync(() => Look().GetAwaiter().GetResult(), cancel);
+        if (!keep || plan.Read.Faults.Count > 0)
+            return TypedResults.Ok(new HouseAnswer(plan.Read, null));
+        await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+        // Now nobody writes; whoever did meanwhile is looked at again.
+        if (await db.WritesSeenAsync(cancel) != seen && (plan = await Look()).Read.Faults.Count > 0)
+            return TypedResults.Ok(new HouseAnswer(plan.Read, null));
         // The copy sees what was there before this transaction.
         var kept = DataFolder.KeepCopy(settings.Data, clock);
+        await HouseFile.KeepAsync(db, plan, cancel);
         await transaction.CommitAsync(cancel);
-        return TypedResults.Ok(new HouseAnswer(read, kept));
+        return TypedResults.Ok(new HouseAnswer(plan.Read, kept));
     }
 
     // Only names that were listed: nothing else in the folder, or outside it, is opened.

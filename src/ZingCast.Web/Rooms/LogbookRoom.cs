@@ -137,12 +137,17 @@ public static class LogbookRoom
         var (document, rows, faults) = LogCsv.Read(request.Text);
         if (document is null)
             return TypedResults.Ok(new SheetAnswer([], faults, [], LogCsv.ColumnNames));
-        await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         var today = DateOnly.FromDateTime(clock.GetLocalNow().Date);
         var merge = request.Theirs ? HouseMerge.Theirs : HouseMerge.Mine;
-        var read = await HouseFile.ReadAsync(db, document.ToJsonString(), merge, today, cancel);
-        if (keep && read.Faults.Count == 0)
+        // Looking takes no lock; what is kept is looked at and written in one go.
+        await using var transaction = keep ? await db.Database.BeginTransactionAsync(cancel) : null;
+        var plan = await HouseFile.LookAsync(db, document.ToJsonString(), merge, today, cancel);
+        var read = plan.Read;
+        if (transaction is not null && read.Faults.Count == 0)
+        {
+            await HouseFile.KeepAsync(db, plan, cancel);
             await transaction.CommitAsync(cancel);
+        }
         return TypedResults.Ok(
             new SheetAnswer(
                 read.Changes,
