@@ -25,7 +25,16 @@ public static class CompleteValues
         var numbers = type
             .Properties.Where(p => p.Get is not null && (p.PropertyType == typeof(double) || p.PropertyType == typeof(double?)))
             .ToList();
-        if (lists.Count + numbers.Count == 0)
+        // Two words with a comma between them are read as one that there is not.
+        var words = type
+            .Properties.Where(p => p.Get is not null && (Nullable.GetUnderlyingType(p.PropertyType) ?? p.PropertyType).IsEnum)
+            .ToList();
+        var wordLists = type
+            .Properties.Where(p =>
+                p.Get is not null && p.PropertyType.IsGenericType && p.PropertyType.GetGenericArguments() is [{ IsEnum: true }]
+            )
+            .ToList();
+        if (lists.Count + numbers.Count + words.Count + wordLists.Count == 0)
             return;
         type.OnDeserialized = whole =>
         {
@@ -35,6 +44,14 @@ public static class CompleteValues
             foreach (var number in numbers)
                 if (number.Get!(whole) is double value && !double.IsFinite(value))
                     throw new OddValueException(number.Name, "That number is too large.");
+            foreach (var word in words)
+                if (word.Get!(whole) is Enum value && !Enum.IsDefined(value.GetType(), value))
+                    throw new OddValueException(word.Name, "There is no such word here.");
+            foreach (var list in wordLists)
+                if (list.Get!(whole) is System.Collections.IEnumerable items)
+                    foreach (var item in items)
+                        if (!Enum.IsDefined(item.GetType(), item))
+                            throw new OddValueException(list.Name, "There is no such word here.");
         };
     }
 }

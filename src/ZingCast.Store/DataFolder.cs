@@ -1,3 +1,5 @@
+using System.Buffers.Binary;
+using System.Globalization;
 using System.Text.RegularExpressions;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
@@ -62,6 +64,7 @@ public static partial class DataFolder
                 if (!File.Exists(file))
                     Make(file);
                 Inspect(file);
+                MustTakeWrites(file);
                 Update(file, clock, say ?? (_ => { }));
             }
         );
@@ -111,6 +114,7 @@ public static partial class DataFolder
                         File.Copy(from + "-wal", incoming + "-wal");
                     InspectSaved(incoming, from);
                     Update(incoming, clock, _ => { }, copyFirst: false);
+                    SetAsideWhatIsOdd(incoming, clock);
                     kept = File.Exists(file) ? Free(folder, "replaced", clock) : null;
                     if (kept is not null && Look(file) == State.Whole)
                     {
@@ -135,77 +139,144 @@ public static partial class DataFolder
     }
 
     /// <summary>
-    /// How many copies are kept of those made by themselves, daily and before a new version changed the file, and as many of those that
-    /// were made of what something took the place of.
+    /// How many copies are kept: of the last days, of the last weeks one each, of those made before something took the place of what was
+    /// there, and of those made before a new version changed the file.
     /// </summary>
-    public const int CopiesKept = 10;
+    public const int DaysKept = 10,
+        WeeksKept = 8,
+        ReplacedKept = 10,
+        VersionsKept = 10;
 
     private static readonly TimeSpan Day = TimeSpan.FromHours(24);
 
     /// <summary>
     /// Copies the file beside itself when the last such copy is a day old, or the file is and was never copied, and something was written
-    /// since. The oldest automatic copies go. Says whether it did.
+    /// since. What is not kept any longer goes. Says whether it did.
     /// </summary>
     public static bool Daily(string folder, TimeProvider clock)
     {
         var file = FileIn(folder);
         if (!File.Exists(file))
             return false;
-        var last = Copies(folder).Where(c => c.Kind == CopyKind.Daily).Select(c => (DateTime?)c.At).Max();
-        var since = last ?? File.GetCreationTimeUtc(file);
+        var last = Copies(folder).FirstOrDefault(c => c.Kind == CopyKind.Daily);
+        var since = last?.At ?? File.GetCreationTimeUtc(file);
         var written = Endings.Select(end => file + end).Where(File.Exists).Max(File.GetLastWriteTimeUtc);
-        if (clock.GetUtcNow().UtcDateTime - since < Day || (last is not null && written <= last))
+        // A copy from days that are still to come was made by a clock that was wrong, and says nothing about today.
+        var ahead = since - clock.GetUtcNow().UtcDateTime;
+        if (ahead.Duration() < Day || (last is not null && ahead < TimeSpan.Zero && written <= last.At))
             return false;
-        InWords(folder, () => CopyWhole(file, Free(folder, "daily", clock)));
+        InWords(folder, () => CopyBeside(folder, "daily", clock));
         Prune(folder);
         return true;
     }
 
+    // Each copy carries how many were made before it: their order, whatever the clock said. Returns its path.
+    private static string CopyBeside(string folder, string name, TimeProvider clock)
+    {
+        var to = Free(folder, name, clock);
+        CopyWhole(FileIn(folder), to, NextMade(folder));
+        return to;
+    }
+
+    private static int NextMade(string folder) =>
+        Copies(folder).Select(c => MadeAs(new(Path.Combine(folder, c.Name)))).DefaultIfEmpty().Max() + 1;
+
     private static void Prune(string folder)
     {
-        foreach (var alike in Copies(folder).GroupBy(c => c.Kind == CopyKind.Replaced))
-        foreach (var old in alike.Skip(CopiesKept))
+        foreach (var alike in Copies(folder).GroupBy(c => c.Kind))
+        foreach (var old in alike.Except(Kept([.. alike])))
             File.Delete(Path.Combine(folder, old.Name));
     }
 
-    /// <summary>Copies beside the file, latest first.</summary>
-    public static IReadOnlyList<DataCopy> Copies(string folder) =>
-        [
-            .. new DirectoryInfo(folder)
-                .EnumerateFiles("*.db")
-                .Select(f => (File: f, Named: CopyName().Match(f.Name)))
-                .Where(x => x.Named.Success)
-                .Select(x => new DataCopy(
-                    x.File.Name,
-                    x.Named.Groups["kind"].Value switch
-                    {
-                        "daily" => CopyKind.Daily,
-                        "before" => CopyKind.Before,
-                        _ => CopyKind.Replaced,
-                    },
-                    DateTime.ParseExact(
-                        x.Named.Groups["at"].Value,
-                        "yyyyMMddHHmmss",
-                        System.Globalization.CultureInfo.InvariantCulture,
-                        System.Globalization.DateTimeStyles.AssumeUniversal | System.Globalization.DateTimeStyles.AdjustToUniversal
-                    ),
-                    x.File.Length
-                ))
-                .OrderByDescending(c => c.At)
-                .ThenByDescending(c => c.Name, StringComparer.Ordinal),
-        ];
+    /// <summary>Which of copies of one kind are kept; they come in the order in which they were made, the last first.</summary>
+    internal static IEnumerable<DataCopy> Kept(IReadOnlyList<DataCopy> copies) =>
+        copies switch
+        {
+            [{ Kind: CopyKind.Daily }, ..] =>
+            [
+                .. copies.DistinctBy(c => c.At.Date).Take(DaysKept),
+                // The last of each week is the first that is met from behind.
+                .. copies.DistinctBy(c => (ISOWeek.GetYear(c.At), ISOWeek.GetWeekOfYear(c.At))).Take(WeeksKept),
+            ],
+            [{ Kind: CopyKind.Before }, ..] => copies.Take(VersionsKept),
+            // Many small changes in a row do not push out what was there before the first of that day.
+            _ => [.. copies.Take(ReplacedKept), .. copies.Reverse().DistinctBy(c => c.At.Date).Reverse().Take(ReplacedKept)],
+        };
 
-    [GeneratedRegex(
-        @"^(?<kind>daily|before|replaced)(-\w+)?-(?<at>20\d\d(0[1-9]|1[0-2])([0-2]\d|3[01])([01]\d|2[0-3])[0-5]\d[0-5]\d)(-\d+)?\.db$",
-        RegexOptions.ECMAScript
-    )]
+    /// <summary>Copies beside the file, in the order in which they were made, the last first.</summary>
+    public static IReadOnlyList<DataCopy> Copies(string folder) =>
+        Directory.Exists(folder)
+            ?
+            [
+                .. new DirectoryInfo(folder)
+                    .EnumerateFiles("*.db")
+                    .Select(f => (File: f, Copy: CopyOf(f)))
+                    .Where(x => x.Copy is not null)
+                    .Select(x => (Copy: x.Copy!, Made: MadeAs(x.File)))
+                    .OrderByDescending(x => x.Made)
+                    .ThenByDescending(x => x.Copy.At)
+                    .ThenByDescending(x => x.Copy.Name, StringComparer.Ordinal)
+                    .Select(x => x.Copy),
+            ]
+            : [];
+
+    // Null for a file that is called otherwise, or after a day that there is not.
+    private static DataCopy? CopyOf(FileInfo file) =>
+        CopyName().Match(file.Name) is { Success: true } named
+        && DateTime.TryParseExact(
+            named.Groups["at"].Value,
+            "yyyyMMddHHmmss",
+            CultureInfo.InvariantCulture,
+            DateTimeStyles.AssumeUniversal | DateTimeStyles.AdjustToUniversal,
+            out var at
+        )
+            ? new(
+                file.Name,
+                named.Groups["kind"].Value switch
+                {
+                    "daily" => CopyKind.Daily,
+                    "before" => CopyKind.Before,
+                    _ => CopyKind.Replaced,
+                },
+                at,
+                file.Length
+            )
+            : null;
+
+    // The how-many-eth copy it is, from the file's own header (SQLite's “user version”, at byte 60); 0 for earlier ones.
+    private static int MadeAs(FileInfo file)
+    {
+        const int at = 60;
+        try
+        {
+            using var stream = file.Open(FileMode.Open, FileAccess.Read, FileShare.ReadWrite | FileShare.Delete);
+            Span<byte> header = stackalloc byte[at + sizeof(int)];
+            return stream.ReadAtLeast(header, header.Length, throwOnEndOfStream: false) == header.Length
+                ? BinaryPrimitives.ReadInt32BigEndian(header[at..])
+                : 0;
+        }
+        catch (Exception odd) when (odd is IOException or UnauthorizedAccessException)
+        {
+            return 0;
+        }
+    }
+
+    [GeneratedRegex(@"^(?<kind>daily|before|replaced)(-\w+)?-(?<at>20\d{12})(-\d+)?\.db$", RegexOptions.ECMAScript)]
     private static partial Regex CopyName();
+
+    // An earlier version may have written what does not hold together.
+    private static void SetAsideWhatIsOdd(string file, TimeProvider clock)
+    {
+        using var connection = Connect(file);
+        using var db = Context(connection);
+        SetAside.SweepAsync(db, clock.GetUtcNow().UtcDateTime, strictly: false).GetAwaiter().GetResult();
+    }
 
     /// <summary>Copies the file beside itself before something replaces a part of it; returns the copy's name.</summary>
     public static string KeepCopy(string folder, TimeProvider clock)
     {
-        var to = Free(folder, "replaced", clock);
-        InWords(folder, () => CopyWhole(FileIn(folder), to));
+        var to = "";
+        InWords(folder, () => to = CopyBeside(folder, "replaced", clock));
         Prune(folder);
         return Path.GetFileName(to);
     }
@@ -249,6 +320,12 @@ public static partial class DataFolder
 
     /// <summary>Whether a failed write means that there is no room left.</summary>
     public static bool IsFull(SqliteException failure) => failure.SqliteErrorCode == SqliteFull;
+
+    /// <summary>Whether the file, or the disk it is on, does not take writes any more.</summary>
+    public static bool IsReadOnly(SqliteException failure) => failure.SqliteErrorCode == SqliteReadOnly;
+
+    /// <summary>Whether the file cannot be opened or read any more.</summary>
+    public static bool IsOutOfReach(SqliteException failure) => failure.SqliteErrorCode is SqliteCannotOpen or SqliteUnreadable;
 
     /// <summary>Whether the file was busy with somebody else's write for too long.</summary>
     public static bool IsBusy(SqliteException failure) => failure.SqliteErrorCode == SqliteBusy;
@@ -315,6 +392,21 @@ public static partial class DataFolder
         );
         probe.Write(new byte[1 << 16]);
         probe.Flush(flushToDisk: true);
+    }
+
+    // Told at the start, not by the first thing that cannot be kept.
+    private static void MustTakeWrites(string file)
+    {
+        using var connection = Connect(file);
+        try
+        {
+            // To begin is not enough: on a file that takes no writes SQLite begins to read, without a word.
+            Run(connection, """update "__EFMigrationsHistory" set "ProductVersion" = "ProductVersion" where 0""");
+        }
+        catch (SqliteException busy) when (IsBusy(busy))
+        {
+            // Somebody else is writing to it, so it takes writes.
+        }
     }
 
     // What a killed program left half made. Names end in 32 digits; an hour is more than anything takes that is still being made.
@@ -450,7 +542,7 @@ public static partial class DataFolder
             return;
         if (copyFirst)
         {
-            CopyWhole(file, Free(Path.GetDirectoryName(file)!, $"before-{known[applied.Count]}", clock));
+            CopyBeside(Path.GetDirectoryName(file)!, $"before-{known[applied.Count]}", clock);
             Prune(Path.GetDirectoryName(file)!);
         }
         Run(connection, Script(db, applied[^1]), transaction);
@@ -497,7 +589,7 @@ public static partial class DataFolder
         }
         using var transaction = BeginWrite(connection, file, _ => { });
         if (keepAs is not null)
-            CopyWhole(file, keepAs);
+            CopyWhole(file, keepAs, NextMade(Path.GetDirectoryName(file)!));
         foreach (
             var table in Read(
                 connection,
@@ -520,7 +612,7 @@ public static partial class DataFolder
     }
 
     // An online copy by SQLite itself, in one piece without a log beside it; under its name only when it is complete.
-    private static void CopyWhole(string from, string to)
+    private static void CopyWhole(string from, string to, int made = 0)
     {
         var part = $"{to}-{Guid.NewGuid():N}";
         try
@@ -530,6 +622,7 @@ public static partial class DataFolder
             {
                 Copy(source, target);
                 Run(target, "pragma journal_mode=delete");
+                Run(target, string.Create(CultureInfo.InvariantCulture, $"pragma user_version={made}"));
             }
             File.Move(part, to);
         }

@@ -150,7 +150,7 @@ public static class HouseFile
             ["savedAt"] = savedAt,
         };
         foreach (var kind in HouseKind.All.Where(k => lists is null || lists.Contains(k.Name)))
-            document[kind.Name] = new JsonArray([.. house.Rows(kind).Select(r => Entry(kind, r, house))]);
+            document[kind.Name] = new JsonArray([.. house.Rows(kind).Select(r => Written(kind, r, house)).OfType<JsonNode>()]);
         return document;
     }
 
@@ -161,6 +161,21 @@ public static class HouseFile
         IReadOnlyList<string>? lists = null,
         CancellationToken cancel = default
     ) => (await DocumentAsync(db, savedAt, lists, cancel)).ToJsonString(Text);
+
+    // Null for a thing whose other half was set aside: no house could read it. A trip's day whose brief went so is left out of the trip.
+    private static JsonObject? Written(HouseKind kind, HouseRow row, House house)
+    {
+        var needed = kind.Refs.Where(at => HouseRefs.IsNeeded(kind, at)).ToList();
+        var record = (JsonObject)JsonSerializer.SerializeToNode(row.Thing, kind.Type, Records)!;
+        if (needed.Any(at => HouseRefs.Along(record, at.Path, value => HouseRefs.Named(at, row.Thing, value, house))))
+            return null;
+        var entry = Entry(kind, row, house);
+        if (entry["days"] is JsonArray days)
+            for (var i = days.Count - 1; i >= 0; i--)
+                if (days[i] is JsonObject day && !day.ContainsKey("briefId") && !day.ContainsKey("draft"))
+                    days.RemoveAt(i);
+        return entry;
+    }
 
     internal static JsonObject Entry(HouseKind kind, HouseRow row, House house)
     {

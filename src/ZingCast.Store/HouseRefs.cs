@@ -126,38 +126,53 @@ internal static class HouseRefs
         return null;
     }
 
-    // Puts another value in place of each one at a path; what becomes null is taken out. What is not there is passed over.
-    public static void Along(JsonNode? node, string path, Func<JsonNode, JsonNode?> change)
+    // Puts another value in place of each one at a path; what becomes null is taken out. What is not there is passed over. Says whether
+    // anything was taken out.
+    public static bool Along(JsonNode? node, string path, Func<JsonNode, JsonNode?> change)
     {
+        var lost = false;
         var (name, rest) = path.Split('.', 2) is [var first, .. var others] ? (first, others.FirstOrDefault()) : (path, null);
         var list = name.EndsWith("[]", StringComparison.Ordinal);
         name = list ? name[..^2] : name;
         if (node is not JsonObject inside || inside[name] is not { } value)
-            return;
+            return false;
         if (!list)
         {
             if (rest is null)
                 Put(change(value), v => inside[name] = v, () => inside.Remove(name));
             else
-                Along(value, rest, change);
-            return;
+                lost |= Along(value, rest, change);
+            return lost;
         }
         if (value is not JsonArray items)
-            return;
+            return false;
         for (var i = items.Count - 1; i >= 0; i--)
             if (rest is not null)
-                Along(items[i], rest, change);
+                lost |= Along(items[i], rest, change);
             else if (items[i] is { } item)
                 Put(change(item), v => items[i] = v, () => items.RemoveAt(i));
+        return lost;
 
-        static void Put(JsonNode? value, Action<JsonNode> put, Action remove)
+        void Put(JsonNode? value, Action<JsonNode> put, Action remove)
         {
             if (value is null)
+            {
                 remove();
+                lost = true;
+            }
             else
                 put(value);
         }
     }
+
+    /// <summary>
+    /// Whether a thing that refers to nothing here any more is nothing by itself: a spool without its reel. What may do without, such as a
+    /// ticket's finished spool, and what is one of several, such as a piece packed, does.
+    /// </summary>
+    public static bool IsNeeded(HouseKind kind, Ref at) =>
+        !at.Loose
+        && at.Form is RefForm.Number or RefForm.Cared
+        && (at.Path == "pieces[].scrapId" || kind.Type.GetProperty(PlainText.Capital(at.Path))?.PropertyType == typeof(int));
 
     public static (JsonNode? Found, string? Problem) Numbered(Ref at, JsonObject record, JsonNode value, House house)
     {

@@ -9,7 +9,7 @@ namespace ZingCast.Store;
 public sealed record CsvFault(int Line, string Column, string Problem);
 
 /// <summary>How tables that people bring are read.</summary>
-internal static class Sheets
+public static class Sheets
 {
     /// <summary>Files and clipboards come with any line ending and with commas, semicolons or tabs.</summary>
     public static CsvConfiguration AsTheyCome =>
@@ -26,8 +26,11 @@ internal static class Sheets
     /// <summary>What we write ourselves.</summary>
     public static CsvConfiguration AsWeWrite => new(CultureInfo.InvariantCulture) { NewLine = "\n" };
 
-    // A spreadsheet takes what begins with one of these for a formula.
-    private const string Formula = "=+-@\t\r";
+    // A spreadsheet takes what begins with one of these for a formula, the wide signs of other keyboards too.
+    private const string Formula = "=+-@\t\r\n\uFF1D\uFF0B\uFF0D\uFF20";
+
+    /// <summary>What a sheet begins with, so that a spreadsheet takes its letters for what they are.</summary>
+    public const char Mark = '\uFEFF';
 
     /// <summary>A cell that no spreadsheet runs: an apostrophe goes before what it would take for a formula.</summary>
     public static string Safe(string cell) => cell is [var first, ..] && (Formula.Contains(first) || first == '\'') ? $"'{cell}" : cell;

@@ -8,18 +8,26 @@ namespace ZingCast.Store;
 /// <summary>Registers the store of a data folder.</summary>
 public static class StoreSetup
 {
-    public static IServiceCollection AddZingStore(this IServiceCollection services, string dataFolder) =>
-        services.AddDbContextPool<ZingDb>(options =>
-            options.UseSqlite(
-                new SqliteConnectionStringBuilder
-                {
-                    DataSource = DataFolder.FileIn(dataFolder),
-                    // A file that is gone is not quietly begun anew under a running house.
-                    Mode = SqliteOpenMode.ReadWrite,
-                    ForeignKeys = true,
-                }.ToString()
-            )
-        );
+    public static IServiceCollection AddZingStore(this IServiceCollection services, string dataFolder)
+    {
+        var watch = new FileWatch(dataFolder);
+        var guard = new WriteGuard(watch);
+        return services
+            .AddSingleton(_ => watch)
+            .AddDbContextPool<ZingDb>(options =>
+                options
+                    .UseSqlite(
+                        new SqliteConnectionStringBuilder
+                        {
+                            DataSource = DataFolder.FileIn(dataFolder),
+                            // A file that is gone is not quietly begun anew under a running house.
+                            Mode = SqliteOpenMode.ReadWrite,
+                            ForeignKeys = true,
+                        }.ToString()
+                    )
+                    .AddInterceptors(guard)
+            );
+    }
 }
 
 /// <summary>Lets the migration tool make a context without the web host.</summary>

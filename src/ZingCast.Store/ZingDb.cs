@@ -27,6 +27,10 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
     /// <summary>Shadow column that hides a row.</summary>
     public const string DeletedAt = "DeletedAt";
 
+    /// <summary>Shadow columns of a winding ticket: the program that winds for it, and when it said so last.</summary>
+    public const string WoundBy = "WoundBy",
+        WoundAt = "WoundAt";
+
     private const string Version = nameof(Kept.Version);
 
     // A hidden row does not stand in the way of another.
@@ -74,6 +78,9 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
     public DbSet<ScrapInJob> ScrapsInJobs => Set<ScrapInJob>();
 
     public DbSet<SavedBrief> Briefs => Set<SavedBrief>();
+
+    /// <summary>Rows that do not hold together, taken out of their tables.</summary>
+    public DbSet<SetAside> SetAside => Set<SetAside>();
 
     /// <summary>
     /// Everything in the shed, in the order it was put there; rods with what the log taught of them.
@@ -206,6 +213,9 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
             Json(ticket.Property(t => t.Done));
             Json(ticket.Property(t => t.Before));
             ticket.Ignore(t => t.Steps).Ignore(t => t.Now).Ignore(t => t.Order);
+            // Which program's winder works for it, and when that said so last.
+            ticket.Property<string?>(WoundBy);
+            ticket.Property<DateTime?>(WoundAt);
         });
         modelBuilder.Entity<LeaderSpool>(spool =>
         {

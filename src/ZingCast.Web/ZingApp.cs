@@ -44,7 +44,8 @@ public static class ZingApp
         builder.Services.AddSingleton(TimeProvider.System);
         builder.Services.AddSingleton(settings);
         builder.Services.AddZingStore(settings.Data);
-        builder.Services.AddHostedService<Upkeep>();
+        builder.Services.AddSingleton<Upkeep>();
+        builder.Services.AddHostedService(at => at.GetRequiredService<Upkeep>());
         builder.Services.AddSingleton<LogDesk>();
         // Stopped before the upkeep, which leaves the file whole.
         builder.Services.AddHostedService(at => at.GetRequiredService<LogDesk>());
@@ -58,6 +59,7 @@ public static class ZingApp
         builder.Services.AddProblemDetails(options => options.CustomizeProblemDetails = FriendlyFailures.PutInWords);
         builder.Services.AddExceptionHandler<FriendlyFailures>();
         builder.Services.AddSingleton<HeavyWork.Turns>();
+        builder.Services.AddSingleton<Sessions>();
         builder.Services.AddSingleton<QuietThreads>();
         builder.Services.AddSingleton<TripSearches>();
         builder.Services.AddResponseCompression(options =>
@@ -91,6 +93,7 @@ public static class ZingApp
 
         var app = builder.Build();
         app.Protect();
+        app.LookOverAfterBrokenAnswers();
         // What is refused in words needs no log; FriendlyFailures logs what is a fault of ours.
         app.UseExceptionHandler(new ExceptionHandlerOptions { SuppressDiagnosticsCallback = _ => true });
         app.UseStatusCodePages();
@@ -121,9 +124,10 @@ public static class ZingApp
         return app;
     }
 
-    /// <summary>Fills an empty folder with the loan shed when that was asked for.</summary>
+    /// <summary>Keeps an eye on the file from now on, and fills an empty folder with the loan shed when that was asked for.</summary>
     public static async Task FillAsync(WebApplication app, Settings settings)
     {
+        app.Services.GetRequiredService<FileWatch>().Begin();
         if (!settings.Demo)
             return;
         await using var scope = app.Services.CreateAsyncScope();
@@ -131,6 +135,23 @@ public static class ZingApp
         if (!await db.Briefs.IgnoreQueryFilters().AnyAsync() && !await db.Rods.IgnoreQueryFilters().AnyAsync())
             await DemoWorld.AddAsync(db, TimeProvider.System);
     }
+
+    // An answer that breaks off has told its status already: all that can be done is to look for the row that broke it.
+    private static void LookOverAfterBrokenAnswers(this WebApplication app) =>
+        app.Use(
+            async (context, next) =>
+            {
+                try
+                {
+                    await next(context);
+                }
+                catch (Exception broken) when (context.Response.HasStarted && broken is not OperationCanceledException)
+                {
+                    await app.Services.GetRequiredService<Upkeep>().SweepAsync(CancellationToken.None);
+                    throw;
+                }
+            }
+        );
 
     // Bodies are JSON in UTF-8. What says otherwise is refused before anything tries to find out what was meant.
     private static void RefuseOtherBodies(this WebApplication app) =>

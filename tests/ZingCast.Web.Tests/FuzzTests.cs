@@ -437,8 +437,13 @@ public sealed class FuzzTests : IDisposable
         };
 
     private string Odd() =>
-        dice.Next(26) switch
+        dice.Next(30) switch
         {
+            // Numbers where words are, the largest there is, and lists with nothing in them.
+            26 => dice.Next(12).ToString(CultureInfo.InvariantCulture),
+            27 => "1.7976931348623157e308",
+            28 => "[]",
+            29 => "-0.0000001",
             0 => "null",
             1 => "5e-324",
             2 => "-5e-324",

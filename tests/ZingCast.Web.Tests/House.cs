@@ -12,8 +12,12 @@ public sealed class House : IDisposable
 {
     private readonly WebApplication app;
 
-    public House(bool demo = true, Func<Settings, Settings>? with = null)
+    // The folder is another house's too.
+    private readonly bool keep;
+
+    public House(bool demo = true, Func<Settings, Settings>? with = null, bool keep = false)
     {
+        this.keep = keep;
         var settings = new Settings
         {
             Port = 0,
@@ -46,7 +50,7 @@ public sealed class House : IDisposable
         app.StopAsync().GetAwaiter().GetResult();
         app.DisposeAsync().AsTask().GetAwaiter().GetResult();
         SqliteConnection.ClearAllPools();
-        if (Directory.Exists(Data))
+        if (!keep && Directory.Exists(Data))
             Directory.Delete(Data, recursive: true);
     }
 

@@ -321,51 +321,6 @@ public sealed class HouseFileTests : IDisposable
             "docs/house.schema.json is not the schema of the records: write it anew from GET /api/backup/schema"
         );
 
-    private sealed class Clock(DateTimeOffset now) : TimeProvider
-    {
-        public DateTimeOffset Now { get; set; } = now;
-
-        public override DateTimeOffset GetUtcNow() => Now;
-    }
-
-    [Fact]
-    public async Task Once_a_day_it_is_copied_when_something_was_written_and_ten_copies_are_kept()
-    {
-        var data = Path.Combine(folder, "days");
-        var clock = new Clock(DateTimeOffset.UtcNow);
-        DataFolder.Open(data, clock);
-        Assert.False(DataFolder.Daily(data, clock));
-        for (var day = 1; day <= 14; day++)
-        {
-            clock.Now = DateTimeOffset.UtcNow.AddHours(25 * day);
-            await using (var db = await HouseAsync("days", demo: false))
-                await db.Shelf<OwnCaster>(clock).KeepAsync(new() { Name = $"Ina {day}", From = "club" }, "it", Cancel);
-            File.SetLastWriteTimeUtc(DataFolder.FileIn(data), clock.Now.UtcDateTime.AddMinutes(-1));
-            Assert.True(DataFolder.Daily(data, clock));
-            Assert.False(DataFolder.Daily(data, clock));
-        }
-        clock.Now = clock.Now.AddDays(2);
-        // Nothing was written since.
-        Assert.False(DataFolder.Daily(data, clock));
-        var copies = DataFolder.Copies(data);
-        Assert.Equal(DataFolder.CopiesKept, copies.Count);
-        Assert.All(copies, c => Assert.Equal(CopyKind.Daily, c.Kind));
-        // The latest has everything, the oldest five.
-        var people = await DataFolder.LookIntoAsync(data, Path.Combine(data, copies[^1].Name), clock, db => db.People.CountAsync(Cancel));
-        Assert.Equal(5, people);
-        await using var now = await HouseAsync("days", demo: false);
-        var differs = HouseFile.Differences(
-            await DataFolder.LookIntoAsync(
-                data,
-                Path.Combine(data, copies[^1].Name),
-                clock,
-                db => HouseFile.DocumentAsync(db, DateTime.UnixEpoch, cancel: Cancel)
-            ),
-            await HouseFile.DocumentAsync(now, DateTime.UnixEpoch, cancel: Cancel)
-        );
-        Assert.Equal(9, Assert.Single(differs).Gone.Count);
-    }
-
     [Fact]
     public async Task A_document_is_saved_and_put_back_at_the_terminal_as_a_copy_is()
     {
@@ -384,5 +339,128 @@ public sealed class HouseFileTests : IDisposable
         await using (var db = await HouseAsync("two", demo: false))
             Assert.Equal(12, await db.Rods.CountAsync(Cancel));
         await Assert.ThrowsAsync<DataFolderException>(() => HouseFolder.SaveAsync(data, file, TimeProvider.System));
+    }
+
+    [Theory]
+    [InlineData("""{"condition":99}""")]
+    [InlineData("""{"condition":"99"}""")]
+    [InlineData("""{"condition":1}""")]
+    [InlineData("""{"condition":"worn, mend"}""")]
+    [InlineData("""{"printedAction":2}""")]
+    [InlineData("""{"inspections":[null]}""")]
+    [InlineData("""{"inspections":[{"on":"2026-03-01","points":{"rings":3}}]}""")]
+    [InlineData("""{"massKg":1e400}""")]
+    [InlineData("""{"massKg":5e-324}""")]
+    [InlineData("""{"lengthM":-2.7}""")]
+    [InlineData("""{"name":"two\nlines"}""")]
+    public async Task What_stands_for_a_word_and_is_none_is_refused_with_its_row_and_the_house_stays_whole(string odd)
+    {
+        await using var db = await HouseAsync("house", demo: false);
+        var rod = (JsonObject)JsonNode.Parse(Rod("R1"))!;
+        foreach (var (name, value) in (JsonObject)JsonNode.Parse(odd)!)
+            rod[name] = value?.DeepClone();
+        var read = await ReadAsync(db, Document(("rods", $"{Rod("R0")},{rod.ToJsonString()}")));
+        Assert.All(read.Faults, f => Assert.Equal(("rods", 2), (f.List, f.Row)));
+        Assert.NotEmpty(read.Faults);
+        Assert.Equal(0, await db.Rods.CountAsync(Cancel));
+    }
+
+    [Theory]
+    [InlineData("cutJobs", """{"key":"x","target":{"lengthM":9,"massKg":0.02},"pieces":[],"begunAt":"2026-05-01T00:00:00Z"}""", "pieces")]
+    [InlineData(
+        "lines",
+        """{"key":"L1","tag":"L1","name":"l","lengthM":27,"headM":11,"measured":[{"lengthM":-27,"startM":0.001,"endM":0.001,"kgM3":900}]}""",
+        "measured[0].lengthM"
+    )]
+    [InlineData(
+        "leaders",
+        """{"key":"K1","tag":"K1","name":"k","leader":{"pieces":[{"part":"tippet","lengthM":2,"startM":0.0003,"endM":0.0003,"ownN":5e-324}]}}""",
+        "leader.pieces[0].ownN"
+    )]
+    public async Task What_would_break_a_page_is_refused_at_its_field(string list, string entry, string field)
+    {
+        await using var db = await HouseAsync("house", demo: false);
+        var read = await ReadAsync(db, Document((list, entry)));
+        Assert.Contains(
+            field,
+            read.Faults.Select(f => f.Field)
+                .Select(f => list == "leaders" && !f.StartsWith("leader.", StringComparison.Ordinal) ? $"leader.{f}" : f)
+        );
+    }
+
+    [Theory]
+    [InlineData("\"R\\ud800\"")]
+    [InlineData("\"\\udc00R\"")]
+    public async Task Half_a_sign_in_a_text_is_said_with_its_line(string key)
+    {
+        await using var db = await HouseAsync("house", demo: false);
+        foreach (
+            var text in new[]
+            {
+                $$"""{"format":"zing-cast","version":1,"rods":[{{"\n"}}{"key":{{key}}}]}""",
+                $$"""{"format":"zing-cast","version":1,{{"\n"}}{{key}}:[]}""",
+            }
+        )
+        {
+            var fault = Assert.Single((await ReadAsync(db, text)).Faults);
+            Assert.Equal(("file", 2, "text"), (fault.List, fault.Row, fault.Field));
+        }
+        Assert.NotEmpty((await ReadAsync(db, Document(("rods", Rod("R\ud800"))))).Faults);
+    }
+
+    // Looking is held against writing by another hand at the same time: neither waits for the other, and what comes in between is seen.
+    [Fact]
+    public async Task While_a_document_is_looked_at_somebody_else_writes()
+    {
+        await using var db = await HouseAsync("house", demo: true);
+        await using var other = new ZingDb(
+            new DbContextOptionsBuilder<ZingDb>()
+                .UseSqlite($"Data Source={DataFolder.FileIn(Path.Combine(folder, "house"))};Pooling=False;Default Timeout=1")
+                .Options
+        );
+        await using (await db.SnapshotAsync(Cancel))
+        {
+            Assert.Equal(12, await db.Rods.CountAsync(Cancel));
+            var rod = await other.Rods.AsNoTracking().FirstAsync(Cancel);
+            await other.Shelf<Core.Rods.Rod>(TimeProvider.System).KeepAsync(rod with { Id = 0, Version = 0, Tag = "R99" }, "it", Cancel);
+            // The snapshot is what it was.
+            Assert.Equal(12, await db.Rods.CountAsync(Cancel));
+            var look = await HouseFile.LookAsync(db, Document(("rods", Rod("R99"))), HouseMerge.Mine, Today, Cancel);
+            Assert.Equal(["R99"], look.Read.Changes.Single().New);
+        }
+        Assert.Equal(
+            ["R99"],
+            (await HouseFile.LookAsync(db, Document(("rods", Rod("R99"))), HouseMerge.Mine, Today, Cancel)).Read.Changes.Single().Other
+        );
+        await db.Database.OpenConnectionAsync(Cancel);
+        var seen = await db.WritesSeenAsync(Cancel);
+        Assert.Equal(seen, await db.WritesSeenAsync(Cancel));
+        await other.Rods.Where(r => r.Tag == "R99").ExecuteUpdateAsync(set => set.SetProperty(r => r.Version, 2), Cancel);
+        Assert.NotEqual(seen, await db.WritesSeenAsync(Cancel));
+    }
+
+    // Ten times as many things take about ten times as many looks at them: what is counted is the work, not the clock.
+    [Fact]
+    public async Task A_document_of_thousands_is_read_whole_and_what_both_have_is_told_apart()
+    {
+        await using var db = await HouseAsync("house", demo: false);
+        string Rods(int from, int to, string more = "") =>
+            string.Join(',', Enumerable.Range(from, to - from).Select(n => Rod($"T{n}", more)));
+        var read = await ReadAsync(db, Document(("rods", Rods(0, 3000))));
+        Assert.Equal(3000, Assert.Single(read.Changes).New.Count);
+        Assert.Equal(3000, await db.Rods.CountAsync(Cancel));
+        Assert.All(await db.Rods.Select(r => r.Version).Distinct().ToListAsync(Cancel), v => Assert.Equal(1, v));
+        var again = await ReadAsync(
+            db,
+            Document(("rods", $"{Rods(0, 2990)},{Rods(2990, 3000, ""","note":"otherwise" """)},{Rods(3000, 3005)}")),
+            HouseMerge.Theirs
+        );
+        var change = Assert.Single(again.Changes);
+        Assert.Equal((2990, 10, 5), (change.Same, change.Other.Count, change.New.Count));
+        Assert.Equal(10, await db.Rods.CountAsync(r => r.Note == "otherwise" && r.Version == 2, Cancel));
+        // Replaced, nothing has a number that something else had.
+        var highest = await db.Rods.MaxAsync(r => r.Id, Cancel);
+        await ReadAsync(db, Document(("rods", Rods(0, 3))), HouseMerge.Replace);
+        Assert.Equal(3, await db.Rods.CountAsync(r => r.Id > highest, Cancel));
     }
 }

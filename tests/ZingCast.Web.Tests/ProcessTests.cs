@@ -194,7 +194,13 @@ public sealed partial class ProcessTests : IDisposable
         using (Run("kill", "-TERM", $"{house.Process.Id}"))
             Assert.Equal(0, await house.Ended(10));
         Assert.True(watch.Elapsed < TimeSpan.FromSeconds(2), $"it took {watch.Elapsed} to stop");
-        await Task.WhenAll(waiting.Select(w => w.ContinueWith(_ => { }, Now, TaskContinuationOptions.None, TaskScheduler.Default)));
+        // Whoever still waited is told.
+        foreach (var told in await Task.WhenAll(waiting))
+            if (told.StatusCode != HttpStatusCode.OK)
+            {
+                Assert.Equal(HttpStatusCode.ServiceUnavailable, told.StatusCode);
+                Assert.Contains("being stopped", (await told.Json()).GetProperty("title").GetString());
+            }
 
         Assert.Equal([DataFolder.FileName], Directory.GetFiles(New("data")).Select(Path.GetFileName));
         Directory.CreateDirectory(New("copy"));

@@ -218,4 +218,89 @@ public sealed class ReelApiTests : IDisposable
         await Refused(await client.Post("/api/reels/run", body with { speciesId = "kraken" }), "speciesId");
         await Refused(await client.Post("/api/reels/label", new { text = "a fine reel" }), "text");
     }
+
+    private static Task<HttpResponseMessage> Wind(HttpClient by, JsonElement ticket, bool on) =>
+        by.Post($"/api/reels/tickets/{Id(ticket)}/wind", new { on, version = ticket.GetProperty("version").GetInt32() });
+
+    private static async Task<string> Told(HttpResponseMessage answer)
+    {
+        Assert.Equal(HttpStatusCode.Conflict, answer.StatusCode);
+        return (await answer.Json()).GetProperty("title").GetString()!;
+    }
+
+    [Fact]
+    public async Task A_ticket_that_is_put_away_while_it_turns_stops_the_winder()
+    {
+        using var slow = new House(with: s => s with { WinderTurnsPerS = 1 });
+        using var bench = slow.CreateClient();
+        var shed = await bench.GetJson("/api/shed");
+        int Of(string kind, string tag) => Id(shed.GetProperty(kind).EnumerateArray().Single(p => p.GetProperty("tag").GetString() == tag));
+        async Task<JsonElement> Begin(string reel, string line) =>
+            await (
+                await bench.Post(
+                    "/api/reels/tickets",
+                    new
+                    {
+                        reelId = Of("reels", reel),
+                        lineId = Of("lines", line),
+                        spoolName = "its own",
+                        backing = "poly20",
+                        backingM = 60,
+                    }
+                )
+            ).Json();
+        async Task<JsonElement> ToWind(JsonElement ticket)
+        {
+            foreach (var reply in new object[] { new { }, new { choice = "anticlockwise" }, new { } })
+                ticket = await (
+                    await bench.Post(
+                        $"/api/reels/tickets/{Id(ticket)}/reply",
+                        new { version = ticket.GetProperty("version").GetInt32(), reply }
+                    )
+                ).Json();
+            Assert.Equal("backing", Step(ticket).GetProperty("kind").GetString());
+            return ticket;
+        }
+        var one = await ToWind(await Begin("S5", "L8"));
+        Assert.True((await (await Wind(bench, one, true)).Json()).GetProperty("running").GetBoolean());
+        Assert.Equal(HttpStatusCode.NoContent, (await bench.DeleteAsync($"/api/reels/tickets/{Id(one)}", Now)).StatusCode);
+        // The winder is free for another at once; brought back, the first stands still.
+        var other = await ToWind(await Begin("S6", "L9"));
+        Assert.True((await (await Wind(bench, other, true)).Json()).GetProperty("running").GetBoolean());
+        await bench.Post($"/api/reels/tickets/{Id(one)}/restore", new { });
+        Assert.False((await bench.GetJson($"/api/reels/tickets/{Id(one)}")).GetProperty("running").GetBoolean());
+    }
+
+    [Theory]
+    [InlineData("reels", "S5")]
+    [InlineData("lines", "L8")]
+    public async Task A_ticket_whose_reel_or_line_went_meanwhile_says_so_and_can_be_finished_when_it_is_back(string kind, string tag)
+    {
+        var ticket = await Until(await Ticket(), "leader");
+        var piece = Id(await Piece(kind, tag));
+        (await client.DeleteAsync($"/api/shed/{kind}/{piece}", Now)).EnsureSuccessStatusCode();
+        Assert.Contains($"{tag} ", await Told(await Reply(ticket, new { })), StringComparison.Ordinal);
+        await client.Post($"/api/shed/{kind}/{piece}/restore", new { });
+        Assert.Equal(JsonValueKind.Number, (await (await Reply(ticket, new { })).Json()).GetProperty("spoolId").ValueKind);
+    }
+
+    [Fact]
+    public async Task Two_programs_on_one_folder_never_wind_one_ticket()
+    {
+        var ticket = await Until(await Ticket(), "backing");
+        using var beside = new House(demo: false, s => s with { Data = house.Data, WinderTurnsPerS = .5 }, keep: true);
+        using var there = beside.CreateClient();
+        // Of both at once one gets it.
+        Assert.Equal(HttpStatusCode.OK, (await Wind(there, ticket, true)).StatusCode);
+        Assert.Contains("Another Zing Cast", await Told(await Wind(client, ticket, true)), StringComparison.Ordinal);
+        Assert.Contains("Another Zing Cast", await Told(await Reply(ticket, new { lengthM = 1 })), StringComparison.Ordinal);
+        Assert.Contains(
+            "Another Zing Cast",
+            await Told(await client.DeleteAsync($"/api/reels/tickets/{Id(ticket)}", Now)),
+            StringComparison.Ordinal
+        );
+        // Stopped there, it goes on here.
+        Assert.Equal(HttpStatusCode.OK, (await Wind(there, ticket, false)).StatusCode);
+        Assert.Equal(HttpStatusCode.OK, (await Wind(client, ticket, true)).StatusCode);
+    }
 }

@@ -1,5 +1,9 @@
 using System.Net;
 using System.Net.Http.Json;
+using Microsoft.AspNetCore.Http;
+using Microsoft.Extensions.DependencyInjection;
+using Microsoft.Extensions.Logging.Abstractions;
+using Microsoft.Extensions.Time.Testing;
 using ZingCast.Web.Hosting;
 
 namespace ZingCast.Web.Tests;
@@ -129,16 +133,110 @@ public sealed class RequestGuardTests
     }
 
     [Fact]
-    public async Task Whoever_guesses_waits_even_when_at_last_the_guess_is_right()
+    public async Task Each_browser_has_a_session_of_its_own_that_can_be_ended_by_itself()
     {
         using var house = Locked();
         var client = house.CreateClient();
-        var guesses = await Task.WhenAll(Enumerable.Range(0, 40).Select(i => Offer(client, $"guess {i}")));
-        Assert.Equal(4, guesses.Count(g => g.StatusCode == HttpStatusCode.Unauthorized));
-        Assert.Equal(36, guesses.Count(g => g.StatusCode == HttpStatusCode.TooManyRequests));
-        var late = await Offer(client, Key);
-        Assert.Equal(HttpStatusCode.TooManyRequests, late.StatusCode);
-        Assert.InRange(late.Headers.RetryAfter!.Delta!.Value.TotalSeconds, 1, 5);
+        async Task<(string, string)> ComeIn() =>
+            ("Cookie", (await Offer(client, Key)).Headers.GetValues("Set-Cookie").Single().Split(';')[0]);
+        var (one, other) = (await ComeIn(), await ComeIn());
+        Assert.NotEqual(one, other);
+        var all = await (await Ask(client, HttpMethod.Get, "/api/sessions", one)).Json();
+        Assert.Equal([true, false], all.EnumerateArray().Select(s => s.GetProperty("own").GetBoolean()));
+        var theirs = all[1].GetProperty("id").GetInt32();
+        Assert.Equal(HttpStatusCode.NoContent, await Send(client, HttpMethod.Delete, $"/api/sessions/{theirs}", one));
+        Assert.Equal(HttpStatusCode.Unauthorized, await Send(client, HttpMethod.Get, "/api/briefs", other));
+        Assert.Equal(HttpStatusCode.OK, await Send(client, HttpMethod.Get, "/api/briefs", one));
+        Assert.Equal(HttpStatusCode.NotFound, await Send(client, HttpMethod.Delete, $"/api/sessions/{theirs}", one));
+        var own = all[0].GetProperty("id").GetInt32();
+        Assert.Equal(HttpStatusCode.NoContent, await Send(client, HttpMethod.Delete, $"/api/sessions/{own}", one));
+        Assert.Equal(HttpStatusCode.Unauthorized, await Send(client, HttpMethod.Get, "/api/briefs", one));
+        // Where no key is asked for there are none.
+        using var open = new House();
+        Assert.Empty((await open.CreateClient().GetJson("/api/sessions")).EnumerateArray());
+    }
+
+    // The door by itself, with a clock of its own.
+    private sealed class Door
+    {
+        private readonly AccessKey key;
+
+        public Door() => key = new("a long enough key", new Sessions(Clock), Clock, NullLogger<AccessKey>.Instance);
+
+        public FakeTimeProvider Clock { get; } = new();
+
+        public async Task<int> Try(string offered, string from = "192.0.2.1")
+        {
+            using var services = new ServiceCollection().AddProblemDetails().AddLogging().BuildServiceProvider();
+            var context = new DefaultHttpContext { RequestServices = services };
+            context.Connection.RemoteIpAddress = IPAddress.Parse(from);
+            context.Request.Path = "/api/briefs";
+            context.Request.Headers[AccessKey.Header] = offered;
+            return await key.TurnsAwayAsync(context) ? context.Response.StatusCode : 200;
+        }
+    }
+
+    private static async Task Settled(Task task, bool done)
+    {
+        for (var tries = 0; tries < 200 && task.IsCompleted != done; tries++)
+            await Task.Delay(5, Now);
+        if (!done)
+            await Task.Delay(50, Now);
+        Assert.Equal(done, task.IsCompleted);
+    }
+
+    [Fact]
+    public async Task A_wrong_key_is_answered_the_later_the_more_of_them_came_and_the_right_one_at_once()
+    {
+        var door = new Door();
+        for (var slip = 0; slip < 4; slip++)
+            Assert.Equal(401, await door.Try("a guess"));
+        foreach (var seconds in new[] { 1, 2, 4, 8, 8 })
+        {
+            var late = door.Try("a guess");
+            door.Clock.Advance(TimeSpan.FromSeconds(.98 * seconds));
+            await Settled(late, false);
+            // Whoever has it does not wait for whoever guesses, on the same address or another.
+            Assert.Equal(200, await door.Try("a long enough key"));
+            Assert.Equal(200, await door.Try("a long enough key", "192.0.2.2"));
+            door.Clock.Advance(TimeSpan.FromSeconds(.04 * seconds));
+            await Settled(late, true);
+            Assert.Equal(401, await late);
+        }
+        // A quarter of an hour of quiet forgives.
+        door.Clock.Advance(TimeSpan.FromMinutes(14.8));
+        await Settled(door.Try("a guess"), false);
+        door.Clock.Advance(TimeSpan.FromMinutes(15.2));
+        Assert.Equal(401, await door.Try("a guess"));
+    }
+
+    [Fact]
+    public async Task Of_many_guesses_side_by_side_twenty_a_second_are_looked_at()
+    {
+        var door = new Door();
+        var guesses = Enumerable.Range(0, 50).Select(i => door.Try($"guess {i}", $"192.0.2.{i}")).ToList();
+        door.Clock.Advance(TimeSpan.FromSeconds(.97));
+        Assert.Equal(429, await door.Try("a guess", "198.51.100.1"));
+        door.Clock.Advance(TimeSpan.FromSeconds(.06));
+        Assert.Equal(200, await door.Try("a long enough key"));
+        var answers = await Task.WhenAll(guesses);
+        Assert.Equal((20, 30), (answers.Count(a => a == 401), answers.Count(a => a == 429)));
+        // Whoever has the key may ask as often as they like.
+        for (var asked = 0; asked < 100; asked++)
+            Assert.Equal(200, await door.Try("a long enough key"));
+    }
+
+    [Fact]
+    public async Task Nothing_that_is_kept_lies_in_a_cache()
+    {
+        using var house = new House();
+        var client = house.CreateClient();
+        foreach (var path in new[] { "/api/briefs", "/api/briefs/1", "/api/shed", "/api/nothing", "/api/standards", "/api/backup/file" })
+            Assert.Contains(
+                "no-store",
+                (await Ask(client, HttpMethod.Get, path)).Headers.CacheControl!.ToString(),
+                StringComparison.Ordinal
+            );
     }
 
     private static Settings Started(string[] args, params (string Name, string Value)[] variables) =>

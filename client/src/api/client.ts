@@ -86,6 +86,7 @@ export type PlannedDay = S['PlannedDayInput'];
 export type TripLimits = S['TripLimitsInput'];
 export type Pieces = S['PiecesInput'];
 export type TripPlan = S['TripPlan'];
+export type DataAnswer = S['DataAnswer'];
 export type StillSearching = S['StillSearching'];
 export type TripPiece = S['TripPiece'];
 export type TripCell = S['TripCell'];

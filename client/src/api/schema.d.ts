@@ -8854,7 +8854,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Where everything is kept, and the copies beside it. */
+        /** Where everything is kept, the copies beside it, and what was set aside. */
         get: {
             parameters: {
                 query?: never;
@@ -8871,6 +8871,80 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["DataAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/data/set-aside/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A row that was set aside, as it stood in the file. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/data/rescue": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Everything that the open file still holds, where the one in the folder was deleted or moved away. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Insufficient Storage */
+                507: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
                     };
                 };
             };
@@ -8912,6 +8986,87 @@ export interface paths {
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Browsers that came in with the key since the start; none where no key is asked for. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SessionAnswer"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Ends a session: that browser is asked for the key again. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
         options?: never;
         head?: never;
         patch?: never;
@@ -10183,8 +10338,8 @@ export interface components {
             /** Format: int64 */
             bytes: number;
             copies: components["schemas"]["DataCopy"][];
-            /** Format: int32 */
-            copiesKept: number;
+            setAside: components["schemas"]["SetAsideAnswer"][];
+            gone: null | string;
         };
         DataCopy: {
             name: string;
@@ -12735,6 +12890,25 @@ export interface components {
             /** Format: double */
             amountM: null | number;
             note: null | string;
+        };
+        SessionAnswer: {
+            /** Format: int32 */
+            id: number;
+            browser: string;
+            /** Format: date-time */
+            began: string;
+            /** Format: date-time */
+            seen: string;
+            own: boolean;
+        };
+        SetAsideAnswer: {
+            /** Format: int32 */
+            id: number;
+            list: string;
+            named: string;
+            why: string;
+            /** Format: date-time */
+            at: string;
         };
         /**
          * @default plain

@@ -38,7 +38,7 @@ public sealed record Service : Kept
         var check = new FieldCheck()
             .Must("taskId", task is not null, "Pick what was done from the list.")
             .Day("on", On, today)
-            .Text("note", Note, 400, optional: true)
+            .Text("note", Note, 400, optional: true, lines: true)
             .Must("amountM", task?.ByAmount != true || AmountM is not null, "Say how much came off.")
             .Range("amountM", AmountM, .01, 10, "Between 1 cm and 10 m (½ in and 33 ft).");
         return [.. check.Problems, .. (Before?.Check() ?? []).Under("before")];

@@ -225,7 +225,7 @@ public sealed record Outing : Kept
             .Must("key", Key is { Length: >= 8 and <= 64 } && Key.All(char.IsAsciiLetterOrDigit), "This entry has no key of its own.")
             .Day("on", On, today)
             .Text("place", Place, 80, optional: true)
-            .Text("note", Note, 2000, optional: true)
+            .Text("note", Note, 2000, optional: true, lines: true)
             .Range("hours", Hours, 0, 24, "A day has 24 hours.")
             .Within("leaderM", LeaderM, Leader.Lengths)
             .Within("tippetM", TippetM, Tippets.Limits)

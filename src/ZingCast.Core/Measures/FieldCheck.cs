@@ -32,16 +32,18 @@ public sealed class FieldCheck
     public IReadOnlyList<FieldProblem> Problems => problems;
 
     /// <summary>
-    /// A text that must be there, unless optional, at most <paramref name="longest"/> characters long and without unseen ones.
+    /// A text that must be there, unless optional, at most <paramref name="longest"/> characters long and without unseen ones; on one line,
+    /// unless it may have several.
     /// </summary>
-    public FieldCheck Text(string field, string? text, int longest, bool optional = false) =>
+    public FieldCheck Text(string field, string? text, int longest, bool optional = false, bool lines = false) =>
         Must(field, optional || !string.IsNullOrWhiteSpace(text), "This cannot be empty.")
             .Must(field, (text?.Length ?? 0) <= longest, $"Keep this to {longest} characters.")
             .Must(
                 field,
                 text is null || text.Length > longest || PlainText.IsVisible(text),
                 "There is a sign in this that nobody can see. Type it anew instead of pasting it."
-            );
+            )
+            .Must(field, lines || text?.AsSpan().IndexOfAny('\n', '\r', '\t') is null or < 0, "Keep this on one line.");
 
     /// <summary>
     /// A day that somebody did something: given, not before <see cref="EarliestYear"/> and, with a day's grace for other time zones, not

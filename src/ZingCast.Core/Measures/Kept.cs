@@ -140,7 +140,7 @@ public abstract record Gear : Kept
         new FieldCheck()
             .Text("tag", Tag, 12)
             .Text("name", Name, 80)
-            .Text("note", Note, 400, optional: true)
+            .Text("note", Note, 400, optional: true, lines: true)
             .Text("owner", Owner, 80, optional: true)
             .Within("price", Price, Prices);
 

@@ -79,7 +79,7 @@ public sealed record Inspection
     public IReadOnlyList<FieldProblem> Check(DateOnly today) =>
         new FieldCheck()
             .Day("on", On, today)
-            .Text("note", Note, 400, optional: true)
+            .Text("note", Note, 400, optional: true, lines: true)
             .Must("points", Points.Keys.All(id => Checklist.Any(p => p.Id == id)), "The list holds a point that is not on the checklist.")
             .Must("points", Points.Values.Any(f => f != Found.Unseen), "Look at one point at least.")
             .Problems;

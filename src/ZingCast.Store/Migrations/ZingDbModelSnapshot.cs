@@ -788,6 +788,12 @@ namespace ZingCast.Store.Migrations
                         .IsConcurrencyToken()
                         .HasColumnType("INTEGER");
 
+                    b.Property<DateTime?>("WoundAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("WoundBy")
+                        .HasColumnType("TEXT");
+
                     b.HasKey("Id");
 
                     b.ToTable("WindingTickets");
@@ -1048,6 +1054,39 @@ namespace ZingCast.Store.Migrations
                     b.HasIndex("JobId");
 
                     b.ToTable("ScrapsInJobs");
+                });
+
+            modelBuilder.Entity("ZingCast.Store.SetAside", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime>("At")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Columns")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("List")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Named")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Row")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Why")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("SetAside");
                 });
 #pragma warning restore 612, 618
         }

@@ -1,3 +1,4 @@
+using System.Linq.Expressions;
 using Microsoft.EntityFrameworkCore;
 using ZingCast.Core.Reels;
 using ZingCast.Store;
@@ -16,6 +17,12 @@ public sealed partial class WindingDesk(IWinder winder, IServiceScopeFactory sco
 {
     private static readonly TimeSpan Look = TimeSpan.FromMilliseconds(250);
 
+    // A program that has not said for so long that it winds was killed, or stands still.
+    private static readonly TimeSpan Silent = TimeSpan.FromSeconds(5);
+
+    // This program, among those that may work on one folder.
+    private readonly string me = Guid.NewGuid().ToString("N");
+
     private readonly Lock turn = new();
     private int? ticketId;
     private int version;
@@ -24,8 +31,48 @@ public sealed partial class WindingDesk(IWinder winder, IServiceScopeFactory sco
     /// <summary>How the winder is called.</summary>
     public string Name => winder.Name;
 
-    /// <summary>Winds on for a ticket from what it has counted. False while the winder works for another.</summary>
-    public bool Start(WindingTicket ticket)
+    /// <summary>Whether another program winds for this ticket just now.</summary>
+    public Task<bool> IsWoundElsewhereAsync(ZingDb db, int id, CancellationToken cancel) =>
+        db.WindingTickets.Where(t => t.Id == id).AnyAsync(Elsewhere, cancel);
+
+    private Expression<Func<WindingTicket, bool>> Elsewhere
+    {
+        get
+        {
+            var since = clock.GetUtcNow().UtcDateTime - Silent;
+            return t =>
+                EF.Property<string?>(t, ZingDb.WoundBy) != null
+                && EF.Property<string?>(t, ZingDb.WoundBy) != me
+                && EF.Property<DateTime?>(t, ZingDb.WoundAt) > since;
+        }
+    }
+
+    /// <summary>
+    /// Winds on for a ticket from what it has counted. False while the winder works for another, or another program's for this one: of two
+    /// that ask in the same moment one gets it.
+    /// </summary>
+    public async Task<bool> StartAsync(ZingDb db, WindingTicket ticket, CancellationToken cancel)
+    {
+        var since = clock.GetUtcNow().UtcDateTime - Silent;
+        var claimed = await db
+            .WindingTickets.Where(t =>
+                t.Id == ticket.Id
+                && (
+                    EF.Property<string?>(t, ZingDb.WoundBy) == null
+                    || EF.Property<string?>(t, ZingDb.WoundBy) == me
+                    || EF.Property<DateTime?>(t, ZingDb.WoundAt) <= since
+                )
+            )
+            .ExecuteUpdateAsync(
+                set =>
+                    set.SetProperty(t => EF.Property<string?>(t, ZingDb.WoundBy), me)
+                        .SetProperty(t => EF.Property<DateTime?>(t, ZingDb.WoundAt), clock.GetUtcNow().UtcDateTime),
+                cancel
+            );
+        return claimed > 0 && Start(ticket);
+    }
+
+    private bool Start(WindingTicket ticket)
     {
         lock (turn)
         {
@@ -51,7 +98,7 @@ public sealed partial class WindingDesk(IWinder winder, IServiceScopeFactory sco
             at = (Counted(), version);
             ticketId = null;
         }
-        await WriteAsync(db, id, at.Version, at.Count, cancel);
+        await WriteAsync(db, id, at.Version, at.Count with { Running = false }, cancel);
         return at.Count;
     }
 
@@ -84,7 +131,7 @@ public sealed partial class WindingDesk(IWinder winder, IServiceScopeFactory sco
             {
                 await NoteAsync(stoppingToken);
             }
-            catch (Exception failed) when (failed is DbUpdateException or Microsoft.Data.Sqlite.SqliteException)
+            catch (Exception failed) when (failed is DbUpdateException or Microsoft.Data.Sqlite.SqliteException or DataFolderException)
             {
                 // The next look writes more than this one would have.
                 NotNoted(log, failed.Message);
@@ -109,10 +156,18 @@ public sealed partial class WindingDesk(IWinder winder, IServiceScopeFactory sco
     }
 
     // Only while the ticket is at the step it was counted for: what comes late is not written to the next one.
-    private static Task<int> WriteAsync(ZingDb db, int id, int version, WindingCount count, CancellationToken cancel) =>
+    private Task<int> WriteAsync(ZingDb db, int id, int version, WindingCount count, CancellationToken cancel) =>
         db
-            .WindingTickets.Where(t => t.Id == id && t.Version == version)
-            .ExecuteUpdateAsync(set => set.SetProperty(t => t.LegTurns, count.Turns).SetProperty(t => t.LegM, count.LengthM), cancel);
+            .WindingTickets.IgnoreQueryFilters()
+            .Where(t => t.Id == id && t.Version == version && EF.Property<string?>(t, ZingDb.WoundBy) == me)
+            .ExecuteUpdateAsync(
+                set =>
+                    set.SetProperty(t => t.LegTurns, count.Turns)
+                        .SetProperty(t => t.LegM, count.LengthM)
+                        .SetProperty(t => EF.Property<string?>(t, ZingDb.WoundBy), count.Running ? me : null)
+                        .SetProperty(t => EF.Property<DateTime?>(t, ZingDb.WoundAt), clock.GetUtcNow().UtcDateTime),
+                cancel
+            );
 
     [LoggerMessage(Level = LogLevel.Warning, Message = "What the winder counts could not be written down yet: {Reason}")]
     private static partial void NotNoted(ILogger logger, string reason);

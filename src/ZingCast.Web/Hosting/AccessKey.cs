@@ -1,4 +1,3 @@
-using System.Globalization;
 using System.Net;
 using System.Net.Sockets;
 using System.Security.Cryptography;
@@ -10,26 +9,32 @@ namespace ZingCast.Web.Hosting;
 
 /// <summary>
 /// The key everybody needs beyond this machine. A browser is asked for it once on a page of its own and then carries a session that is
-/// not the key and ends with this start; programs send it in X-Zing-Key. Whoever guesses is made to wait.
+/// not the key and ends with this start; programs send it in X-Zing-Key. A wrong key is answered late, the later the more of them came from
+/// there; the right one is answered at once, whoever guesses beside it.
 /// </summary>
-public sealed partial class AccessKey(string secret, TimeProvider clock, ILogger<AccessKey> log)
+public sealed partial class AccessKey(string secret, Sessions sessions, TimeProvider clock, ILogger<AccessKey> log)
 {
     public const string Header = "X-Zing-Key";
 
     private const string KeyPath = "/key";
 
-    // Five slips are a tired hand; what comes after waits 5, 10, 20 … 60 seconds. A quarter of an hour of quiet forgives.
+    // Five slips are a tired hand; the answer to what comes after takes 1, 2, 4, 8 seconds. A quarter of an hour of quiet forgives.
     private const int FreeTries = 5;
-    private static readonly TimeSpan FirstWait = TimeSpan.FromSeconds(5),
-        LongestWait = TimeSpan.FromSeconds(60),
+    private static readonly TimeSpan FirstWait = TimeSpan.FromSeconds(1),
+        LongestWait = TimeSpan.FromSeconds(8),
         Forgiven = TimeSpan.FromMinutes(15);
     private const int MostAddresses = 1000;
 
-    private readonly record struct Tries(int Wrong, DateTimeOffset Last, DateTimeOffset NotBefore);
+    // Many guesses side by side: so many wrong ones a second are looked at, from everywhere together. A key of twelve characters is not
+    // found that way in anybody's lifetime, and more than that is no slip of anybody who has it.
+    private const int MostWrong = 20;
+    private static readonly TimeSpan Second = TimeSpan.FromSeconds(1);
+
+    private readonly record struct Tries(int Wrong, DateTimeOffset Last);
 
     private readonly byte[] key = Digest(secret);
-    private readonly string session = WebEncoders.Base64UrlEncode(RandomNumberGenerator.GetBytes(32));
     private readonly Dictionary<IPAddress, Tries> tries = [];
+    private readonly Queue<DateTimeOffset> wrongs = [];
     private readonly Lock turn = new();
 
     /// <summary>Answers the request itself, and says so, unless whoever sends it may come in.</summary>
@@ -38,7 +43,7 @@ public sealed partial class AccessKey(string secret, TimeProvider clock, ILogger
         var request = context.Request;
         // Cookies do not tell ports apart; the name does, so that two houses on one machine leave each other's alone.
         var cookie = $"zing-session-{request.Host.Port ?? 80}";
-        if (request.Cookies[cookie] is { } carried && CryptographicOperations.FixedTimeEquals(Digest(carried), Digest(session)))
+        if (request.Cookies[cookie] is { } carried && sessions.Admits(context, carried))
         {
             if (!IsKeyForm(request))
                 return false;
@@ -48,16 +53,15 @@ public sealed partial class AccessKey(string secret, TimeProvider clock, ILogger
         if (IsKeyForm(request))
         {
             var form = await FormAsync(request, context.RequestAborted);
-            var wait = Offer(form.GetValueOrDefault("key", ""), context.Connection.RemoteIpAddress);
             var to = LocalPath(form.GetValueOrDefault("to", "/"));
-            if (wait is not null)
+            if (await OfferAsync(form.GetValueOrDefault("key", ""), context) is { } refusal)
             {
-                await AskAsync(context, to, wait.Value);
+                await AskAsync(context, to, refusal);
                 return true;
             }
             context.Response.Cookies.Append(
                 cookie,
-                session,
+                sessions.Begin(request.Headers.UserAgent),
                 new()
                 {
                     HttpOnly = true,
@@ -69,18 +73,15 @@ public sealed partial class AccessKey(string secret, TimeProvider clock, ILogger
             context.Response.Headers.Location = to;
             return true;
         }
-        TimeSpan? refused = TimeSpan.Zero;
-        if (
-            request.Headers[Header].FirstOrDefault() is { } offered
-            && (refused = Offer(offered, context.Connection.RemoteIpAddress)) is null
-        )
+        Refusal? refused = null;
+        if (request.Headers[Header].FirstOrDefault() is { } offered && (refused = await OfferAsync(offered, context)) is null)
             return false;
         if (
             request.Headers.Accept.ToString().Contains("text/html", StringComparison.OrdinalIgnoreCase) && HttpMethods.IsGet(request.Method)
         )
             await AskAsync(context, LocalPath(request.Path + WithoutKey(request.Query)), null);
-        else if (refused > TimeSpan.Zero)
-            await RequestGuard.Refuse(context, Slow(context, refused.Value), Patience(refused.Value));
+        else if (refused == Refusal.Crowded)
+            await RequestGuard.Refuse(context, Crowded(context), CrowdedWords);
         else
             await RequestGuard.Refuse(
                 context,
@@ -90,41 +91,48 @@ public sealed partial class AccessKey(string secret, TimeProvider clock, ILogger
         return true;
     }
 
+    // Why somebody does not come in.
+    private enum Refusal
+    {
+        Wrong,
+        Crowded,
+    }
+
     private static bool IsKeyForm(HttpRequest request) => HttpMethods.IsPost(request.Method) && request.Path == KeyPath;
 
     // Any characters, however a keyboard puts accents together. Digests are of one length, so that comparing tells nothing of the key's.
     private static byte[] Digest(string text) => SHA256.HashData(Encoding.UTF8.GetBytes(PlainText.Clean(text)));
 
-    /// <summary>Null when the key is right; else how long to wait before the next try, which may be no time at all.</summary>
-    private TimeSpan? Offer(string offered, IPAddress? from)
+    // Null when the key is right, at once. A wrong one is told after a while.
+    private async Task<Refusal?> OfferAsync(string offered, HttpContext context)
     {
-        var address = Neighbourhood(from ?? IPAddress.None);
+        var address = Neighbourhood(context.Connection.RemoteIpAddress ?? IPAddress.None);
+        TimeSpan wait;
         lock (turn)
         {
             var now = clock.GetUtcNow();
-            var before = tries.GetValueOrDefault(address);
-            if (now - before.Last > Forgiven)
-                before = default;
-            if (before.NotBefore > now)
-                return before.NotBefore - now;
+            while (wrongs.TryPeek(out var oldest) && now - oldest >= Second)
+                wrongs.Dequeue();
+            if (wrongs.Count >= MostWrong)
+                return Refusal.Crowded;
             if (CryptographicOperations.FixedTimeEquals(Digest(offered), key))
-            {
-                tries.Remove(address);
                 return null;
-            }
-            var wrong = before.Wrong + 1;
-            var wait =
+            wrongs.Enqueue(now);
+            var before = tries.GetValueOrDefault(address);
+            var wrong = now - before.Last > Forgiven ? 1 : before.Wrong + 1;
+            if (tries.Count >= MostAddresses)
+                tries.Remove(tries.MinBy(t => t.Value.Last).Key);
+            tries[address] = new(wrong, now);
+            WrongKey(log, address, wrong);
+            wait =
                 wrong < FreeTries
                     ? TimeSpan.Zero
                     : TimeSpan.FromSeconds(
                         Math.Min(LongestWait.TotalSeconds, FirstWait.TotalSeconds * Math.Pow(2, Math.Min(10, wrong - FreeTries)))
                     );
-            if (tries.Count >= MostAddresses)
-                tries.Remove(tries.MinBy(t => t.Value.Last).Key);
-            tries[address] = new(wrong, now, now + wait);
-            WrongKey(log, address, wrong);
-            return wait;
         }
+        await Task.Delay(wait, clock, context.RequestAborted);
+        return Refusal.Wrong;
     }
 
     // A house with IPv6 has more addresses than anybody could count; its first half is the house.
@@ -170,25 +178,26 @@ public sealed partial class AccessKey(string secret, TimeProvider clock, ILogger
         }
     }
 
-    private static int Slow(HttpContext context, TimeSpan wait)
+    private const string CrowdedWords = "Too many wrong keys come in just now. Try again in a second.";
+
+    private static int Crowded(HttpContext context)
     {
-        context.Response.Headers.RetryAfter = Math.Ceiling(wait.TotalSeconds).ToString(CultureInfo.InvariantCulture);
+        context.Response.Headers.RetryAfter = "1";
         return StatusCodes.Status429TooManyRequests;
     }
 
-    private static string Patience(TimeSpan wait) =>
-        $"Too many wrong keys came from here. Try again in {Math.Ceiling(wait.TotalSeconds):0} seconds.";
-
     /// <param name="context">The request.</param>
     /// <param name="to">Where to go afterwards.</param>
-    /// <param name="wait">How long the next try has to wait; null when none was made.</param>
-    private static async Task AskAsync(HttpContext context, string to, TimeSpan? wait)
+    /// <param name="refusal">Why the last try did not help; null when none was made.</param>
+    private static async Task AskAsync(HttpContext context, string to, Refusal? refusal)
     {
-        var words =
-            wait is not { } time ? ""
-            : time > TimeSpan.Zero ? Patience(time)
-            : "That is not the key. Try again.";
-        context.Response.StatusCode = wait > TimeSpan.Zero ? Slow(context, wait.Value) : StatusCodes.Status401Unauthorized;
+        var words = refusal switch
+        {
+            null => "",
+            Refusal.Crowded => CrowdedWords,
+            _ => "That is not the key. Try again.",
+        };
+        context.Response.StatusCode = refusal == Refusal.Crowded ? Crowded(context) : StatusCodes.Status401Unauthorized;
         context.Response.Headers.CacheControl = "no-store";
         context.Response.ContentType = "text/html; charset=utf-8";
         var nonce = Protection.AllowPage(context, formsHere: true);

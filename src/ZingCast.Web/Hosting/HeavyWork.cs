@@ -11,9 +11,9 @@ public static class HeavyWork
     // Dragging asks a few times a second and leaves what it asked before; a queue longer than this is no person's doing.
     private const int Waiting = 64;
 
-    private sealed class Heavy
+    private sealed class Ends
     {
-        public static readonly Heavy Mark = new();
+        public static readonly Ends Mark = new();
     }
 
     /// <summary>Holds the turns of one house.</summary>
@@ -40,7 +40,7 @@ public static class HeavyWork
         app.Use(
             async (context, next) =>
             {
-                if (context.GetEndpoint()?.Metadata.GetMetadata<Heavy>() is null)
+                if (context.GetEndpoint()?.Metadata.GetMetadata<Ends>() is null)
                 {
                     await next(context);
                     return;
@@ -52,12 +52,15 @@ public static class HeavyWork
         );
     }
 
+    /// <summary>Marks an endpoint that is waited for and takes no turn: it is given up when the house closes.</summary>
+    public static RouteHandlerBuilder EndsAtClosing(this RouteHandlerBuilder endpoint) => endpoint.WithMetadata(Ends.Mark);
+
     /// <summary>
     /// Marks an endpoint whose work is heavy. It waits for its turn with its body already read, so that a slow sender holds up nobody.
     /// </summary>
     public static RouteHandlerBuilder IsHeavy(this RouteHandlerBuilder endpoint) =>
         endpoint
-            .WithMetadata(Heavy.Mark)
+            .EndsAtClosing()
             .AddEndpointFilter(
                 async (call, next) =>
                 {

@@ -24,7 +24,14 @@ public sealed class SentenceConverter : JsonConverter<Sentence>
 /// Turns unreadable bodies, lost races and a full disk into problem details with words a person can use. What is a fault of ours says so
 /// and is logged.
 /// </summary>
-public sealed partial class FriendlyFailures(IProblemDetailsService problems, ILogger<FriendlyFailures> log) : IExceptionHandler
+public sealed partial class FriendlyFailures(
+    IProblemDetailsService problems,
+    Upkeep upkeep,
+    FileWatch watch,
+    Settings settings,
+    IHostApplicationLifetime lifetime,
+    ILogger<FriendlyFailures> log
+) : IExceptionHandler
 {
     // SQLite's words for a row that was free when it was asked for, and is not when it is written or brought back.
     private const int TagTaken = 2067,
@@ -34,10 +41,10 @@ public sealed partial class FriendlyFailures(IProblemDetailsService problems, IL
     {
         var problem = exception switch
         {
-            OperationCanceledException when httpContext.RequestAborted.IsCancellationRequested => Says(
-                503,
-                "Zing Cast is being stopped. Nothing was changed."
-            ),
+            // Whatever breaks while the house closes breaks because of that.
+            _ when lifetime.ApplicationStopping.IsCancellationRequested
+                    && exception is OperationCanceledException or ObjectDisposedException => Stopping,
+            OperationCanceledException when httpContext.RequestAborted.IsCancellationRequested => Stopping,
             BadHttpRequestException bad => Unreadable(bad),
             StaleException stale => Says(412, stale.Message),
             DbUpdateConcurrencyException => Says(412, "This was changed elsewhere in the same moment. Nothing was changed; look again."),
@@ -49,7 +56,10 @@ public sealed partial class FriendlyFailures(IProblemDetailsService problems, IL
         if (problem is null)
         {
             OurFault(log, httpContext.Request.Method, httpContext.Request.Path, exception);
-            problem = Says(500, "Something broke on our side. Nothing was changed.");
+            problem =
+                await upkeep.SweepAsync(CancellationToken.None) > 0
+                    ? Says(503, "Something kept did not hold together. It was set aside, and Your data lists it; look again.")
+                    : Says(500, "Something broke on our side. Nothing was changed.");
         }
         if (problem.Status == 507)
             NoRoom(log, httpContext.Request.Method, httpContext.Request.Path, problem.Title!);
@@ -68,9 +78,11 @@ public sealed partial class FriendlyFailures(IProblemDetailsService problems, IL
             var words => words,
         };
 
+    private static ProblemDetails Stopping => Says(503, "Zing Cast is being stopped. Nothing was changed.");
+
     private static ProblemDetails Says(int status, string title) => new() { Status = status, Title = title };
 
-    private static ProblemDetails? Kept(SqliteException failed) =>
+    private ProblemDetails? Kept(SqliteException failed) =>
         failed switch
         {
             { SqliteExtendedErrorCode: TagTaken } => Says(
@@ -84,6 +96,17 @@ public sealed partial class FriendlyFailures(IProblemDetailsService problems, IL
             _ when DataFolder.IsFull(failed) => Says(
                 507,
                 "The disk is full, so nothing was kept. What was kept before is safe; make room and go on."
+            ),
+            _ when DataFolder.IsReadOnly(failed) => Says(
+                507,
+                $"{DataFolder.FileIn(settings.Data)} may not be written to, so nothing was kept. What was kept before is safe; give Zing Cast "
+                    + "the right to write to it and go on."
+            ),
+            _ when DataFolder.IsOutOfReach(failed) => Says(
+                507,
+                watch.IsThere
+                    ? $"{DataFolder.FileIn(settings.Data)} cannot be opened or read just now, so nothing was kept. Look at the disk it is on."
+                    : watch.Gone
             ),
             _ when DataFolder.IsBusy(failed) => Says(
                 503,

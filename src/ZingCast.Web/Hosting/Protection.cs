@@ -21,6 +21,9 @@ public static class Protection
                     headers.ContentSecurityPolicy = context.Items[Policy] as string ?? Nothing;
                     headers.XFrameOptions = "DENY";
                     headers.XContentTypeOptions = "nosniff";
+                    // What is kept is read anew each time, and lies in no cache of a browser that others use too.
+                    if (context.Request.Path.StartsWithSegments("/api") && headers.CacheControl.Count == 0)
+                        headers.CacheControl = "no-store";
                     headers["Referrer-Policy"] = "same-origin";
                     headers["Cross-Origin-Resource-Policy"] = "same-origin";
                     headers["Cross-Origin-Opener-Policy"] = "same-origin";

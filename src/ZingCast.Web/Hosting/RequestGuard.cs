@@ -9,7 +9,12 @@ public static class RequestGuard
     public static void Guard(WebApplication app, Settings settings)
     {
         var key = settings.AccessKey is { } secret
-            ? new AccessKey(secret, app.Services.GetRequiredService<TimeProvider>(), app.Services.GetRequiredService<ILogger<AccessKey>>())
+            ? new AccessKey(
+                secret,
+                app.Services.GetRequiredService<Sessions>(),
+                app.Services.GetRequiredService<TimeProvider>(),
+                app.Services.GetRequiredService<ILogger<AccessKey>>()
+            )
             : null;
         app.Use(
             async (context, next) =>

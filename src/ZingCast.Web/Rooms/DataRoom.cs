@@ -13,8 +13,19 @@ namespace ZingCast.Web.Rooms;
 /// <param name="File">The file in it.</param>
 /// <param name="Bytes">Its size with what was written ahead of it.</param>
 /// <param name="Copies">Copies beside it, newest first.</param>
-/// <param name="CopiesKept">How many of those made by themselves are kept.</param>
-public sealed record DataAnswer(string Folder, string File, long Bytes, IReadOnlyList<DataCopy> Copies, int CopiesKept);
+/// <param name="SetAside">Rows that did not hold together and are shown nowhere else, newest first.</param>
+/// <param name="Gone">Why nothing is kept any more; null while the file is where it was.</param>
+public sealed record DataAnswer(
+    string Folder,
+    string File,
+    long Bytes,
+    IReadOnlyList<DataCopy> Copies,
+    IReadOnlyList<SetAsideAnswer> SetAside,
+    string? Gone
+);
+
+/// <summary>A row that does not hold together: what it was, and what is wrong with it.</summary>
+public sealed record SetAsideAnswer(int Id, string List, string Named, string Why, DateTime At);
 
 /// <summary>A file to read into the house, and what to do with what both have.</summary>
 public sealed record HouseRequest(string Text, HouseMerge Merge = HouseMerge.Mine);
@@ -38,24 +49,67 @@ public static class DataRoom
 
         data.MapGet(
                 "",
-                (Settings settings) =>
+                async (Settings settings, ZingDb db, FileWatch watch, CancellationToken cancel) =>
                 {
                     var folder = new DirectoryInfo(settings.Data);
                     return TypedResults.Ok(
                         new DataAnswer(
                             folder.FullName,
                             DataFolder.FileName,
-                            folder
-                                .EnumerateFiles(DataFolder.FileName + "*")
-                                .Where(f => f.Name is DataFolder.FileName or DataFolder.FileName + "-wal")
-                                .Sum(f => f.Length),
+                            folder.Exists
+                                ? folder
+                                    .EnumerateFiles(DataFolder.FileName + "*")
+                                    .Where(f => f.Name is DataFolder.FileName or DataFolder.FileName + "-wal")
+                                    .Sum(f => f.Length)
+                                : 0,
                             DataFolder.Copies(settings.Data),
-                            DataFolder.CopiesKept
+                            watch.IsThere
+                                ? await db
+                                    .SetAside.AsNoTracking()
+                                    .OrderByDescending(s => s.Id)
+                                    .Select(s => new SetAsideAnswer(s.Id, s.List, s.Named, s.Why, s.At))
+                                    .ToListAsync(cancel)
+                                : [],
+                            watch.IsThere ? null : watch.Gone
                         )
                     );
                 }
             )
-            .WithSummary("Where everything is kept, and the copies beside it.");
+            .WithSummary("Where everything is kept, the copies beside it, and what was set aside.");
+        data.MapGet(
+                "/set-aside/{id:int}",
+                async Task<Results<FileContentHttpResult, ProblemHttpResult>> (int id, ZingDb db, CancellationToken cancel) =>
+                    await db.SetAside.AsNoTracking().FirstOrDefaultAsync(s => s.Id == id, cancel) is { } row
+                        ? TypedResults.File(Encoding.UTF8.GetBytes(row.Columns), "application/json", $"{row.List}-{row.Row}.json")
+                        : Problems.Gone("a row")
+            )
+            .WithSummary("A row that was set aside, as it stood in the file.")
+            .Refuses(404);
+        data.MapGet(
+                "/rescue",
+                FileStreamHttpResult (FileWatch watch, TimeProvider clock) =>
+                {
+                    var part = Path.Combine(Path.GetTempPath(), $"sending-{Guid.NewGuid():N}.db");
+                    watch.Rescue(part);
+                    return Sent(part, $"zing-rescued-{clock.GetLocalNow():yyyy-MM-dd}.db");
+                }
+            )
+            .IsHeavy()
+            .WithSummary("Everything that the open file still holds, where the one in the folder was deleted or moved away.")
+            .Refuses(507);
+
+        var sessions = app.MapGroup("/api/sessions").WithTags("Data");
+        sessions
+            .MapGet("", (Sessions all, HttpContext context) => TypedResults.Ok(all.List(context)))
+            .WithSummary("Browsers that came in with the key since the start; none where no key is asked for.");
+        sessions
+            .MapDelete(
+                "/{id:int}",
+                Results<NoContent, ProblemHttpResult> (int id, Sessions all) =>
+                    all.End(id) ? TypedResults.NoContent() : Problems.Gone("a session")
+            )
+            .WithSummary("Ends a session: that browser is asked for the key again.")
+            .Refuses(404);
 
         data.MapGet(
                 "/copy",
@@ -63,15 +117,7 @@ public static class DataRoom
                 {
                     var part = Path.Combine(settings.Data, $"sending-{Guid.NewGuid():N}.db");
                     DataFolder.Backup(settings.Data, part);
-                    var file = new FileStream(
-                        part,
-                        FileMode.Open,
-                        FileAccess.Read,
-                        FileShare.Read,
-                        1 << 16,
-                        FileOptions.DeleteOnClose | FileOptions.Asynchronous
-                    );
-                    return TypedResults.File(file, "application/vnd.sqlite3", $"zing-{clock.GetLocalNow():yyyy-MM-dd}.db");
+                    return Sent(part, $"zing-{clock.GetLocalNow():yyyy-MM-dd}.db");
                 }
             )
             .IsHeavy()
@@ -121,6 +167,21 @@ public static class DataRoom
             .WithSummary("Puts a copy back; what was here is kept beside it.")
             .Refuses(404, 507);
     }
+
+    // Sent, and gone with the last byte.
+    private static FileStreamHttpResult Sent(string part, string name) =>
+        TypedResults.File(
+            new FileStream(
+                part,
+                FileMode.Open,
+                FileAccess.Read,
+                FileShare.Read,
+                1 << 16,
+                FileOptions.DeleteOnClose | FileOptions.Asynchronous
+            ),
+            "application/vnd.sqlite3",
+            name
+        );
 
     private static async Task<Results<Ok<HouseAnswer>, ValidationProblem>> Read(
         HouseRequest request,
@@ -172,10 +233,19 @@ public static class DataRoom
         return TypedResults.Ok(new CopyAnswer(name, HouseFile.Differences(then, await HouseFile.DocumentAsync(db, at, cancel: cancel))));
     }
 
-    private static Results<Ok<PutBackAnswer>, ProblemHttpResult> PutBack(string name, Settings settings, TimeProvider clock)
+    private static Results<Ok<PutBackAnswer>, ProblemHttpResult> PutBack(
+        string name,
+        Settings settings,
+        FileWatch watch,
+        TimeProvider clock
+    )
     {
         if (Copy(name, settings) is not { } file)
             return Problems.Gone("a copy");
-        return TypedResults.Ok(new PutBackAnswer(Path.GetFileName(DataFolder.Restore(settings.Data, file, clock))));
+        watch.MustBeThere();
+        var kept = DataFolder.Restore(settings.Data, file, clock);
+        // A damaged file gave its place to another one.
+        watch.Begin();
+        return TypedResults.Ok(new PutBackAnswer(Path.GetFileName(kept)));
     }
 }

@@ -122,7 +122,7 @@ public static class LogbookRoom
 
     /// <summary>A sheet to take along.</summary>
     internal static FileContentHttpResult Sheet(string csv, string name) =>
-        TypedResults.File(System.Text.Encoding.UTF8.GetBytes(csv), "text/csv; charset=utf-8", $"{name}.csv");
+        TypedResults.File(System.Text.Encoding.UTF8.GetBytes(Sheets.Mark + csv), "text/csv; charset=utf-8", $"{name}.csv");
 
     private static async Task<Results<Ok<SheetAnswer>, ValidationProblem>> ReadSheet(
         SheetRequest request,

@@ -9,6 +9,7 @@ using ZingCast.Core.Rods;
 using ZingCast.Core.Shed;
 using ZingCast.Core.Trips;
 using ZingCast.Store;
+using ZingCast.Web.Hosting;
 
 namespace ZingCast.Web.Rooms;
 
@@ -84,7 +85,8 @@ public static class ShedLooks
                     );
                 }
             )
-            .WithSummary("What the shed can do for the kept briefs, what is missing, and which single purchase opens most days; so far.");
+            .WithSummary("What the shed can do for the kept briefs, what is missing, and which single purchase opens most days; so far.")
+            .EndsAtClosing();
         shed.MapPost(
                 "/paste/look",
                 (PasteRequest pasted, ZingDb db, TimeProvider clock, CancellationToken cancel) => Paste(pasted, false, db, clock, cancel)

@@ -67,10 +67,19 @@ public static class TripsRoom
             .Refuses(404, 412);
         trips
             .MapPost("/solve", Solve)
-            .WithSummary("The kit that serves the days best within limits; after two seconds the best so far. Ask again to have it go on.");
-        trips.MapGet("/{id:int}/packing", Pack).WithSummary("What to take, wind and tie for a trip, and when.").Refuses(404);
+            .WithSummary("The kit that serves the days best within limits; after two seconds the best so far. Ask again to have it go on.")
+            .EndsAtClosing();
+        trips
+            .MapGet("/{id:int}/packing", Pack)
+            .WithSummary("What to take, wind and tie for a trip, and when.")
+            .Refuses(404)
+            .EndsAtClosing();
         trips.MapPost("/{id:int}/packed", Tick).WithSummary("Ticks a thing off the packing list, or takes the tick back.").Refuses(404);
-        trips.MapGet("/{id:int}/calendar.ics", Calendar).WithSummary("The timetable of a trip as iCalendar.").Refuses(404, 409);
+        trips
+            .MapGet("/{id:int}/calendar.ics", Calendar)
+            .WithSummary("The timetable of a trip as iCalendar.")
+            .Refuses(404, 409)
+            .EndsAtClosing();
         trips
             .MapPost("/first", First)
             .WithSummary("The one rod, line and reel for somebody who owns nothing, from the days they expect.")
@@ -119,11 +128,13 @@ public static class TripsRoom
             .ToDictionaryAsync(b => b.Id, cancel);
         return
         [
-            .. days.Select(d =>
-                d.BriefId is { } id
-                    ? new TripDay(briefs[id].Name, Brief.Complete(briefs[id].Draft, casters), d.Times, d.Regret)
-                    : new TripDay(d.Name!, Brief.Complete(d.Draft!, casters), d.Times, d.Regret)
-            ),
+            // A brief that was set aside is no day any more.
+            .. days.Where(d => d.BriefId is not { } of || briefs.ContainsKey(of))
+                .Select(d =>
+                    d.BriefId is { } id
+                        ? new TripDay(briefs[id].Name, Brief.Complete(briefs[id].Draft, casters), d.Times, d.Regret)
+                        : new TripDay(d.Name!, Brief.Complete(d.Draft!, casters), d.Times, d.Regret)
+                ),
         ];
     }
 

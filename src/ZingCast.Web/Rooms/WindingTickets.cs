@@ -133,8 +133,23 @@ public static partial class ReelsRoom
             .MapPost("/{id:int}/reopen", Reopen)
             .WithSummary("Takes a wound ticket back; the spool is as it was before.")
             .Refuses(404, 409);
-        tickets.MapShelf<WindingTicket>(OneTicket);
+        var desk = ((IEndpointRouteBuilder)tickets).ServiceProvider.GetRequiredService<WindingDesk>();
+        tickets.MapShelf<WindingTicket>(
+            OneTicket,
+            async (db, id, away, cancel) =>
+            {
+                if (!away)
+                    return null;
+                if (await desk.IsWoundElsewhereAsync(db, id, cancel))
+                    return WoundElsewhere;
+                // Whoever puts it away wants nothing more of it wound.
+                await desk.StopAsync(db, id, cancel);
+                return null;
+            }
+        );
     }
+
+    private const string WoundElsewhere = "Another Zing Cast is winding this ticket. Stop it there first.";
 
     private static TicketAnswer Answer(WindingTicket ticket, WindingDesk desk, WindingCount? seen = null)
     {
@@ -236,9 +251,14 @@ public static partial class ReelsRoom
             return TypedResults.Ok(Answer(ticket, desk));
         if (await desk.StopAsync(db, id, cancel) is { } count)
             ticket = ticket with { LegTurns = count.Turns, LegM = count.LengthM };
-        return desk.Start(ticket)
-            ? TypedResults.Ok(Answer(ticket, desk))
-            : TypedResults.Problem(statusCode: 409, title: "The winder is winding another spool. Stop that first.");
+        if (await desk.StartAsync(db, ticket, cancel))
+            return TypedResults.Ok(Answer(ticket, desk));
+        return TypedResults.Problem(
+            statusCode: 409,
+            title: await desk.IsWoundElsewhereAsync(db, id, cancel)
+                ? WoundElsewhere
+                : "The winder is winding another spool. Stop that first."
+        );
     }
 
     private static async Task<Results<Ok<TicketAnswer>, ValidationProblem, ProblemHttpResult>> Reply(
@@ -255,15 +275,30 @@ public static partial class ReelsRoom
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         if (await InWork(id, request.Version, db, clock, cancel) is not { } ticket)
             return Problems.Gone(OneTicket);
+        if (await desk.IsWoundElsewhereAsync(db, id, cancel))
+            return TypedResults.Problem(statusCode: 409, title: WoundElsewhere);
         if (ticket.Reply(request.Reply, clock.GetUtcNow().UtcDateTime, out var problems) is not { } next)
             return Problems.Of(problems);
         if (next.IsWound)
+        {
+            // What went while it was wound is said, not laid on a spool that nobody finds.
+            if (await db.Shelf<Reel>(clock).FindAsync(ticket.ReelId, cancel) is null)
+                return Went(ticket.ReelWords);
+            if (await db.Shelf<FlyLine>(clock).FindAsync(ticket.LineId, cancel) is null)
+                return Went(ticket.LineWords);
             next = await Wound(next, db, clock, cancel);
+        }
         var kept = await db.Shelf<WindingTicket>(clock).KeepAsync(next, "This ticket", cancel);
         await transaction.CommitAsync(cancel);
         desk.LetGo(id);
         return TypedResults.Ok(Answer(kept, desk));
     }
+
+    private static ProblemHttpResult Went(string words) =>
+        TypedResults.Problem(
+            statusCode: 409,
+            title: $"{words} was put away meanwhile. Bring it back in the shed and finish here, or put this ticket away."
+        );
 
     // What was really wound lies on the spool from now on, and no longer where the line was before.
     private static async Task<WindingTicket> Wound(WindingTicket ticket, ZingDb db, TimeProvider clock, CancellationToken cancel)

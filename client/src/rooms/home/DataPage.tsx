@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { api, unwrap, type HouseChange, type HouseMerge } from '../../api/client';
+import { api, unwrap, type DataAnswer, type HouseChange, type HouseMerge } from '../../api/client';
 import { useAttempt } from '../../api/useAttempt';
 import { FileChoice } from '../../ui/FileChoice';
 import { Message } from '../../ui/Message';
@@ -32,6 +32,18 @@ export function DataPage() {
     <main id="main" className="mx-auto max-w-[72rem] px-5 py-4">
       <h1 className="text-2xl font-semibold">Your data</h1>
       <Message>{error?.message}</Message>
+      {data?.gone && (
+        <section aria-label="The file is gone" className="my-3 border-l-4 border-signal pl-3">
+          <Message>{data.gone}</Message>
+          <a
+            className="btn mt-2 inline-flex min-h-[44px] items-center bg-ink! text-paper!"
+            href="/api/data/rescue"
+            download
+          >
+            Save what is still held
+          </a>
+        </section>
+      )}
       {data && (
         <p className="max-w-3xl">
           Everything is one file, <strong>{data.file}</strong> ({size(data.bytes)}), in the folder{' '}
@@ -81,8 +93,10 @@ export function DataPage() {
           )}
         </section>
         <BringIn />
-        <Copies copies={data?.copies ?? []} kept={data?.copiesKept ?? 10} />
+        <Copies copies={data?.copies ?? []} />
         <SheetIn />
+        {data && data.setAside.length > 0 && <SetAside rows={data.setAside} />}
+        <CameIn />
       </div>
       <p className="mt-8 border-t border-hair pt-3 text-soft">
         Zing Cast is made with the work of many others:{' '}
@@ -92,6 +106,72 @@ export function DataPage() {
         .
       </p>
     </main>
+  );
+}
+
+/** Rows that did not hold together: shown nowhere else, and not lost. */
+function SetAside({ rows }: { rows: DataAnswer['setAside'] }) {
+  return (
+    <section aria-label="Set aside">
+      <h2 className="border-b border-ink pb-1 text-lg font-semibold">
+        Set aside <span className="font-normal text-soft">{rows.length}</span>
+      </h2>
+      <p className="mt-2">
+        These did not hold together, so no page shows them. Each can be saved as it stood. To have it back, enter it
+        anew, or bring in a document that has it.
+      </p>
+      <ul>
+        {rows.map((row) => (
+          <li key={row.id} className="flex flex-wrap items-baseline gap-x-3 border-b border-hair py-1.5">
+            <b className="wrap-anywhere">
+              {row.list}: {row.named}
+            </b>
+            <span className="min-w-0 flex-1 basis-48 text-soft wrap-anywhere">{row.why}</span>
+            <a className="underline" href={`/api/data/set-aside/${row.id}`} download>
+              save it
+            </a>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** Browsers that came in with the key, where one is asked for; each can be sent out again. */
+function CameIn() {
+  const { data } = useQuery({ queryKey: ['sessions'], queryFn: () => unwrap(api.GET('/api/sessions')), gcTime: 0 });
+  const { attempt, words } = useAttempt();
+  const queries = useQueryClient();
+  if (!data || data.length === 0) return null;
+  const end = (id: number, own: boolean) =>
+    attempt(async () => {
+      await unwrap(api.DELETE('/api/sessions/{id}', { params: { path: { id } } }));
+      if (own) window.location.assign('/');
+      else await queries.invalidateQueries({ queryKey: ['sessions'] });
+    });
+  return (
+    <section aria-label="Who came in">
+      <h2 className="border-b border-ink pb-1 text-lg font-semibold">Who came in with the key</h2>
+      <Message>{words}</Message>
+      <ul>
+        {data.map((s) => (
+          <li key={s.id} className="flex flex-wrap items-baseline gap-x-3 border-b border-hair py-1.5">
+            <b>{s.own ? `${s.browser}, this one` : s.browser}</b>
+            <span className="min-w-0 flex-1 basis-48 text-soft">
+              since {when(s.began)}, last seen {when(s.seen)}
+            </span>
+            <button
+              className="quiet min-h-[44px] underline"
+              aria-label={s.own ? 'Leave on this browser' : `End ${s.browser}, since ${when(s.began)}`}
+              onClick={() => void end(s.id, s.own)}
+            >
+              {s.own ? 'leave' : 'end'}
+            </button>
+          </li>
+        ))}
+      </ul>
+      <p className="mt-2 text-soft">Whoever is sent out is asked for the key again. All end when Zing Cast stops.</p>
+    </section>
   );
 }
 
@@ -241,13 +321,7 @@ function Changes({ changes, words, gone }: { changes: HouseChange[]; words: stri
 }
 
 /** Copies that were made by themselves, what each has otherwise than now, and the way back to it. */
-function Copies({
-  copies,
-  kept,
-}: {
-  copies: { name: string; kind: keyof typeof why; at: string; bytes: number }[];
-  kept: number;
-}) {
+function Copies({ copies }: { copies: { name: string; kind: keyof typeof why; at: string; bytes: number }[] }) {
   const [open, setOpen] = useState<string | null>(null);
   const { attempt, words } = useAttempt();
   const toast = useToast();
@@ -284,8 +358,8 @@ function Copies({
         Copies beside it <span className="font-normal text-soft">{copies.length}</span>
       </h2>
       <p className="mt-2">
-        Once a day, and before a new version changes the file, it is copied by itself; the last {kept} of these are
-        kept.
+        It is copied by itself once a day, before anything takes its place, and before a new version changes it. Kept
+        are the last ten days, the last of each week for eight weeks, and the last ten of the others.
       </p>
       <Message>{words}</Message>
       {copies.length === 0 && <p className="text-soft">None yet: the first is made when the file is a day old.</p>}

@@ -1,0 +1,144 @@
+using System.Globalization;
+using System.Text.Json.Nodes;
+using Microsoft.Data.Sqlite;
+using Microsoft.EntityFrameworkCore;
+using ZingCast.Core.Measures;
+
+namespace ZingCast.Store;
+
+/// <summary>
+/// A row that does not hold together, taken out of its table as it was: nothing shows it and nothing is lost. Rows are checked on their way
+/// in; one like this was written by an older version, or by another program.
+/// </summary>
+public sealed class SetAside
+{
+    public int Id { get; set; }
+
+    /// <summary>Which kind of thing, by its list in a document.</summary>
+    public required string List { get; set; }
+
+    /// <summary>Its number there.</summary>
+    public int Row { get; set; }
+
+    /// <summary>What it is known by, as far as that can be read.</summary>
+    public required string Named { get; set; }
+
+    /// <summary>What is wrong with it.</summary>
+    public required string Why { get; set; }
+
+    /// <summary>When it was set aside, UTC.</summary>
+    public DateTime At { get; set; }
+
+    /// <summary>Its columns as they were, as JSON.</summary>
+    public required string Columns { get; set; }
+
+    // A day that is to come is no reason: the clock may be wrong.
+    private static readonly DateOnly AnyDay = DateOnly.MaxValue.AddDays(-1);
+
+    /// <summary>
+    /// Looks at everything kept, what was put away too, and sets aside what cannot be read or shown; <paramref name="strictly"/>, where a page
+    /// broke, also what would be refused today. All in one transaction; within the one that is open, if any. Says how many there were.
+    /// </summary>
+    public static async Task<int> SweepAsync(ZingDb db, DateTime at, bool strictly, CancellationToken cancel = default)
+    {
+        List<SetAside> found = [];
+        foreach (var kind in HouseKind.All)
+            found.AddRange(await (Task<List<SetAside>>)Of(kind, nameof(OfAsync), db, kind, at, strictly, cancel));
+        if (found.Count == 0)
+            return 0;
+        await using var transaction = db.Database.CurrentTransaction is null ? await db.Database.BeginTransactionAsync(cancel) : null;
+        foreach (var one in found)
+        {
+            await (Task)Of(HouseKind.Of(one.List), nameof(DeleteAsync), db, one.Row, cancel);
+            if (one.List == HouseKind.CutJobs)
+                await db.ScrapsInJobs.Where(s => s.JobId == one.Row).ExecuteDeleteAsync(cancel);
+        }
+        db.SetAside.AddRange(found);
+        await db.SaveChangesAsync(cancel);
+        db.ChangeTracker.Clear();
+        if (transaction is not null)
+            await transaction.CommitAsync(cancel);
+        return found.Count;
+    }
+
+    private static object Of(HouseKind kind, string method, params object[] with) =>
+        typeof(SetAside)
+            .GetMethod(method, System.Reflection.BindingFlags.NonPublic | System.Reflection.BindingFlags.Static)!
+            .MakeGenericMethod(kind.Type)
+            .Invoke(null, with)!;
+
+    private static Task<int> DeleteAsync<T>(ZingDb db, int id, CancellationToken cancel)
+        where T : Kept => db.Set<T>().IgnoreQueryFilters().Where(x => x.Id == id).ExecuteDeleteAsync(cancel);
+
+    private static async Task<List<SetAside>> OfAsync<T>(ZingDb db, HouseKind kind, DateTime at, bool strictly, CancellationToken cancel)
+        where T : Kept
+    {
+        IQueryable<T> All() => db.Set<T>().IgnoreQueryFilters().AsNoTracking();
+        List<(int Id, string Why)> odd = [];
+        try
+        {
+            foreach (var thing in await All().ToListAsync(cancel))
+                if (Soundness.Problems(thing, AnyDay, strictly) is [var first, ..])
+                    odd.Add((thing.Id, $"{first.Field}: {first.Problem}"));
+        }
+        catch (Exception one) when (one is not (OperationCanceledException or SqliteException))
+        {
+            // One of them cannot even be read: each by itself.
+            odd.Clear();
+            foreach (var id in await All().Select(x => x.Id).ToListAsync(cancel))
+                try
+                {
+                    if (Soundness.Problems(await All().SingleAsync(x => x.Id == id, cancel), AnyDay, strictly) is [var first, ..])
+                        odd.Add((id, $"{first.Field}: {first.Problem}"));
+                }
+                catch (Exception unreadable) when (unreadable is not (OperationCanceledException or SqliteException))
+                {
+                    odd.Add((id, "It cannot be read."));
+                }
+        }
+        List<SetAside> found = [];
+        foreach (var (id, why) in odd)
+        {
+            var columns = await ColumnsAsync(db, db.Model.FindEntityType(kind.Type)!.GetTableName()!, id, cancel);
+            found.Add(
+                new()
+                {
+                    List = kind.Name,
+                    Row = id,
+                    Named = (columns["Tag"] ?? columns["Name"] ?? columns["SpoolName"])?.ToString() ?? $"number {id}",
+                    Why = why,
+                    At = at,
+                    Columns = columns.ToJsonString(),
+                }
+            );
+        }
+        return found;
+    }
+
+    private static async Task<JsonObject> ColumnsAsync(ZingDb db, string table, int id, CancellationToken cancel)
+    {
+        await db.Database.OpenConnectionAsync(cancel);
+        try
+        {
+            await using var command = ((SqliteConnection)db.Database.GetDbConnection()).CreateCommand();
+            command.CommandText = $"select * from \"{table}\" where \"Id\" = $id";
+            command.Parameters.AddWithValue("$id", id);
+            await using var reader = await command.ExecuteReaderAsync(cancel);
+            await reader.ReadAsync(cancel);
+            JsonObject columns = [];
+            for (var i = 0; i < reader.FieldCount; i++)
+                columns[reader.GetName(i)] = reader.GetValue(i) switch
+                {
+                    DBNull => null,
+                    long number => number,
+                    double number when double.IsFinite(number) => number,
+                    var other => Convert.ToString(other, CultureInfo.InvariantCulture),
+                };
+            return columns;
+        }
+        finally
+        {
+            await db.Database.CloseConnectionAsync();
+        }
+    }
+}
