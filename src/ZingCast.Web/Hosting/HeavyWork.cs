@@ -45,9 +45,18 @@ public static class HeavyWork
                     await next(context);
                     return;
                 }
-                using var either = CancellationTokenSource.CreateLinkedTokenSource(context.RequestAborted, closing);
+                var gone = context.RequestAborted;
+                using var either = CancellationTokenSource.CreateLinkedTokenSource(gone, closing);
                 context.RequestAborted = either.Token;
-                await next(context);
+                try
+                {
+                    await next(context);
+                }
+                finally
+                {
+                    // Whoever still waits is there to be told; only who went away is not.
+                    context.RequestAborted = gone;
+                }
             }
         );
     }

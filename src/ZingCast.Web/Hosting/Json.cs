@@ -50,7 +50,7 @@ public sealed partial class FriendlyFailures(
             DbUpdateConcurrencyException => Says(412, "This was changed elsewhere in the same moment. Nothing was changed; look again."),
             DbUpdateException { InnerException: SqliteException failed } => Kept(failed),
             SqliteException failed => Kept(failed),
-            DataFolderException folder => Says(507, folder.Message),
+            DataFolderException folder => Says(507, watch.IsThere ? folder.Message : watch.Gone),
             _ => null,
         };
         if (problem is null)
