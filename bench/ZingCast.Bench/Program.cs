@@ -22,6 +22,12 @@ using ZingCast.Store;
 using ZingCast.Web;
 using ZingCast.Web.Hosting;
 
+if (args is ["load"])
+{
+    await UnderLoad.Measure(AnyShed(400, 800, 150, 6));
+    return;
+}
+
 // Every row is measured in this run, on this machine, and set against the same first row.
 var loan = DemoGear.Shed();
 var brief = Brief.Complete(DemoGear.Briefs[0].Draft);
@@ -453,6 +459,7 @@ if (rows.Any(r => r.AimS > 0 && r.Seconds > r.AimS))
 Console.WriteLine($"The big shed reported its progress {reports / 4} times a solve.");
 var (usual, tenfold) = Allocations.Measure();
 Console.WriteLine($"Allocated by one cast: {usual} B; with ten times the steps: {tenfold} B (memory diagnoser).");
+await UnderLoad.Measure(AnyShed(400, 800, 150, 6));
 await house.StopAsync();
 Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
 Directory.Delete(data, recursive: true);

@@ -197,8 +197,8 @@ public static class HouseFile
     }
 
     /// <summary>
-    /// What reading a file would come to, from a snapshot of the house, or from the transaction that is open: nothing is written, and nobody
-    /// who writes waits for it. Faults are named by list, entry (from 1) and field.
+    /// What reading a file would come to, from a snapshot of the house, or from the transaction that is open: nothing is written, and
+    /// nobody who writes waits for it. Faults are named by list, entry (from 1) and field.
     /// </summary>
     public static async Task<HousePlan> LookAsync(
         ZingDb db,

@@ -36,8 +36,8 @@ public sealed class SetAside
     private static readonly DateOnly AnyDay = DateOnly.MaxValue.AddDays(-1);
 
     /// <summary>
-    /// Looks at everything kept, what was put away too, and sets aside what cannot be read or shown; <paramref name="strictly"/>, where a page
-    /// broke, also what would be refused today. All in one transaction; within the one that is open, if any. Says how many there were.
+    /// Looks at everything kept, what was put away too, and sets aside what cannot be read or shown; <paramref name="strictly"/>, where a
+    /// page broke, also what would be refused today. All in one transaction; within the one that is open, if any. Says how many there were.
     /// </summary>
     public static async Task<int> SweepAsync(ZingDb db, DateTime at, bool strictly, CancellationToken cancel = default)
     {
@@ -79,7 +79,7 @@ public sealed class SetAside
         {
             foreach (var thing in await All().ToListAsync(cancel))
                 if (Soundness.Problems(thing, AnyDay, strictly) is [var first, ..])
-                    odd.Add((thing.Id, $"{first.Field}: {first.Problem}"));
+                    odd.Add((thing.Id, Words(first)));
         }
         catch (Exception one) when (one is not (OperationCanceledException or SqliteException))
         {
@@ -89,7 +89,7 @@ public sealed class SetAside
                 try
                 {
                     if (Soundness.Problems(await All().SingleAsync(x => x.Id == id, cancel), AnyDay, strictly) is [var first, ..])
-                        odd.Add((id, $"{first.Field}: {first.Problem}"));
+                        odd.Add((id, Words(first)));
                 }
                 catch (Exception unreadable) when (unreadable is not (OperationCanceledException or SqliteException))
                 {
@@ -114,6 +114,8 @@ public sealed class SetAside
         }
         return found;
     }
+
+    private static string Words(FieldProblem problem) => problem.Field == "entry" ? problem.Problem : $"{problem.Field}: {problem.Problem}";
 
     private static async Task<JsonObject> ColumnsAsync(ZingDb db, string table, int id, CancellationToken cancel)
     {

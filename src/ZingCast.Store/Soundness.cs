@@ -29,7 +29,7 @@ public static class Soundness
         // Whatever kind of fault it is that odd figures lead to, it is theirs.
         catch (Exception odd) when (odd is not OutOfMemoryException)
         {
-            return [new("entry", "Something in this entry is empty, or too large or small for what follows from it.")];
+            return [new("entry", "Something in it is missing, no word that is known here, or out of all bounds.")];
         }
     }
 }

@@ -369,12 +369,12 @@ public sealed class HouseFileTests : IDisposable
     [InlineData("cutJobs", """{"key":"x","target":{"lengthM":9,"massKg":0.02},"pieces":[],"begunAt":"2026-05-01T00:00:00Z"}""", "pieces")]
     [InlineData(
         "lines",
-        """{"key":"L1","tag":"L1","name":"l","lengthM":27,"headM":11,"measured":[{"lengthM":-27,"startM":0.001,"endM":0.001,"kgM3":900}]}""",
+        """{"key":"L1","tag":"L1","name":"l","lengthM":27,"headM":11,"measured":[{"lengthM":-27,"startM":1e-3,"endM":1e-3,"kgM3":900}]}""",
         "measured[0].lengthM"
     )]
     [InlineData(
         "leaders",
-        """{"key":"K1","tag":"K1","name":"k","leader":{"pieces":[{"part":"tippet","lengthM":2,"startM":0.0003,"endM":0.0003,"ownN":5e-324}]}}""",
+        """{"key":"K","tag":"K","name":"k","leader":{"pieces":[{"part":"tippet","lengthM":2,"startM":3e-4,"endM":3e-4,"ownN":5e-324}]}}""",
         "leader.pieces[0].ownN"
     )]
     public async Task What_would_break_a_page_is_refused_at_its_field(string list, string entry, string field)

@@ -64,7 +64,10 @@ public sealed partial class ProcessTests
                 "/api/backup/read",
                 new
                 {
-                    text = """{"format":"zing-cast","version":1,"rods":[{"key":"Q1","tag":"Q1","name":"q","lengthM":2.7,"printedClass":6,"massKg":0.09}]}""",
+                    text = """
+                    {"format":"zing-cast","version":1,
+                     "rods":[{"key":"Q1","tag":"Q1","name":"q","lengthM":2.7,"printedClass":6,"massKg":0.09}]}
+                    """,
                 },
                 Now
             ),

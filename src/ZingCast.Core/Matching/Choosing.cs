@@ -104,7 +104,9 @@ public static class Choosing
         return Loading(line, hangs, rod, brief) + Suiting(line, hangs.Kg, spec, brief);
     }
 
-    /// <summary>The same for many lines on one rod after another, by a line's place: what the rod does not decide is worked out once.</summary>
+    /// <summary>
+    /// The same for many lines on one rod after another, by a line's place: what the rod does not decide is worked out once.
+    /// </summary>
     internal static Func<int, Rod, double> Costs(IReadOnlyList<FlyLine> lines, Specification spec, Brief brief)
     {
         var hung = Hung(lines, spec, brief);

@@ -23,7 +23,9 @@ public static class DayWorth
         return cost >= Choosing.Impossible ? 0 : Of(cost, score.Works);
     }
 
-    /// <summary>The most that an outfit can be worth that costs so much at least; <paramref name="works"/> while nothing is known to fail.</summary>
+    /// <summary>
+    /// The most that an outfit can be worth that costs so much at least; <paramref name="works"/> while nothing is known to fail.
+    /// </summary>
     internal static double AtMost(double cost, bool works) =>
         Of(Math.Max(0, cost >= Choosing.Impossible ? cost - Choosing.Impossible : cost), works);
 

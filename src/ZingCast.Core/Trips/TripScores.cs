@@ -266,7 +266,8 @@ public sealed class TripScores
     // A reel is bought with one spare spool.
     private const int SoldWith = 2;
 
-    // So many comparisons of a search come before the first word about it, some hundredths of a second; each time it goes on for twice as many.
+    // So many comparisons of a search come before the first word about it, some hundredths of a second; each time it goes on for twice
+    // as many.
     private const long FirstSteps = 10_000_000;
 
     /// <summary>

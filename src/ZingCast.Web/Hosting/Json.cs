@@ -99,13 +99,13 @@ public sealed partial class FriendlyFailures(
             ),
             _ when DataFolder.IsReadOnly(failed) => Says(
                 507,
-                $"{DataFolder.FileIn(settings.Data)} may not be written to, so nothing was kept. What was kept before is safe; give Zing Cast "
-                    + "the right to write to it and go on."
+                $"{DataFolder.FileIn(settings.Data)} may not be written to, so nothing was kept. What was kept before is safe; give "
+                    + "Zing Cast the right to write to it and go on."
             ),
             _ when DataFolder.IsOutOfReach(failed) => Says(
                 507,
                 watch.IsThere
-                    ? $"{DataFolder.FileIn(settings.Data)} cannot be opened or read just now, so nothing was kept. Look at the disk it is on."
+                    ? $"{DataFolder.FileIn(settings.Data)} cannot be opened or read just now, so nothing was kept. Look at its disk."
                     : watch.Gone
             ),
             _ when DataFolder.IsBusy(failed) => Says(

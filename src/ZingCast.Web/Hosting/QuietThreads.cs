@@ -12,8 +12,9 @@ public sealed class QuietThreads : TaskScheduler, IDisposable
     // The system shares the cores among them; more searches than this wait for one to end.
     private const int Most = 8;
 
-    // Of 0 to 19: at 10 a thread gets about a tenth of what one of the others gets.
-    private const int Niceness = 10;
+    // Of 0 to 19: at 5 a thread gets about a third of what one of the others gets. More would starve a search on a machine that is busy
+    // with something else.
+    private const int Niceness = 5;
 
     private readonly BlockingCollection<Task> waiting = [];
     private readonly Lock door = new();
@@ -27,12 +28,32 @@ public sealed class QuietThreads : TaskScheduler, IDisposable
     public Task<T> RunAsync<T>(Func<T> work, CancellationToken cancel) =>
         Task.Factory.StartNew(work, cancel, TaskCreationOptions.DenyChildAttach, this);
 
+    /// <summary>
+    /// Runs work on a thread of its own that is like any other until it says <see cref="GiveWay"/>: for work with somebody waiting for its
+    /// first word. What it spreads over several goes to the quiet ones.
+    /// </summary>
+    public Task<T> RunAtOnceAsync<T>(Func<T> work, CancellationToken cancel) =>
+        Task.Factory.StartNew(work, cancel, TaskCreationOptions.DenyChildAttach | TaskCreationOptions.LongRunning, this);
+
     /// <inheritdoc />
     public override int MaximumConcurrencyLevel => Most;
 
     /// <inheritdoc />
     protected override void QueueTask(Task task)
     {
+        if (task.CreationOptions.HasFlag(TaskCreationOptions.LongRunning))
+        {
+            new Thread(() =>
+            {
+                mine = this;
+                TryExecuteTask(task);
+            })
+            {
+                IsBackground = true,
+                Name = "search",
+            }.Start();
+            return;
+        }
         lock (door)
         {
             waiting.Add(task);
@@ -65,8 +86,8 @@ public sealed class QuietThreads : TaskScheduler, IDisposable
     /// <summary>Lets the threads end when they have nothing to do.</summary>
     public void Dispose() => waiting.CompleteAdding();
 
-    // On Linux each thread has a niceness of its own; 0 is the one that asks.
-    private static void GiveWay()
+    /// <summary>From here on this thread gives way. On Linux each has a niceness of its own; 0 is the one that asks.</summary>
+    public static void GiveWay()
     {
         if (OperatingSystem.IsLinux())
             _ = SetPriority(0, 0, Niceness);

@@ -110,7 +110,9 @@ public sealed class TripSearches(QuietThreads quiet, TimeProvider clock) : IDisp
         await place.Turn.WaitAsync(end);
         try
         {
-            job.Latest = await quiet.RunAsync(
+            // Somebody waits for the first word; what comes after it gives way.
+            var told = false;
+            job.Latest = await quiet.RunAtOnceAsync(
                 () =>
                 {
                     var pool = TripPool.Of(shed);
@@ -121,6 +123,9 @@ public sealed class TripSearches(QuietThreads quiet, TimeProvider clock) : IDisp
                         {
                             job.Latest = soFar;
                             job.First.TrySetResult();
+                            if (!told)
+                                QuietThreads.GiveWay();
+                            told = true;
                             end.ThrowIfCancellationRequested();
                         }
                     );
