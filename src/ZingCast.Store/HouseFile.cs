@@ -165,7 +165,7 @@ public static class HouseFile
     // Null for a thing whose other half was set aside: no house could read it. A trip's day whose brief went so is left out of the trip.
     private static JsonObject? Written(HouseKind kind, HouseRow row, House house)
     {
-        var needed = kind.Refs.Where(at => HouseRefs.IsNeeded(kind, at)).ToList();
+        var needed = kind.Refs.Where(at => HouseRefs.IsNeeded(kind, at, row.Thing)).ToList();
         var record = (JsonObject)JsonSerializer.SerializeToNode(row.Thing, kind.Type, Records)!;
         if (needed.Any(at => HouseRefs.Along(record, at.Path, value => HouseRefs.Named(at, row.Thing, value, house))))
             return null;

@@ -169,9 +169,9 @@ internal static class HouseRefs
     /// Whether a thing that refers to nothing here any more is nothing by itself: a spool without its reel. What may do without, such as a
     /// ticket's finished spool, and what is one of several, such as a piece packed, does.
     /// </summary>
-    public static bool IsNeeded(HouseKind kind, Ref at) =>
+    public static bool IsNeeded(HouseKind kind, Ref at, Kept thing) =>
         !at.Loose
-        && at.Form is RefForm.Number or RefForm.Cared
+        && (at.Form == RefForm.Number || (thing is Service service && HouseKind.PieceKind(service) is not null))
         && (at.Path == "pieces[].scrapId" || kind.Type.GetProperty(PlainText.Capital(at.Path))?.PropertyType == typeof(int));
 
     public static (JsonNode? Found, string? Problem) Numbered(Ref at, JsonObject record, JsonNode value, House house)

@@ -325,6 +325,16 @@ public sealed class HouseRoundTripTests : IDisposable
         await using var full = House("full");
         await FillAsync(full);
         var document = await WrittenAsync(full);
+        // Nothing that is kept stays behind.
+        var rows = 0L;
+        await full.Database.OpenConnectionAsync(Cancel);
+        foreach (var table in full.Model.GetEntityTypes().Where(t => t.ClrType.IsAssignableTo(typeof(Kept))).Select(t => t.GetTableName()!))
+        {
+            await using var count = full.Database.GetDbConnection().CreateCommand();
+            count.CommandText = $"select count(*) from \"{table}\"";
+            rows += (long)(await count.ExecuteScalarAsync(Cancel))!;
+        }
+        Assert.Equal(rows, document.Where(l => l.Value is JsonArray).Sum(l => ((JsonArray)l.Value!).Count));
         foreach (var (list, patch) in Said)
         {
             var fullest = ((JsonArray)document[list]!).Select(e => (JsonObject)e!).MaxBy(e => e.ToJsonString().Length)!;

@@ -43,7 +43,7 @@ public sealed class FieldCheck
                 text is null || text.Length > longest || PlainText.IsVisible(text),
                 "There is a sign in this that nobody can see. Type it anew instead of pasting it."
             )
-            .Must(field, lines || text?.AsSpan().IndexOfAny('\n', '\r', '\t') is null or < 0, "Keep this on one line.");
+            .Must(field, lines || text?.AsSpan().IndexOfAny('\n', '\r') is null or < 0, "Keep this on one line.");
 
     /// <summary>
     /// A day that somebody did something: given, not before <see cref="EarliestYear"/> and, with a day's grace for other time zones, not
