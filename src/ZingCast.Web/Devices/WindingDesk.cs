@@ -1,4 +1,3 @@
-using System.Linq.Expressions;
 using Microsoft.EntityFrameworkCore;
 using ZingCast.Core.Reels;
 using ZingCast.Store;
@@ -21,7 +20,7 @@ public sealed partial class WindingDesk(IWinder winder, IServiceScopeFactory sco
     private static readonly TimeSpan Silent = TimeSpan.FromSeconds(5);
 
     // This program, among those that may work on one folder.
-    private readonly string me = Guid.NewGuid().ToString("N");
+    private readonly string me = $"{Environment.MachineName}/{Environment.ProcessId}/{Guid.NewGuid():N}";
 
     private readonly Lock turn = new();
     private int? ticketId;
@@ -32,18 +31,37 @@ public sealed partial class WindingDesk(IWinder winder, IServiceScopeFactory sco
     public string Name => winder.Name;
 
     /// <summary>Whether another program winds for this ticket just now.</summary>
-    public Task<bool> IsWoundElsewhereAsync(ZingDb db, int id, CancellationToken cancel) =>
-        db.WindingTickets.Where(t => t.Id == id).AnyAsync(Elsewhere, cancel);
+    public async Task<bool> IsWoundElsewhereAsync(ZingDb db, int id, CancellationToken cancel) => (await ByAsync(db, id, cancel)).Elsewhere;
 
-    private Expression<Func<WindingTicket, bool>> Elsewhere
+    private async Task<(string? By, bool Elsewhere)> ByAsync(ZingDb db, int id, CancellationToken cancel)
     {
-        get
+        var said = await db
+            .WindingTickets.Where(t => t.Id == id)
+            .Select(t => new { By = EF.Property<string?>(t, ZingDb.WoundBy), At = EF.Property<DateTime?>(t, ZingDb.WoundAt) })
+            .FirstOrDefaultAsync(cancel);
+        return (
+            said?.By,
+            said?.By is { } by
+                && by != me
+                && said.At > clock.GetUtcNow().UtcDateTime - Silent
+                && by.Split('/') is var program
+                && !Died(program)
+        );
+    }
+
+    // A program of this machine that was killed winds no more, however lately it said so.
+    private static bool Died(string[] program)
+    {
+        if (program is not [var machine, var number, _] || machine != Environment.MachineName || !int.TryParse(number, out var id))
+            return false;
+        try
         {
-            var since = clock.GetUtcNow().UtcDateTime - Silent;
-            return t =>
-                EF.Property<string?>(t, ZingDb.WoundBy) != null
-                && EF.Property<string?>(t, ZingDb.WoundBy) != me
-                && EF.Property<DateTime?>(t, ZingDb.WoundAt) > since;
+            using var process = System.Diagnostics.Process.GetProcessById(id);
+            return process.HasExited;
+        }
+        catch (ArgumentException)
+        {
+            return true;
         }
     }
 
@@ -53,16 +71,11 @@ public sealed partial class WindingDesk(IWinder winder, IServiceScopeFactory sco
     /// </summary>
     public async Task<bool> StartAsync(ZingDb db, WindingTicket ticket, CancellationToken cancel)
     {
-        var since = clock.GetUtcNow().UtcDateTime - Silent;
+        var (by, elsewhere) = await ByAsync(db, ticket.Id, cancel);
+        if (elsewhere)
+            return false;
         var claimed = await db
-            .WindingTickets.Where(t =>
-                t.Id == ticket.Id
-                && (
-                    EF.Property<string?>(t, ZingDb.WoundBy) == null
-                    || EF.Property<string?>(t, ZingDb.WoundBy) == me
-                    || EF.Property<DateTime?>(t, ZingDb.WoundAt) <= since
-                )
-            )
+            .WindingTickets.Where(t => t.Id == ticket.Id && EF.Property<string?>(t, ZingDb.WoundBy) == by)
             .ExecuteUpdateAsync(
                 set =>
                     set.SetProperty(t => EF.Property<string?>(t, ZingDb.WoundBy), me)
