@@ -1,3 +1,4 @@
+import { followHouse, key } from './api/keys';
 import './app/theme.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { setNonce } from 'get-nonce';
@@ -15,12 +16,14 @@ const queries = new QueryClient({
 });
 
 // What was answered last stands in while nobody answers, for however long.
-queries.setQueryDefaults(['last answer'], { gcTime: Infinity });
+queries.setQueryDefaults(key('lastAnswer'), { gcTime: Infinity });
+followHouse(queries);
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <QueryClientProvider client={queries}>
-      <BrowserRouter>
+      {/* A page turns at the press, and the address is the state of what is asked: neither waits for the other. */}
+      <BrowserRouter useTransitions={false}>
         <App />
       </BrowserRouter>
     </QueryClientProvider>

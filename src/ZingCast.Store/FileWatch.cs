@@ -67,6 +67,19 @@ public sealed class FileWatch(string folder) : IDisposable
         $"{file} was deleted or moved away while Zing Cast runs, so nothing is kept. Save what is still held on the page Your data, "
         + "then put the file back and start again.";
 
+    /// <summary>A number that changes when anybody wrote, in this program or another; 0 while nobody has begun to look.</summary>
+    public long WritesSeen()
+    {
+        lock (door)
+        {
+            if (keeper is null)
+                return 0;
+            using var command = keeper.CreateCommand();
+            command.CommandText = "pragma data_version";
+            return (long)command.ExecuteScalar()!;
+        }
+    }
+
     /// <summary>Writes everything that the open file holds to a new file, wherever the one in the folder went.</summary>
     public void Rescue(string to)
     {

@@ -12,8 +12,11 @@ public static class StoreSetup
     {
         var watch = new FileWatch(dataFolder);
         var guard = new WriteGuard(watch);
+        var version = new HouseVersion(watch);
+        var counter = new WriteCounter(version);
         return services
             .AddSingleton(_ => watch)
+            .AddSingleton(version)
             .AddDbContextPool<ZingDb>(options =>
                 options
                     .UseSqlite(
@@ -25,7 +28,7 @@ public static class StoreSetup
                             ForeignKeys = true,
                         }.ToString()
                     )
-                    .AddInterceptors(guard)
+                    .AddInterceptors(guard, counter)
             );
     }
 }

@@ -6,11 +6,11 @@ const middle = async (what: Locator) => {
   return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
 };
 
-/** A thumb laid down, drawn so many pixels down the screen, and lifted. */
-
-async function swipe(page: Page, { x, y }: { x: number; y: number }, by: number) {
+/** A thumb laid down, resting for a moment where that is said, drawn so many pixels down the screen, and lifted. */
+async function swipe(page: Page, { x, y }: { x: number; y: number }, by: number, restMs = 0) {
   const touch = await page.context().newCDPSession(page);
   await touch.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: [{ x, y }] });
+  await page.waitForTimeout(restMs);
   for (let i = 1; i <= 10; i++) {
     await touch.send('Input.dispatchTouchEvent', { type: 'touchMove', touchPoints: [{ x, y: y + (by * i) / 10 }] });
     await page.waitForTimeout(16);
@@ -69,10 +69,23 @@ test.describe('with a thumb', () => {
     await expect.poll(() => page.evaluate(() => scrollY)).toBeGreaterThan(from + 100);
     expect(await wind.getAttribute('aria-valuetext')).toBe(before);
 
+    // A swipe over a handle scrolls like any other; a thumb that rests on it first has hold of it.
     const fish = page.locator('[data-handle="fish"]');
-    await fish.scrollIntoViewIfNeeded();
-    await swipe(page, await middle(fish), 40);
+    for (const [handle, steps] of [
+      [fish, /^55 ft/],
+      [page.locator('[data-handle="wind"]'), /^8 kn/],
+    ] as const) {
+      await handle.evaluate((what) => what.scrollIntoView({ block: 'center' }));
+      const top = await page.evaluate(() => scrollY);
+      await swipe(page, await middle(handle), -150);
+      await expect.poll(() => page.evaluate(() => scrollY)).toBeGreaterThan(top + 80);
+      await expect(handle).toHaveAttribute('aria-valuetext', steps);
+    }
+    await fish.evaluate((what) => what.scrollIntoView({ block: 'center' }));
+    const still = await page.evaluate(() => scrollY);
+    await swipe(page, await middle(fish), 40, 400);
     await expect(fish).not.toHaveAttribute('aria-valuetext', '55 ft');
+    expect(await page.evaluate(() => scrollY)).toBe(still);
     await page.getByRole('textbox', { name: 'Distance' }).fill('55 ft');
     await expect(fish).toHaveAttribute('aria-valuetext', '55 ft');
 

@@ -563,6 +563,42 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/version": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The version of the house, which changes when anything was written. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["VersionAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/briefs": {
         parameters: {
             query?: never;
@@ -13545,6 +13581,9 @@ export interface components {
         };
         /** @enum {unknown} */
         Verdict: "fits" | "look" | "toBuy" | "fails";
+        VersionAnswer: {
+            version: string;
+        };
         /** @enum {unknown} */
         Wariness: "bold" | "usual" | "spooky";
         /** @enum {unknown} */

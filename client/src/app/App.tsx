@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { Navigate, Route, Routes } from 'react-router';
 import { api, ApiError, unwrap } from '../api/client';
+import { key } from '../api/keys';
 import { Nowhere } from '../rooms/home/Nowhere';
 import { CommandsProvider } from '../ui/commands';
 import { ToastProvider } from '../ui/toast';
@@ -12,7 +13,7 @@ import { fetchAll, moved, rooms } from './rooms';
 
 export function App() {
   const { data, error, refetch } = useQuery({
-    queryKey: ['standards'],
+    queryKey: key('standards'),
     queryFn: () => unwrap(api.GET('/api/standards')),
     staleTime: Infinity,
   });

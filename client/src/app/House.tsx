@@ -1,5 +1,8 @@
+import { useQuery } from '@tanstack/react-query';
 import { Suspense, useEffect, useState } from 'react';
-import { Link, NavLink, Outlet, useLocation, useMatch, useNavigate, useSearchParams } from 'react-router';
+import { Link, NavLink, Outlet, useLocation, useMatch, useNavigate } from 'react-router';
+import { api, unwrap } from '../api/client';
+import { key } from '../api/keys';
 import { ReferencePanel } from '../rooms/reference/ReferencePanel';
 import { useMeasuringBench } from '../state/atHand';
 import { useBriefs } from '../state/briefs';
@@ -10,6 +13,7 @@ import { currentTheme, setTheme } from '../ui/theme';
 import { useLatestUndo } from '../ui/toast';
 import { useTour } from '../ui/tour';
 import { useUnits } from '../ui/units';
+import { useAddress } from '../ui/useAddress';
 import { Keys } from './Keys';
 import { MissingPage } from './MissingPage';
 import { Pictures } from './Pictures';
@@ -17,77 +21,28 @@ import { rooms } from './rooms';
 import { TourGuide } from './TourGuide';
 import { UnitsMenu } from './UnitsMenu';
 
+/** How often it is asked whether anything was written in another window, ms. */
+const othersMs = 2000;
+
+type Sheet = 'commands' | 'keys' | 'pictures' | null;
+
 /** The bar over every room, with what works everywhere. */
 export function House() {
-  const { system, toggle, standards } = useUnits();
-  const [theme, showTheme] = useState(currentTheme);
-  const [params, setParams] = useSearchParams();
-  // Not in the address: the router turns pages at its leisure, and the letters after Ctrl K must not fall through.
-  const [sheet, setSheet] = useState<'commands' | 'keys' | 'pictures' | null>(null);
+  // Not in the address, so that it is there with the press and the letters after Ctrl K do not fall through.
+  const [sheet, setSheet] = useState<Sheet>(null);
   const { pathname } = useLocation();
-  const shown = params.get('show');
-  const show = (what: string | null, table?: string) =>
-    setParams((p) => {
-      if (table) p.set('table', table);
-      if (what) p.set('show', what);
-      else {
-        p.delete('show');
-        p.delete('table');
-      }
-      return p;
-    });
+  const { asked, ask } = useAddress();
+  const [theme, showTheme] = useState(currentTheme);
   const turn = () => {
     const next = theme === 'dusk' ? 'paper' : 'dusk';
     setTheme(next);
     showTheme(next);
   };
-  const everywhere = (id: string, name: string, words: string, keys: string[], run: (() => void) | null) => ({
-    id,
-    name,
-    words,
-    keys,
-    group: 'Everywhere',
-    run,
-  });
-  // A brief has its own way back, which takes these in.
-  const onBrief = useMatch('/briefs/:id/:link?')?.params.id;
-  const undo = useLatestUndo();
-  const tour = useTour();
-  const atBrief = onBrief !== undefined && onBrief !== 'new';
-  useCommands([
-    everywhere('palette', 'Find a command', 'search palette', ['mod+k', '/'], () => setSheet('commands')),
-    everywhere('keys', 'List the keys', 'shortcuts keyboard help', ['?'], () => setSheet('keys')),
-    everywhere('reference', 'Open the reference', 'tables rules standards', ['r'], () => show('reference')),
-    everywhere('pictures', 'Save a picture', 'svg png drawing image export', [], () => setSheet('pictures')),
-    everywhere('tour', 'Take the tour', 'guide help learn begin', [], tour.begin),
-    everywhere(
-      'units',
-      system === 'trade' ? 'Show metres and grams' : 'Show feet and grains',
-      'units metric imperial trade',
-      ['u'],
-      toggle,
-    ),
-    everywhere(
-      'theme',
-      theme === 'dusk' ? 'Paper, for daylight' : 'Dusk, for bad light',
-      'dark light night bright theme mode',
-      ['d'],
-      turn,
-    ),
-    ...(atBrief ? [] : [everywhere('undo', 'Undo', 'take back reverse', ['mod+z'], undo?.undo ?? null)]),
-    ...standards.tables.map((t) => ({
-      id: `table-${t.id}`,
-      name: `Look up: ${t.title}`,
-      words: 'reference table',
-      keys: [],
-      group: 'Reference',
-      run: () => show('reference', t.id),
-    })),
-  ]);
+  const reference = (table?: string) => ask({ show: 'reference', ...(table && { table }) });
+  useEverywhere({ setSheet, turn, dusk: theme === 'dusk', reference });
   useNewPage(pathname);
+  useWhatOthersWrote();
   useWays();
-  const tab = (isActive: boolean) =>
-    `border-b-2 px-2 py-2 ${isActive ? 'border-signal font-semibold' : 'border-transparent hover:border-hair'}`;
   return (
     <>
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-paper focus:p-2">
@@ -98,31 +53,15 @@ export function House() {
           <img src="/mark.svg" alt="" className="size-6 rounded-sm" />
           Zing Cast
         </Link>
-        <nav aria-label="Rooms" className="flex">
-          {rooms
-            .filter((r) => r.name)
-            .map((r) => (
-              <NavLink
-                key={r.path}
-                to={r.path}
-                className={({ isActive }) => tab(isActive || (r.also?.test(pathname) ?? false))}
-              >
-                {r.name}
-              </NavLink>
-            ))}
-        </nav>
+        <RoomLinks pathname={pathname} />
         <span className="flex-1" />
-        <button className="quiet" onClick={() => show('reference')}>
+        <button className="quiet" onClick={() => reference()}>
           Reference
         </button>
         <button className="quiet" onClick={() => setSheet('commands')} title="Ctrl K">
           Commands
         </button>
-        {!atBrief && undo && (
-          <button className="quiet" onClick={undo.undo} title={undo.words}>
-            Undo
-          </button>
-        )}
+        <Undo />
         <UnitsMenu />
         <button className="quiet" onClick={turn} title="D">
           {theme === 'dusk' ? 'Dusk' : 'Paper'}
@@ -136,13 +75,95 @@ export function House() {
           <Outlet />
         </Suspense>
       </MissingPage>
-      {shown === 'reference' && <ReferencePanel onClose={() => show(null)} />}
+      {asked('show') === 'reference' && <ReferencePanel onClose={() => ask({ show: null, table: null })} />}
       <TourGuide />
       {sheet === 'commands' && <Palette onClose={() => setSheet(null)} />}
       {sheet === 'pictures' && <Pictures onClose={() => setSheet(null)} />}
       {sheet === 'keys' && <Keys onClose={() => setSheet(null)} />}
     </>
   );
+}
+
+function RoomLinks({ pathname }: { pathname: string }) {
+  const tab = (on: boolean) =>
+    `border-b-2 px-2 py-2 ${on ? 'border-signal font-semibold' : 'border-transparent hover:border-hair'}`;
+  return (
+    <nav aria-label="Rooms" className="flex">
+      {rooms
+        .filter((r) => r.name)
+        .map((r) => (
+          <NavLink
+            key={r.path}
+            to={r.path}
+            className={({ isActive }) => tab(isActive || (r.also?.test(pathname) ?? false))}
+          >
+            {r.name}
+          </NavLink>
+        ))}
+    </nav>
+  );
+}
+
+/** A brief has its own way back, which takes in what was done elsewhere. */
+function useAtBrief() {
+  const id = useMatch('/briefs/:id/:link?')?.params.id;
+  return id !== undefined && id !== 'new';
+}
+
+function Undo() {
+  const undo = useLatestUndo();
+  if (useAtBrief() || !undo) return null;
+  return (
+    <button className="quiet" onClick={undo.undo} title={undo.words}>
+      Undo
+    </button>
+  );
+}
+
+/** What can be done wherever somebody is. */
+function useEverywhere({
+  setSheet,
+  turn,
+  dusk,
+  reference,
+}: {
+  setSheet: (sheet: Sheet) => void;
+  turn: () => void;
+  dusk: boolean;
+  reference: (table?: string) => void;
+}) {
+  const { system, toggle, standards } = useUnits();
+  const undo = useLatestUndo();
+  const tour = useTour();
+  const atBrief = useAtBrief();
+  const everywhere = (id: string, name: string, words: string, keys: string[], run: (() => void) | null) => ({
+    id,
+    name,
+    words,
+    keys,
+    group: 'Everywhere',
+    run,
+  });
+  const units = system === 'trade' ? 'Show metres and grams' : 'Show feet and grains';
+  const themes = dusk ? 'Paper, for daylight' : 'Dusk, for bad light';
+  useCommands([
+    everywhere('palette', 'Find a command', 'search palette', ['mod+k', '/'], () => setSheet('commands')),
+    everywhere('keys', 'List the keys', 'shortcuts keyboard help', ['?'], () => setSheet('keys')),
+    everywhere('reference', 'Open the reference', 'tables rules standards', ['r'], () => reference()),
+    everywhere('pictures', 'Save a picture', 'svg png drawing image export', [], () => setSheet('pictures')),
+    everywhere('tour', 'Take the tour', 'guide help learn begin', [], tour.begin),
+    everywhere('units', units, 'units metric imperial trade', ['u'], toggle),
+    everywhere('theme', themes, 'dark light night bright theme mode', ['d'], turn),
+    ...(atBrief ? [] : [everywhere('undo', 'Undo', 'take back reverse', ['mod+z'], undo?.undo ?? null)]),
+    ...standards.tables.map((t) => ({
+      id: `table-${t.id}`,
+      name: `Look up: ${t.title}`,
+      words: 'reference table',
+      keys: [],
+      group: 'Reference',
+      run: () => reference(t.id),
+    })),
+  ]);
 }
 
 /** A new page starts at its top, and the focus is never left on what went away. */
@@ -159,6 +180,18 @@ function useNewPage(pathname: string) {
     });
     return () => clearTimeout(timer);
   }, [pathname]);
+}
+
+/** Asks now and then, so that what was written in another window is seen in this one. */
+function useWhatOthersWrote() {
+  useQuery({
+    queryKey: key('version'),
+    queryFn: ({ signal }) => unwrap(api.GET('/api/version', { signal })),
+    refetchInterval: othersMs,
+    refetchOnWindowFocus: 'always',
+    retry: false,
+    notifyOnChangeProps: [],
+  });
 }
 
 /** Ways to every room, brief and piece, for the palette and the keys. */

@@ -1,4 +1,4 @@
-import type { KeyboardEvent } from 'react';
+import { useState, type KeyboardEvent } from 'react';
 import { Stepper } from '../ui/Stepper';
 import { depth, useUnits } from '../ui/units';
 import { clamp, nextStep, steppedBy, useDrag } from './useDrag';
@@ -13,8 +13,12 @@ type Props = {
   floats: boolean;
   /** What was typed for the depth, to be shown as it was. */
   said?: string | null | undefined;
-  onDepth: (m: number) => void;
+  /** `said` is what was typed for it, where it is back at that. */
+  onDepth: (m: number, said?: string) => void;
 };
+
+// How far down the picture goes.
+const deepPx = H - surface - 8;
 
 const pxPerMOf = (stepM: number) => (H - surface - 14) / (4.3 * stepM);
 
@@ -23,13 +27,20 @@ export function DepthSection({ depthM, floats, said, onDepth }: Props) {
   const { show, unitOf, stepOf, standards } = useUnits();
   const limits = standards.limits.depthM;
   const unitM = unitOf('depth').scale;
-  const freeStep = [0.5, 1, 2, 3, 5, 10, 20].find((s) => 4 * s * unitM >= Math.max(1, depthM * 1.1)) ?? 25;
-  const sinking = useDrag({ depthM, step: freeStep, pxPerM: pxPerMOf(freeStep * unitM) }, (from, _, dy) => {
-    const seen = Math.min(limits.high, (H - surface - 8) / from.pxPerM);
-    const to = steppedBy(from.depthM, dy / from.pxPerM, stepOf('depth', from.depthM));
-    onDepth(clamp(to, { low: limits.low, high: Math.max(seen, from.depthM) }));
+  // The scale changes only when the fly leaves the picture, never under the finger.
+  const fitting = () => [0.5, 1, 2, 3, 5, 10, 20].find((s) => 4 * s * unitM >= Math.max(1, depthM * 1.1)) ?? 25;
+  const [drawn, setDrawn] = useState(() => ({ unitM, step: fitting() }));
+  const free = { depthM, step: drawn.step, pxPerM: pxPerMOf(drawn.step * unitM), said };
+  const sinking = useDrag(free, (from, _, dy) => {
+    const seen = Math.min(limits.high, deepPx / from.pxPerM);
+    const wanted = steppedBy(from.depthM, dy / from.pxPerM, stepOf('depth', from.depthM));
+    const to = clamp(wanted, { low: limits.low, high: Math.max(seen, from.depthM) });
+    onDepth(to, to === from.depthM && from.said ? from.said : undefined);
+    return to === wanted;
   });
-  const { step, pxPerM } = sinking.held ?? { step: freeStep, pxPerM: pxPerMOf(freeStep * unitM) };
+  const leaves = depthM * free.pxPerM > deepPx + 1e-6;
+  if (!sinking.held && (leaves || drawn.unitM !== unitM)) setDrawn({ unitM, step: fitting() });
+  const { step, pxPerM } = sinking.held ?? free;
   const y = surface + depthM * pxPerM;
   const deep = depthM < 0.05 ? show(depth(0)) : (said ?? show(depth(depthM)));
   const deeper = (more: boolean, steps = 1) => {

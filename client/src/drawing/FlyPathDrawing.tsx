@@ -194,9 +194,11 @@ function Deep({
 }) {
   const { show, stepOf } = useUnits();
   const step = stepOf('depth', value);
-  const drag = useDrag({ value, perPx }, (from, _, dy) =>
-    onValue(clamp(steppedBy(from.value, dy * from.perPx, step), limits)),
-  );
+  const drag = useDrag({ value, perPx }, (from, _, dy) => {
+    const wanted = steppedBy(from.value, dy * from.perPx, step);
+    onValue(clamp(wanted, limits));
+    return wanted === clamp(wanted, limits);
+  });
   const keys = (event: KeyboardEvent) => {
     const by = { ArrowDown: 1, ArrowRight: 1, ArrowUp: -1, ArrowLeft: -1 }[event.key];
     if (by === undefined) return;
@@ -250,7 +252,11 @@ function Current({ mps, width, onCurrent }: { mps: number; width: number; onCurr
   const { show, stepOf } = useUnits();
   const limits = { low: 0, high: Math.min(4, (width - 180) / pxPerMps) };
   const step = stepOf('waterSpeed', mps);
-  const drag = useDrag({ mps }, (from, dx) => onCurrent(clamp(steppedBy(from.mps, dx / pxPerMps, step), limits)));
+  const drag = useDrag({ mps }, (from, dx) => {
+    const wanted = steppedBy(from.mps, dx / pxPerMps, step);
+    onCurrent(clamp(wanted, limits));
+    return wanted === clamp(wanted, limits);
+  });
   const keys = (event: KeyboardEvent) => {
     const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key];
     if (by === undefined) return;

@@ -178,9 +178,11 @@ function EndHandle({
 }) {
   const { show, stepOf } = useUnits();
   const step = stepOf('rodLength', lengthM);
-  const drag = useDrag({ lengthM, perPx }, (from, dx) =>
-    onLength(clamp(steppedBy(from.lengthM, dx * from.perPx, step), limits)),
-  );
+  const drag = useDrag({ lengthM, perPx }, (from, dx) => {
+    const wanted = steppedBy(from.lengthM, dx * from.perPx, step);
+    onLength(clamp(wanted, limits));
+    return wanted === clamp(wanted, limits);
+  });
   const keys = (event: KeyboardEvent) => {
     const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key];
     if (by === undefined) return;

@@ -87,7 +87,9 @@ export function SpoolSection({ fill: answered, limits, onBacking }: Props) {
     (from, _, dy) => {
       const to = Math.max(spool.arborM / 2, from.at - dy / from.px);
       const by = from.perM2 * (to ** 2 - from.at ** 2);
-      change(clamp(steppedBy(from.metres, by, stepOf('spooled', from.metres)), limits));
+      const wanted = steppedBy(from.metres, by, stepOf('spooled', from.metres));
+      change(clamp(wanted, limits));
+      return wanted === clamp(wanted, limits);
     },
   );
   const y = (radiusM: number) => middle - radiusM * px;

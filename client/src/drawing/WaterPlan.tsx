@@ -1,4 +1,4 @@
-import { useId, type KeyboardEvent } from 'react';
+import { useId, useState, type KeyboardEvent } from 'react';
 import type { Quantity } from '../api/client';
 import { Stepper } from '../ui/Stepper';
 import { distance, useUnits } from '../ui/units';
@@ -14,8 +14,9 @@ type Props = {
   reach: Quantity;
   /** What was typed, by field, to be shown as it was. */
   said?: Record<string, string> | null | undefined;
-  onWind: (mps: number, fromDeg: number) => void;
-  onDistance: (m: number) => void;
+  /** `said` is what was typed for it, where it is back at that. */
+  onWind: (mps: number, fromDeg: number, said?: Record<string, string>) => void;
+  onDistance: (m: number, said?: Record<string, string>) => void;
 };
 
 const W = 300;
@@ -24,10 +25,15 @@ const stand = { x: W / 2, y: H - 46 };
 const reachPx = 196;
 const windAt = { x: 240, y: 66 };
 const turnDeg = 5;
+// How far up the plan goes.
+const topPx = stand.y - 12;
 const niceSteps = [2, 3, 5, 10, 15, 20, 25, 30, 40, 50];
 
 const calmPx = 18;
 const pxPerMps = 1.9;
+
+/** What was typed for a field, where it is back at that. */
+const back = (field: string, same: boolean, said: string | undefined) => (same && said ? { [field]: said } : undefined);
 
 /** The water from above: the caster below, the fish ahead, the wind as an arrow to swing. */
 export function WaterPlan({ distanceM, windMps, windFromDeg, hand, leaderM, reach, said, onWind, onDistance }: Props) {
@@ -36,16 +42,22 @@ export function WaterPlan({ distanceM, windMps, windFromDeg, hand, leaderM, reac
   const eighths = standards.choices.windFrom;
   const windWords = eighths[Math.round(windFromDeg / (360 / eighths.length)) % eighths.length]!.name;
   const clip = useId();
-  // Four rings of a round step in the reader's unit; the scale stays while the fish is held.
+  // Four rings of a round step in the reader's unit. The scale changes only when the fish leaves the plan, never under the finger.
   const unitM = unitOf('distance').scale;
-  const step = niceSteps.find((s) => 4 * s * unitM >= Math.max(distanceM, 4) * 1.06) ?? 50;
-  const free = { distanceM, pxPerM: reachPx / (4 * step * unitM) };
+  const scaleOf = (step: number) => reachPx / (4 * step * unitM);
+  const fitting = () => niceSteps.find((s) => 4 * s * unitM >= Math.max(distanceM, 4) * 1.06) ?? 50;
+  const [plan, setPlan] = useState(() => ({ unitM, step: fitting() }));
+  const free = { distanceM, pxPerM: scaleOf(plan.step), said: said?.distanceM };
   const fishing = useDrag(free, (from, _, dy) => {
     // No farther than the plan shows.
-    const seen = Math.min(limits.distanceM.high, (stand.y - 12) / from.pxPerM);
-    const to = steppedBy(from.distanceM, -dy / from.pxPerM, stepOf('distance', from.distanceM));
-    onDistance(clamp(to, { low: limits.distanceM.low, high: Math.max(seen, from.distanceM) }));
+    const seen = Math.min(limits.distanceM.high, topPx / from.pxPerM);
+    const wanted = steppedBy(from.distanceM, -dy / from.pxPerM, stepOf('distance', from.distanceM));
+    const to = clamp(wanted, { low: limits.distanceM.low, high: Math.max(seen, from.distanceM) });
+    onDistance(to, back('distanceM', to === from.distanceM, from.said));
+    return to === wanted;
   });
+  const leaves = distanceM * free.pxPerM > topPx + 1e-6;
+  if (!fishing.held && (leaves || plan.unitM !== unitM)) setPlan({ unitM, step: fitting() });
   const { pxPerM } = fishing.held ?? free;
   const rings = [1, 2, 3, 4].map((n) => (n * reachPx) / 4 / pxPerM);
   const rad = (windFromDeg * Math.PI) / 180;
@@ -58,14 +70,16 @@ export function WaterPlan({ distanceM, windMps, windFromDeg, hand, leaderM, reac
   const fishSaid = said?.distanceM ?? show(distance(distanceM));
   const windSaid = said?.windMps ?? wind;
 
-  const blowing = useDrag({ windMps, windFromDeg, x: tail.x - windAt.x, y: tail.y - windAt.y }, (from, dx, dy) => {
+  const calm = { windMps, windFromDeg, x: tail.x - windAt.x, y: tail.y - windAt.y, said: said?.windMps };
+  const blowing = useDrag(calm, (from, dx, dy) => {
     const [toX, toY] = [from.x + dx, from.y + dy];
     const turn = ((Math.atan2(toX, -toY) - Math.atan2(from.x, -from.y)) * 180) / Math.PI;
     const blow = (Math.hypot(toX, toY) - Math.hypot(from.x, from.y)) / pxPerMps;
-    onWind(
-      clamp(steppedBy(from.windMps, blow, stepOf('windSpeed', from.windMps)), limits.windMps),
-      (steppedBy(from.windFromDeg, turn, turnDeg) + 360) % 360,
-    );
+    const wanted = steppedBy(from.windMps, blow, stepOf('windSpeed', from.windMps));
+    const mps = clamp(wanted, limits.windMps);
+    const deg = (steppedBy(from.windFromDeg, turn, turnDeg) + 360) % 360;
+    onWind(mps, deg, back('windMps', mps === from.windMps, from.said));
+    return mps === wanted;
   });
   const blowMore = (more: boolean) =>
     onWind(clamp(nextStep(windMps, stepOf('windSpeed', windMps), more), limits.windMps), windFromDeg);

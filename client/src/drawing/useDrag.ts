@@ -1,43 +1,89 @@
-import { useRef, useState, type PointerEvent } from 'react';
+import { useLayoutEffect, useRef, useState, type MouseEvent, type PointerEvent } from 'react';
+
+/** How long a finger rests on a handle until it has hold of it, ms; what moves farther before that is a swipe, px. */
+const liftMs = 180;
+const swipePx = 8;
+
+type Grip<From> = { from: From; x: number; y: number; perPx: number; was: string };
+/** Where a gesture left what it moved: the next one goes on from there, as long as nothing else moved it. */
+type Left<From> = { from: From; dx: number; dy: number; at: string };
 
 /**
  * Moves something by its handle. It goes as far as the finger, from where it lay: nothing jumps when it is touched, and back is where
- * it began. `free` is what is moved, with the scale it is drawn at while nobody holds it; while it is `held` the drawing keeps the scale it
- * had when it was taken. `dx` and `dy` are in the units of the drawing. On a touch screen only the handle catches; a swipe elsewhere scrolls.
+ * it began, in one gesture or in two. `free` is what is moved, with the scale it is drawn at while nobody holds it; while it is `held` the
+ * drawing keeps the scale it had when it was taken. `dx` and `dy` are in the units of the drawing; `move` says false where it went no
+ * farther than a limit. A finger takes hold by resting on the handle a moment: a swipe over it scrolls and moves nothing.
  */
-export function useDrag<From>(free: From, move: (from: From, dx: number, dy: number) => void) {
+export function useDrag<From>(free: From, move: (from: From, dx: number, dy: number) => boolean | void) {
   const [held, setHeld] = useState<From | null>(null);
-  const grip = useRef<{ from: From; x: number; y: number; perPx: number; was: string } | null>(null);
+  const grip = useRef<Grip<From> | null>(null);
+  const left = useRef<Left<From> | null>(null);
+  const lifting = useRef<{ timer: ReturnType<typeof setTimeout>; x: number; y: number } | null>(null);
+  const now = useRef(free);
+  useLayoutEffect(() => {
+    now.current = free;
+  });
+  // The browser is told before it scrolls, which a listener of React's cannot do.
+  const [ref] = useState(() => (element: SVGElement | null) => {
+    const stay = (event: TouchEvent) => grip.current && event.preventDefault();
+    element?.addEventListener('touchmove', stay, { passive: false });
+    return () => element?.removeEventListener('touchmove', stay);
+  });
+  const take = (box: SVGSVGElement, x: number, y: number) => {
+    const before = left.current?.at === JSON.stringify(now.current) ? left.current : null;
+    const from = before?.from ?? now.current;
+    // A drawing with a view box is shown larger or smaller than its own units.
+    const perPx = box.viewBox.baseVal?.width ? box.viewBox.baseVal.width / box.getBoundingClientRect().width : 1;
+    const [dx, dy] = [(before?.dx ?? 0) / perPx, (before?.dy ?? 0) / perPx];
+    grip.current = { from, x: x - dx, y: y - dy, perPx, was: `${before?.dx ?? 0},${before?.dy ?? 0}` };
+    left.current = null;
+    setHeld(from);
+  };
+  const stopLifting = () => {
+    if (lifting.current) clearTimeout(lifting.current.timer);
+    lifting.current = null;
+  };
   const release = () => {
+    stopLifting();
+    if (left.current) left.current.at = JSON.stringify(now.current);
     grip.current = null;
     setHeld(null);
   };
   return {
     held,
     handle: {
-      style: { touchAction: 'none' },
+      ref,
+      'data-held': held !== null || undefined,
       onPointerDown: (event: PointerEvent<SVGElement>) => {
         if (event.button > 0) return;
-        const from = free;
-        const box = event.currentTarget.ownerSVGElement!;
-        // A drawing with a view box is shown larger or smaller than its own units.
-        const perPx = box.viewBox.baseVal?.width ? box.viewBox.baseVal.width / box.getBoundingClientRect().width : 1;
-        grip.current = { from, x: event.clientX, y: event.clientY, perPx, was: '0,0' };
-        setHeld(from);
+        const { currentTarget, clientX: x, clientY: y, pointerId } = event;
+        const box = currentTarget.ownerSVGElement!;
+        if (event.pointerType === 'touch') {
+          stopLifting();
+          lifting.current = { x, y, timer: setTimeout(() => take(box, x, y), liftMs) };
+          return;
+        }
+        take(box, x, y);
         // The pointer stays with the handle when it leaves it.
-        event.currentTarget.setPointerCapture(event.pointerId);
+        currentTarget.setPointerCapture(pointerId);
       },
-      onPointerMove: (event: PointerEvent<SVGElement>) => {
+      onPointerMove: ({ clientX, clientY }: PointerEvent<SVGElement>) => {
         const { current } = grip;
-        if (!current) return;
-        const [dx, dy] = [(event.clientX - current.x) * current.perPx, (event.clientY - current.y) * current.perPx];
+        const lift = lifting.current;
+        if (!current) {
+          if (lift && Math.hypot(clientX - lift.x, clientY - lift.y) > swipePx) stopLifting();
+          return;
+        }
+        const [dx, dy] = [(clientX - current.x) * current.perPx, (clientY - current.y) * current.perPx];
         if (current.was === `${dx},${dy}`) return;
         current.was = `${dx},${dy}`;
-        move(current.from, dx, dy);
+        left.current = move(current.from, dx, dy) === false ? null : { from: current.from, dx, dy, at: '' };
       },
       onPointerUp: release,
       onPointerCancel: release,
       onLostPointerCapture: release,
+      // A finger that rests long is holding on, not asking for a menu.
+      onContextMenu: (event: MouseEvent) => grip.current && event.preventDefault(),
     },
   };
 }

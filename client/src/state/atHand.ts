@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useMatch, useNavigate, useSearchParams } from 'react-router';
 import { retryWhenBusy } from '../api/answers';
 import { api, unwrap, type LinkId } from '../api/client';
+import { key } from '../api/keys';
 import { linkIds } from '../drawing/outfit';
 import { useAnswer } from './useAnswer';
 import { useCommands } from '../ui/commands';
@@ -17,7 +18,7 @@ export function useBriefAtHand() {
 /** A brief as it was kept when it was opened; changes to it are at its own page. */
 export const useKeptBrief = (id: number | null) =>
   useQuery({
-    queryKey: ['brief', id],
+    queryKey: key('brief', id),
     queryFn: () => unwrap(api.GET('/api/briefs/{id}', { params: { path: { id: id! } } })),
     enabled: id !== null,
     staleTime: Infinity,

@@ -19,6 +19,7 @@ export const againMs = 2500;
 export class Autosave<T, K extends Kept> {
   private timer: ReturnType<typeof setTimeout> | undefined;
   private queue = Promise.resolve();
+  private writing = false;
   private kept: string;
 
   constructor(
@@ -64,6 +65,13 @@ export class Autosave<T, K extends Kept> {
     this.tell({ state: 'saved' });
   }
 
+  /** Takes what was kept elsewhere since, where nothing here is ahead of what was kept from here; says whether it did. */
+  follow(theirs: T, version: number) {
+    if (version <= this.version || this.writing || this.isAhead(this.now)) return false;
+    this.takeTheirs(theirs, version);
+    return true;
+  }
+
   private after(ms: number) {
     clearTimeout(this.timer);
     this.timer = setTimeout(() => void this.save(false), ms);
@@ -74,11 +82,13 @@ export class Autosave<T, K extends Kept> {
       const now = this.now;
       if (!this.isAhead(now)) return;
       this.tell({ state: 'saving' });
+      this.writing = true;
       try {
         const fresh = await this.write(now, this.version, leaving);
         this.version = fresh.version;
         this.kept = JSON.stringify(now);
         this.tell({ state: 'saved' });
+        this.writing = false;
         this.onKept(fresh);
       } catch (error) {
         const failure = error instanceof ApiError ? error : new ApiError('Not saved.', 0, {});
@@ -88,6 +98,8 @@ export class Autosave<T, K extends Kept> {
           this.tell({ state: 'waiting', words: `${why}Not saved yet: trying again.` });
           this.after(againMs);
         } else this.tell({ state: 'refused', words: Object.values(failure.fields)[0] ?? failure.message });
+      } finally {
+        this.writing = false;
       }
     });
     return this.queue;

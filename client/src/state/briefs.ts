@@ -1,9 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
 import { api, unwrap } from '../api/client';
+import { key } from '../api/keys';
 import type { Working } from './useBrief';
 
 /** Every brief kept. */
-export const useBriefs = () => useQuery({ queryKey: ['briefs'], queryFn: () => unwrap(api.GET('/api/briefs')) });
+export const useBriefs = () => useQuery({ queryKey: key('briefs'), queryFn: () => unwrap(api.GET('/api/briefs')) });
 
 /** Keeps a copy of a brief, to try it another way. */
 export const copyOf = ({ name, draft, pins, off }: Working) =>

@@ -1,12 +1,13 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { retryWhenBusy, useLastGood } from '../api/answers';
 import { api, unwrap, type LinkId } from '../api/client';
+import { key } from '../api/keys';
 import type { Asked } from './useAnswer';
 
 /** Every piece of the shed that could take a link's place in the answer, best first. The last list stays while a new one comes. */
 export function useCandidates(link: LinkId, { draft, pins, off }: Asked) {
   const { data, error } = useQuery({
-    queryKey: ['candidates', link, draft, pins, off],
+    queryKey: key('candidates', link, draft, pins, off),
     queryFn: ({ signal }) =>
       unwrap(api.POST('/api/matching/candidates', { body: { link, brief: draft, pins, off }, signal })),
     placeholderData: keepPreviousData,

@@ -1,10 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
 import { api, unwrap } from '../api/client';
+import { key } from '../api/keys';
 import { useUnits } from '../ui/units';
 
 /** The people of the house. */
 export const usePeople = () =>
-  useQuery({ queryKey: ['people'], queryFn: () => unwrap(api.GET('/api/log/casters')), staleTime: 60_000 });
+  useQuery({ queryKey: key('people'), queryFn: () => unwrap(api.GET('/api/log/casters')), staleTime: 60_000 });
 
 /** Everybody who can cast: the presets, then the people of the house by name; and whoever casts now, though put away since. */
 export function useCasters(now?: { id: string; name: string }) {

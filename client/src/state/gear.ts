@@ -1,4 +1,4 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import {
   api,
   unwrap,
@@ -12,7 +12,8 @@ import {
   type Solution,
   type TiedLeader,
 } from '../api/client';
-import { useAttempt } from '../api/useAttempt';
+import { key } from '../api/keys';
+import { draftOf, endDraft } from '../ui/form';
 import { useDone } from '../ui/toast';
 
 type Gear = {
@@ -25,40 +26,19 @@ type Gear = {
 };
 export type GearKind = keyof Gear;
 
-export const useShed = () => useQuery({ queryKey: ['shed'], queryFn: () => unwrap(api.GET('/api/shed')) });
+export const useShed = () => useQuery({ queryKey: key('shed'), queryFn: () => unwrap(api.GET('/api/shed')) });
+
+/** A piece as it stands in a list of choices. */
+export const taggedName = ({ id, tag, name }: { id: number; tag: string; name: string }) => ({
+  id,
+  name: `${tag} ${name}`,
+});
 
 /** The line a bench starts with: today's when it is in the shed and its weight is known, else the first of which it is. */
 export const lineToStart = ({ lines }: GearShed, today: Solution | null) => {
   const weighed = lines.filter((l) => (l.massKg ?? null) !== null);
   return weighed.find((l) => l.id === today?.outfit.line.id) ?? weighed[0];
 };
-
-/** Everything that shows gear looks again. */
-export function useRefreshGear() {
-  const queries = useQueryClient();
-  return async () => {
-    for (const key of [
-      'shed',
-      'trip plan',
-      'trip further',
-      'packing',
-      'away',
-      'scraps',
-      'jobs',
-      'tickets',
-      'rigs',
-      'tying',
-      'priority',
-      'solve',
-      'candidates',
-      'suits',
-      'outcome',
-      'care',
-      'log',
-    ])
-      await queries.invalidateQueries({ queryKey: [key] });
-  };
-}
 
 // The paths of all gear differ by one word, which the types of the contract cannot say.
 const shelf = (kind: GearKind) => `/api/shed/${kind}` as '/api/shed/rods';
@@ -94,15 +74,16 @@ export const bringBack = (kind: GearKind, which: number): Promise<unknown> =>
 
 /** Adds, copies and puts away pieces: everything looks again, says so, and offers the way back. */
 export function useShelving() {
-  const done = useDone(useRefreshGear());
+  const done = useDone();
   return {
     copy: async (kind: GearKind, piece: Gear[GearKind]) => {
       const made = await duplicate(kind, piece as Rod & FlyLine & Reel & Scrap & LeaderSpool & TiedLeader);
-      await done(`${made.tag} is a copy of ${piece.tag}.`, () => putAway(kind, made.id));
+      done(`${made.tag} is a copy of ${piece.tag}.`, () => putAway(kind, made.id));
     },
     away: async (kind: GearKind, { id, tag }: { id: number; tag: string }) => {
       await putAway(kind, id);
-      await done(`${tag} was put away.`, () => bringBack(kind, id));
+      endDraft(draftOf(kind, id));
+      done(`${tag} was put away.`, () => bringBack(kind, id));
     },
     /** Tells of a piece that is new in the shed. */
     added: (kind: GearKind, { id, tag, name }: { id: number; tag: string; name: string }) =>
@@ -119,14 +100,13 @@ async function takeBack<K extends GearKind>(kind: K, before: Gear[K], left: Gear
   await keepPiece(kind, { ...before, version: now.version });
 }
 
-/** Keeps what was measured with a piece, tells so, and offers the way back. */
+/** Keeps what was measured with a piece, tells so, and offers the way back. What is refused is thrown. */
 export function useKeeping<K extends GearKind>(kind: K, piece: Gear[K]) {
-  const done = useDone(useRefreshGear());
-  const { attempt, fields, words } = useAttempt();
-  const keep = (work: () => Promise<Gear[K]>, said: string) =>
-    attempt(async () => {
-      const left = await work();
-      await done(said, () => takeBack(kind, piece, left));
-    });
-  return { keep, problems: fields, words };
+  const done = useDone();
+  const keep = async (work: () => Promise<Gear[K]>, said: string) => {
+    const left = await work();
+    done(said, () => takeBack(kind, piece, left));
+    return left;
+  };
+  return { keep };
 }

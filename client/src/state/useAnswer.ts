@@ -2,6 +2,7 @@ import { keepPreviousData, queryOptions, useQuery, useQueryClient } from '@tanst
 import { useEffect, useLayoutEffect } from 'react';
 import { retryWhenBusy, useLastGood } from '../api/answers';
 import { api, unwrap, ApiError, type BriefDraft, type FieldWords, type Pins, type Solution } from '../api/client';
+import { key } from '../api/keys';
 
 export type Asked = { draft: BriefDraft; pins: Pins; off: string[] };
 
@@ -13,7 +14,7 @@ export function useAnswer(asked: Asked | null, of?: number) {
   const { draft, pins, off } = asked ?? {};
   const queries = useQueryClient();
   const question = queryOptions({
-    queryKey: ['solve', draft, pins, off],
+    queryKey: key('solve', draft, pins, off),
     queryFn: ({ signal }) => unwrap(api.POST('/api/matching/solve', { body: { brief: draft!, pins, off }, signal })),
     staleTime: Infinity,
     gcTime: 10_000,
@@ -29,9 +30,9 @@ export function useAnswer(asked: Asked | null, of?: number) {
     if (draft) void queries.prefetchQuery(question);
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [queries, draft, pins, off]);
-  const last = ['last answer', of];
+  const last = key('lastAnswer', of);
   useEffect(() => {
-    if (data && of !== undefined) queries.setQueryData(['last answer', of], data);
+    if (data && of !== undefined) queries.setQueryData(key('lastAnswer', of), data);
   }, [queries, data, of]);
   const solution = useLastGood(data) ?? (of === undefined ? undefined : queries.getQueryData<Solution>(last));
   const failure = error instanceof ApiError ? error : null;

@@ -1,11 +1,12 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useReducer, useRef, useState } from 'react';
 import { api, unwrap, type BriefAnswer, type BriefDraft, type Pins } from '../api/client';
+import { key } from '../api/keys';
 import { useEntries } from '../ui/useReading';
 import { Autosave, type Saving } from './autosave';
 import { recallDesk, rememberDesk, type Desk } from './desk';
 import { begin, change, redo, replace, undo, type History } from './history';
-import { changed } from './said';
+import { changed, type Said } from './said';
 import { useAnswer } from './useAnswer';
 
 export type Working = { name: string; draft: BriefDraft; pins: Pins; off: string[] };
@@ -52,7 +53,7 @@ export function useBrief(loaded: BriefAnswer) {
     [],
   );
   const setDraft = useCallback(
-    (key: string, patch: Partial<BriefDraft>, said?: string) =>
+    (key: string, patch: Partial<BriefDraft>, said?: Said) =>
       makeChange(key, (w) => ({ ...w, draft: changed(w.draft, patch, said) })),
     [makeChange],
   );
@@ -63,7 +64,12 @@ export function useBrief(loaded: BriefAnswer) {
   );
 
   const answer = useAnswer(now, loaded.id);
-  const { saving, keepMine, takeTheirs } = useSaving(loaded, desk, history);
+  const { saving, keepMine, takeTheirs, follow } = useSaving(loaded, desk, history);
+  // Changed in another window while nothing is entered here: it is followed. What is ahead here is asked about when it is kept.
+  useEffect(() => {
+    if (follow(loaded)) step({ type: 'replace', now: workingOf(loaded) });
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [loaded.version]);
 
   return {
     ...now,
@@ -103,10 +109,7 @@ function useSaving(loaded: BriefAnswer, desk: Desk<Working>, history: History<Wo
             }),
           ),
         setSaving,
-        (fresh) => {
-          queries.setQueryData(['brief', id], fresh);
-          void queries.invalidateQueries({ queryKey: ['briefs'] });
-        },
+        (fresh) => void queries.setQueryData(key('brief', id), fresh),
       ),
   );
   useEffect(() => autosave.put(now), [autosave, now]);
@@ -150,6 +153,7 @@ function useSaving(loaded: BriefAnswer, desk: Desk<Working>, history: History<Wo
   return {
     saving: shown,
     keepMine: async () => autosave.keepMine((await current()).version),
+    follow: (fresh: BriefAnswer) => autosave.follow(workingOf(fresh), fresh.version),
     takeTheirs: async () => {
       const fresh = await current();
       autosave.takeTheirs(workingOf(fresh), fresh.version);

@@ -1,14 +1,18 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useEffect, useReducer, useState } from 'react';
 import { api, unwrap, type Trip } from '../api/client';
+import { key } from '../api/keys';
 import { Autosave, type Saving } from './autosave';
-import { begin, change, redo, replace, undo } from './history';
+import { begin, change, redo, replace, undo, type History } from './history';
+
+type Step = (history: History<Trip>) => History<Trip>;
+const stepped = (history: History<Trip>, step: Step) => step(history);
 
 /** A kept trip while it is worked on: every change is kept a moment later, and can be taken back. */
 export function useTrip(loaded: Trip) {
   const queries = useQueryClient();
   const { id } = loaded;
-  const [history, step] = useState(() => begin(loaded));
+  const [history, step] = useReducer(stepped, loaded, begin<Trip>);
   const { now } = history;
   const [saving, setSaving] = useState<Saving>({ state: 'saved' });
   const [autosave] = useState(
@@ -21,13 +25,15 @@ export function useTrip(loaded: Trip) {
             api.PUT('/api/trips/{id}', { params: { path: { id } }, body: { ...body, version }, keepalive }),
           ) as Promise<Trip>,
         setSaving,
-        (fresh) => {
-          queries.setQueryData(['trip', id], fresh);
-          void queries.invalidateQueries({ queryKey: ['trips'] });
-        },
+        (fresh) => void queries.setQueryData(key('trip', id), fresh),
       ),
   );
   useEffect(() => autosave.put(now), [autosave, now]);
+  // Changed in another window while nothing is entered here: it is followed.
+  useEffect(() => {
+    if (autosave.follow(loaded, loaded.version)) step((h) => replace(h, loaded));
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [loaded.version]);
   useEffect(() => {
     const leave = () => void autosave.leave();
     window.addEventListener('pagehide', leave);
@@ -40,8 +46,11 @@ export function useTrip(loaded: Trip) {
     trip: now,
     saving: saving.state === 'saved' && autosave.isAhead(now) ? ({ state: 'typed' } as Saving) : saving,
     /** Changes of the same parts within a moment are one step to take back. */
-    set: (patch: Partial<Trip>) =>
-      step((h) => change(h, Object.keys(patch).join(), Date.now(), (trip) => ({ ...trip, ...patch }))),
+    set: (patch: Partial<Trip> | ((trip: Trip) => Partial<Trip>)) =>
+      step((h) => {
+        const parts = typeof patch === 'function' ? patch(h.now) : patch;
+        return change(h, Object.keys(parts).join(), Date.now(), (trip) => ({ ...trip, ...parts }));
+      }),
     undo: history.past.length > 0 ? () => step(undo) : null,
     redo: history.future.length > 0 ? () => step(redo) : null,
     /** What was changed elsewhere is overwritten, or taken instead of what is here. */

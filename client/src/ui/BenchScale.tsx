@@ -1,10 +1,11 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useId, useState } from 'react';
 import { api, unwrap } from '../api/client';
+import { key } from '../api/keys';
+import { Measure } from './fields';
+import { useForm } from './form';
 import { Message } from './Message';
-import { MeasureField } from './TypedField';
 import { useToast } from './toast';
-import { useSettled } from './useSettled';
 import { useUnits } from './units';
 
 /** A piece to lay on the pan: what it is believed to weigh, and its name while nobody has weighed it. */
@@ -20,12 +21,11 @@ export function BenchScale({ pan, onTake }: { pan?: OnPan; onTake: Take }) {
   const toast = useToast();
   const queries = useQueryClient();
   const [on, setOn] = useState(false);
-  const [weight, setWeight] = useState(0.14);
-  const settled = useSettled(weight);
+  const form = useForm(null, { kg: 0.14 });
   // What was read here is nobody else's: two pieces on one page each have their own.
-  const key = ['scale', useId()];
+  const which = key('scale', useId());
   const { data, error } = useQuery({
-    queryKey: key,
+    queryKey: which,
     queryFn: ({ signal }) => unwrap(api.GET('/api/devices/scale', { signal })),
     enabled: on,
     refetchInterval: on ? 350 : false,
@@ -34,8 +34,8 @@ export function BenchScale({ pan, onTake }: { pan?: OnPan; onTake: Take }) {
   // A reading under way is of what lay there before; it must not come in after this one.
   const change = async (work: () => Promise<NonNullable<typeof data>>) => {
     setSaid(null);
-    await queries.cancelQueries({ queryKey: key });
-    queries.setQueryData(key, await work());
+    await queries.cancelQueries({ queryKey: which });
+    queries.setQueryData(which, await work());
   };
   const lay = (kg: number, piece: string | null, words: string | null) =>
     change(() => unwrap(api.POST('/api/devices/scale/lay', { body: { kg, piece, words } })));
@@ -61,7 +61,7 @@ export function BenchScale({ pan, onTake }: { pan?: OnPan; onTake: Take }) {
       </button>
     );
   return (
-    <section aria-label="Bench scale" data-entries className="max-w-md border border-ink bg-sheet p-3">
+    <section aria-label="Bench scale" {...form.area} className="max-w-md border border-ink bg-sheet p-3">
       {error && <p role="alert">The scale does not answer. {error.message}</p>}
       {data && (
         <>
@@ -82,12 +82,12 @@ export function BenchScale({ pan, onTake }: { pan?: OnPan; onTake: Take }) {
             ) : (
               <>
                 <div className="w-28">
-                  <MeasureField label="Weight to lay on" kind="benchMass" value={weight} onChange={setWeight} />
+                  <Measure of={form} at="kg" label="Weight to lay on" kind="benchMass" />
                 </div>
                 <button
                   className="btn"
                   type="button"
-                  onClick={(e) => void settled(e.currentTarget, (kg) => lay(kg, null, 'the weight'))}
+                  onClick={() => void form.keep(({ kg }) => lay(kg, null, 'the weight'))}
                 >
                   Lay it on, simulated
                 </button>

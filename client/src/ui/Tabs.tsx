@@ -1,24 +1,13 @@
 import { Tabs as Radix } from 'radix-ui';
 import type { ReactNode } from 'react';
-import { useSearchParams } from 'react-router';
+import { useAddress } from './useAddress';
 
 /** Parts of one bench, one at a time; which one is in the address. */
 export function Tabs({ label, tabs }: { label: string; tabs: { id: string; name: string; body: () => ReactNode }[] }) {
-  const [params, setParams] = useSearchParams();
-  const shown = tabs.find((t) => t.id === params.get('part')) ?? tabs[0]!;
+  const { asked, ask } = useAddress();
+  const shown = tabs.find((t) => t.id === asked('part')) ?? tabs[0]!;
   return (
-    <Radix.Root
-      value={shown.id}
-      onValueChange={(id) =>
-        setParams(
-          (p) => {
-            p.set('part', id);
-            return p;
-          },
-          { replace: true },
-        )
-      }
-    >
+    <Radix.Root value={shown.id} onValueChange={(part) => ask({ part })}>
       <Radix.List aria-label={label} className="mt-2 flex flex-wrap border-b border-ink">
         {tabs.map((t) => (
           <Radix.Trigger

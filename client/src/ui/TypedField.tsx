@@ -1,11 +1,16 @@
-import { useId } from 'react';
-import { api, unwrap, type Kind } from '../api/client';
+import { useId, type ChangeEvent, type ComponentProps, type FocusEvent, type KeyboardEvent } from 'react';
+import { api, ApiError, unwrap, type Kind } from '../api/client';
 import { Problem } from './Problem';
+import type { Texts } from './texts';
 import { useReading } from './useReading';
 import { useUnits } from './units';
 
-type FieldProps = {
+export type FieldProps = {
   label: string;
+  /** Where it stands in what is filled in; its label, where no other field goes by that. */
+  at?: string;
+  /** Where its text waits until it is read; those of the part of the page around it, else. */
+  texts?: Texts;
   /** Words from the server about this field. */
   problem?: string | undefined;
   assumed?: boolean;
@@ -18,8 +23,10 @@ type FieldProps = {
 const plain = (text: string) => text.replace(/\s/g, '').toLowerCase();
 
 /** A field whose text the core reads; what is wrong is said beside it and what was typed is kept. */
-function TypedField<T>({
+export function TypedField<T>({
   label,
+  at = label,
+  texts,
   shown,
   read,
   onRead,
@@ -28,58 +35,63 @@ function TypedField<T>({
   solved = false,
   inline = false,
   usual = null,
+  ...input
 }: FieldProps & {
   shown: string;
   /** How the reader would say it, where it was typed in another way. */
   usual?: string | null;
   read: (text: string) => Promise<T>;
   onRead: (value: T) => void;
+  inputMode?: 'decimal';
+  placeholder?: string | undefined;
 }) {
   const id = useId();
-  const { typed, unread, type, leave } = useReading(label, read, onRead);
+  const { typed, unread, type, leave } = useReading(at, read, onRead, texts);
   const words = unread ?? problem;
   const text = typed ?? shown;
   const beside = usual !== null && typed === null && plain(usual) !== plain(shown) ? usual : null;
-  const input = (
-    <input
-      id={id}
-      className={inline ? `word ${assumed ? 'assumed' : ''}` : 'entry w-full'}
-      size={inline ? Math.max(2, text.length) : undefined}
-      value={text}
-      aria-label={inline ? label : undefined}
-      aria-invalid={words ? true : undefined}
-      data-unread={unread ? true : undefined}
-      aria-describedby={words ? `${id}-words` : undefined}
-      autoComplete="off"
-      spellCheck={false}
-      onFocus={(event) => event.target.select()}
-      onChange={(event) => type(event.target.value)}
-      onKeyDown={(event) => {
-        if (event.key !== 'Enter') return;
-        // Enter says yes to what was only assumed.
-        if (assumed && typed === null) type(shown);
-        event.currentTarget.blur();
-      }}
-      onBlur={leave}
-    />
-  );
+  const field = {
+    ...input,
+    id,
+    value: text,
+    'aria-invalid': words ? true : undefined,
+    'data-unread': unread ? true : undefined,
+    'aria-describedby': words ? `${id}-words` : undefined,
+    autoComplete: 'off',
+    spellCheck: false,
+    onFocus: (event: FocusEvent<HTMLInputElement>) => event.target.select(),
+    onChange: (event: ChangeEvent<HTMLInputElement>) => type(event.target.value),
+    onKeyDown: (event: KeyboardEvent<HTMLInputElement>) => {
+      if (event.key !== 'Enter') return;
+      // Enter says yes to what was only assumed.
+      if (assumed && typed === null) type(shown);
+      event.currentTarget.blur();
+    },
+    onBlur: leave,
+  };
   const note = <Problem id={`${id}-words`} words={words} />;
   if (inline)
     return (
       <>
-        {input}
+        <input
+          {...field}
+          className={`word ${assumed ? 'assumed' : ''}`}
+          size={Math.max(2, text.length)}
+          aria-label={label}
+        />
         {beside && <span className="text-[0.86em] text-soft"> ({beside})</span>}
         {note}
       </>
     );
+  const mark = assumed ? 'assumed' : solved ? 'worked out' : null;
   return (
     <div className="min-w-0">
       <label htmlFor={id} className="rubric flex items-baseline justify-between gap-2">
         {label}
         {beside && <span className="font-normal">{beside}</span>}
-        {(assumed || solved) && <span className="font-normal italic">{assumed ? 'assumed' : 'worked out'}</span>}
+        {mark && <span className="font-normal italic">{mark}</span>}
       </label>
-      {input}
+      <input {...field} className="entry w-full" />
       {note}
     </div>
   );
@@ -146,3 +158,35 @@ export function HookField({
     />
   );
 }
+
+/** A plain number, or nothing; `like` says what would do. */
+export function NumberField({
+  value,
+  like,
+  onChange,
+  ...field
+}: FieldProps & {
+  value: number | null | undefined;
+  placeholder?: string | undefined;
+  like: string;
+  onChange: (value: number | null) => void;
+}) {
+  return (
+    <TypedField
+      {...field}
+      inputMode="decimal"
+      shown={String(value ?? '')}
+      read={async (text) => {
+        const number = text.trim() === '' ? null : Number(text.replace(',', '.'));
+        if (number === null || number >= 0) return number;
+        throw new ApiError(like, 400, {});
+      }}
+      onRead={onChange}
+    />
+  );
+}
+
+/** A sum in the money of the house. */
+export const MoneyField = (field: Omit<ComponentProps<typeof NumberField>, 'like'>) => (
+  <NumberField {...field} like="Type a sum, such as 120 or 79.50." />
+);

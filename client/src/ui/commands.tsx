@@ -12,6 +12,11 @@ export type Command = {
 
 type Board = { commands: Command[]; put: (owner: symbol, commands: Command[]) => void };
 
+// What is typed into, and what takes letters or arrows itself: a single key pressed there is meant for it.
+const typedInto = 'input:not([type=checkbox], [type=radio], [type=range], [type=button]), textarea, [contenteditable]';
+const roles = ['combobox', 'listbox', 'slider', 'spinbutton', 'grid', 'menu', 'menubar', 'radiogroup', 'tablist'];
+const ofItsOwn = ['[type=radio]', '[type=range]', 'select', ...roles.map((role) => `[role=${role}]`)].join();
+
 const BoardContext = createContext<Board | null>(null);
 
 /** Everything that can be done now, in one place for keys, palette and the list under "?". */
@@ -34,11 +39,12 @@ export function CommandsProvider({ children }: { children: ReactNode }) {
       if (event.defaultPrevented) return;
       const target = event.target as HTMLElement;
       // A sheet has the keys to itself, even in the moment before it takes the focus.
-      const typing =
-        target.closest('input, textarea, [contenteditable], [role="listbox"]') ??
-        document.querySelector('[role="dialog"]');
+      const typing = target.closest(typedInto) ?? document.querySelector('[role="dialog"]');
       const mod = event.metaKey || event.ctrlKey;
+      // Escape leaves a field or a handle first, and does no more.
+      if (event.key === 'Escape' && target.matches(`${typedInto}, ${ofItsOwn}`)) return target.blur();
       if (event.altKey || (typing && !(mod && event.key.toLowerCase() === 'k'))) return;
+      if (!mod && target.closest(ofItsOwn)) return;
       const combo = `${mod ? 'mod+' : ''}${mod && event.shiftKey ? 'shift+' : ''}${event.key.length === 1 ? event.key.toLowerCase() : event.key}`;
       const found = commands.find((c) => c.run && c.keys.includes(combo));
       if (!found) return;

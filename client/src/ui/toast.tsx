@@ -87,19 +87,8 @@ export const useToast = () => useToasts().toast;
 
 export const useLatestUndo = () => useToasts().latest;
 
-/**
- * Tells what was done, once everything that shows it has looked `again`, and offers the way back, after which it looks again too.
- */
-export function useDone(again: () => Promise<unknown>) {
+/** Tells what was done, and offers the way back. */
+export function useDone() {
   const toast = useToast();
-  return async (words: string, undo: () => Promise<unknown>) => {
-    await again();
-    toast({
-      words,
-      undo: async () => {
-        await undo();
-        await again();
-      },
-    });
-  };
+  return (words: string, undo: () => Promise<unknown>) => toast({ words, undo });
 }

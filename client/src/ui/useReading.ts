@@ -1,7 +1,7 @@
-import { createContext, useContext, useEffect, useRef, useState, useSyncExternalStore } from 'react';
+import { createContext, useContext, useEffect, useLayoutEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { flushSync } from 'react-dom';
 import { ApiError, isPassing } from '../api/client';
-import { forget, recall, remember } from './remember';
+import type { Texts } from './texts';
 
 const underWay = new Set<Promise<void>>();
 const waiting = new Set<object>();
@@ -27,21 +27,50 @@ export async function settleEntries(form: HTMLElement): Promise<HTMLElement | nu
   return unread;
 }
 
-/** Within this, what was typed and not read yet is kept in the browser under this name, and found again after a reload. */
-export const EntryScope = createContext<string | null>(null);
+/** Where texts wait that were typed and not read yet; within nothing they hold until the page is left. */
+export const TextsContext = createContext<Texts | null>(null);
 
 /** How long until something typed is read, and until it is tried again when nobody answered, ms. */
 const restMs = 120;
 const againMs = 2500;
 
+/** The newest of something, for what goes on after the render that began it. */
+function useNewest<T>(value: T) {
+  const newest = useRef(value);
+  useLayoutEffect(() => {
+    newest.current = value;
+  });
+  return newest;
+}
+
+/** The text of one field in its place among the others of its form. */
+function useText(at: string, texts: Texts | null) {
+  const [field] = useState(() => ({}));
+  const now = useNewest(at);
+  // The path may change while it is on the page; it came and goes once.
+  useLayoutEffect(() => {
+    texts?.came(field, now.current);
+    return () => texts?.went(field);
+  }, [field, texts, now]);
+  useLayoutEffect(() => texts?.moved(field, at), [field, texts, at]);
+  return (text: string | null) => texts?.put(field, text);
+}
+
 /**
- * What somebody types, read by the core a moment later. It stays as typed while the field has the focus or cannot be read;
- * leaving the field never loses an entry that is still being read, and one that nobody answered is tried again.
+ * What somebody types, read by the core a moment later. It stays as typed while the field has the focus or cannot be read; leaving the
+ * field never loses an entry that is still being read, and one that nobody answered is tried again. What was read goes to the field as
+ * it is then, not as it was when it was typed.
  */
-export function useReading<T>(name: string, read: (text: string) => Promise<T>, onRead: (value: T) => void) {
-  const scope = useContext(EntryScope);
-  const place = scope && `entry-${scope}-${name}`;
-  const [typed, setTyped] = useState<string | null>(() => (place ? recall(place) : null));
+export function useReading<T>(
+  at: string,
+  read: (text: string) => Promise<T>,
+  onRead: (value: T) => void,
+  own?: Texts | undefined,
+) {
+  const around = useContext(TextsContext);
+  const texts = own ?? around;
+  const [typed, setTyped] = useState<string | null>(() => texts?.leftAt(at) ?? null);
+  const keep = useText(at, texts);
   const [unread, setUnread] = useState<string | null>(null);
   const [tries, setTries] = useState(0);
   const turn = useRef(0);
@@ -49,9 +78,12 @@ export function useReading<T>(name: string, read: (text: string) => Promise<T>, 
   const left = useRef(typed !== null);
   const done = useRef<string | null>(null);
   const waits = useRef({});
+  const newest = useNewest({ read, onRead, keep });
   useEffect(() => {
-    const wait = waits.current;
+    const [wait, turns] = [waits.current, turn];
     return () => {
+      // A field that left the page takes nothing in any more.
+      turns.current++;
       if (waiting.delete(wait)) tell();
     };
   }, []);
@@ -74,15 +106,15 @@ export function useReading<T>(name: string, read: (text: string) => Promise<T>, 
     const timer = setTimeout(async () => {
       begun = true;
       try {
-        const value = await read(typed);
+        const value = await newest.current.read(typed);
         if (mine !== turn.current) return;
         done.current = typed;
         waiting.delete(wait);
-        if (place) forget(place);
+        newest.current.keep(null);
         // At once, so that whoever waits for the entries sees none that is only still shown as unread.
         flushSync(() => {
           setUnread(null);
-          onRead(value);
+          newest.current.onRead(value);
           if (left.current) setTyped(null);
         });
       } catch (error) {
@@ -102,9 +134,7 @@ export function useReading<T>(name: string, read: (text: string) => Promise<T>, 
       clearTimeout(again);
       if (!begun) end();
     };
-    // The caller's functions are new at every render; only what was typed, or another try, starts a reading.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [typed, tries]);
+  }, [typed, tries, newest]);
 
   return {
     typed,
@@ -112,7 +142,7 @@ export function useReading<T>(name: string, read: (text: string) => Promise<T>, 
     type: (text: string) => {
       left.current = false;
       done.current = null;
-      if (place) remember(place, text);
+      keep(text);
       setTyped(text);
     },
     leave: () => {

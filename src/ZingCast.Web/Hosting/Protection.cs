@@ -1,4 +1,5 @@
 using System.Security.Cryptography;
+using ZingCast.Store;
 
 namespace ZingCast.Web.Hosting;
 
@@ -21,6 +22,9 @@ public static class Protection
                     headers.ContentSecurityPolicy = context.Items[Policy] as string ?? Nothing;
                     headers.XFrameOptions = "DENY";
                     headers.XContentTypeOptions = "nosniff";
+                    // Whoever shows something learns with any answer that it is old.
+                    if (context.Request.Path.StartsWithSegments("/api") && context.Response.StatusCode != StatusCodes.Status401Unauthorized)
+                        headers["Zing-House"] = app.Services.GetRequiredService<HouseVersion>().ToString();
                     // What is kept is read anew each time, and lies in no cache of a browser that others use too.
                     if (context.Request.Path.StartsWithSegments("/api") && headers.CacheControl.Count == 0)
                         headers.CacheControl = "no-store";

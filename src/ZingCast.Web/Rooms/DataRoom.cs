@@ -41,10 +41,17 @@ public sealed record CopyAnswer(string Name, IReadOnlyList<HouseChange> Differs)
 /// <summary>The copy that was made of what was here before something was put back.</summary>
 public sealed record PutBackAnswer(string? Kept);
 
+/// <summary>The version of the house: which run, and how often each table was written, as in the header of every answer.</summary>
+public sealed record VersionAnswer(string Version);
+
 public static class DataRoom
 {
     public static void MapData(this WebApplication app)
     {
+        app.MapGet("/api/version", (HouseVersion version) => TypedResults.Ok(new VersionAnswer(version.ToString())))
+            .WithTags("Data")
+            .WithSummary("The version of the house, which changes when anything was written.");
+
         var data = app.MapGroup("/api/data").WithTags("Data");
 
         data.MapGet(

@@ -11,7 +11,8 @@ import { outfitFigures } from '../../state/figures';
 import { useBrief, type BriefWork } from '../../state/useBrief';
 import { useLatestUndo } from '../../ui/toast';
 import { useNarrow, useStacked } from '../../ui/useMedia';
-import { EntryScope } from '../../ui/useReading';
+import { Lost } from '../../ui/Lost';
+import { TextScope } from '../../ui/TextScope';
 import { Bench } from '../bench/Bench';
 import { Own } from '../chain/Own';
 import { UrgentCautions } from '../chain/Cautions';
@@ -28,17 +29,7 @@ import { useBriefCommands } from './useBriefCommands';
 export function BriefPage() {
   const { id } = useParams();
   const { data, error } = useKeptBrief(Number(id));
-  if (error)
-    return (
-      <main id="main" className="p-6">
-        <h1 className="text-xl font-semibold">{error.message}</h1>
-        <p className="mt-2">
-          <a className="underline" href="/briefs">
-            See the briefs that are here
-          </a>
-        </p>
-      </main>
-    );
+  if (error && !data) return <Lost words={error.message} to="/briefs" name="See the briefs that are here" />;
   if (!data) return <p className="p-6">Laying it out…</p>;
   return <Desk key={data.id} loaded={data} />;
 }
@@ -118,7 +109,7 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
       id="main"
       className="mx-auto grid max-w-[112rem] grid-cols-1 gap-x-6 gap-y-4 px-4 py-3 lg:grid-cols-[19.5rem_minmax(0,1fr)_20rem]"
     >
-      <EntryScope value={`brief-${loaded.id}`}>
+      <TextScope name={`brief-${loaded.id}`}>
         <div role="group" aria-label="The day" className="lg:isolate lg:pr-2">
           {stacked ? <FoldedDay work={work} solution={solution} /> : <BriefPanel work={work} />}
         </div>
@@ -175,9 +166,9 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
                 <ChainStrip figures={figures} chain={solution.chain} base={base} />
               </div>
               {/* Fields of different benches go by the same name. */}
-              <EntryScope value={`brief-${loaded.id}-${open}`}>
+              <TextScope name={`brief-${loaded.id}-${open}`}>
                 <Bench link={open} work={work} solution={solution} />
-              </EntryScope>
+              </TextScope>
             </>
           ) : (
             <>
@@ -200,7 +191,7 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
             onPin={pinThis}
           />
         </div>
-      </EntryScope>
+      </TextScope>
     </main>
   );
 }

@@ -1,13 +1,13 @@
 import { Collapsible } from 'radix-ui';
-import type { BriefDraft } from '../../api/client';
+import type { BriefDraft, Kind } from '../../api/client';
 import { DepthSection } from '../../drawing/DepthSection';
 import { FlyActual } from '../../drawing/FlyActual';
 import { WaterPlan } from '../../drawing/WaterPlan';
-import { MeasureField } from '../../ui/TypedField';
 import { Pick } from '../../ui/Pick';
 import { useUnits } from '../../ui/units';
 import { depthFigures, planFigures } from '../../state/figures';
 import { asSaid } from '../../state/asSaid';
+import { DayMeasure } from '../shared/bench';
 import { BriefSentence } from '../shared/BriefSentence';
 import type { BriefWork } from '../../state/useBrief';
 
@@ -42,21 +42,8 @@ export function BriefPanel({ work }: { work: BriefWork }) {
       onChange={(id) => setDraft(field, { [field]: id } as Partial<BriefDraft>)}
     />
   );
-  const measure = (
-    label: string,
-    field: keyof BriefDraft & string,
-    kind: Parameters<typeof MeasureField>[0]['kind'],
-    value: number,
-  ) => (
-    <MeasureField
-      label={label}
-      kind={kind}
-      value={(draft[field] as number | null | undefined) ?? value}
-      said={draft.said?.[field]}
-      assumed={assumed(field)}
-      problem={problems[field]}
-      onChange={(si, said) => setDraft(field, { [field]: si } as Partial<BriefDraft>, said)}
-    />
+  const measure = (label: string, at: Parameters<typeof DayMeasure>[0]['at'], kind: Kind, value: number) => (
+    <DayMeasure work={work} at={at} label={label} kind={kind} value={value} />
   );
 
   return (
@@ -72,13 +59,13 @@ export function BriefPanel({ work }: { work: BriefWork }) {
       <WaterPlan
         {...planFigures(shown)}
         said={said}
-        onWind={(windMps, windFromDeg) => setDraft('wind', { windMps, windFromDeg })}
-        onDistance={(distanceM) => setDraft('plan-distance', { distanceM })}
+        onWind={(windMps, windFromDeg, typed) => setDraft('wind', { windMps, windFromDeg }, typed)}
+        onDistance={(distanceM, typed) => setDraft('plan-distance', { distanceM }, typed)}
       />
       <DepthSection
         {...depthFigures(shown)}
         said={said.depthM}
-        onDepth={(depthM) => setDraft('section-depth', { depthM })}
+        onDepth={(depthM, typed) => setDraft('section-depth', { depthM }, typed)}
       />
       <FlyActual fly={brief.fly} />
 
@@ -103,29 +90,11 @@ export function BriefPanel({ work }: { work: BriefWork }) {
               onChange={(id) => setDraft('salt', { salt: id === 'salt' })}
             />
             {pick('Casting hand', 'hand', brief.hand, choices.hand)}
-            <MeasureField
-              label="Fly, soaked"
-              kind="lineMass"
-              value={draft.flyWetKg ?? brief.fly.wetKg}
-              said={draft.said?.flyWetKg}
-              assumed={assumed('flyWetKg')}
-              problem={problems.flyWetKg}
-              onChange={(flyWetKg, said) => setDraft('flyWetKg', { flyWetKg }, said)}
-            />
+            {measure('Fly, soaked', 'flyWetKg', 'lineMass', brief.fly.wetKg)}
             {pick('Start from', 'school', brief.school, choices.school)}
             {pick('Lean', 'lean', brief.lean, choices.lean)}
             {pick('Put together from', 'owned', brief.owned, choices.owned)}
-            {brief.fly.kind.byLength && (
-              <MeasureField
-                label="Fly, over all"
-                kind="shortLength"
-                value={draft.flyLengthM ?? brief.fly.bodyM}
-                said={draft.said?.flyLengthM}
-                assumed={assumed('flyLengthM')}
-                problem={problems.flyLengthM}
-                onChange={(flyLengthM, said) => setDraft('flyLengthM', { flyLengthM }, said)}
-              />
-            )}
+            {brief.fly.kind.byLength && measure('Fly, over all', 'flyLengthM', 'shortLength', brief.fly.bodyM)}
           </div>
           {Object.keys(draft).some((key) => draft[key as keyof BriefDraft] != null) && (
             <div className="mt-2 flex flex-wrap gap-1 text-sm">

@@ -1,7 +1,8 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { Link, useNavigate } from 'react-router';
 import { retryWhenBusy } from '../../api/answers';
 import { api, unwrap, type BriefRow } from '../../api/client';
+import { key } from '../../api/keys';
 import { copyOf, useBriefs } from '../../state/briefs';
 import { AwayList } from '../shared/AwayList';
 import { Mark } from '../../ui/Mark';
@@ -11,12 +12,7 @@ import { useUnits } from '../../ui/units';
 
 /** Every brief kept, with what it comes to. */
 export function BriefsPage() {
-  const queries = useQueryClient();
   const { data } = useBriefs();
-  const again = async () => {
-    await queries.invalidateQueries({ queryKey: ['briefs'] });
-    await queries.invalidateQueries({ queryKey: ['away', 'briefs'] });
-  };
   return (
     <main id="main" className="mx-auto max-w-4xl px-5 py-4">
       <header className="flex flex-wrap items-baseline gap-x-3">
@@ -37,7 +33,7 @@ export function BriefsPage() {
       )}
       <ul className="mt-3 border-t border-ink">
         {data?.map((brief) => (
-          <Row key={brief.id} brief={brief} onChanged={again} />
+          <Row key={brief.id} brief={brief} />
         ))}
       </ul>
       <AwayList
@@ -45,30 +41,28 @@ export function BriefsPage() {
         list={() => unwrap(api.GET('/api/briefs/away'))}
         nameOf={(b) => b.name}
         bringBack={(id) => unwrap<unknown>(api.POST('/api/briefs/{id}/restore', { params: { path: { id } } }))}
-        onBack={again}
       />
     </main>
   );
 }
 
-function Row({ brief, onChanged }: { brief: BriefRow; onChanged: () => Promise<void> }) {
-  const done = useDone(onChanged);
+function Row({ brief }: { brief: BriefRow }) {
+  const done = useDone();
   const navigate = useNavigate();
   const { showFigure } = useUnits();
   const path = { params: { path: { id: brief.id } } };
   const { data: comes, error } = useQuery({
-    queryKey: ['outcome', brief.id, brief.changedAt],
+    queryKey: key('outcome', brief.id, brief.changedAt),
     queryFn: ({ signal }) => unwrap(api.GET('/api/briefs/{id}/outcome', { ...path, signal })),
     retry: retryWhenBusy,
   });
   const duplicate = async () => {
     const copy = await copyOf(await unwrap(api.GET('/api/briefs/{id}', path)));
-    await onChanged();
     navigate(`/briefs/${copy.id}`);
   };
   const putAway = async () => {
     await unwrap(api.DELETE('/api/briefs/{id}', path));
-    await done(`“${brief.name}” was put away.`, () => unwrap(api.POST('/api/briefs/{id}/restore', path)));
+    done(`“${brief.name}” was put away.`, () => unwrap(api.POST('/api/briefs/{id}/restore', path)));
   };
   return (
     <li className="border-b border-hair py-2">

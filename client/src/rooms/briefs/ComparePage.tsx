@@ -1,4 +1,4 @@
-import { Link, useSearchParams } from 'react-router';
+import { Link } from 'react-router';
 import type { Pins, Solution } from '../../api/client';
 import { HeadProfile, headSpan } from '../../drawing/HeadProfile';
 import { ReachBar, reachSpan } from '../../drawing/ReachBar';
@@ -11,6 +11,8 @@ import { Mark } from '../../ui/Mark';
 import { Pick } from '../../ui/Pick';
 import { Say, useSayText } from '../../ui/Say';
 import { useUnits } from '../../ui/units';
+import { useAddress } from '../../ui/useAddress';
+import { Lost } from '../../ui/Lost';
 import { UrgentCautions } from '../chain/Cautions';
 
 type Side = 'a' | 'b';
@@ -18,30 +20,22 @@ const asSolved = 'solved';
 
 /** One side: a kept brief, and pieces tried in it instead of what it came to. Nothing of it is kept. */
 function useSide(side: Side) {
-  const [params, setParams] = useSearchParams();
+  const { asked: from, ask } = useAddress();
   const { data: briefs } = useBriefs();
   const ids = (briefs ?? []).map((b) => b.id);
-  const asked = Number(params.get(side));
-  const other = Number(params.get(side === 'a' ? 'b' : 'a'));
+  const asked = Number(from(side));
+  const other = Number(from(side === 'a' ? 'b' : 'a'));
   const id = ids.includes(asked) ? asked : (ids.find((i) => i !== other) ?? ids[0] ?? null);
   const { data: brief } = useKeptBrief(id);
-  const rod = Number(params.get(`${side}rod`)) || null;
-  const line = Number(params.get(`${side}line`)) || null;
+  const rod = Number(from(`${side}rod`)) || null;
+  const line = Number(from(`${side}line`)) || null;
   const pins: Pins | undefined = brief && {
     ...brief.pins,
     ...(rod && { rod, rodClass: null, rodLengthM: null }),
     ...(line && { line, density: null }),
   };
   const answer = useAnswer(brief && pins ? { draft: brief.draft, pins, off: brief.off } : null);
-  const set = (key: string, value: string | null) =>
-    setParams(
-      (p) => {
-        if (value) p.set(key, value);
-        else p.delete(key);
-        return p;
-      },
-      { replace: true },
-    );
+  const set = (name: string, value: string | null) => ask({ [name]: value });
   return { side, id, brief, rod, line, briefs: briefs ?? [], set, ...answer };
 }
 
@@ -53,14 +47,7 @@ export function ComparePage() {
   const text = useSayText();
   const { showFigure } = useUnits();
   if (a.briefs.length === 0)
-    return (
-      <main id="main" className="p-6">
-        <h1 className="text-xl font-semibold">There is no brief to compare yet.</h1>
-        <Link className="underline" to="/briefs/new">
-          Start a brief
-        </Link>
-      </main>
-    );
+    return <Lost words="There is no brief to compare yet." to="/briefs/new" name="Start a brief" />;
   const both = left && right ? [left, right] : null;
   const spanM = both && Math.max(...both.map((s) => reachSpan(castFigures(s))));
   const axes = both && {

@@ -2,13 +2,13 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, unwrap, type CareAnswer, type CareItem } from '../../api/client';
+import { key } from '../../api/keys';
 import { useAttempt } from '../../api/useAttempt';
-import { useRefreshLog } from '../../state/log';
 import { saidDay } from '../../ui/dates';
+import { Choice, Day, Measure } from '../../ui/fields';
+import { draftOf, useForm } from '../../ui/form';
 import { Caution, Message } from '../../ui/Message';
 import { Pick } from '../../ui/Pick';
-import { MeasureField } from '../../ui/TypedField';
-import { settleEntries } from '../../ui/useReading';
 import { useUnits } from '../../ui/units';
 import { CareRows, useCareDone } from '../shared/CareRows';
 
@@ -21,7 +21,7 @@ const groups = [
 /** What to look after and why, what each piece has been through, and what was done. */
 export function CarePage() {
   const { data, error } = useQuery({
-    queryKey: ['care'],
+    queryKey: key('care'),
     queryFn: ({ signal }) => unwrap(api.GET('/api/care', { signal })),
   });
   return (
@@ -97,71 +97,47 @@ function Folded({ items }: { items: CareItem[] }) {
   );
 }
 
+type Noted = { taskId: string; pieceId: number | null; on: string | null; amountM: number };
+
 /** Anything that was done, due or not: a line cut back, hooks binned. */
 function NoteOther({ data }: { data: CareAnswer }) {
-  const { attempt, fields, words } = useAttempt();
   const done = useCareDone();
-  const [taskId, setTask] = useState('line-cut');
-  const task = data.tasks.find((t) => t.id === taskId)!;
-  const options = data.list.pieces
-    .filter((p) => p.piece === task.piece)
-    .map((p) => ({ id: String(p.id), name: p.called }));
-  const [piece, setPiece] = useState('');
-  const [on, setOn] = useState('');
-  const [amountM, setAmount] = useState(0.3);
-  const chosen = options.find((o) => o.id === piece) ?? options[0];
+  const form = useForm<Noted>(draftOf('care', null), { taskId: 'line-cut', pieceId: null, on: null, amountM: 0.3 });
+  const task = data.tasks.find((t) => t.id === form.values.taskId)!;
+  const options = data.list.pieces.filter((p) => p.piece === task.piece).map((p) => ({ id: p.id, name: p.called }));
+  const chosen = options.find((o) => o.id === form.values.pieceId) ?? options[0];
   return (
     <section aria-label="Note what was done">
       <h2 className="border-b border-ink pb-1 text-lg font-semibold">Note what was done</h2>
       <form
+        {...form.area}
         className="mt-2 grid grid-cols-2 items-end gap-2"
         onSubmit={async (event) => {
           event.preventDefault();
-          if (!chosen || (await settleEntries(event.currentTarget))) return;
-          await attempt(() =>
+          if (!chosen) return;
+          const went = await form.keep(({ taskId, on, amountM }) =>
             done(
-              {
-                taskId,
-                pieceId: Number(chosen.id),
-                ...(on ? { on } : {}),
-                ...(task.byAmount ? { amountM } : {}),
-              },
+              { taskId, pieceId: chosen.id, ...(on ? { on } : {}), ...(task.byAmount ? { amountM } : {}) },
               `${chosen.name}: ${task.done}.`,
             ),
           );
+          if (went) form.patch({ on: null });
         }}
       >
         <div className="col-span-2">
-          <Pick
-            label="What"
-            value={taskId}
-            options={data.tasks.map((t) => ({ id: t.id, name: t.name }))}
-            onChange={setTask}
-          />
+          <Choice of={form} at="taskId" label="What" options={data.tasks} />
         </div>
         <div className="col-span-2">
           <Pick
             label="To which piece"
-            value={chosen?.id ?? ''}
-            options={options}
-            problem={fields.pieceId ?? (options.length === 0 ? 'There is no such piece yet.' : undefined)}
-            onChange={setPiece}
+            value={String(chosen?.id ?? '')}
+            options={options.map((o) => ({ ...o, id: String(o.id) }))}
+            problem={options.length === 0 ? 'There is no such piece yet.' : undefined}
+            onChange={(id) => form.put('pieceId', Number(id))}
           />
         </div>
-        <label className="block min-w-0">
-          <span className="rubric block">When</span>
-          <input className="entry w-full" type="date" value={on} onChange={(event) => setOn(event.target.value)} />
-          <Message>{fields.on}</Message>
-        </label>
-        {task.byAmount && (
-          <MeasureField
-            label="How much came off"
-            kind="length"
-            value={amountM}
-            problem={fields.amountM}
-            onChange={setAmount}
-          />
-        )}
+        <Day of={form} at="on" label="When" empty />
+        {task.byAmount && <Measure of={form} at="amountM" label="How much came off" kind="length" />}
         <p className="col-span-2 text-sm">{task.howTo}</p>
         {task.mind && (
           <div className="col-span-2">
@@ -172,7 +148,7 @@ function NoteOther({ data }: { data: CareAnswer }) {
           Note it
         </button>
         <div className="col-span-2">
-          <Message>{words}</Message>
+          <Message>{form.words}</Message>
         </div>
       </form>
     </section>
@@ -215,7 +191,6 @@ function Wear({ data: { list } }: { data: CareAnswer }) {
 
 function History({ data: { done } }: { data: CareAnswer }) {
   const { show } = useUnits();
-  const refresh = useRefreshLog();
   const { attempt, words } = useAttempt();
   if (done.length === 0) return null;
   return (
@@ -237,7 +212,6 @@ function History({ data: { done } }: { data: CareAnswer }) {
               onClick={() =>
                 void attempt(async () => {
                   await unwrap<unknown>(api.DELETE('/api/care/services/{id}', { params: { path: { id: s.id } } }));
-                  await refresh();
                 })
               }
             >

@@ -2,6 +2,7 @@ import { useCasters } from '../../state/casters';
 import { useQuery } from '@tanstack/react-query';
 import { memo, useDeferredValue, useMemo, useState, type ReactNode } from 'react';
 import { api, unwrap, ApiError, type BriefDraft, type CastAnswer, type Solution } from '../../api/client';
+import { key } from '../../api/keys';
 import { EnergyBar, WindCurve } from '../../drawing/CastCharts';
 import type { Thrown } from '../../drawing/CastDrawing';
 import { ReachBar } from '../../drawing/ReachBar';
@@ -421,7 +422,7 @@ function useBeside(work: BriefWork, solution: Solution) {
   const [value, set] = useState('none');
   const { outfit } = solution;
   const { data: shed } = useQuery({
-    queryKey: ['shed'],
+    queryKey: key('shed'),
     queryFn: ({ signal }) => unwrap(api.GET('/api/shed', { signal })),
   });
   const lineId = outfit.line.id;

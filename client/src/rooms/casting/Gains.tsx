@@ -2,6 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useDeferredValue } from 'react';
 import { useLastGood } from '../../api/answers';
 import { api, unwrap, type ReachGain } from '../../api/client';
+import { key } from '../../api/keys';
 import { Say } from '../../ui/Say';
 import { useCommands } from '../../ui/commands';
 import { useToast } from '../../ui/toast';
@@ -18,7 +19,7 @@ export function Gains({ work }: { work: BriefWork }) {
     error,
     isFetching,
   } = useQuery({
-    queryKey: ['gains', asked],
+    queryKey: key('gains', asked),
     queryFn: async ({ signal }) => {
       // Every change is solved in full: that waits until the hand has come to rest.
       await new Promise((rest) => setTimeout(rest, 250));

@@ -2,12 +2,13 @@ import { useQuery } from '@tanstack/react-query';
 import { scaleLinear } from 'd3-scale';
 import { useEffect } from 'react';
 import { api, unwrap, type WindReading } from '../../api/client';
+import { key } from '../../api/keys';
 import { useUnits } from '../../ui/units';
 
 /** What the wind meter says while it is listened to; null while it is off. */
 export function useWindMeter(on: boolean) {
   return useQuery({
-    queryKey: ['wind-meter'],
+    queryKey: key('wind'),
     queryFn: ({ signal }) => unwrap(api.GET('/api/devices/wind', { signal })),
     enabled: on,
     refetchInterval: on ? 1000 : false,

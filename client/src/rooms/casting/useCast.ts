@@ -1,13 +1,14 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { retryWhenBusy, useLastGood } from '../../api/answers';
 import { api, unwrap, type BriefDraft, type FlyLine, type Leader, type Rod } from '../../api/client';
+import { key } from '../../api/keys';
 
 export type Thrower = { brief: BriefDraft; rod: Rod; line: FlyLine; leader: Leader };
 
 /** The cast of one outfit; the last one stays while the next is thrown. Null when there is nothing to throw. */
 export function useCast(what: Thrower | null, gusts: { low: number; high: number } | null) {
   const { data, error } = useQuery({
-    queryKey: ['cast', what, gusts],
+    queryKey: key('cast', what, gusts),
     queryFn: ({ signal }) => unwrap(api.POST('/api/casting/reach', { body: { ...what!, gusts }, signal })),
     enabled: what !== null,
     placeholderData: keepPreviousData,
@@ -26,7 +27,7 @@ const anyDistance = (brief: BriefDraft): BriefDraft => ({ ...brief, distanceM: n
 export function useCastMap(kind: 'wind' | 'classByWind' | 'carryBySpeed', what: Thrower | null) {
   const body = what && { ...what, brief: kind === 'carryBySpeed' ? anyDistance(what.brief) : anyWind(what.brief) };
   const { data } = useQuery({
-    queryKey: ['cast-map', kind, body],
+    queryKey: key('castMap', kind, body),
     queryFn: ({ signal }) => unwrap(api.POST('/api/casting/map', { body: { ...body!, kind }, signal })),
     enabled: what !== null,
     placeholderData: keepPreviousData,

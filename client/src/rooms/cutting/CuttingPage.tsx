@@ -1,72 +1,54 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, unwrap, type CutPlan, type CutTargetInput, type Scrap } from '../../api/client';
+import {
+  api,
+  unwrap,
+  type CutPlan,
+  type PlanAnswer,
+  type CutTargetInput,
+  type JobAnswer,
+  type Scrap,
+} from '../../api/client';
+import { key } from '../../api/keys';
 import { useAsk } from '../../api/useAsk';
 import { useAttempt } from '../../api/useAttempt';
 import { HeadStrip } from '../../drawing/HeadStrip';
-import { Pick } from '../../ui/Pick';
+import { bringBack, taggedName, useShed } from '../../state/gear';
+import { saidDay } from '../../ui/dates';
+import { Choice, Measure } from '../../ui/fields';
+import { draftOf, useFaults, useForm, type Form } from '../../ui/form';
+import { Caution, Message } from '../../ui/Message';
 import { Say } from '../../ui/Say';
-import { MeasureField } from '../../ui/TypedField';
 import { useDone } from '../../ui/toast';
 import { metres, useUnits } from '../../ui/units';
-import { Caution, Message } from '../../ui/Message';
+import { AwayList } from '../shared/AwayList';
 import { EditButton } from '../shared/EditButton';
 import { GearForm } from '../shared/GearForm';
-import { bringBack, useRefreshGear, useShed } from '../../state/gear';
-import { AwayList } from '../shared/AwayList';
 import { Job } from './Job';
 
-const none = 'none';
+type Asked = { target: CutTargetInput; rodId: number | null };
 
 /** A head from scraps: what is wanted, every way to cut it, and the bench it is cut on. */
 export function CuttingPage() {
   const { show, standards } = useUnits();
-  const trade = (kind: 'length' | 'lineMass') => standards.units.find((u) => u.kind === kind)!.trade.scale;
-  const { data: shed } = useShed();
-  const scraps = useQuery({ queryKey: ['scraps'], queryFn: () => unwrap(api.GET('/api/shed/scraps')) });
-  const jobs = useQuery({ queryKey: ['jobs'], queryFn: () => unwrap(api.GET('/api/cutting/jobs')) });
-  const [target, setTarget] = useState<CutTargetInput>({
-    lengthM: 25 * trade('length'),
-    massKg: 220 * trade('lineMass'),
-    tipM: null,
-    tipKg: null,
+  const [feet, grains] = (['length', 'lineMass'] as const).map(
+    (kind) => standards.units.find((u) => u.kind === kind)!.trade.scale,
+  ) as [number, number];
+  const scraps = useQuery({ queryKey: key('scraps'), queryFn: () => unwrap(api.GET('/api/shed/scraps')) });
+  const jobs = useQuery({ queryKey: key('jobs'), queryFn: () => unwrap(api.GET('/api/cutting/jobs')) });
+  const form = useForm<Asked>(draftOf('head', null), {
+    target: { lengthM: 25 * feet, massKg: 220 * grains, tipM: null, tipKg: null },
+    rodId: null,
   });
-  const [rodId, setRodId] = useState(none);
-  const [form, setForm] = useState<number | 'new' | null>(null);
-  const { attempt, words } = useAttempt();
-  const body = { target, rodId: rodId === none ? null : Number(rodId) };
+  const body = form.values;
   const plan = useAsk(
-    ['plan', body, scraps.dataUpdatedAt, jobs.dataUpdatedAt],
+    key('cutPlan', body, scraps.dataUpdatedAt, jobs.dataUpdatedAt),
     (signal) => unwrap(api.POST('/api/cutting/plan', { body, signal })),
     scraps.isSuccess,
   );
-  const again = useRefreshGear();
-  const done = useDone(again);
-  const forRod = async (id: string, lengthM: number) => {
-    setRodId(id);
-    if (id === none) return;
-    await attempt(async () => {
-      const head = await unwrap(
-        api.GET('/api/cutting/head-for-rod', { params: { query: { rodId: Number(id), headM: lengthM } } }),
-      );
-      setTarget((t) => ({ ...t, lengthM, massKg: head.massKg }));
-    });
-  };
-  const set = (next: Partial<CutTargetInput>) => setTarget((t) => ({ ...t, ...next }));
-  const word = (f: string) => plan.fields[`target.${f}`];
+  useFaults(form, plan.fields);
   const open = jobs.data?.filter((j) => j.lineId == null) ?? [];
   const made = jobs.data?.filter((j) => j.lineId != null) ?? [];
-  const byId = new Map((scraps.data ?? []).map((s) => [s.id, s]));
-
-  const begin = (chosen: CutPlan) =>
-    attempt(async () => {
-      const job = await unwrap(api.POST('/api/cutting/jobs', { body: { target, pieces: chosen.pieces } }));
-      await done('On the bench. Nothing is cut yet.', () =>
-        unwrap(api.DELETE('/api/cutting/jobs/{id}', { params: { path: { id: job.id } } })),
-      );
-      requestAnimationFrame(() => document.getElementById('bench')?.scrollIntoView({ block: 'start' }));
-    });
-
   return (
     <main id="main" className="mx-auto flex max-w-[84rem] flex-col gap-6 px-5 py-3">
       <header>
@@ -82,225 +64,258 @@ export function CuttingPage() {
       {open.length > 0 && (
         <section id="bench" aria-label="On the bench" className="flex scroll-mt-14 flex-col gap-4">
           {open.map((job) => (
-            <Job key={job.id} job={job} onChanged={again} />
+            <Job key={job.id} job={job} />
           ))}
         </section>
       )}
 
       <div className="grid gap-x-8 gap-y-6 lg:grid-cols-[20rem_minmax(0,1fr)]">
-        <section aria-label="Wanted">
-          <h2 className="border-b border-ink pb-1 text-lg font-semibold">Wanted</h2>
-          <div className="mt-2 grid grid-cols-2 gap-2">
-            <MeasureField
-              label="Head, all of it"
-              kind="length"
-              value={target.lengthM}
-              problem={word('lengthM')}
-              onChange={(lengthM) => (rodId === none ? set({ lengthM }) : void forRod(rodId, lengthM))}
-            />
-            <MeasureField
-              label="Mass"
-              kind="lineMass"
-              value={target.massKg}
-              problem={word('massKg')}
-              onChange={(massKg) => set({ massKg })}
-            />
-            <div className="col-span-2">
-              <Pick
-                label="As this rod likes it"
-                value={rodId}
-                options={[
-                  { id: none, name: 'for no rod in particular' },
-                  ...(shed?.rods ?? [])
-                    .filter((r) => r.class != null)
-                    .map((r) => ({ id: String(r.id), name: `${r.tag} ${r.name}` })),
-                ]}
-                onChange={(id) => void forRod(id, target.lengthM)}
-              />
-            </div>
-            <label className="col-span-2 flex items-center gap-2">
-              <input
-                type="checkbox"
-                className="size-5 accent-(--ink)"
-                checked={target.tipM != null}
-                onChange={(e) =>
-                  set(
-                    e.target.checked
-                      ? { tipM: 10 * trade('length'), tipKg: 50 * trade('lineMass') }
-                      : { tipM: null, tipKg: null },
-                  )
-                }
-              />
-              with a separate tip
-            </label>
-            {target.tipM != null && (
-              <>
-                <MeasureField
-                  label="Tip"
-                  kind="length"
-                  value={target.tipM}
-                  problem={word('tipM')}
-                  onChange={(tipM) => set({ tipM })}
-                />
-                <MeasureField
-                  label="Its mass"
-                  kind="lineMass"
-                  value={target.tipKg}
-                  problem={word('tipKg')}
-                  onChange={(tipKg) => set({ tipKg })}
-                />
-              </>
-            )}
-          </div>
-          <Message>{words}</Message>
-          <Caution>
-            Blades and heat: cut away from yourself on a board. Joining lines with heat, glue or UV resin wants fresh
-            air, covered eyes and skin, and the maker’s sheet.
-          </Caution>
-        </section>
-
+        <Wanted form={form} tip={{ tipM: 10 * feet, tipKg: 50 * grains }} />
         <section aria-label="Plans" className="min-w-0" aria-live="polite">
           <h2 className="border-b border-ink pb-1 text-lg font-semibold">Ways to make it, best first</h2>
           {plan.error && Object.keys(plan.fields).length === 0 && <Message>{plan.error.message}</Message>}
-          {plan.data?.complete === false && (
-            <Caution>
-              This drawer can be cut in more ways than could be looked at in the time. These are the best found; there
-              may be better ones. Putting away what you would not use narrows it down.
-            </Caution>
-          )}
-          {plan.data?.plans.length === 0 && plan.data.complete && (
-            <p className="py-3 text-soft">
-              {plan.data.scraps === 0
-                ? 'The drawer is empty, or everything in it is on the bench.'
-                : 'No piece in the drawer is long enough for anything.'}
-            </p>
-          )}
           {!plan.data && !plan.error && <p className="late py-3 text-soft">Trying every cut…</p>}
-          <ol>
-            {plan.data?.plans.map((p, i) => (
-              <li
-                key={i}
-                className="border-b border-hair py-2"
-                data-plan={p.pieces.map((x) => byId.get(x.scrapId)?.tag).join('+')}
-              >
-                <HeadStrip
-                  profile={p.profile}
-                  joints={p.joints}
-                  names={p.pieces.map((x) => byId.get(x.scrapId)?.tag ?? '?')}
-                  spanM={Math.max(target.lengthM, ...plan.data!.plans.map((q) => q.lengthM)) * 1.05}
-                  wantedM={target.lengthM}
-                />
-                <div className="flex flex-wrap items-start gap-x-4">
-                  <div className="min-w-0 flex-1">
-                    <p className={p.felt ? 'font-semibold text-look' : 'font-semibold'}>
-                      <Say parts={p.says} />
-                    </p>
-                    <ul className="text-soft">
-                      {p.pieces.map((x, k) => (
-                        <li key={k}>
-                          <PieceWords piece={x} scrap={byId.get(x.scrapId)} />
-                        </li>
-                      ))}
-                      {p.joints.map((j, k) => (
-                        <li key={`j${k}`} className={j.hinges || j.backwards || j.inTaper ? 'text-look' : ''}>
-                          joint at {show(metres(j.atM))}, over{' '}
-                          {show({ value: j.overM, kind: 'shortLength', plusMinus: null })}:{' '}
-                          {show({ value: j.ratio, kind: 'ratio', plusMinus: null })} times as heavy behind it
-                          {j.hinges && ', will hinge'}
-                          {j.backwards && ', heavier on the fly side'}
-                          {j.inTaper && ', lies in a taper'}
-                        </li>
-                      ))}
-                      <li>
-                        {p.taperM > 0 ? `front taper left: ${show(metres(p.taperM))}` : 'no front taper: it lands hard'}
-                        {plan.data!.rodRatios[i] !== undefined &&
-                          `; ${show({ value: plan.data!.rodRatios[i], kind: 'ratio', plusMinus: null })} of the rod’s class`}
-                      </li>
-                    </ul>
-                  </div>
-                  <button className="btn" onClick={() => void begin(p)}>
-                    Take to the bench
-                  </button>
-                </div>
-              </li>
-            ))}
-          </ol>
-          {plan.data && plan.data.plans.length > 0 && (
-            <p className="rubric font-normal">
-              Length to scale, fly end on the left, thickness exaggerated; upright line: a joint; dashed: the length
-              wanted.
-            </p>
-          )}
+          {plan.data && <Plans answer={plan.data} target={body.target} scraps={scraps.data ?? []} />}
         </section>
       </div>
-
-      <section aria-label="Scraps">
-        <header className="flex items-baseline justify-between border-b border-ink pb-1">
-          <h2 className="text-lg font-semibold">
-            Scraps <span className="font-normal text-soft">{scraps.data?.length ?? 0}</span>
-          </h2>
-          <button className="btn" onClick={() => setForm('new')}>
-            Add a scrap
-          </button>
-        </header>
-        {scraps.data?.length === 0 && (
-          <p className="py-3 text-soft">
-            Nothing here yet. Keep the next line you retire: its sound ends are heads to come.
-          </p>
-        )}
-        <div className="overflow-x-auto">
-          <table className="w-full">
-            <tbody>
-              {scraps.data?.map((s) => (
-                <tr key={s.id} className="border-t border-hair">
-                  <th scope="row" className="py-1 pr-3 text-left">
-                    {s.tag}
-                  </th>
-                  <td className="pr-4">
-                    {s.name}
-                    {s.note && <span className="block text-sm text-soft italic">{s.note}</span>}
-                  </td>
-                  <td className="pr-4 whitespace-nowrap">{show(metres(s.lengthM))}</td>
-                  <td className="pr-4 whitespace-nowrap">
-                    {show({ value: s.massKg, kind: 'lineMass', plusMinus: null })}
-                  </td>
-                  <td className="pr-4 whitespace-nowrap">{s.taperM ? `taper ${show(metres(s.taperM))}` : 'level'}</td>
-                  <td className="text-right whitespace-nowrap">
-                    {open.some((j) => j.pieces.some((p) => p.piece.scrapId === s.id)) && (
-                      <b className="mr-2">on the bench</b>
-                    )}
-                    <EditButton tag={s.tag} onPress={() => setForm(s.id)} />
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </div>
-        <AwayList
-          what="scraps"
-          list={() => unwrap(api.GET('/api/shed/scraps/away'))}
-          nameOf={(p) => `${p.tag} ${p.name}`}
-          bringBack={(id) => bringBack('scraps', id)}
-          onBack={again}
-        />
-      </section>
-
+      <Scraps scraps={scraps.data ?? []} open={open} />
       {made.length > 0 && (
         <section aria-label="Made here">
           <h2 className="border-b border-ink pb-1 text-lg font-semibold">Made here</h2>
           <ul>
             {made.map((j) => (
               <li key={j.id} className="border-b border-hair py-1">
-                {new Date(j.begunAt).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' })}:{' '}
-                {j.pieces.map((p) => p.piece.tag).join(', ')}; {j.steps.filter((s) => s.massKg == null).length} cuts,{' '}
+                {saidDay(j.begunAt.slice(0, 10))}: {j.pieces.map((p) => p.piece.tag).join(', ')};{' '}
+                {j.steps.filter((s) => s.massKg == null).length} cuts,{' '}
                 {j.now && show({ value: j.now.massKg, kind: 'lineMass', plusMinus: null })}
               </li>
             ))}
           </ul>
         </section>
       )}
-      {form !== null && <GearForm kind="scraps" id={form === 'new' ? null : form} onClose={() => setForm(null)} />}
     </main>
+  );
+}
+
+function Wanted({ form, tip }: { form: Form<Asked>; tip: { tipM: number; tipKg: number } }) {
+  const { data: shed } = useShed();
+  const { attempt, words } = useAttempt();
+  // A rod says what a head of that length should weigh for it.
+  const asItLikes = (rodId: number | null, headM: number) => {
+    if (rodId === null) return;
+    void attempt(async () => {
+      const head = await unwrap(api.GET('/api/cutting/head-for-rod', { params: { query: { rodId, headM } } }));
+      form.put('target.massKg', head.massKg);
+    });
+  };
+  const rods = (shed?.rods ?? []).filter((r) => r.class != null).map(taggedName);
+  const withTip = form.values.target.tipM != null;
+  return (
+    <section aria-label="Wanted" {...form.area}>
+      <h2 className="border-b border-ink pb-1 text-lg font-semibold">Wanted</h2>
+      <div className="mt-2 grid grid-cols-2 gap-2">
+        <Measure
+          of={form}
+          at="target.lengthM"
+          label="Head, all of it"
+          kind="length"
+          then={(lengthM) => asItLikes(form.lib.getValues('rodId'), lengthM!)}
+        />
+        <Measure of={form} at="target.massKg" label="Mass" kind="lineMass" />
+        <div className="col-span-2">
+          <Choice
+            of={form}
+            at="rodId"
+            label="As this rod likes it"
+            options={rods}
+            none="for no rod in particular"
+            then={(id) => asItLikes(id as number | null, form.lib.getValues('target.lengthM'))}
+          />
+        </div>
+        <label className="col-span-2 flex items-center gap-2">
+          <input
+            type="checkbox"
+            className="size-5 accent-(--ink)"
+            checked={withTip}
+            onChange={({ target }) => {
+              form.put('target.tipM', target.checked ? tip.tipM : null);
+              form.put('target.tipKg', target.checked ? tip.tipKg : null);
+            }}
+          />
+          with a separate tip
+        </label>
+        {withTip && (
+          <>
+            <Measure of={form} at="target.tipM" label="Tip" kind="length" />
+            <Measure of={form} at="target.tipKg" label="Its mass" kind="lineMass" />
+          </>
+        )}
+      </div>
+      <Message>{words}</Message>
+      <Caution>
+        Blades and heat: cut away from yourself on a board. Joining lines with heat, glue or UV resin wants fresh air,
+        covered eyes and skin, and the maker’s sheet.
+      </Caution>
+    </section>
+  );
+}
+
+type PlanProps = { target: CutTargetInput; scraps: Scrap[] };
+
+function Plans({ answer, target, scraps }: PlanProps & { answer: PlanAnswer }) {
+  const { plans, complete } = answer;
+  return (
+    <>
+      {!complete && (
+        <Caution>
+          This drawer can be cut in more ways than could be looked at in the time. These are the best found; there may
+          be better ones. Putting away what you would not use narrows it down.
+        </Caution>
+      )}
+      {plans.length === 0 && complete && (
+        <p className="py-3 text-soft">
+          {answer.scraps === 0
+            ? 'The drawer is empty, or everything in it is on the bench.'
+            : 'No piece in the drawer is long enough for anything.'}
+        </p>
+      )}
+      <ol>
+        {plans.map((p, i) => (
+          <Way
+            key={i}
+            plan={p}
+            target={target}
+            scraps={scraps}
+            spanM={Math.max(target.lengthM, ...plans.map((q) => q.lengthM)) * 1.05}
+            ratio={answer.rodRatios[i]}
+          />
+        ))}
+      </ol>
+      {plans.length > 0 && (
+        <p className="rubric font-normal">
+          Length to scale, fly end on the left, thickness exaggerated; upright line: a joint; dashed: the length wanted.
+        </p>
+      )}
+    </>
+  );
+}
+
+/** One way to make the head. */
+function Way({
+  plan: p,
+  target,
+  scraps,
+  spanM,
+  ratio,
+}: PlanProps & { plan: CutPlan; spanM: number; ratio: number | undefined }) {
+  const { show } = useUnits();
+  const done = useDone();
+  const scrapOf = (id: number) => scraps.find((s) => s.id === id);
+  const tags = p.pieces.map((x) => scrapOf(x.scrapId)?.tag);
+  const timesAs = (value: number) => show({ value, kind: 'ratio', plusMinus: null });
+  const begin = async () => {
+    const job = await unwrap(api.POST('/api/cutting/jobs', { body: { target, pieces: p.pieces } }));
+    done('On the bench. Nothing is cut yet.', () =>
+      unwrap(api.DELETE('/api/cutting/jobs/{id}', { params: { path: { id: job.id } } })),
+    );
+    requestAnimationFrame(() => document.getElementById('bench')?.scrollIntoView({ block: 'start' }));
+  };
+  return (
+    <li className="border-b border-hair py-2" data-plan={tags.join('+')}>
+      <HeadStrip
+        profile={p.profile}
+        joints={p.joints}
+        names={tags.map((t) => t ?? '?')}
+        spanM={spanM}
+        wantedM={target.lengthM}
+      />
+      <div className="flex flex-wrap items-start gap-x-4">
+        <div className="min-w-0 flex-1">
+          <p className={p.felt ? 'font-semibold text-look' : 'font-semibold'}>
+            <Say parts={p.says} />
+          </p>
+          <ul className="text-soft">
+            {p.pieces.map((x, k) => (
+              <li key={k}>
+                <PieceWords piece={x} scrap={scrapOf(x.scrapId)} />
+              </li>
+            ))}
+            {p.joints.map((j, k) => (
+              <li key={`j${k}`} className={j.hinges || j.backwards || j.inTaper ? 'text-look' : ''}>
+                joint at {show(metres(j.atM))}, over {show({ value: j.overM, kind: 'shortLength', plusMinus: null })}:{' '}
+                {timesAs(j.ratio)} times as heavy behind it
+                {j.hinges && ', will hinge'}
+                {j.backwards && ', heavier on the fly side'}
+                {j.inTaper && ', lies in a taper'}
+              </li>
+            ))}
+            <li>
+              {p.taperM > 0 ? `front taper left: ${show(metres(p.taperM))}` : 'no front taper: it lands hard'}
+              {ratio !== undefined && `; ${timesAs(ratio)} of the rod’s class`}
+            </li>
+          </ul>
+        </div>
+        <button className="btn" onClick={() => void begin()}>
+          Take to the bench
+        </button>
+      </div>
+    </li>
+  );
+}
+
+function Scraps({ scraps, open }: { scraps: Scrap[]; open: JobAnswer[] }) {
+  const { show } = useUnits();
+  const [edited, setEdited] = useState<number | 'new' | null>(null);
+  const onBench = (id: number) => open.some((j) => j.pieces.some((p) => p.piece.scrapId === id));
+  return (
+    <section aria-label="Scraps">
+      <header className="flex items-baseline justify-between border-b border-ink pb-1">
+        <h2 className="text-lg font-semibold">
+          Scraps <span className="font-normal text-soft">{scraps.length}</span>
+        </h2>
+        <button className="btn" onClick={() => setEdited('new')}>
+          Add a scrap
+        </button>
+      </header>
+      {scraps.length === 0 && (
+        <p className="py-3 text-soft">
+          Nothing here yet. Keep the next line you retire: its sound ends are heads to come.
+        </p>
+      )}
+      <div className="overflow-x-auto">
+        <table className="w-full [&_td]:pr-4">
+          <tbody>
+            {scraps.map((s) => (
+              <tr key={s.id} className="border-t border-hair">
+                <th scope="row" className="py-1 pr-3 text-left">
+                  {s.tag}
+                </th>
+                <td>
+                  {s.name}
+                  {s.note && <span className="block text-sm text-soft italic">{s.note}</span>}
+                </td>
+                <td className="whitespace-nowrap">{show(metres(s.lengthM))}</td>
+                <td className="whitespace-nowrap">{show({ value: s.massKg, kind: 'lineMass', plusMinus: null })}</td>
+                <td className="whitespace-nowrap">{s.taperM ? `taper ${show(metres(s.taperM))}` : 'level'}</td>
+                <td className="text-right whitespace-nowrap">
+                  {onBench(s.id) && <b className="mr-2">on the bench</b>}
+                  <EditButton tag={s.tag} onPress={() => setEdited(s.id)} />
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <AwayList
+        what="scraps"
+        list={() => unwrap(api.GET('/api/shed/scraps/away'))}
+        nameOf={(p) => `${p.tag} ${p.name}`}
+        bringBack={(id) => bringBack('scraps', id)}
+      />
+      {edited !== null && (
+        <GearForm kind="scraps" id={edited === 'new' ? null : edited} onClose={() => setEdited(null)} />
+      )}
+    </section>
   );
 }
 

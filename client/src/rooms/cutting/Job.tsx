@@ -1,30 +1,22 @@
-import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, unwrap, type JobAnswer, type PieceNow } from '../../api/client';
 import { useAttempt } from '../../api/useAttempt';
 import { HeadStrip } from '../../drawing/HeadStrip';
 import { Say } from '../../ui/Say';
 import { BenchScale } from '../../ui/BenchScale';
-import { MeasureField, OptionalMeasureField } from '../../ui/TypedField';
+import { Measure, Text } from '../../ui/fields';
+import { draftOf, useForm } from '../../ui/form';
 import { useDone } from '../../ui/toast';
 import { metres, useUnits } from '../../ui/units';
-import { useSettled } from '../../ui/useSettled';
 import { Message } from '../../ui/Message';
 
 /** A head in work: cut long, weigh, nibble, piece by piece. What the blade has taken is written down and cannot be taken back. */
-export function Job({ job, onChanged }: { job: JobAnswer; onChanged: () => Promise<void> }) {
+export function Job({ job }: { job: JobAnswer }) {
   const { show } = useUnits();
-  const done = useDone(onChanged);
-  const { fields, words, ...tried } = useAttempt();
-  const [tag, setTag] = useState('');
-  const [name, setName] = useState('');
+  const done = useDone();
+  const { attempt, words } = useAttempt();
   const cut = job.steps.some((s) => s.massKg == null);
   const ready = job.pieces.every((p) => p.move === 'done');
-  const attempt = (work: () => Promise<unknown>) =>
-    tried.attempt(async () => {
-      await work();
-      await onChanged();
-    });
   const path = { params: { path: { id: job.id } } };
   return (
     <article
@@ -40,9 +32,9 @@ export function Job({ job, onChanged }: { job: JobAnswer; onChanged: () => Promi
         <button
           className="btn"
           onClick={() =>
-            void tried.attempt(async () => {
+            void attempt(async () => {
               await unwrap(api.DELETE('/api/cutting/jobs/{id}', path));
-              await done(
+              done(
                 cut
                   ? 'Off the bench. Its pieces are in the drawer as they are now.'
                   : 'Off the bench. Nothing was cut.',
@@ -97,52 +89,7 @@ export function Job({ job, onChanged }: { job: JobAnswer; onChanged: () => Promi
         ))}
       </ol>
       <Message>{words}</Message>
-      {ready && (
-        <form
-          className="mt-3 flex flex-wrap items-end gap-3 border-t border-ink pt-3"
-          onSubmit={async (event) => {
-            event.preventDefault();
-            await tried.attempt(async () => {
-              await unwrap(
-                api.POST('/api/cutting/jobs/{id}/finish', { ...path, body: { tag, name, version: job.version } }),
-              );
-              await done(`${tag} is in the shed. Pull every joint by hand before it is fished.`, () =>
-                unwrap(api.POST('/api/cutting/jobs/{id}/reopen', path)),
-              );
-            });
-          }}
-        >
-          <p className="w-full">
-            {job.now?.joints[0] &&
-              `Join the pieces, each joint over ${show({ value: job.now.joints[0].overM, kind: 'shortLength', plusMinus: null })}. `}
-            Name the head; then it is a line of the shed.
-          </p>
-          <label className="w-28">
-            <span className="rubric block">Tag</span>
-            <input
-              className="entry w-full"
-              value={tag}
-              onChange={(e) => setTag(e.target.value)}
-              aria-invalid={fields.tag ? true : undefined}
-            />
-          </label>
-          <label className="w-64">
-            <span className="rubric block">Name</span>
-            <input
-              className="entry w-full"
-              value={name}
-              onChange={(e) => setName(e.target.value)}
-              aria-invalid={fields.name ? true : undefined}
-            />
-          </label>
-          <button className="btn bg-ink! text-paper!" type="submit">
-            Into the shed
-          </button>
-          <Link className="quiet underline" to="/shed">
-            See the shed
-          </Link>
-        </form>
-      )}
+      {ready && <Finish job={job} />}
       {job.steps.length > 0 && (
         <details className="mt-2">
           <summary className="quiet inline-block cursor-pointer">What was done, step by step</summary>
@@ -162,6 +109,44 @@ export function Job({ job, onChanged }: { job: JobAnswer; onChanged: () => Promi
   );
 }
 
+/** The head is joined and named; then it is a line of the shed. */
+function Finish({ job }: { job: JobAnswer }) {
+  const { show } = useUnits();
+  const done = useDone();
+  const form = useForm(draftOf('head', job.id), { tag: '', name: '' }, job.version);
+  const path = { params: { path: { id: job.id } } };
+  return (
+    <form
+      {...form.area}
+      className="mt-3 flex flex-wrap items-end gap-3 border-t border-ink pt-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void form.keep(async (now, version) => {
+          await unwrap(api.POST('/api/cutting/jobs/{id}/finish', { ...path, body: { ...now, version } }));
+          done(`${now.tag} is in the shed. Pull every joint by hand before it is fished.`, () =>
+            unwrap(api.POST('/api/cutting/jobs/{id}/reopen', path)),
+          );
+        });
+      }}
+    >
+      <p className="w-full">
+        {job.now?.joints[0] &&
+          `Join the pieces, each joint over ${show({ value: job.now.joints[0].overM, kind: 'shortLength', plusMinus: null })}. `}
+        Name the head; then it is a line of the shed.
+      </p>
+      <Text of={form} at="tag" label="Tag" className="w-28" />
+      <Text of={form} at="name" label="Name" className="w-64" />
+      <button className="btn bg-ink! text-paper!" type="submit">
+        Into the shed
+      </button>
+      <Link className="quiet underline" to="/shed">
+        See the shed
+      </Link>
+      <Message>{form.words}</Message>
+    </form>
+  );
+}
+
 function Piece({
   piece: p,
   onBlade,
@@ -173,11 +158,9 @@ function Piece({
 }) {
   const { show } = useUnits();
   // What the person means to take follows the advice until they change it.
-  const [own, setOwn] = useState<{ of: number; m: number } | null>(null);
-  const takeM = own && own.of === p.takeM ? own.m : p.takeM;
-  const settled = useSettled(takeM);
+  const form = useForm(null, { takeM: p.takeM });
   return (
-    <li className="border-t border-hair pt-2" data-entries data-piece={p.piece.tag} data-move={p.move}>
+    <li className="border-t border-hair pt-2" {...form.area} data-piece={p.piece.tag} data-move={p.move}>
       <p>
         <b>{p.piece.tag}</b> {p.name}: {show(metres(p.lengthM))},{' '}
         {show({ value: p.massKg, kind: 'lineMass', plusMinus: null })}
@@ -191,14 +174,14 @@ function Piece({
       {(p.move === 'cut' || p.move === 'nibble') && (
         <div className="mt-1 flex flex-wrap items-end gap-3">
           <div className="w-40">
-            <MeasureField
+            <Measure
+              of={form}
+              at="takeM"
               label={`Off the ${p.front ? 'front' : 'back'}`}
-              kind={takeM < 0.5 ? 'shortLength' : 'length'}
-              value={takeM}
-              onChange={(m) => setOwn({ of: p.takeM, m })}
+              kind={form.values.takeM < 0.5 ? 'shortLength' : 'length'}
             />
           </div>
-          <button className="btn bg-ink! text-paper!" onClick={(e) => void settled(e.currentTarget, onBlade)}>
+          <button className="btn bg-ink! text-paper!" onClick={() => void form.keep(({ takeM }) => onBlade(takeM))}>
             It is cut
           </button>
           <span className="text-soft">Press when the blade is through: this cannot be taken back.</span>
@@ -222,23 +205,21 @@ function Piece({
 
 /** What a scale of one's own says, typed. */
 function OwnScale({ tag, onWeigh }: { tag: string; onWeigh: (kg: number, plusMinusKg: number) => Promise<boolean> }) {
-  const [typed, setTyped] = useState<number | null>(null);
-  const [goodTo, setGoodTo] = useState(0.0001);
-  const settled = useSettled({ typed, goodTo });
+  const form = useForm<{ massKg: number | null; goodToKg: number }>(null, { massKg: null, goodToKg: 0.0001 });
   return (
-    <div className="mt-2 flex flex-wrap items-end gap-3">
+    <div className="mt-2 flex flex-wrap items-end gap-3" {...form.area}>
       <div className="w-40">
-        <OptionalMeasureField label="Or your own scale says" kind="lineMass" value={typed} onChange={setTyped} />
+        <Measure of={form} at="massKg" label="Or your own scale says" kind="lineMass" empty />
       </div>
       <div className="w-28">
-        <MeasureField label="Good to ±" kind="benchMass" value={goodTo} onChange={setGoodTo} />
+        <Measure of={form} at="goodToKg" label="Good to ±" kind="benchMass" />
       </div>
       <button
         className="btn"
         aria-label={`Write down what ${tag} weighs`}
-        onClick={(e) =>
-          void settled(e.currentTarget, async (now) => {
-            if (now.typed !== null && (await onWeigh(now.typed, now.goodTo))) setTyped(null);
+        onClick={() =>
+          void form.keep(async ({ massKg, goodToKg }) => {
+            if (massKg !== null && (await onWeigh(massKg, goodToKg))) form.put('massKg', null);
           })
         }
       >

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { api, unwrap, type DepthWish } from '../../api/client';
+import { key } from '../../api/keys';
 import { useAsk } from '../../api/useAsk';
 import { FlyPathDrawing } from '../../drawing/FlyPathDrawing';
 import { Message } from '../../ui/Message';
@@ -21,7 +22,7 @@ export function DepthBench({ work, solution }: BenchProps) {
     leaderM: work.pins.leaderM ?? outfit.tied?.leader.lengthM ?? null,
     wish,
   };
-  const { data: answer, fields } = useAsk(['depth', body], (signal) =>
+  const { data: answer, fields } = useAsk(key('depth', body), (signal) =>
     unwrap(api.POST('/api/depth/solve', { body, signal })),
   );
   const words = Object.values(fields)[0] ?? null;

@@ -1,13 +1,14 @@
 import { useQuery } from '@tanstack/react-query';
 import { api, unwrap } from '../../api/client';
 import { retryWhenBusy } from '../../api/answers';
+import { key } from '../../api/keys';
 import { Mark } from '../../ui/Mark';
 import { Say } from '../../ui/Say';
 
 /** Which lines serve all the kept briefs, and which to buy first. */
 export function LinesForDays() {
   const { data, error } = useQuery({
-    queryKey: ['priority'],
+    queryKey: key('linesForDays'),
     queryFn: ({ signal }) => unwrap(api.GET('/api/depth/lines', { signal })),
     retry: retryWhenBusy,
   });

@@ -1,9 +1,9 @@
 import { FlyActual } from '../../drawing/FlyActual';
 import { Facts } from '../../ui/Facts';
 import { Pick } from '../../ui/Pick';
-import { HookField, MeasureField } from '../../ui/TypedField';
+import { HookField } from '../../ui/TypedField';
 import { useUnits } from '../../ui/units';
-import { PinFields, type BenchProps } from '../shared/bench';
+import { DayMeasure, PinFields, type BenchProps } from '../shared/bench';
 
 /** The fly at life size, what it weighs soaked and how it pulls in the air. */
 export function FlyBench({ work, solution }: BenchProps) {
@@ -36,15 +36,7 @@ export function FlyBench({ work, solution }: BenchProps) {
           problem={work.problems.hookSize}
           onChange={(hookSize) => work.setDraft('hookSize', { hookSize })}
         />
-        <MeasureField
-          label="Weighed, soaked"
-          kind="lineMass"
-          value={work.draft.flyWetKg ?? fly.wetKg}
-          said={work.draft.said?.flyWetKg}
-          assumed={work.draft.flyWetKg == null}
-          problem={work.problems.flyWetKg}
-          onChange={(flyWetKg, said) => work.setDraft('flyWetKg', { flyWetKg }, said)}
-        />
+        <DayMeasure work={work} at="flyWetKg" label="Weighed, soaked" kind="lineMass" value={fly.wetKg} />
       </PinFields>
     </>
   );

@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, unwrap, type DataAnswer, type HouseChange, type HouseMerge } from '../../api/client';
+import { key } from '../../api/keys';
 import { useAttempt } from '../../api/useAttempt';
 import { FileChoice } from '../../ui/FileChoice';
 import { Message } from '../../ui/Message';
@@ -18,15 +19,9 @@ const why = {
   replaced: 'before something took its place',
 };
 
-/** Everything on the page looks again: what was put back may be anything. */
-function useLookAgain() {
-  const queries = useQueryClient();
-  return () => queries.invalidateQueries();
-}
-
 /** Where everything is kept, how to take it along, bring it in and put it back. */
 export function DataPage() {
-  const { data, error } = useQuery({ queryKey: ['data'], queryFn: () => unwrap(api.GET('/api/data')), gcTime: 0 });
+  const { data, error } = useQuery({ queryKey: key('data'), queryFn: () => unwrap(api.GET('/api/data')), gcTime: 0 });
   const named = data && (/[^\w./-]/.test(data.folder) ? `'${data.folder.replaceAll("'", "'\\''")}'` : data.folder);
   return (
     <main id="main" className="mx-auto max-w-[72rem] px-5 py-4">
@@ -139,7 +134,7 @@ function SetAside({ rows }: { rows: DataAnswer['setAside'] }) {
 
 /** Browsers that came in with the key, where one is asked for; each can be sent out again. */
 function CameIn() {
-  const { data } = useQuery({ queryKey: ['sessions'], queryFn: () => unwrap(api.GET('/api/sessions')), gcTime: 0 });
+  const { data } = useQuery({ queryKey: key('sessions'), queryFn: () => unwrap(api.GET('/api/sessions')), gcTime: 0 });
   const { attempt, words } = useAttempt();
   const queries = useQueryClient();
   if (!data || data.length === 0) return null;
@@ -147,7 +142,7 @@ function CameIn() {
     attempt(async () => {
       await unwrap(api.DELETE('/api/sessions/{id}', { params: { path: { id } } }));
       if (own) window.location.assign('/');
-      else await queries.invalidateQueries({ queryKey: ['sessions'] });
+      else await queries.invalidateQueries({ queryKey: key('sessions') });
     });
   return (
     <section aria-label="Who came in">
@@ -187,9 +182,8 @@ function BringIn() {
   const [merge, setMerge] = useState<HouseMerge>('mine');
   const { attempt, words } = useAttempt();
   const toast = useToast();
-  const again = useLookAgain();
   const look = useQuery({
-    queryKey: ['bring in', text?.name, text?.text.length, merge],
+    queryKey: key('look', text?.name, text?.text.length, merge),
     enabled: text !== null,
     gcTime: 0,
     queryFn: ({ signal }) => unwrap(api.POST('/api/backup/look', { body: { text: text!.text, merge }, signal })),
@@ -268,7 +262,6 @@ function BringIn() {
                     void attempt(async () => {
                       const { kept } = await unwrap(api.POST('/api/backup/read', { body: { text: text.text, merge } }));
                       setText(null);
-                      await again();
                       toast({
                         words: 'It is read in.',
                         ...(kept
@@ -277,7 +270,6 @@ function BringIn() {
                                 await unwrap(
                                   api.POST('/api/backup/copies/{name}/restore', { params: { path: { name: kept } } }),
                                 );
-                                await again();
                               },
                             }
                           : {}),
@@ -325,9 +317,8 @@ function Copies({ copies }: { copies: { name: string; kind: keyof typeof why; at
   const [open, setOpen] = useState<string | null>(null);
   const { attempt, words } = useAttempt();
   const toast = useToast();
-  const again = useLookAgain();
   const differs = useQuery({
-    queryKey: ['copy', open],
+    queryKey: key('copy', open),
     enabled: open !== null,
     gcTime: 0,
     queryFn: ({ signal }) =>
@@ -339,14 +330,12 @@ function Copies({ copies }: { copies: { name: string; kind: keyof typeof why; at
         api.POST('/api/backup/copies/{name}/restore', { params: { path: { name } } }),
       );
       setOpen(null);
-      await again();
       toast({
         words: 'It is put back.',
         ...(before
           ? {
               undo: async () => {
                 await unwrap(api.POST('/api/backup/copies/{name}/restore', { params: { path: { name: before } } }));
-                await again();
               },
             }
           : {}),
@@ -418,9 +407,8 @@ function SheetIn() {
   const [sheet, setSheet] = useState<{ name: string; text: string } | null>(null);
   const { attempt, words } = useAttempt();
   const toast = useToast();
-  const again = useLookAgain();
   const look = useQuery({
-    queryKey: ['sheet in', sheet?.name, sheet?.text.length],
+    queryKey: key('look', sheet?.name, sheet?.text.length),
     enabled: sheet !== null,
     gcTime: 0,
     queryFn: ({ signal }) =>
@@ -475,7 +463,6 @@ function SheetIn() {
                   void attempt(async () => {
                     await unwrap(api.POST('/api/log/csv', { body: { text: sheet.text, theirs: false } }));
                     setSheet(null);
-                    await again();
                     toast({ words: `${fresh!.new.length} outings are in the log.` });
                   })
                 }

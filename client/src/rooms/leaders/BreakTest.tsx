@@ -1,7 +1,6 @@
 import { useState } from 'react';
 import { api, unwrap, type LeaderSpool } from '../../api/client';
 import { useAttempt } from '../../api/useAttempt';
-import { useRefreshGear } from '../../state/gear';
 import { Caution, Message } from '../../ui/Message';
 import { Panel } from '../../ui/Panel';
 import { Pick } from '../../ui/Pick';
@@ -11,7 +10,6 @@ import { useUnits } from '../../ui/units';
 /** A tippet pulled to break between an anchor and the simulated scale, to learn what one's own knots stand. */
 export function BreakTest({ spool, onClose }: { spool: LeaderSpool; onClose: () => void }) {
   const { show, standards } = useUnits();
-  const again = useRefreshGear();
   const toast = useToast();
   const { attempt, words } = useAttempt();
   const knots = standards.knots.filter((k) => k.use === 'fly' || k.use === 'join');
@@ -38,7 +36,6 @@ export function BreakTest({ spool, onClose }: { spool: LeaderSpool; onClose: () 
           body: { knot, brokeN: peak!.peakN, version: spool.version },
         }),
       );
-      await again();
       toast({ words: `${kept.tag}: ${force(kept.brokeN!)} in your hands, from ${kept.breaks.length}.` });
       setPeak(null);
     });

@@ -1,28 +1,27 @@
-import { useState } from 'react';
 import { Link } from 'react-router';
 import type { LeaderDraft, Solution, TiedLeader } from '../../api/client';
 import { useBriefAtHand } from '../../state/atHand';
-import { keepPiece, putAway, useRefreshGear, useShed } from '../../state/gear';
-import { useAttempt } from '../../api/useAttempt';
+import { keepPiece, putAway, useShed } from '../../state/gear';
+import { Text } from '../../ui/fields';
+import { draftOf, useForm } from '../../ui/form';
 import { Message } from '../../ui/Message';
 import { PinMark } from '../../ui/Mark';
 import { useDone } from '../../ui/toast';
-import { MeasureField } from '../../ui/TypedField';
 import { distance, rodLength, useUnits } from '../../ui/units';
 import type { BriefWork } from '../../state/useBrief';
-import { PinFields, type BenchProps } from '../shared/bench';
+import { PinFields, PinMeasure, type BenchProps } from '../shared/bench';
 import { LayItOut, LeaderEditor } from './LeaderEditor';
-import { useLeaderCheck, useLeaderInWork, useTurnover } from './useLeader';
+import { useLeaderCheck, useTurnover } from './useLeader';
 
 /** The leader of the day, piece by piece, beside the one the chain has. */
 export function LeaderBench({ work, solution }: BenchProps) {
   const { outfit, brief } = solution;
   const { show } = useUnits();
   const { data: shed } = useShed();
-  const [draft, setDraft] = useLeaderInWork(useBriefAtHand() ?? 0);
+  const form = useForm<LeaderDraft>(draftOf('leader-in-work', useBriefAtHand()), outfit.leader);
+  const draft = form.dirty ? form.values : null;
   const on = { brief: work.draft, line: outfit.line, rod: outfit.rod };
-  const leader: LeaderDraft = draft ?? outfit.leader;
-  const { check, problem } = useLeaderCheck(leader, on);
+  const { check, problem } = useLeaderCheck(form.values, on);
   const { check: chains } = useLeaderCheck(outfit.leader, on);
   const name = outfit.tied ? outfit.tied.tag : "the chain's";
   if (!check || !chains) return <p className="text-soft">Looking it over…</p>;
@@ -32,7 +31,7 @@ export function LeaderBench({ work, solution }: BenchProps) {
         {draft ? (
           <>
             In work, beside {name}.{' '}
-            <button className="quiet underline" onClick={() => setDraft(null)}>
+            <button className="quiet underline" onClick={form.startOver}>
               Back to {name}
             </button>
           </>
@@ -41,13 +40,12 @@ export function LeaderBench({ work, solution }: BenchProps) {
         )}
       </p>
       <LeaderEditor
-        leader={leader}
+        form={form}
         check={check}
         pocket={shed?.leaderSpools ?? []}
         rodM={outfit.rod.lengthM}
         beside={draft ? { name, check: chains } : null}
         problem={problem}
-        onChange={setDraft}
       />
       <LayItOut
         wish={{
@@ -57,20 +55,19 @@ export function LeaderBench({ work, solution }: BenchProps) {
           guardM: outfit.tippet.guardM,
         }}
         brief={work.draft}
-        onLeader={setDraft}
+        onLeader={form.patch}
       />
       <TurnsOver solution={solution} work={work} draft={draft} name={name} />
-      {draft && <KeepIt leader={draft} work={work} onKept={() => setDraft(null)} />}
+      {draft && <KeepIt leader={draft} work={work} onKept={form.startOver} />}
       <KeptLeaders work={work} pinned={outfit.tied?.id ?? null} />
       <PinFields>
-        <MeasureField
+        <PinMeasure
+          work={work}
+          at="leaderM"
           label="Pin a length"
           kind="rodLength"
-          value={work.pins.leaderM ?? outfit.leader.lengthM}
-          solved={work.pins.leaderM == null}
-          problem={work.problems['pins.leaderM']}
-          said={work.pins.said?.leaderM}
-          onChange={(leaderM, said) => work.setPins('leaderM', { leaderM, leader: null }, said)}
+          value={outfit.leader.lengthM}
+          also={{ leader: null }}
         />
       </PinFields>
       <p className="text-soft">
@@ -144,41 +141,37 @@ function TurnsOver({
 const faster = (share: number) => `${Math.abs(100 * (share - 1)).toFixed(1)} % ${share > 1 ? 'faster' : 'slower'}`;
 
 function KeepIt({ leader, work, onKept }: { leader: LeaderDraft; work: BriefWork; onKept: () => void }) {
-  const [name, setName] = useState('');
-  const done = useDone(useRefreshGear());
-  const { attempt, words } = useAttempt();
-  const keep = () =>
-    attempt(async () => {
-      const kept = await keepPiece('leaders', { tag: '', name, note: null, leader } as unknown as TiedLeader);
-      work.setPins('leader', { leader: kept.id, leaderM: null, tippetM: null });
-      onKept();
-      await done(`${kept.tag} ${kept.name} is kept and pinned.`, async () => {
-        work.setPins('leader', { leader: null });
-        await putAway('leaders', kept.id);
-      });
-    });
+  const form = useForm(null, { name: '' });
+  const done = useDone();
   return (
     <form
+      {...form.area}
       className="my-3 flex flex-wrap items-end gap-3 border-y border-hair py-3"
       onSubmit={(e) => {
         e.preventDefault();
-        void keep();
+        void form.keep(async ({ name }) => {
+          const kept = await keepPiece('leaders', { tag: '', name, note: null, leader } as unknown as TiedLeader);
+          work.setPins('leader', { leader: kept.id, leaderM: null, tippetM: null });
+          onKept();
+          done(`${kept.tag} ${kept.name} is kept and pinned.`, async () => {
+            work.setPins('leader', { leader: null });
+            await putAway('leaders', kept.id);
+          });
+        });
       }}
     >
-      <label className="min-w-48 flex-1">
-        <span className="rubric block">Keep this leader, called</span>
-        <input
-          className="entry w-full"
-          value={name}
-          maxLength={80}
-          placeholder="suggested when left empty"
-          onChange={(e) => setName(e.target.value)}
-        />
-      </label>
+      <Text
+        of={form}
+        at="name"
+        label="Keep this leader, called"
+        className="min-w-48 flex-1"
+        maxLength={80}
+        placeholder="suggested when left empty"
+      />
       <button className="btn bg-ink! text-paper!" type="submit">
         Keep and pin it
       </button>
-      <Message>{words}</Message>
+      <Message>{form.words}</Message>
     </form>
   );
 }

@@ -9,53 +9,49 @@ import {
 } from '../../api/client';
 import { useAttempt } from '../../api/useAttempt';
 import { LeaderDrawing } from '../../drawing/LeaderDrawing';
+import { Choice, Measure, Tick } from '../../ui/fields';
+import { useRows, type Form } from '../../ui/form';
 import { Mark } from '../../ui/Mark';
 import { Message } from '../../ui/Message';
-import { Pick } from '../../ui/Pick';
 import { Say } from '../../ui/Say';
-import { MeasureField, OptionalMeasureField } from '../../ui/TypedField';
+import { OptionalMeasureField } from '../../ui/TypedField';
 import { useUnits } from '../../ui/units';
-import { withPiece } from './useLeader';
 
 type Props = {
-  leader: LeaderDraft;
+  form: Form<LeaderDraft>;
   check: LeaderCheck;
   pocket: LeaderSpool[];
   rodM: number | null;
   beside: { name: string; check: LeaderCheck } | null;
   /** What cannot be, in words. */
   problem: string | null;
-  onChange: (next: LeaderDraft) => void;
 };
 
-const none = 'none';
+/** Each dropper hangs from a piece by its number; they go on hanging where they hung when the one at `out` is taken out. */
+const without = (droppers: LeaderDraft['droppers'], out: number) =>
+  (droppers ?? []).filter((d) => d.piece !== out).map((d) => (d.piece > out ? { ...d, piece: d.piece - 1 } : d));
 
 /** A leader drawn and in pieces: everything can be dragged or typed, and what it comes to stands below. */
-export function LeaderEditor({ leader, check, pocket, rodM, beside, problem, onChange }: Props) {
+export function LeaderEditor({ form, check, pocket, rodM, beside, problem }: Props) {
   const { standards } = useUnits();
-  const { pieces } = leader;
-  const change = (at: number, to: Partial<LeaderPiece>) => onChange(withPiece(leader, at, to));
-  const remove = (at: number) =>
-    onChange({
-      ...leader,
-      pieces: pieces.filter((_, i) => i !== at).map((p, i) => (i === 0 ? { ...p, knot: null } : p)),
-      droppers: (leader.droppers ?? []).filter((d) => d.piece !== at && d.piece < pieces.length - 1),
-    });
-  const add = () => {
-    const last = pieces.at(-1)!;
-    onChange({ ...leader, pieces: [...pieces, { ...last, startM: last.endM, knot: joins[0]!.id }] });
-  };
+  const leader = form.values;
+  const { rows, add, takeOut } = useRows(form, 'pieces');
   const joins = standards.knots.filter((k) => k.use === 'join');
   const flyKnots = standards.knots.filter((k) => k.use === 'fly' || k.use === 'wire');
   const lineKnots = standards.knots.filter((k) => k.use === 'lineEnd' || k.use === 'loops');
+  const remove = (at: number) => {
+    form.put('droppers', without(form.lib.getValues('droppers'), at));
+    takeOut(at);
+    form.put('pieces.0.knot', null);
+  };
   return (
-    <>
+    <div {...form.area}>
       <LeaderDrawing
         leader={leader}
         check={check}
         rodM={rodM}
         beside={beside}
-        onLength={(at, lengthM) => change(at, { lengthM })}
+        onLength={(at, lengthM) => form.put(`pieces.${at}.lengthM`, lengthM)}
       />
       <Message>{problem}</Message>
       {/* What was seen before says nothing of what cannot be. */}
@@ -63,170 +59,128 @@ export function LeaderEditor({ leader, check, pocket, rodM, beside, problem, onC
       <section aria-label="Pieces" className="mt-3">
         <h3 className="rubric">From the line to the fly</h3>
         <div className="my-1 grid grid-cols-2 gap-x-3 gap-y-1 sm:grid-cols-4">
-          <Pick
-            label="Line to leader"
-            value={leader.lineKnot ?? lineKnots[0]!.id}
-            options={lineKnots}
-            onChange={(lineKnot) => onChange({ ...leader, lineKnot })}
-          />
+          <Choice of={form} at="lineKnot" label="Line to leader" options={lineKnots} />
         </div>
         <ol>
-          {pieces.map((p, i) => (
+          {rows.map(({ key, at }, i) => (
             <Piece
-              key={i}
-              at={i}
-              piece={p}
+              key={key}
+              form={form}
+              at={at}
+              i={i}
               pocket={pocket}
               joins={joins}
-              dropper={leader.droppers?.find((d) => d.piece === i)?.lengthM ?? null}
-              onDropper={(lengthM) =>
-                onChange({
-                  ...leader,
-                  droppers: [
-                    ...(leader.droppers ?? []).filter((d) => d.piece !== i),
-                    ...(lengthM === null ? [] : [{ piece: i, lengthM }]),
-                  ].sort((a, b) => a.piece - b.piece),
-                })
-              }
-              onChange={(to) => change(i, to)}
-              onRemove={pieces.length > 1 ? () => remove(i) : null}
+              onRemove={rows.length > 1 ? () => remove(i) : null}
             />
           ))}
         </ol>
         <div className="my-1 grid grid-cols-2 gap-x-3 gap-y-1 border-t border-hair pt-2 sm:grid-cols-4">
-          <Pick
-            label="At the fly"
-            value={leader.flyKnot ?? flyKnots[0]!.id}
-            options={flyKnots}
-            onChange={(flyKnot) => onChange({ ...leader, flyKnot })}
-          />
-          <OptionalMeasureField
-            label="Float, above the fly"
-            kind="rodLength"
-            value={leader.indicatorM}
-            onChange={(indicatorM) => onChange({ ...leader, indicatorM })}
-          />
-          <OptionalMeasureField
-            label="Shot, above the fly"
-            kind="shortLength"
-            value={leader.shotM}
-            onChange={(shotM) => onChange({ ...leader, shotM })}
-          />
-          {pieces.some((p) => p.material === 'coated') && (
-            <OptionalMeasureField
-              label="Coat sinks at"
-              kind="sinkRate"
-              value={leader.sinkMps}
-              onChange={(sinkMps) => onChange({ ...leader, sinkMps })}
-            />
+          <Choice of={form} at="flyKnot" label="At the fly" options={flyKnots} />
+          <Measure of={form} at="indicatorM" label="Float, above the fly" kind="rodLength" empty />
+          <Measure of={form} at="shotM" label="Shot, above the fly" kind="shortLength" empty />
+          {leader.pieces.some((p) => p.material === 'coated') && (
+            <Measure of={form} at="sinkMps" label="Coat sinks at" kind="sinkRate" empty />
           )}
         </div>
         <div className="mt-2 flex flex-wrap items-center gap-3">
-          <button className="btn" onClick={add}>
+          <button
+            className="btn"
+            type="button"
+            onClick={() => {
+              const last = form.lib.getValues('pieces').at(-1)!;
+              add({ ...last, startM: last.endM, knot: joins[0]!.id });
+            }}
+          >
             Add a piece
           </button>
-          <label className="flex items-center gap-2">
-            <input
-              type="checkbox"
-              className="size-5"
-              checked={leader.ring ?? false}
-              onChange={(e) => onChange({ ...leader, ring: e.target.checked })}
-            />
-            tippet on a small ring
-          </label>
+          <Tick of={form} at="ring" label="tippet on a small ring" className="" />
         </div>
       </section>
-    </>
+    </div>
   );
 }
 
 function Piece({
+  form,
   at,
-  piece,
+  i,
   pocket,
   joins,
-  dropper,
-  onDropper,
-  onChange,
   onRemove,
 }: {
-  at: number;
-  piece: LeaderPiece;
+  form: Form<LeaderDraft>;
+  at: `pieces.${number}`;
+  i: number;
   pocket: LeaderSpool[];
   joins: { id: string; name: string }[];
-  dropper: number | null;
-  onDropper: (lengthM: number | null) => void;
-  onChange: (to: Partial<LeaderPiece>) => void;
   onRemove: (() => void) | null;
 }) {
   const { show, standards } = useUnits();
+  const piece = form.values.pieces[i];
+  if (!piece) return null;
   const tapers = piece.startM !== piece.endM;
-  const thick = (value: number) => show({ value, kind: 'tippet', plusMinus: null });
-  const spools = pocket.map((s) => ({ id: String(s.id), name: `${s.tag}, ${thick(s.diameterM)}` }));
+  const put = (change: Partial<LeaderPiece>) => form.put(at, { ...form.lib.getValues(at), ...change } as LeaderPiece);
+  const hang = (lengthM: number | null) => {
+    const others = (form.lib.getValues('droppers') ?? []).filter((d) => d.piece !== i);
+    const all = lengthM === null ? others : [...others, { piece: i, lengthM }];
+    form.put(
+      'droppers',
+      all.sort((a, b) => a.piece - b.piece),
+    );
+  };
   return (
     <li className="border-t border-hair py-1.5">
-      {at > 0 && (
+      {i > 0 && (
         <div className="grid grid-cols-2 gap-x-3 sm:grid-cols-4">
-          <Pick
-            label={`Knot ${at}`}
-            value={piece.knot ?? none}
-            options={[{ id: none, name: 'none, it runs on' }, ...joins]}
-            onChange={(id) => onChange({ knot: id === none ? null : id })}
-          />
+          <Choice of={form} at={`${at}.knot`} label={`Knot ${i}`} options={joins} none="none, it runs on" />
           {piece.knot != null && (
-            <OptionalMeasureField label="Dropper here" kind="shortLength" value={dropper} onChange={onDropper} />
+            <OptionalMeasureField
+              label="Dropper here"
+              at={`${at}.dropper`}
+              texts={form.texts}
+              kind="shortLength"
+              value={form.values.droppers?.find((d) => d.piece === i)?.lengthM ?? null}
+              onChange={hang}
+            />
           )}
         </div>
       )}
       <div className="grid grid-cols-2 items-end gap-x-3 gap-y-1 sm:grid-cols-[1fr_1fr_1fr_1.2fr_1.2fr_auto]">
-        <Pick
-          label={`Piece ${at + 1}`}
-          value={piece.part}
-          options={standards.choices.leaderPart}
-          onChange={(part) => onChange({ part: part as LeaderPiece['part'] })}
-        />
-        <MeasureField
-          label="Length"
-          kind="rodLength"
-          value={piece.lengthM}
-          onChange={(lengthM) => onChange({ lengthM })}
-        />
-        <MeasureField
+        <Choice of={form} at={`${at}.part`} label={`Piece ${i + 1}`} options={standards.choices.leaderPart} />
+        <Measure of={form} at={`${at}.lengthM`} label="Length" kind="rodLength" />
+        <Measure
+          of={form}
+          at={`${at}.endM`}
           label={tapers ? 'Thick, to' : 'Thick'}
           kind="tippet"
-          value={piece.endM}
-          onChange={(m) => onChange(tapers ? { endM: m } : { startM: m, endM: m, spoolId: null, ownN: null })}
+          then={(m) => !tapers && put({ startM: m!, spoolId: null, ownN: null })}
         />
-        <Pick
+        <Choice
+          of={form}
+          at={`${at}.material`}
           label="Of"
-          value={piece.material ?? standards.choices.leaderMaterial[0]!.id}
           options={standards.choices.leaderMaterial}
-          onChange={(material) =>
-            onChange({ material: material as LeaderPiece['material'], spoolId: null, ownN: null })
-          }
+          then={() => put({ spoolId: null, ownN: null })}
         />
-        <Pick
+        <Choice
+          of={form}
+          at={`${at}.spoolId`}
           label="From the pocket"
-          value={piece.spoolId ? String(piece.spoolId) : none}
-          options={[{ id: none, name: tapers ? 'a packet' : 'not said' }, ...spools]}
-          onChange={(id) => {
-            const spool = pocket.find((s) => String(s.id) === id);
-            onChange(
-              spool
-                ? {
-                    spoolId: spool.id,
-                    material: spool.material,
-                    startM: spool.diameterM,
-                    endM: spool.diameterM,
-                    ownN: spool.ownN,
-                  }
-                : { spoolId: null, ownN: null },
-            );
+          options={pocket.map((s) => ({
+            id: s.id,
+            name: `${s.tag}, ${show({ value: s.diameterM, kind: 'tippet', plusMinus: null })}`,
+          }))}
+          none={tapers ? 'a packet' : 'not said'}
+          then={(id) => {
+            const spool = pocket.find((s) => s.id === id);
+            if (!spool) return put({ ownN: null });
+            const { material, diameterM: startM, diameterM: endM, ownN } = spool;
+            put({ material, startM, endM, ownN });
           }}
         />
         <span className="text-right">
           {onRemove && (
-            <button className="quiet" aria-label={`Take piece ${at + 1} out`} onClick={onRemove}>
+            <button className="quiet" type="button" aria-label={`Take piece ${i + 1} out`} onClick={onRemove}>
               take out
             </button>
           )}

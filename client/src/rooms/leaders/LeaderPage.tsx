@@ -1,9 +1,9 @@
-import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { LeaderDraft, TiedLeader } from '../../api/client';
-import { keepPiece, useKeeping, useShed } from '../../state/gear';
-import { Message } from '../../ui/Message';
-import { EntryScope } from '../../ui/useReading';
+import { current, keepPiece, useKeeping, useShed } from '../../state/gear';
+import { Again, Refused } from '../../ui/fields';
+import { draftOf, useForm } from '../../ui/form';
+import { Lost } from '../../ui/Lost';
 import { LeaderEditor } from './LeaderEditor';
 import { useLeaderCheck } from './useLeader';
 
@@ -13,25 +13,24 @@ export function LeaderPage() {
   const id = Number(useParams().id);
   const tied = shed?.leaders.find((l) => l.id === id);
   if (!shed) return <p className="p-6">Opening the pocket…</p>;
-  if (!tied)
-    return (
-      <main id="main" className="p-6">
-        <h1 className="text-xl font-semibold">There is no such leader any more.</h1>
-        <Link className="underline" to="/leaders">
-          All leaders
-        </Link>
-      </main>
-    );
+  if (!tied) return <Lost words="There is no such leader any more." to="/leaders" name="All leaders" />;
   return <Kept key={id} tied={tied} />;
 }
 
 function Kept({ tied }: { tied: TiedLeader }) {
   const { data: shed } = useShed();
-  const [draft, setDraft] = useState<LeaderDraft | null>(null);
-  const leader = draft ?? tied.leader;
-  const { check, problem } = useLeaderCheck(leader, {});
-  const { keep, words } = useKeeping('leaders', tied);
+  const form = useForm<LeaderDraft>(draftOf('tied', tied.id), tied.leader, tied.version);
+  const { check, problem } = useLeaderCheck(form.values, {});
+  const { keep } = useKeeping('leaders', tied);
   if (!check) return <p className="p-6">Looking it over…</p>;
+  const keepIt = () =>
+    form.keep((leader, version) =>
+      keep(() => keepPiece('leaders', { ...tied, leader, version } as TiedLeader), `${tied.tag} is kept as it is now.`),
+    );
+  const theirs = async () => {
+    const now = await current('leaders', tied.id);
+    return now ? { values: now.leader as LeaderDraft, version: now.version } : null;
+  };
   return (
     <main id="main" className="mx-auto max-w-[60rem] px-5 py-4">
       <header className="mb-2 flex flex-wrap items-baseline gap-3">
@@ -45,37 +44,19 @@ function Kept({ tied }: { tied: TiedLeader }) {
           All leaders
         </Link>
       </header>
-      <EntryScope value={`leader-${tied.id}`}>
-        <LeaderEditor
-          leader={leader}
-          check={check}
-          pocket={shed!.leaderSpools}
-          rodM={null}
-          beside={null}
-          problem={problem}
-          onChange={setDraft}
-        />
-      </EntryScope>
-      {draft && (
+      <Again form={form} />
+      <LeaderEditor form={form} check={check} pocket={shed!.leaderSpools} rodM={null} beside={null} problem={problem} />
+      {form.dirty && (
         <div className="mt-3 flex flex-wrap gap-3">
-          <button
-            className="btn bg-ink! text-paper!"
-            onClick={() =>
-              void keep(async () => {
-                const kept = await keepPiece('leaders', { ...tied, leader: draft } as TiedLeader);
-                setDraft(null);
-                return kept;
-              }, `${tied.tag} is kept as it is now.`)
-            }
-          >
+          <button className="btn bg-ink! text-paper!" onClick={() => void keepIt()}>
             Keep it so
           </button>
-          <button className="btn" onClick={() => setDraft(null)}>
+          <button className="btn" onClick={form.startOver}>
             Back to what is kept
           </button>
         </div>
       )}
-      <Message>{words}</Message>
+      <Refused form={form} theirs={theirs} again={keepIt} />
       <p className="mt-3 text-soft">
         On an ordinary line tip, without a fly: at a brief it is looked over for the day.
       </p>

@@ -1,8 +1,9 @@
 import { useState } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { Link } from 'react-router';
 import { api, unwrap, type LeaderSpool } from '../../api/client';
-import { bringBack, useRefreshGear, useShed, useShelving } from '../../state/gear';
+import { bringBack, useShed, useShelving } from '../../state/gear';
 import { named, spooled, useUnits } from '../../ui/units';
+import { useAddress } from '../../ui/useAddress';
 import { Say } from '../../ui/Say';
 import { AwayList } from '../shared/AwayList';
 import { EditButton } from '../shared/EditButton';
@@ -13,21 +14,12 @@ import { useLeaderCheck } from './useLeader';
 /** The pocket with its spools, the leaders that are kept, and which of them are to be tied. */
 export function LeadersPage() {
   const { data: shed } = useShed();
-  const [params, setParams] = useSearchParams();
-  const again = useRefreshGear();
+  const { asked, ask } = useAddress();
   const [chosen, setChosen] = useState<number[]>([]);
   if (!shed) return <p className="p-6">Opening the pocket…</p>;
-  const ask = (key: string, value: string | null) =>
-    setParams(
-      (p) => {
-        if (value) p.set(key, value);
-        else p.delete(key);
-        return p;
-      },
-      { replace: true },
-    );
-  const [, kind, edited] = /^(leader-spools|leaders)-(new|\d+)$/.exec(params.get('edit') ?? '') ?? [];
-  const breaking = shed.leaderSpools.find((s) => String(s.id) === params.get('break'));
+  const show = (what: 'edit' | 'break', value: string | null) => ask({ [what]: value }, true);
+  const [, kind, edited] = /^(leader-spools|leaders)-(new|\d+)$/.exec(asked('edit') ?? '') ?? [];
+  const breaking = shed.leaderSpools.find((s) => String(s.id) === asked('break'));
   const tie = chosen.filter((id) => shed.leaders.some((l) => l.id === id));
   return (
     <main id="main" className="mx-auto flex max-w-[68rem] flex-col gap-6 px-5 py-4">
@@ -61,7 +53,7 @@ export function LeadersPage() {
               id={l.id}
               chosen={chosen.includes(l.id)}
               onChoose={(on) => setChosen((all) => (on ? [...all, l.id] : all.filter((id) => id !== l.id)))}
-              onEdit={() => ask('edit', `leaders-${l.id}`)}
+              onEdit={() => show('edit', `leaders-${l.id}`)}
             />
           ))}
         </ul>
@@ -70,7 +62,6 @@ export function LeadersPage() {
           list={() => unwrap(api.GET('/api/shed/leaders/away'))}
           nameOf={(l) => `${l.tag} ${l.name}`}
           bringBack={(id) => bringBack('leaders', id)}
-          onBack={again}
         />
       </section>
       <section aria-label="In the pocket">
@@ -78,7 +69,7 @@ export function LeadersPage() {
           <h2 className="text-lg font-semibold">
             In the pocket <span className="font-normal text-soft">{shed.leaderSpools.length}</span>
           </h2>
-          <button className="btn" onClick={() => ask('edit', 'leader-spools-new')}>
+          <button className="btn" onClick={() => show('edit', 'leader-spools-new')}>
             Add a spool
           </button>
         </header>
@@ -94,8 +85,8 @@ export function LeadersPage() {
               <Spool
                 key={s.id}
                 spool={s}
-                onEdit={() => ask('edit', `leader-spools-${s.id}`)}
-                onBreak={() => ask('break', String(s.id))}
+                onEdit={() => show('edit', `leader-spools-${s.id}`)}
+                onBreak={() => show('break', String(s.id))}
               />
             ))}
         </ul>
@@ -104,7 +95,6 @@ export function LeadersPage() {
           list={() => unwrap(api.GET('/api/shed/leader-spools/away'))}
           nameOf={(s) => `${s.tag} ${s.name}`}
           bringBack={(id) => bringBack('leader-spools', id)}
-          onBack={again}
         />
       </section>
       {kind && (
@@ -112,10 +102,10 @@ export function LeadersPage() {
           key={`${kind}-${edited}`}
           kind={kind as 'leaders' | 'leader-spools'}
           id={edited === 'new' ? null : Number(edited)}
-          onClose={() => ask('edit', null)}
+          onClose={() => show('edit', null)}
         />
       )}
-      {breaking && <BreakTest key={breaking.id} spool={breaking} onClose={() => ask('break', null)} />}
+      {breaking && <BreakTest key={breaking.id} spool={breaking} onClose={() => show('break', null)} />}
     </main>
   );
 }

@@ -1,8 +1,7 @@
 import { TippetDrawing } from '../../drawing/TippetDrawing';
 import { PinMark } from '../../ui/Mark';
-import { MeasureField } from '../../ui/TypedField';
 import { useUnits } from '../../ui/units';
-import { PinFields, type BenchProps } from '../shared/bench';
+import { PinFields, PinMeasure, type BenchProps } from '../shared/bench';
 
 /** Tippet beside the hook wire, and the tables it is picked from. */
 export function TippetBench({ work, solution }: BenchProps) {
@@ -13,14 +12,13 @@ export function TippetBench({ work, solution }: BenchProps) {
     <>
       <TippetDrawing wireM={solution.brief.fly.hook.wireM} tippet={solution.outfit.tippet} />
       <PinFields>
-        <MeasureField
+        <PinMeasure
+          work={work}
+          at="tippetM"
           label="Pin a thickness"
           kind="tippet"
-          value={work.pins.tippetM ?? now}
-          solved={work.pins.tippetM == null}
-          problem={work.problems['pins.tippetM']}
-          said={work.pins.said?.tippetM}
-          onChange={(tippetM, said) => work.setPins('tippetM', { tippetM, leader: null }, said)}
+          value={now}
+          also={{ leader: null }}
         />
       </PinFields>
       <div className="grid gap-6 sm:grid-cols-2">

@@ -1,31 +1,25 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link, useSearchParams } from 'react-router';
 import { api, unwrap, type TyingList } from '../../api/client';
+import { key } from '../../api/keys';
 import { Caution } from '../../ui/Message';
 import { useCommands } from '../../ui/commands';
 import { Say } from '../../ui/Say';
 import { named, metres, rodLength, useUnits } from '../../ui/units';
+import { Lost } from '../../ui/Lost';
 
 /** What to cut for several leaders, knots and all; on paper beside the vise. */
 export function TyingPage() {
   const [params] = useSearchParams();
   const leaders = (params.get('of') ?? '').split(',').map(Number).filter(Boolean);
   const { data, error } = useQuery({
-    queryKey: ['tying', leaders],
+    queryKey: key('tying', leaders),
     queryFn: ({ signal }) => unwrap(api.POST('/api/leaders/tying', { body: { leaders }, signal })),
   });
   useCommands([
     { id: 'print', name: 'Print this list', words: 'paper pdf', keys: [], group: 'Tying', run: () => window.print() },
   ]);
-  if (error && !data)
-    return (
-      <main id="main" className="p-6">
-        <h1 className="text-xl font-semibold">{error.message}</h1>
-        <Link className="underline" to="/leaders">
-          All leaders
-        </Link>
-      </main>
-    );
+  if (error && !data) return <Lost words={error.message} to="/leaders" name="All leaders" />;
   if (!data) return <p className="p-6">Measuring it out…</p>;
   return (
     <main id="main" className="paper-list mx-auto max-w-[52rem] px-5 py-4">

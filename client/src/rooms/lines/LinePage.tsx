@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { api, unwrap, type FlyLine, type Solution } from '../../api/client';
+import { key } from '../../api/keys';
 import { metres, useUnits } from '../../ui/units';
 import { Message } from '../../ui/Message';
 import { MeasurePage } from '../shared/MeasurePage';
@@ -23,7 +24,7 @@ export function LinePage() {
 function Profile({ line, today }: { line: FlyLine; today: Solution | null }) {
   const { standards } = useUnits();
   const profile = useQuery({
-    queryKey: ['profile', line],
+    queryKey: key('profile', line),
     queryFn: () => unwrap(api.GET('/api/lines/{id}/profile', { params: { path: { id: line.id } } })),
   });
   if (profile.error) return <Message>{profile.error.message}</Message>;

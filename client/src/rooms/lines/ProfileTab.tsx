@@ -1,20 +1,25 @@
 import { useState } from 'react';
-import { api, unwrap, ApiError, type FlyLine, type Stretch } from '../../api/client';
+import { api, unwrap, ApiError, type FlyLine, type LineReading, type Stretch } from '../../api/client';
+import { key } from '../../api/keys';
 import { useAsk } from '../../api/useAsk';
-import { useAttempt } from '../../api/useAttempt';
 import { LineDrawing } from '../../drawing/LineDrawing';
+import { useKeeping } from '../../state/gear';
+import { BenchScale } from '../../ui/BenchScale';
 import { Facts } from '../../ui/Facts';
+import { Again, Measure, Slider } from '../../ui/fields';
+import { draftOf, useFaults, useForm, useRows, type Form } from '../../ui/form';
+import { Message } from '../../ui/Message';
 import { Panel } from '../../ui/Panel';
 import { Say } from '../../ui/Say';
-import { BenchScale } from '../../ui/BenchScale';
-import { Slide } from '../../ui/Slide';
-import { MeasureField } from '../../ui/TypedField';
-import { useSettled } from '../../ui/useSettled';
 import { metres, useUnits } from '../../ui/units';
-import { Message } from '../../ui/Message';
-import { useKeeping } from '../../state/gear';
 import { RodsItSuits } from './RodsItSuits';
 import { offBy, usePerFoot } from './usePerFoot';
+
+type Profile = { stretches: Stretch[]; headM: number; carryM: number };
+
+// More than these are looked at in the drawing; nobody types them.
+const mostTyped = 14;
+const mostUndone = 50;
 
 /** A line stretch by stretch: drawn, dragged, typed, fitted to calipers and one weight, or read from a file. */
 export function ProfileTab({
@@ -28,32 +33,44 @@ export function ProfileTab({
   guessed: boolean;
   carried: number;
 }) {
-  const { show } = useUnits();
+  const { keep } = useKeeping('lines', line);
+  const form = useForm<Profile>(
+    draftOf('profile', line.id),
+    { stretches: start, headM: line.headM, carryM: carried },
+    line.version,
+  );
   const [past, setPast] = useState<Stretch[][]>([]);
-  const [stretches, setStretches] = useState(start);
-  const [headM, setHeadM] = useState(line.headM);
-  const [carryM, setCarryM] = useState(carried);
-  const [panel, setPanel] = useState<'calipers' | 'file' | null>(null);
-  const { keep, problems, words } = useKeeping('lines', line);
-  const length = stretches.reduce((sum, s) => sum + s.lengthM, 0);
-  const ends = Math.min(headM, length);
+  const note = () => {
+    const was = structuredClone(form.lib.getValues('stretches'));
+    setPast((p) => [...p.slice(-mostUndone), was]);
+  };
+  const recording: Form<Profile> = {
+    ...form,
+    put: (at, value) => {
+      if (at.startsWith('stretches')) note();
+      form.put(at, value);
+    },
+  };
+  const { set } = useRows(form, 'stretches');
+  const { stretches, carryM } = form.values;
+  const ends = Math.min(
+    form.values.headM,
+    stretches.reduce((sum, s) => sum + s.lengthM, 0),
+  );
   const body = { stretches, headM: ends, carryM, share: 0.01, line };
-  const settled = useSettled(body);
-  const answer = useAsk(['suits', 'profile', body], (signal) =>
+  const answer = useAsk(key('suits', 'profile', body), (signal) =>
     unwrap(api.POST('/api/lines/profile', { body, signal })),
   );
-  const change = (next: Stretch[]) => {
-    setPast((p) => [...p.slice(-50), stretches]);
-    setStretches(next);
-  };
-  const stretch = (i: number, next: Partial<Stretch>) =>
-    change(stretches.map((s, k) => (k === i ? { ...s, ...next } : s)));
-  const read = answer.data?.reading;
+  useFaults(form, answer.fields);
   const bad = Object.keys(answer.fields).length > 0;
-  const mass = (kg: number) => show({ value: kg, kind: 'lineMass', plusMinus: null });
-  const perFoot = usePerFoot();
+  const read = answer.data?.reading;
+  const change = (next: Stretch[]) => {
+    note();
+    set(next);
+  };
   return (
-    <div className="flex flex-col gap-4" data-entries>
+    <div className="flex flex-col gap-4" {...form.area}>
+      <Again form={form} />
       {guessed && (
         <p className="text-look">
           Nobody knows what {line.tag} weighs. This is its shape with the ordinary density of its kind, to start from.
@@ -69,59 +86,42 @@ export function ProfileTab({
       />
       <div className="flex flex-wrap items-end gap-3">
         <div className="w-32">
-          <MeasureField
-            label="Head ends at"
-            kind="length"
-            value={ends}
-            problem={answer.fields.headM}
-            onChange={setHeadM}
-          />
+          <Measure of={form} at="headM" label="Head ends at" kind="length" />
         </div>
         <div className="w-56">
-          <Slide
+          <Slider
+            of={form}
+            at="carryM"
             label="Held in the air"
             kind="length"
-            value={carryM}
             from={1}
             to={Math.max(20, ends)}
             step={0.1}
-            problem={answer.fields.carryM}
-            onChange={setCarryM}
           />
         </div>
         <button
           className="btn"
           disabled={past.length === 0}
           onClick={() => {
-            setStretches(past.at(-1)!);
+            set(past.at(-1)!);
             setPast(past.slice(0, -1));
           }}
         >
           Undo
         </button>
-        <button className="btn" onClick={() => setPanel('calipers')}>
-          Fit to calipers and one weight
-        </button>
-        <button className="btn" onClick={() => setPanel('file')}>
-          Read a file
-        </button>
-        {line.massKg != null && (
-          <a className="btn inline-flex items-center" href={`/api/lines/${line.id}/profile.csv`} download>
-            Write what is kept
-          </a>
-        )}
+        <Fit line={line} onFitted={change} />
         <button
           className="btn bg-ink! text-paper!"
           // A guess that nobody touched is no measurement.
-          disabled={bad || !read || (guessed && stretches === start)}
-          onClick={(e) =>
-            void settled(e.currentTarget, (now) =>
+          disabled={bad || !read || (guessed && JSON.stringify(stretches) === JSON.stringify(start))}
+          onClick={() =>
+            void form.keep((now) =>
               keep(
                 () =>
                   unwrap(
                     api.POST('/api/lines/{id}/profile', {
                       params: { path: { id: line.id } },
-                      body: { ...now, line: null },
+                      body: { ...body, ...now, headM: ends, line: null },
                     }),
                   ),
                 `${line.tag} is now known by its profile.`,
@@ -132,125 +132,128 @@ export function ProfileTab({
           Keep this profile with {line.tag}
         </button>
       </div>
-      <Message>{words ?? Object.values(problems)[0]}</Message>
-      {bad && <Message>{Object.values(answer.fields)[0]}</Message>}
+      <Message>{form.words ?? Object.values(answer.fields)[0]}</Message>
       <div className="grid gap-x-8 gap-y-4 lg:grid-cols-2">
         <section aria-label="Stretches" className="min-w-0">
           <h2 className="border-b border-ink pb-1 text-lg font-semibold">Stretches, from the fly</h2>
-          {stretches.length > 14 ? (
-            <p className="py-2 text-soft">
-              {stretches.length} stretches, from a file: too many to type. They can be dragged, or fitted anew.
-            </p>
-          ) : (
-            <ol>
-              {stretches.map((s, i) => (
-                <li
-                  key={i}
-                  className="grid grid-cols-[1.2rem_repeat(4,minmax(0,1fr))_auto] items-end gap-2 border-t border-hair py-1.5"
-                >
-                  <span className="pb-1 font-semibold">{i + 1}</span>
-                  <MeasureField
-                    label="Length"
-                    kind="length"
-                    value={s.lengthM}
-                    problem={answer.fields[`stretches[${i}].lengthM`]}
-                    onChange={(lengthM) => stretch(i, { lengthM })}
-                  />
-                  <MeasureField
-                    label="Thick, fly side"
-                    kind="diameter"
-                    value={s.startM}
-                    problem={answer.fields[`stretches[${i}].startM`]}
-                    onChange={(startM) => stretch(i, { startM })}
-                  />
-                  <MeasureField
-                    label="Thick, reel side"
-                    kind="diameter"
-                    value={s.endM}
-                    problem={answer.fields[`stretches[${i}].endM`]}
-                    onChange={(endM) => stretch(i, { endM })}
-                  />
-                  <MeasureField
-                    label="Of water, ×"
-                    kind="ratio"
-                    value={s.kgM3 / 1000}
-                    problem={answer.fields[`stretches[${i}].kgM3`]}
-                    onChange={(x) => stretch(i, { kgM3: x * 1000 })}
-                  />
-                  <button
-                    className="quiet"
-                    aria-label={`Take stretch ${i + 1} out`}
-                    disabled={stretches.length === 1}
-                    onClick={() => change(stretches.filter((_, k) => k !== i))}
-                  >
-                    ×
-                  </button>
-                </li>
-              ))}
-            </ol>
-          )}
-          <button
-            className="btn mt-2"
-            onClick={() => {
-              const last = stretches.at(-1)!;
-              change([...stretches, { ...last, lengthM: 1, startM: last.endM }]);
-            }}
-          >
-            Add a stretch
-          </button>
-          {read && (
-            <Facts
-              rows={[
-                ['class', read.class.class ? show(read.class.class) : 'none'],
-                ['head', mass(read.headKg)],
-                [`outside at ${show(metres(carryM))}`, show(read.outside)],
-                ['balances at', show(metres(read.centreM))],
-                ['front third holds', `${Math.round(read.frontShare * 100)} %`],
-                ['loaded', read.frontWord],
-                ['pushes aside', `${(read.waterM3 * 1e6).toFixed(1)} cm³ of water`],
-                [
-                  'floats',
-                  read.floatsFresh ? 'in fresh and salt water' : read.floatsSalt ? 'in salt water only' : 'no',
-                ],
-                ...(read.belly
-                  ? ([
-                      ['belly by the third rule', perFoot(read.belly.ruleKgPerM)],
-                      ['exactly', `${perFoot(read.belly.exactKgPerM)}; ${offBy(read.belly.off)}`],
-                    ] as [string, string][])
-                  : []),
-              ]}
-            />
-          )}
-          {read && (
-            <p className="text-soft">
-              <Say parts={read.class.says} />.
-            </p>
-          )}
+          <Stretches form={recording} note={note} />
+          {read && <ReadSo read={read} carryM={carryM} />}
         </section>
         {answer.data && <RodsItSuits rods={answer.data.rods} />}
       </div>
-      {panel === 'calipers' && (
-        <Calipers
-          line={line}
-          onClose={() => setPanel(null)}
-          onFitted={(next) => {
-            change(next);
-            setPanel(null);
-          }}
-        />
-      )}
-      {panel === 'file' && (
-        <File
-          onClose={() => setPanel(null)}
-          onRead={(next) => {
-            change(next);
-            setPanel(null);
-          }}
-        />
-      )}
     </div>
   );
 }
+
+/** Every stretch to type. */
+function Stretches({ form, note }: { form: Form<Profile>; note: () => void }) {
+  const { rows, add, takeOut } = useRows(form, 'stretches');
+  const row = 'grid grid-cols-[1.2rem_repeat(4,minmax(0,1fr))_auto] items-end gap-2 border-t border-hair py-1.5';
+  return (
+    <>
+      {rows.length > mostTyped ? (
+        <p className="py-2 text-soft">
+          {rows.length} stretches, from a file: too many to type. They can be dragged, or fitted anew.
+        </p>
+      ) : (
+        <ol>
+          {rows.map(({ key, at }, i) => (
+            <li key={key} className={row}>
+              <span className="pb-1 font-semibold">{i + 1}</span>
+              <Measure of={form} at={`${at}.lengthM`} label="Length" kind="length" />
+              <Measure of={form} at={`${at}.startM`} label="Thick, fly side" kind="diameter" />
+              <Measure of={form} at={`${at}.endM`} label="Thick, reel side" kind="diameter" />
+              <Measure of={form} at={`${at}.kgM3`} label="Of water, ×" kind="ratio" times={1000} />
+              <button
+                className="quiet"
+                aria-label={`Take stretch ${i + 1} out`}
+                disabled={rows.length === 1}
+                onClick={() => {
+                  note();
+                  takeOut(i);
+                }}
+              >
+                ×
+              </button>
+            </li>
+          ))}
+        </ol>
+      )}
+      <button
+        className="btn mt-2"
+        onClick={() => {
+          note();
+          const last = form.lib.getValues('stretches').at(-1)!;
+          add({ ...last, lengthM: 1, startM: last.endM });
+        }}
+      >
+        Add a stretch
+      </button>
+    </>
+  );
+}
+
+/** What the profile comes to. */
+function ReadSo({ read, carryM }: { read: LineReading; carryM: number }) {
+  const { show } = useUnits();
+  const perFoot = usePerFoot();
+  const mass = (kg: number) => show({ value: kg, kind: 'lineMass', plusMinus: null });
+  const belly: [string, string][] = read.belly
+    ? [
+        ['belly by the third rule', perFoot(read.belly.ruleKgPerM)],
+        ['exactly', `${perFoot(read.belly.exactKgPerM)}; ${offBy(read.belly.off)}`],
+      ]
+    : [];
+  return (
+    <>
+      <Facts
+        rows={[
+          ['class', read.class.class ? show(read.class.class) : 'none'],
+          ['head', mass(read.headKg)],
+          [`outside at ${show(metres(carryM))}`, show(read.outside)],
+          ['balances at', show(metres(read.centreM))],
+          ['front third holds', `${Math.round(read.frontShare * 100)} %`],
+          ['loaded', read.frontWord],
+          ['pushes aside', `${(read.waterM3 * 1e6).toFixed(1)} cm³ of water`],
+          ['floats', read.floatsFresh ? 'in fresh and salt water' : read.floatsSalt ? 'in salt water only' : 'no'],
+          ...belly,
+        ]}
+      />
+      <p className="text-soft">
+        <Say parts={read.class.says} />.
+      </p>
+    </>
+  );
+}
+
+/** The other ways to a profile: calipers and one weight, or a file; and the way out to one. */
+function Fit({ line, onFitted }: { line: FlyLine; onFitted: (s: Stretch[]) => void }) {
+  const [panel, setPanel] = useState<'calipers' | 'file' | null>(null);
+  const close = () => setPanel(null);
+  const take = (next: Stretch[]) => {
+    onFitted(next);
+    close();
+  };
+  return (
+    <>
+      <button className="btn" onClick={() => setPanel('calipers')}>
+        Fit to calipers and one weight
+      </button>
+      <button className="btn" onClick={() => setPanel('file')}>
+        Read a file
+      </button>
+      {line.massKg != null && (
+        <a className="btn inline-flex items-center" href={`/api/lines/${line.id}/profile.csv`} download>
+          Write what is kept
+        </a>
+      )}
+      {panel === 'calipers' && <Calipers line={line} onClose={close} onFitted={take} />}
+      {panel === 'file' && <File onClose={close} onRead={take} />}
+    </>
+  );
+}
+
+type Fitting = { readings: { positionM: number; diameterM: number }[]; lengthM: number; massKg: number };
 
 /** A few caliper readings and one weight become a profile of one density. */
 function Calipers({
@@ -263,21 +266,21 @@ function Calipers({
   onFitted: (s: Stretch[]) => void;
 }) {
   const { show, standards } = useUnits();
-  const [readings, setReadings] = useState(() => [
-    { positionM: 0, diameterM: line.tipDiameterM },
-    { positionM: line.frontTaperM, diameterM: line.bellyDiameterM },
-    { positionM: line.headM - line.rearTaperM, diameterM: line.bellyDiameterM },
-    { positionM: line.headM, diameterM: line.runningDiameterM },
-  ]);
-  const [lengthM, setLengthM] = useState(line.headM);
-  const [massKg, setMassKg] = useState(line.massKg ?? standards.beginnings.weighing.massKg);
-  const body = { readings, lengthM, massKg };
-  const settled = useSettled(body);
-  const { attempt, words } = useAttempt();
-  const answer = useAsk(['calipers', body], (signal) => unwrap(api.POST('/api/lines/fit', { body, signal })));
+  const form = useForm<Fitting>(draftOf('calipers', line.id), {
+    readings: [
+      { positionM: 0, diameterM: line.tipDiameterM },
+      { positionM: line.frontTaperM, diameterM: line.bellyDiameterM },
+      { positionM: line.headM - line.rearTaperM, diameterM: line.bellyDiameterM },
+      { positionM: line.headM, diameterM: line.runningDiameterM },
+    ],
+    lengthM: line.headM,
+    massKg: line.massKg ?? standards.beginnings.weighing.massKg,
+  });
+  const { rows, add, takeOut } = useRows(form, 'readings');
+  const body = form.values;
+  const answer = useAsk(key('calipers', body), (signal) => unwrap(api.POST('/api/lines/fit', { body, signal })));
+  useFaults(form, answer.fields);
   const bad = Object.keys(answer.fields).length > 0;
-  const set = (i: number, next: Partial<(typeof readings)[number]>) =>
-    setReadings((all) => all.map((r, k) => (k === i ? { ...r, ...next } : r)));
   return (
     <Panel
       title="Calipers and one weight"
@@ -285,61 +288,36 @@ function Calipers({
       onClose={onClose}
     >
       <form
-        data-entries
+        {...form.area}
         onSubmit={(e) => {
           e.preventDefault();
-          void settled(e.currentTarget, (now) =>
-            attempt(async () => onFitted((await unwrap(api.POST('/api/lines/fit', { body: now }))).stretches)),
-          );
+          void form.keep(async (now) => onFitted((await unwrap(api.POST('/api/lines/fit', { body: now }))).stretches));
         }}
       >
         <div className="grid grid-cols-2 gap-3">
-          <MeasureField
-            label="Length that was weighed"
-            kind="length"
-            value={lengthM}
-            problem={answer.fields.lengthM}
-            onChange={setLengthM}
-          />
-          <MeasureField
-            label="Its mass"
-            kind="lineMass"
-            value={massKg}
-            problem={answer.fields.massKg}
-            onChange={setMassKg}
-          />
+          <Measure of={form} at="lengthM" label="Length that was weighed" kind="length" />
+          <Measure of={form} at="massKg" label="Its mass" kind="lineMass" />
         </div>
         <div className="mt-2">
           <BenchScale
-            pan={{ kg: massKg, piece: line.headKg == null ? line.tag : null, words: line.tag }}
+            pan={{ kg: body.massKg, piece: line.headKg == null ? line.tag : null, words: line.tag }}
             onTake={(kg) => {
-              setMassKg(kg);
-              return () => setMassKg(massKg);
+              const was = form.lib.getValues('massKg');
+              form.put('massKg', kg);
+              return () => form.put('massKg', was);
             }}
           />
         </div>
-        {readings.map((r, i) => (
-          <div key={i} className="mt-1 grid grid-cols-[1fr_1fr_auto] items-end gap-3 border-t border-hair pt-1">
-            <MeasureField
-              label="From the fly end"
-              kind="length"
-              value={r.positionM}
-              problem={answer.fields[`readings[${i}].positionM`]}
-              onChange={(positionM) => set(i, { positionM })}
-            />
-            <MeasureField
-              label="Thick"
-              kind="diameter"
-              value={r.diameterM}
-              problem={answer.fields[`readings[${i}].diameterM`]}
-              onChange={(diameterM) => set(i, { diameterM })}
-            />
+        {rows.map(({ key, at }, i) => (
+          <div key={key} className="mt-1 grid grid-cols-[1fr_1fr_auto] items-end gap-3 border-t border-hair pt-1">
+            <Measure of={form} at={`${at}.positionM`} label="From the fly end" kind="length" />
+            <Measure of={form} at={`${at}.diameterM`} label="Thick" kind="diameter" />
             <button
               className="quiet"
               type="button"
-              disabled={readings.length === 1}
+              disabled={rows.length === 1}
               aria-label={`Take reading ${i + 1} out`}
-              onClick={() => setReadings((all) => all.filter((_, k) => k !== i))}
+              onClick={() => takeOut(i)}
             >
               ×
             </button>
@@ -348,7 +326,10 @@ function Calipers({
         <button
           className="btn mt-2"
           type="button"
-          onClick={() => setReadings((all) => [...all, { positionM: lengthM / 2, diameterM: all.at(-1)!.diameterM }])}
+          onClick={() => {
+            const { lengthM, readings } = form.lib.getValues();
+            add({ positionM: lengthM / 2, diameterM: readings.at(-1)!.diameterM });
+          }}
         >
           Add a reading
         </button>
@@ -360,7 +341,7 @@ function Calipers({
             </>
           )}
         </p>
-        <Message>{bad ? null : words}</Message>
+        <Message>{bad ? null : form.words}</Message>
         <button className="btn mt-2 bg-ink! text-paper!" type="submit" disabled={bad || !answer.data}>
           Use this profile
         </button>

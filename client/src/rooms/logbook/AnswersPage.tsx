@@ -2,19 +2,22 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, unwrap, type LogAnswers } from '../../api/client';
+import { key } from '../../api/keys';
 import { LossPicture, SeasonPicture, WindPicture } from '../../drawing/LogPictures';
 import { saidDay } from '../../ui/dates';
 import { Pick } from '../../ui/Pick';
 import { distance, named, useUnits } from '../../ui/units';
+import { useAddress } from '../../ui/useAddress';
 import { LogTabs } from './LogTabs';
 
 const percent = (share: number) => `${Math.round(100 * share)} %`;
 
 /** Questions people ask of a log: lost to what, which line in wind, what stays at home, what a water took. */
 export function AnswersPage() {
-  const [year, setYear] = useState<number | null>(null);
+  const { asked, ask } = useAddress();
+  const year = Number(asked('year')) || null;
   const { data, error } = useQuery({
-    queryKey: ['log', 'answers', year],
+    queryKey: key('logAnswers', year),
     queryFn: ({ signal }) =>
       unwrap(api.GET('/api/log/answers', { params: { query: year === null ? {} : { year } }, signal })),
     placeholderData: keepPreviousData,
@@ -32,7 +35,9 @@ export function AnswersPage() {
           </Link>
         </p>
       )}
-      {data && data.outings + data.sessions > 0 && <Answers data={data} onYear={setYear} />}
+      {data && data.outings + data.sessions > 0 && (
+        <Answers data={data} onYear={(next) => ask({ year: next === null ? null : String(next) })} />
+      )}
     </main>
   );
 }
@@ -150,7 +155,7 @@ function InTheWind({ data }: { data: LogAnswers }) {
   const keyOf = (p: LogAnswers['pairs'][number]) => `${p.rodId}-${p.lineId}`;
   const pair = data.pairs.find((p) => keyOf(p) === chosen) ?? data.pairs[0];
   const { data: wind } = useQuery({
-    queryKey: ['log', 'wind', pair && keyOf(pair)],
+    queryKey: key('logWind', pair && keyOf(pair)),
     enabled: pair !== undefined,
     queryFn: ({ signal }) =>
       unwrap(api.GET('/api/log/wind', { params: { query: { rod: pair!.rodId, line: pair!.lineId } }, signal })),

@@ -2,10 +2,10 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, unwrap, type CasterLearning, type PracticeDrill, type RodLearning } from '../../api/client';
+import { key } from '../../api/keys';
 import { useAttempt } from '../../api/useAttempt';
 import { DoubtPicture, ProgressPicture } from '../../drawing/LogPictures';
 import { useShed } from '../../state/gear';
-import { useRefreshLog } from '../../state/log';
 import { Caution, Message } from '../../ui/Message';
 import { Say } from '../../ui/Say';
 import { useDone } from '../../ui/toast';
@@ -20,7 +20,7 @@ const bringBack = (id: number) =>
 /** What the log teaches of casters and rods: proposals, each accepted or refused, and taken back at any time. */
 export function LearningPage() {
   const { data, error } = useQuery({
-    queryKey: ['log', 'learning'],
+    queryKey: key('learning'),
     queryFn: ({ signal }) => unwrap(api.GET('/api/log/learning', { signal })),
   });
   const nothing = data && data.casters.length + data.rods.length === 0;
@@ -63,7 +63,7 @@ export function LearningPage() {
 
 function OfCaster({ of, drills, mind }: { of: CasterLearning; drills: PracticeDrill[]; mind: string[] }) {
   const { show } = useUnits();
-  const done = useDone(useRefreshLog());
+  const done = useDone();
   const { attempt, fields, words } = useAttempt();
   const [name, setName] = useState('');
   const [briefs, setBriefs] = useState(true);
@@ -75,7 +75,7 @@ function OfCaster({ of, drills, mind }: { of: CasterLearning; drills: PracticeDr
           body: { casterId: of.casterId, accept, evidence: of.casts, name: of.own ? null : name, briefs },
         }),
       );
-      await done(accept ? `${of.own ? of.name : name} casts as the log says.` : 'Refused: nothing changes.', () =>
+      done(accept ? `${of.own ? of.name : name} casts as the log says.` : 'Refused: nothing changes.', () =>
         takeBack(lesson.id),
       );
     });
@@ -199,7 +199,7 @@ function OfCaster({ of, drills, mind }: { of: CasterLearning; drills: PracticeDr
                 onClick={() =>
                   void attempt(async () => {
                     await takeBack(standing.id);
-                    await done('Taken back: what was before counts again.', () => bringBack(standing.id));
+                    done('Taken back: what was before counts again.', () => bringBack(standing.id));
                   })
                 }
               >
@@ -272,14 +272,14 @@ function OfCaster({ of, drills, mind }: { of: CasterLearning; drills: PracticeDr
 }
 
 function OfRod({ of }: { of: RodLearning }) {
-  const done = useDone(useRefreshLog());
+  const done = useDone();
   const { attempt, words } = useAttempt();
   const decide = (accept: boolean) =>
     attempt(async () => {
       const { lesson } = await unwrap(
         api.POST('/api/log/learning/rod', { body: { rodId: of.rodId, accept, evidence: of.votes } }),
       );
-      await done(accept ? `${of.tag} is loaded as it felt.` : 'Refused: nothing changes.', () => takeBack(lesson.id));
+      done(accept ? `${of.tag} is loaded as it felt.` : 'Refused: nothing changes.', () => takeBack(lesson.id));
     });
   return (
     <li className="flex flex-wrap items-baseline gap-x-3 border-b border-hair py-2" data-rod={of.tag}>
@@ -306,7 +306,7 @@ function OfRod({ of }: { of: RodLearning }) {
           onClick={() =>
             void attempt(async () => {
               await takeBack(of.standing!.id);
-              await done('Taken back: the rule counts again.', () => bringBack(of.standing!.id));
+              done('Taken back: the rule counts again.', () => bringBack(of.standing!.id));
             })
           }
         >

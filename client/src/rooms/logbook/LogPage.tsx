@@ -1,9 +1,9 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { useRef, useState } from 'react';
+import { Link } from 'react-router';
 import { api, unwrap, type LogRow } from '../../api/client';
+import { key } from '../../api/keys';
 import { useAttempt } from '../../api/useAttempt';
-import { useRefreshLog } from '../../state/log';
 import { useShed } from '../../state/gear';
 import { useCommands } from '../../ui/commands';
 import { saidDay } from '../../ui/dates';
@@ -12,27 +12,24 @@ import { Message } from '../../ui/Message';
 import { Pick } from '../../ui/Pick';
 import { useDone } from '../../ui/toast';
 import { named, useUnits } from '../../ui/units';
+import { all, useAddress } from '../../ui/useAddress';
 import { useStacked } from '../../ui/useMedia';
 import { AwayList } from '../shared/AwayList';
 import { LogTabs } from './LogTabs';
 
 const pageRows = 50;
-const all = 'all';
+const filters = ['text', 'kind', 'place', 'since', 'until', 'rod', 'line', 'loss'] as const;
 
 /** Every outing, latest first: to look for, to open, to add to. */
 export function LogPage() {
-  const [params, setParams] = useSearchParams();
-  // What is asked is here at once, and in the address a moment later.
-  const [asked, setAsked] = useState<Record<string, string>>(() => Object.fromEntries(params));
+  const { asked: from, ask: put } = useAddress();
+  const asked = Object.fromEntries(filters.map((name) => [name, from(name) ?? undefined]));
   const { standards } = useUnits();
   const { data: shed } = useShed();
   const [shownRows, setShownRows] = useState(pageRows);
-  useEffect(() => setParams(asked, { replace: true }), [asked, setParams]);
-  const ask = (key: string, value: string) => {
+  const ask = (name: (typeof filters)[number], value: string) => {
     setShownRows(pageRows);
-    setAsked((now) =>
-      Object.fromEntries(Object.entries({ ...now, [key]: value }).filter(([, v]) => v !== '' && v !== all)),
-    );
+    put({ [name]: value }, name === 'text');
   };
   const { text, kind, place, since, until, rod, line, loss } = asked;
   const query = {
@@ -47,20 +44,19 @@ export function LogPage() {
   };
   // On a phone the outings come first.
   const stacked = useStacked();
-  const [unfolded, setUnfolded] = useState(() => Object.keys(asked).some((key) => key !== 'text'));
-  const open = unfolded || !stacked;
+  const [unfolded, setUnfolded] = useState(false);
+  const open = unfolded || !stacked || filters.some((name) => name !== 'text' && asked[name]);
   const filtered = Object.keys(query).length > 0;
   const { data, error } = useQuery({
-    queryKey: ['log', 'list', query, shownRows],
+    queryKey: key('log', query, shownRows),
     queryFn: ({ signal }) => unwrap(api.GET('/api/log', { params: { query: { ...query, take: shownRows } }, signal })),
     placeholderData: keepPreviousData,
   });
-  const again = useRefreshLog();
-  const done = useDone(again);
+  const done = useDone();
   const away = async ({ outing }: LogRow) => {
     const path = { params: { path: { id: outing.id } } };
     await unwrap<unknown>(api.DELETE('/api/log/{id}', path));
-    await done(`The outing of ${saidDay(outing.on)} was put away.`, () =>
+    done(`The outing of ${saidDay(outing.on)} was put away.`, () =>
       unwrap<unknown>(api.POST('/api/log/{id}/restore', path)),
     );
   };
@@ -181,7 +177,6 @@ export function LogPage() {
         list={() => unwrap(api.GET('/api/log/away'))}
         nameOf={(o) => `${saidDay(o.on)}, ${o.place || 'somewhere'}`}
         bringBack={(id) => unwrap<unknown>(api.POST('/api/log/{id}/restore', { params: { path: { id } } }))}
-        onBack={again}
       />
       <FromTheWater />
       <p className="mt-3 text-soft">
@@ -234,8 +229,7 @@ function Row({ row: { outing: o, outfit }, onAway }: { row: LogRow; onAway: () =
 
 /** What was noted on the saved outfit page at the water comes in as a file. */
 function FromTheWater() {
-  const again = useRefreshLog();
-  const done = useDone(again);
+  const done = useDone();
   const { attempt, words } = useAttempt();
   const [said, setSaid] = useState<string[]>([]);
   const input = useRef<HTMLInputElement>(null);
@@ -256,14 +250,11 @@ function FromTheWater() {
         ]);
       const kept = await unwrap(api.POST('/api/backup/read', { body }));
       setSaid(kept.read.notes);
-      await done(
-        `${fresh.length === 1 ? 'One outing' : `${fresh.length} outings`} came in from the water.`,
-        async () => {
-          const rows = (await unwrap(api.GET('/api/log', { params: { query: { take: 500 } } }))).rows;
-          for (const { outing } of rows.filter((r) => fresh.includes(r.outing.key)))
-            await unwrap<unknown>(api.DELETE('/api/log/{id}', { params: { path: { id: outing.id } } }));
-        },
-      );
+      done(`${fresh.length === 1 ? 'One outing' : `${fresh.length} outings`} came in from the water.`, async () => {
+        const rows = (await unwrap(api.GET('/api/log', { params: { query: { take: 500 } } }))).rows;
+        for (const { outing } of rows.filter((r) => fresh.includes(r.outing.key)))
+          await unwrap<unknown>(api.DELETE('/api/log/{id}', { params: { path: { id: outing.id } } }));
+      });
     });
   };
   useCommands([

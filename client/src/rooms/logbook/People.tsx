@@ -1,10 +1,9 @@
-import { useState } from 'react';
 import { api, unwrap } from '../../api/client';
 import { useAttempt } from '../../api/useAttempt';
 import { usePeople } from '../../state/casters';
-import { useRefreshLog } from '../../state/log';
+import { Choice, Text } from '../../ui/fields';
+import { draftOf, useForm } from '../../ui/form';
 import { Message } from '../../ui/Message';
-import { Pick } from '../../ui/Pick';
 import { useDone } from '../../ui/toast';
 import { named, useUnits } from '../../ui/units';
 import { AwayList } from '../shared/AwayList';
@@ -16,11 +15,9 @@ const restore = (id: number) =>
 export function People() {
   const { standards } = useUnits();
   const { data } = usePeople();
-  const again = useRefreshLog();
-  const done = useDone(again);
-  const { attempt, fields, words } = useAttempt();
-  const [name, setName] = useState('');
-  const [like, setLike] = useState('club');
+  const done = useDone();
+  const { attempt, words } = useAttempt();
+  const form = useForm(draftOf('person', null), { name: '', from: 'club' });
   const putAway = (id: number) => unwrap<unknown>(api.DELETE('/api/log/casters/{id}', { params: { path: { id } } }));
   return (
     <section aria-label="Who casts here" className="mt-8">
@@ -36,7 +33,7 @@ export function People() {
               onClick={() =>
                 void attempt(async () => {
                   await putAway(p.id);
-                  await done(`${p.name} was put away; briefs that name them stay as they are.`, () => restore(p.id));
+                  done(`${p.name} was put away; briefs that name them stay as they are.`, () => restore(p.id));
                 })
               }
             >
@@ -46,40 +43,31 @@ export function People() {
         ))}
       </ul>
       <form
+        {...form.area}
         className="mt-2 flex flex-wrap items-end gap-3"
-        onSubmit={(event) => {
+        onSubmit={async (event) => {
           event.preventDefault();
-          void attempt(async () => {
-            const kept = await unwrap(api.POST('/api/log/casters', { body: { name, from: like } }));
-            setName('');
-            await done(`${kept.name} casts here now.`, () => putAway(kept.id));
+          const went = await form.keep(async (body) => {
+            const kept = await unwrap(api.POST('/api/log/casters', { body }));
+            done(`${kept.name} casts here now.`, () => putAway(kept.id));
           });
+          if (went) form.startOver();
         }}
       >
-        <label className="block">
-          <span className="rubric block">First name</span>
-          <input
-            className="entry"
-            value={name}
-            maxLength={40}
-            aria-invalid={fields.name ? true : undefined}
-            onChange={(event) => setName(event.target.value)}
-          />
-        </label>
+        <Text of={form} at="name" label="First name" maxLength={40} />
         <span className="w-44">
-          <Pick label="Casts like" value={like} options={standards.casters} onChange={setLike} />
+          <Choice of={form} at="from" label="Casts like" options={standards.casters} />
         </span>
         <button type="submit" className="btn min-h-[44px]">
           Add somebody
         </button>
-        <Message>{words}</Message>
+        <Message>{form.words ?? words}</Message>
       </form>
       <AwayList
         what="people"
         list={() => unwrap(api.GET('/api/log/casters/away'))}
         nameOf={(p) => p.name}
         bringBack={restore}
-        onBack={again}
       />
     </section>
   );

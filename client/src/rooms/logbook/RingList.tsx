@@ -1,63 +1,40 @@
-import type { FieldWords, RingRound } from '../../api/client';
-import { Problem } from '../../ui/Problem';
-import { MeasureField } from '../../ui/TypedField';
-import { Stepper } from '../../ui/Stepper';
+import type { Outing } from '../../api/client';
+import { Measure, Steps } from '../../ui/fields';
+import { useRows, type Form } from '../../ui/form';
 
 /** Throws at rings, by distance. */
-export function RingList({
-  rings,
-  problems,
-  onChange,
-}: {
-  rings: RingRound[];
-  problems: FieldWords;
-  onChange: (rings: RingRound[]) => void;
-}) {
-  const put = (at: number, change: Partial<RingRound>) =>
-    onChange(rings.map((r, i) => (i === at ? { ...r, ...change } : r)));
+export function RingList({ form }: { form: Form<Outing> }) {
+  const { rows, add, takeOut } = useRows(form, 'rings');
+  const { rings } = form.values;
   return (
     <section aria-label="Rings">
       <h2 className="rubric">Accuracy rings</h2>
-      {rings.map((r, i) => (
-        <div key={i} className="grid grid-cols-[1fr_1fr_1fr_auto] items-end gap-2 border-b border-hair py-2">
-          <MeasureField
-            label="At"
-            kind="distance"
-            value={r.distanceM}
-            problem={problems[`rings[${i}].distanceM`]}
-            onChange={(distanceM) => put(i, { distanceM })}
-          />
-          <Stepper
+      {rows.map(({ key, at }, i) => (
+        <div key={key} className="grid grid-cols-[1fr_1fr_1fr_auto] items-end gap-2 border-b border-hair py-2">
+          <Measure of={form} at={`${at}.distanceM`} label="At" kind="distance" />
+          <Steps
+            of={form}
+            at={`${at}.throws`}
             label="Throws"
-            less="one less"
-            more="one more"
-            value={`${r.throws} throws`}
-            onLess={() => put(i, { throws: Math.max(1, r.throws - 1), hits: Math.min(r.hits, r.throws - 1) })}
-            onMore={() => put(i, { throws: r.throws + 1 })}
+            from={1}
+            words={(n) => `${n} throws`}
+            then={(throws) => (rings[i]?.hits ?? 0) > throws && form.put(`${at}.hits`, throws)}
           />
-          <Stepper
-            label="Hits"
-            less="one less"
-            more="one more"
-            value={`${r.hits} hits`}
-            onLess={() => put(i, { hits: Math.max(0, r.hits - 1) })}
-            onMore={() => put(i, { hits: Math.min(r.throws, r.hits + 1) })}
-          />
+          <Steps of={form} at={`${at}.hits`} label="Hits" to={rings[i]?.throws ?? 0} words={(n) => `${n} hits`} />
           <button
             type="button"
             className="quiet underline"
             aria-label={`Take ring ${i + 1} out`}
-            onClick={() => onChange(rings.filter((_, at) => at !== i))}
+            onClick={() => takeOut(i)}
           >
             out
           </button>
-          <Problem words={problems[`rings[${i}].hits`] ?? problems[`rings[${i}].throws`]} />
         </div>
       ))}
       <button
         type="button"
         className="btn mt-2 min-h-[44px]"
-        onClick={() => onChange([...rings, { distanceM: rings.at(-1)?.distanceM ?? 9, throws: 10, hits: 0 }])}
+        onClick={() => add({ distanceM: form.lib.getValues('rings').at(-1)?.distanceM ?? 9, throws: 10, hits: 0 })}
       >
         Add a ring
       </button>

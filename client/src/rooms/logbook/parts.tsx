@@ -1,35 +1,3 @@
-/** One of a few, by thumb; pressed again it is nothing said. */
-export function Choose<T extends string>({
-  label,
-  options,
-  value,
-  onChange,
-}: {
-  label: string;
-  options: readonly { id: T; name: string }[];
-  value: T | null;
-  onChange: (value: T | null) => void;
-}) {
-  return (
-    <div role="group" aria-label={label}>
-      <h2 className="rubric">{label}</h2>
-      <div className="flex flex-wrap gap-1.5">
-        {options.map((o) => (
-          <button
-            key={o.id}
-            type="button"
-            className={`btn min-h-[44px] flex-1 px-2 ${value === o.id ? 'bg-ink! text-paper!' : ''}`}
-            aria-pressed={value === o.id}
-            onClick={() => onChange(value === o.id ? null : o.id)}
-          >
-            {o.name}
-          </button>
-        ))}
-      </div>
-    </div>
-  );
-}
-
 /** How often something was: one more with every press, one less on its own button. */
 export function Count({ label, value, onChange }: { label: string; value: number; onChange: (value: number) => void }) {
   return (

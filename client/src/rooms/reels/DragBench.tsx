@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, unwrap, type RunAnswer } from '../../api/client';
+import { key } from '../../api/keys';
 import { JointChain } from '../../drawing/JointChain';
 import { Mark } from '../../ui/Mark';
 import { Say } from '../../ui/Say';
@@ -55,9 +56,9 @@ function SpringScale({ drag, mostN }: { drag: Drag; mostN: number | null }) {
   const [on, setOn] = useState(false);
   const [knob, setKnob] = useState(0.3);
   const aim = { setN: drag.setN, fromN: drag.rangeN.low, toN: drag.rangeN.high };
-  const key = ['spring', aim];
+  const which = key('drag', aim);
   const { data, error } = useQuery({
-    queryKey: key,
+    queryKey: which,
     queryFn: ({ signal }) => unwrap(api.GET('/api/devices/spring', { params: { query: aim }, signal })),
     enabled: on,
     refetchInterval: on ? 300 : false,
@@ -65,8 +66,8 @@ function SpringScale({ drag, mostN }: { drag: Drag; mostN: number | null }) {
   });
   const pull = async (to: number) => {
     setKnob(to);
-    await queries.cancelQueries({ queryKey: key });
-    queries.setQueryData(key, await unwrap(api.POST('/api/devices/spring/pull', { body: { knob: to, mostN } })));
+    await queries.cancelQueries({ queryKey: which });
+    queries.setQueryData(which, await unwrap(api.POST('/api/devices/spring/pull', { body: { knob: to, mostN } })));
   };
   if (!on)
     return (

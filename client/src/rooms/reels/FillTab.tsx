@@ -1,9 +1,9 @@
-import { useState } from 'react';
 import { Link } from 'react-router';
 import type { GearShed, Reel, Solution } from '../../api/client';
+import { taggedName } from '../../state/gear';
+import { Choice, Measure } from '../../ui/fields';
+import { useFaults, useForm } from '../../ui/form';
 import { Message } from '../../ui/Message';
-import { Pick } from '../../ui/Pick';
-import { MeasureField } from '../../ui/TypedField';
 import { useUnits } from '../../ui/units';
 import { Filling, Turning, useFill } from './Filling';
 import { useStart } from './useStart';
@@ -14,36 +14,32 @@ export type TabProps = { reel: Reel; shed: GearShed; today: Solution | null };
 export function FillTab({ reel, shed, today }: TabProps) {
   const { standards } = useUnits();
   const start = useStart(reel, shed, today);
-  const [lineId, setLineId] = useState(start.lineId);
-  const [backing, setBacking] = useState(start.backing);
-  const [backingM, setBackingM] = useState(start.backingM);
+  const form = useForm(null, { lineId: start.lineId, backing: start.backing, backingM: start.backingM });
+  const { lineId, backing, backingM } = form.values;
   const sent = { reel, line: start.lineOf(lineId), backing, backingM };
   const { data, fields, error } = useFill(sent, { speciesId: today?.brief.species.id ?? null });
+  useFaults(form, fields);
   return (
     <>
       <div className="mb-3 grid max-w-3xl gap-3 sm:grid-cols-3">
-        <Pick
+        <Choice
+          of={form}
+          at="lineId"
           label="Line over it"
-          value={String(lineId)}
-          options={[
-            { id: '0', name: 'an ordinary line' },
-            ...shed.lines.map((l) => ({ id: String(l.id), name: `${l.tag} ${l.name}` })),
-          ]}
-          onChange={(id) => setLineId(Number(id))}
+          options={[{ id: 0, name: 'an ordinary line' }, ...shed.lines.map(taggedName)]}
         />
-        <Pick label="Backing" value={backing} options={standards.backings} onChange={setBacking} />
-        <MeasureField
-          label="How much backing"
-          kind="spooled"
-          value={backingM}
-          problem={fields.backingM}
-          onChange={setBackingM}
-        />
+        <Choice of={form} at="backing" label="Backing" options={standards.backings} />
+        <Measure of={form} at="backingM" label="How much backing" kind="spooled" />
       </div>
       <Message>{error && !fields.backingM ? error.message : null}</Message>
       {data && (
         <>
-          <Filling answer={data} backing={backing} onBacking={setBacking} onLength={setBackingM} />
+          <Filling
+            answer={data}
+            backing={backing}
+            onBacking={(id) => form.put('backing', id)}
+            onLength={(m) => form.put('backingM', m)}
+          />
           <div className="mt-5">
             <Turning answer={data} />
           </div>

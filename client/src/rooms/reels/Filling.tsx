@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { api, unwrap, type FillAnswer, type FlyLine, type Leader, type Reel } from '../../api/client';
+import { key } from '../../api/keys';
 import { useAsk } from '../../api/useAsk';
 import { SpoolSection } from '../../drawing/SpoolSection';
 import { TurnChart } from '../../drawing/TurnChart';
@@ -13,7 +14,7 @@ type More = { leader?: Leader | null; speciesId?: string | null };
 /** A filled spool; the last one stays while the next is worked out. */
 export function useFill({ reel, line, backing, backingM }: Wound, { leader = null, speciesId = null }: More = {}) {
   const body = { reel, line, backing, backingM, leader, speciesId };
-  return useAsk(['fill', body], (signal) => unwrap(api.POST('/api/reels/fill', { body, signal })));
+  return useAsk(key('fill', body), (signal) => unwrap(api.POST('/api/reels/fill', { body, signal })));
 }
 
 type Props = {

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { api, unwrap, type RunAnswer, type RunHold, type Solution } from '../../api/client';
+import { key } from '../../api/keys';
 import { useAsk } from '../../api/useAsk';
 import { RunOverTime, RunScene, markWords, runAt } from '../../drawing/RunDrawing';
 import { Caution } from '../../ui/Message';
@@ -35,7 +36,7 @@ export function FishRuns({ solution, onBacking }: { solution: Solution; onBackin
     rod: outfit.rod,
     floor: solution.class.floor,
   };
-  const { data, fields } = useAsk(['run', body], (signal) => unwrap(api.POST('/api/reels/run', { body, signal })));
+  const { data, fields } = useAsk(key('run', body), (signal) => unwrap(api.POST('/api/reels/run', { body, signal })));
   const set = (next: Partial<RunHold>) => setOwn((o) => ({ ...o, ...next }));
   const force = (value: number) => show({ value, kind: 'force', plusMinus: null });
   if (!data) return <p className="my-4 text-soft">Hooking a fish…</p>;

@@ -1,14 +1,11 @@
 import { useState } from 'react';
 import { api, unwrap, type FillAnswer } from '../../api/client';
-import { useAttempt } from '../../api/useAttempt';
-import { keepPiece, useKeeping } from '../../state/gear';
+import { keepPiece, taggedName, useKeeping } from '../../state/gear';
+import { Again, Choice, Measure, Text } from '../../ui/fields';
+import { draftOf, useForm } from '../../ui/form';
 import { Message } from '../../ui/Message';
-import { Pick } from '../../ui/Pick';
-import { Problem } from '../../ui/Problem';
 import { Say } from '../../ui/Say';
-import { MeasureField, OptionalMeasureField } from '../../ui/TypedField';
 import { spooled, useUnits } from '../../ui/units';
-import { useSettled } from '../../ui/useSettled';
 import type { TabProps } from './FillTab';
 import { useFill } from './Filling';
 import { useStart } from './useStart';
@@ -51,44 +48,29 @@ function useTrusted() {
     `±${Math.round(100 * (standards.spoolTrust.find((t) => t.known === known)?.plusMinus ?? 0))} %`;
 }
 
+type OneReel = { reel: TabProps['reel'] };
+
 function Ruler({ reel }: OneReel) {
-  const { keep, problems, words } = useKeeping('reels', reel);
-  const [at, setAt] = useState({ arborM: reel.arborM, rimM: reel.rimM, widthM: reel.widthM });
-  const settled = useSettled(at);
+  const { keep } = useKeeping('reels', reel);
+  const { arborM, rimM, widthM } = reel;
+  const form = useForm(draftOf('ruler', reel.id), { arborM, rimM, widthM }, reel.version);
   return (
-    <section aria-label="By ruler" data-entries className="min-w-0">
+    <section aria-label="By ruler" {...form.area} className="min-w-0">
       <h2 className="text-lg font-semibold">By ruler</h2>
       <p className="text-soft">
         Inside measures, to half a millimetre. How much that leaves open depends on the spool; it is said above.
       </p>
+      <Again form={form} />
       <div className="my-2 grid grid-cols-3 gap-2">
-        <OptionalMeasureField
-          label="Arbor across"
-          kind="spoolSize"
-          value={at.arborM}
-          problem={problems.arborM}
-          onChange={(arborM) => setAt((a) => ({ ...a, arborM }))}
-        />
-        <OptionalMeasureField
-          label="Rim across"
-          kind="spoolSize"
-          value={at.rimM}
-          problem={problems.rimM}
-          onChange={(rimM) => setAt((a) => ({ ...a, rimM }))}
-        />
-        <OptionalMeasureField
-          label="Width inside"
-          kind="spoolSize"
-          value={at.widthM}
-          problem={problems.widthM}
-          onChange={(widthM) => setAt((a) => ({ ...a, widthM }))}
-        />
+        <Measure of={form} at="arborM" label="Arbor across" kind="spoolSize" empty />
+        <Measure of={form} at="rimM" label="Rim across" kind="spoolSize" empty />
+        <Measure of={form} at="widthM" label="Width inside" kind="spoolSize" empty />
       </div>
-      <Message>{Object.keys(problems).length ? null : words}</Message>
+      <Message>{form.words}</Message>
       <button
         className="btn bg-ink! text-paper!"
-        onClick={(e) =>
-          void settled(e.currentTarget, (now) =>
+        onClick={() =>
+          void form.keep((now) =>
             keep(() => keepPiece('reels', { ...reel, ...now }), `Measures kept with ${reel.tag}.`),
           )
         }
@@ -99,23 +81,24 @@ function Ruler({ reel }: OneReel) {
   );
 }
 
-type OneReel = { reel: TabProps['reel'] };
-
 function Held({ reel, shed, today }: TabProps) {
   const { show, standards } = useUnits();
   const trusted = useTrusted();
   const start = useStart(reel, shed, today);
-  const { keep, problems, words } = useKeeping('reels', reel);
-  const [held, setHeld] = useState({
-    backing: reel.knownFill?.backing ?? start.backing,
-    backingM: reel.knownFill?.backingM ?? start.backingM,
-    lineId: String(start.lineId || 'none'),
-    gapM: reel.knownFill?.gapM ?? 0.003,
-  });
-  const settled = useSettled(held);
-  const set = (next: Partial<typeof held>) => setHeld((h) => ({ ...h, ...next }));
+  const { keep } = useKeeping('reels', reel);
+  const form = useForm(
+    draftOf('held', reel.id),
+    {
+      backing: reel.knownFill?.backing ?? start.backing,
+      backingM: reel.knownFill?.backingM ?? start.backingM,
+      lineId: (start.lineId || null) as number | null,
+      gapM: reel.knownFill?.gapM ?? 0.003,
+    },
+    reel.version,
+  );
+  const path = { params: { path: { id: reel.id } } };
   return (
-    <section aria-label="By what it held" data-entries className="min-w-0">
+    <section aria-label="By what it held" {...form.area} className="min-w-0">
       <h2 className="text-lg font-semibold">By what it held</h2>
       <p className="text-soft">
         The surest: it takes in tapered and pierced arbors and how you wind. {trusted('knownFill')}.
@@ -126,56 +109,20 @@ function Held({ reel, shed, today }: TabProps) {
           </>
         )}
       </p>
+      <Again form={form} />
       <div className="my-2 grid grid-cols-2 gap-2">
-        <Pick
-          label="Backing that went on"
-          value={held.backing}
-          options={standards.backings}
-          problem={problems.backing}
-          onChange={(backing) => set({ backing })}
-        />
-        <MeasureField
-          label="How much"
-          kind="spooled"
-          value={held.backingM}
-          problem={problems.backingM}
-          onChange={(backingM) => set({ backingM })}
-        />
-        <Pick
-          label="Line over it"
-          value={held.lineId}
-          options={[
-            { id: 'none', name: 'none' },
-            ...shed.lines.map((l) => ({ id: String(l.id), name: `${l.tag} ${l.name}` })),
-          ]}
-          problem={problems.lineId}
-          onChange={(lineId) => set({ lineId })}
-        />
-        <MeasureField
-          label="Left to the rim"
-          kind="spoolSize"
-          value={held.gapM}
-          problem={problems.gapM}
-          onChange={(gapM) => set({ gapM })}
-        />
+        <Choice of={form} at="backing" label="Backing that went on" options={standards.backings} />
+        <Measure of={form} at="backingM" label="How much" kind="spooled" />
+        <Choice of={form} at="lineId" label="Line over it" options={shed.lines.map(taggedName)} none="none" />
+        <Measure of={form} at="gapM" label="Left to the rim" kind="spoolSize" />
       </div>
-      <Message>{Object.keys(problems).length ? null : words}</Message>
+      <Message>{form.words}</Message>
       <button
         className="btn bg-ink! text-paper!"
-        onClick={(e) =>
-          void settled(e.currentTarget, (now) =>
+        onClick={() =>
+          void form.keep((now, version) =>
             keep(
-              () =>
-                unwrap(
-                  api.POST('/api/reels/{id}/held', {
-                    params: { path: { id: reel.id } },
-                    body: {
-                      ...now,
-                      lineId: now.lineId === 'none' ? null : Number(now.lineId),
-                      version: reel.version,
-                    },
-                  }),
-                ),
+              () => unwrap(api.POST('/api/reels/{id}/held', { ...path, body: { ...now, version } })),
               `${reel.tag} is known by what it held.`,
             ),
           )
@@ -201,10 +148,9 @@ function Held({ reel, shed, today }: TabProps) {
 }
 
 function Printed({ reel }: OneReel) {
-  const { keep, words } = useKeeping('reels', reel);
-  const { attempt, fields } = useAttempt();
+  const { keep } = useKeeping('reels', reel);
   const trusted = useTrusted();
-  const [text, setText] = useState('');
+  const form = useForm(draftOf('printed', reel.id), { text: '' });
   return (
     <section aria-label="By what is printed" className="min-w-0">
       <h2 className="text-lg font-semibold">By what is printed</h2>
@@ -214,38 +160,21 @@ function Printed({ reel }: OneReel) {
       </p>
       <form
         className="my-2"
-        onSubmit={async (event) => {
+        {...form.area}
+        onSubmit={(event) => {
           event.preventDefault();
-          let label: Awaited<ReturnType<typeof read>> | null = null;
-          const read = () => unwrap(api.POST('/api/reels/label', { body: { text } }));
-          if (!(await attempt(async () => void (label = await read()))) || !label) return;
-          const { low, high, line, backingM, backing } = label as Awaited<ReturnType<typeof read>>;
-          await keep(
-            () =>
-              keepPiece('reels', {
-                ...reel,
-                labelLow: low,
-                labelHigh: high,
-                statedLine: line,
-                statedBackingM: backingM,
-                statedBacking: backing,
-              }),
-            `The label is kept with ${reel.tag}.`,
-          );
+          void form.keep(async ({ text }) => {
+            const label = await unwrap(api.POST('/api/reels/label', { body: { text } }));
+            const stated = { statedLine: label.line, statedBackingM: label.backingM, statedBacking: label.backing };
+            await keep(
+              () => keepPiece('reels', { ...reel, ...stated, labelLow: label.low, labelHigh: label.high }),
+              `The label is kept with ${reel.tag}.`,
+            );
+          });
         }}
       >
-        <label className="block">
-          <span className="rubric block">What is printed</span>
-          <input
-            className="entry w-full"
-            value={text}
-            placeholder="WF7F + 150 yd 20 lb"
-            aria-invalid={fields.text ? true : undefined}
-            onChange={(e) => setText(e.target.value)}
-          />
-        </label>
-        <Problem words={fields.text} />
-        <Message>{words}</Message>
+        <Text of={form} at="text" label="What is printed" placeholder="WF7F + 150 yd 20 lb" />
+        <Message>{form.words}</Message>
         <button className="btn mt-2 bg-ink! text-paper!" type="submit">
           Read and keep it
         </button>

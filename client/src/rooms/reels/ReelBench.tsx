@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import { api, unwrap } from '../../api/client';
+import { key } from '../../api/keys';
 import { useAsk } from '../../api/useAsk';
 import { useMeasuringBench } from '../../state/atHand';
 import { useUnits } from '../../ui/units';
@@ -69,7 +70,7 @@ function InTheHand({ solution }: Pick<BenchProps, 'solution'>) {
     castsADay,
     strokesACast,
   };
-  const { data } = useAsk(['balance', body], (signal) => unwrap(api.POST('/api/rods/balance', { body, signal })));
+  const { data } = useAsk(key('balance', body), (signal) => unwrap(api.POST('/api/rods/balance', { body, signal })));
   if (!data) return null;
   const gear = (value: number) => show({ value, kind: 'gearMass', plusMinus: null });
   const { balance: b, load } = data;

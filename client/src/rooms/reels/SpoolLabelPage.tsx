@@ -1,6 +1,7 @@
 import { Link, useParams } from 'react-router';
 import { useShed } from '../../state/gear';
 import { metres, named, spooled, useUnits } from '../../ui/units';
+import { Lost } from '../../ui/Lost';
 import './ticket.css';
 
 /** What to stick on a spool, to print. */
@@ -12,15 +13,7 @@ export function SpoolLabelPage() {
   const spool = shed.spools.find((s) => s.id === id);
   const reel = shed.reels.find((r) => r.id === spool?.reelId);
   const line = shed.lines.find((l) => l.id === spool?.lineId);
-  if (!spool || !reel)
-    return (
-      <main id="main" className="p-6">
-        <h1 className="text-xl font-semibold">That spool is not in the shed.</h1>
-        <Link className="underline" to="/shed">
-          Back to the shed
-        </Link>
-      </main>
-    );
+  if (!spool || !reel) return <Lost words="That spool is not in the shed." to="/shed" name="Back to the shed" />;
   const cls = line?.classes;
   const backing = standards.backings.find((b) => b.id === spool.backing);
   const rows: [string, string][] = [

@@ -1,20 +1,19 @@
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { api, unwrap, type Spool } from '../../api/client';
-import { useAttempt } from '../../api/useAttempt';
-import { useRefreshGear } from '../../state/gear';
-import { useDone } from '../../ui/toast';
+import { taggedName } from '../../state/gear';
+import { saidDay } from '../../ui/dates';
+import { Again, Choice, Measure, Text } from '../../ui/fields';
+import { draftOf, useForm } from '../../ui/form';
 import { Message } from '../../ui/Message';
-import { Pick } from '../../ui/Pick';
-import { MeasureField } from '../../ui/TypedField';
+import { useDone } from '../../ui/toast';
 import { spooled, useUnits } from '../../ui/units';
-import { useSettled } from '../../ui/useSettled';
 import type { TabProps } from './FillTab';
 import { Tickets } from './WindingPage';
 import { useStart } from './useStart';
 
 type Lines = TabProps['shed']['lines'];
-const none = 'none';
+type On = { lineId: number | null; backing: string | null; backingM: number; hand: string };
 const hands = [
   { id: 'left', name: 'left hand' },
   { id: 'right', name: 'right hand' },
@@ -46,7 +45,7 @@ export function SpoolsTab({ reel, shed, today }: TabProps) {
 
 function OneSpool({ spool, all, lines, tag }: { spool: Spool; all: Spool[]; lines: Lines; tag: string }) {
   const { show, standards } = useUnits();
-  const done = useDone(useRefreshGear());
+  const done = useDone();
   const [noting, setNoting] = useState(false);
   const line = lines.find((l) => l.id === spool.lineId);
   const backing = standards.backings.find((b) => b.id === spool.backing);
@@ -58,7 +57,7 @@ function OneSpool({ spool, all, lines, tag }: { spool: Spool; all: Spool[]; line
         {line ? `${line.tag} ${line.name}` : 'no line'}
         {backing ? ` over ${show(spooled(spool.backingM ?? 0))} of ${backing.name}` : ', no backing noted'}
         <span className="text-soft">
-          {spool.woundOn ? `, wound ${spool.woundOn}` : ''}
+          {spool.woundOn ? `, wound ${saidDay(spool.woundOn)}` : ''}
           {line ? `, ${spool.rightHand ? 'right' : 'left'} hand` : ''}
         </span>
       </span>
@@ -81,7 +80,7 @@ function OneSpool({ spool, all, lines, tag }: { spool: Spool; all: Spool[]; line
         onClick={() =>
           void (async () => {
             await unwrap(api.DELETE('/api/reels/spools/{id}', path));
-            await done(`${tag}’s ${spool.name} was put away.`, () =>
+            done(`${tag}’s ${spool.name} was put away.`, () =>
               unwrap(api.POST('/api/reels/spools/{id}/restore', path)),
             );
           })()
@@ -109,65 +108,40 @@ function Noted({
   onDone: () => void;
 }) {
   const { standards } = useUnits();
-  const done = useDone(useRefreshGear());
-  const { attempt, fields, words } = useAttempt();
-  const [noted, setNoted] = useState({
-    lineId: String(spool.lineId ?? none),
-    backing: spool.backing ?? none,
-    backingM: spool.backingM ?? 0,
-    hand: spool.rightHand ? 'right' : 'left',
-  });
-  const settled = useSettled(noted);
-  const set = (next: Partial<typeof noted>) => setNoted((n) => ({ ...n, ...next }));
+  const done = useDone();
+  const { lineId, backing, backingM, rightHand } = spool;
+  const start: On = { lineId, backing, backingM: backingM ?? 0, hand: rightHand ? 'right' : 'left' };
+  const form = useForm(draftOf('spool', spool.id), start, spool.version);
   const keep = (body: Spool) => unwrap(api.POST('/api/reels/spools', { body }));
   return (
-    <div className="grid w-full grid-cols-2 gap-2 border-l-4 border-signal bg-sheet p-3" data-entries>
-      <Pick
-        label="Line on it"
-        value={noted.lineId}
-        options={[{ id: none, name: none }, ...lines.map((l) => ({ id: String(l.id), name: `${l.tag} ${l.name}` }))]}
-        problem={fields.lineId}
-        onChange={(lineId) => set({ lineId })}
-      />
-      <Pick label="Wound in by the" value={noted.hand} options={hands} onChange={(hand) => set({ hand })} />
-      <Pick
+    <div className="grid w-full grid-cols-2 gap-2 border-l-4 border-signal bg-sheet p-3" {...form.area}>
+      <Choice of={form} at="lineId" label="Line on it" options={lines.map(taggedName)} none="none" />
+      <Choice of={form} at="hand" label="Wound in by the" options={hands} />
+      <Choice
+        of={form}
+        at="backing"
         label="Backing under it"
-        value={noted.backing}
-        options={[{ id: none, name: none }, ...standards.backings]}
-        problem={fields.backing}
-        onChange={(backing) => set({ backing, ...(backing === none && { backingM: 0 }) })}
+        options={standards.backings}
+        none="none"
+        then={(id) => id === null && form.put('backingM', 0)}
       />
-      <MeasureField
-        label="How much of it"
-        kind="spooled"
-        value={noted.backingM}
-        problem={fields.backingM}
-        onChange={(backingM) => set({ backingM })}
-      />
+      <Measure of={form} at="backingM" label="How much of it" kind="spooled" />
       <div className="col-span-2">
-        <Message>{Object.keys(fields).length ? null : words}</Message>
+        <Message>{form.words}</Message>
         <button
           className="btn bg-ink! text-paper!"
-          onClick={(e) =>
-            void settled(e.currentTarget, ({ lineId, backing, backingM, hand }) =>
-              attempt(async () => {
-                const kept = await keep({
-                  ...spool,
-                  lineId: lineId === none ? null : Number(lineId),
-                  backing: backing === none ? null : backing,
-                  backingM,
-                  rightHand: hand === 'right',
-                });
-                onDone();
-                // The line is off the spool it lay on before; taken back it lies there again.
-                const before = all.find((o) => o.id !== spool.id && o.lineId !== null && o.lineId === kept.lineId);
-                await done(`What lies on ${tag}’s ${spool.name} is noted.`, async () => {
-                  await keep({ ...spool, version: kept.version });
-                  const now = before && (await unwrap(api.GET('/api/shed'))).spools.find((o) => o.id === before.id);
-                  if (now && now.lineId === null) await keep({ ...now, lineId: before.lineId });
-                });
-              }),
-            )
+          onClick={() =>
+            void form.keep(async ({ hand, ...now }, version) => {
+              const kept = await keep({ ...spool, ...now, rightHand: hand === 'right', version });
+              onDone();
+              // The line is off the spool it lay on before; taken back it lies there again.
+              const before = all.find((o) => o.id !== spool.id && o.lineId !== null && o.lineId === kept.lineId);
+              done(`What lies on ${tag}’s ${spool.name} is noted.`, async () => {
+                await keep({ ...spool, version: kept.version });
+                const now = before && (await unwrap(api.GET('/api/shed'))).spools.find((o) => o.id === before.id);
+                if (now && now.lineId === null) await keep({ ...now, lineId: before.lineId });
+              });
+            })
           }
         >
           Keep this note
@@ -178,41 +152,35 @@ function Noted({
 }
 
 function Spare({ reelId, tag }: { reelId: number; tag: string }) {
-  const done = useDone(useRefreshGear());
-  const { attempt, fields, words } = useAttempt();
-  const [name, setName] = useState('');
+  const done = useDone();
+  const form = useForm(draftOf('spare', reelId), { name: '' });
   return (
     <form
+      {...form.area}
       className="mt-2 flex flex-wrap items-end gap-2"
-      onSubmit={(event) => {
+      onSubmit={async (event) => {
         event.preventDefault();
-        void attempt(async () => {
-          const kept = await unwrap(
-            api.POST('/api/reels/spools', {
-              body: { reelId, name: name.trim(), id: 0, version: 0 },
-            }),
-          );
-          setName('');
-          await done(`${tag} has a spool “${kept.name}”.`, () =>
+        const went = await form.keep(async ({ name }) => {
+          const body = { reelId, name: name.trim(), id: 0, version: 0 };
+          const kept = await unwrap(api.POST('/api/reels/spools', { body }));
+          done(`${tag} has a spool “${kept.name}”.`, () =>
             unwrap(api.DELETE('/api/reels/spools/{id}', { params: { path: { id: kept.id } } })),
           );
         });
+        if (went) form.startOver();
       }}
     >
-      <label className="w-56">
-        <span className="rubric block">Another spool or cassette</span>
-        <input
-          className="entry w-full"
-          value={name}
-          placeholder="suggested when left empty"
-          aria-invalid={fields.name ? true : undefined}
-          onChange={(e) => setName(e.target.value)}
-        />
-      </label>
+      <Text
+        of={form}
+        at="name"
+        label="Another spool or cassette"
+        className="w-56"
+        placeholder="suggested when left empty"
+      />
       <button className="btn" type="submit">
         Add it
       </button>
-      <Message>{words}</Message>
+      <Message>{form.words}</Message>
     </form>
   );
 }
@@ -220,69 +188,32 @@ function Spare({ reelId, tag }: { reelId: number; tag: string }) {
 function NewTicket({ reel, shed, today, spools }: TabProps & { spools: Spool[] }) {
   const { standards } = useUnits();
   const navigate = useNavigate();
-  const start = useStart(reel, shed, today);
-  const { attempt, fields, words } = useAttempt();
-  const [asked, setAsked] = useState({
-    spoolName: spools[0]?.name ?? standards.beginnings.spool,
-    lineId: String(start.lineId),
-    backing: start.backing,
-    backingM: start.backingM,
-    hand: 'left',
-  });
-  const settled = useSettled(asked);
-  const set = (next: Partial<typeof asked>) => setAsked((a) => ({ ...a, ...next }));
-  const names = [...new Set([standards.beginnings.spool, ...spools.map((s) => s.name)])];
+  const { lineId, backing, backingM } = useStart(reel, shed, today);
+  const usual = standards.beginnings.spool;
+  const start = { spoolName: spools[0]?.name ?? usual, lineId, backing, backingM, hand: 'left' };
+  const form = useForm(draftOf('ticket', reel.id), start);
+  const names = [...new Set([usual, ...spools.map((s) => s.name)])];
   return (
-    <section aria-label="A new winding ticket" data-entries className="min-w-0">
+    <section aria-label="A new winding ticket" {...form.area} className="min-w-0">
       <h2 className="text-lg font-semibold">Wind a spool</h2>
+      <Again form={form} />
       <div className="my-2 grid grid-cols-2 gap-2">
-        <Pick
-          label="Which spool"
-          value={asked.spoolName}
-          options={names.map((n) => ({ id: n, name: n }))}
-          problem={fields.spoolName}
-          onChange={(spoolName) => set({ spoolName })}
-        />
-        <Pick label="Wound in by the" value={asked.hand} options={hands} onChange={(hand) => set({ hand })} />
-        <Pick
-          label="Line"
-          value={asked.lineId}
-          options={shed.lines.map((l) => ({ id: String(l.id), name: `${l.tag} ${l.name}` }))}
-          problem={fields.lineId}
-          onChange={(lineId) => set({ lineId })}
-        />
-        <Pick
-          label="Backing"
-          value={asked.backing}
-          options={standards.backings}
-          problem={fields.backing}
-          onChange={(backing) => set({ backing })}
-        />
-        <MeasureField
-          label="How much backing"
-          kind="spooled"
-          value={asked.backingM}
-          problem={fields.backingM}
-          onChange={(backingM) => set({ backingM })}
-        />
+        <Choice of={form} at="spoolName" label="Which spool" options={names.map((n) => ({ id: n, name: n }))} />
+        <Choice of={form} at="hand" label="Wound in by the" options={hands} />
+        <Choice of={form} at="lineId" label="Line" options={shed.lines.map(taggedName)} />
+        <Choice of={form} at="backing" label="Backing" options={standards.backings} />
+        <Measure of={form} at="backingM" label="How much backing" kind="spooled" />
       </div>
-      <Message>{Object.keys(fields).length ? null : words}</Message>
+      <Message>{form.words}</Message>
       <button
         className="btn bg-ink! text-paper!"
-        onClick={(e) =>
-          void settled(e.currentTarget, ({ hand, lineId, ...rest }) =>
-            attempt(async () => {
-              const ticket = await unwrap(
-                api.POST('/api/reels/tickets', {
-                  body: { reelId: reel.id, ...rest, lineId: Number(lineId), rightHand: hand === 'right' },
-                }),
-              );
-              await navigate({
-                pathname: `/winding/${ticket.id}`,
-                search: window.location.search.replace(/part=[^&]*&?/, ''),
-              });
-            }),
-          )
+        onClick={() =>
+          void form.keep(async ({ hand, ...now }) => {
+            const body = { reelId: reel.id, ...now, rightHand: hand === 'right' };
+            const ticket = await unwrap(api.POST('/api/reels/tickets', { body }));
+            const search = window.location.search.replace(/part=[^&]*&?/, '');
+            await navigate({ pathname: `/winding/${ticket.id}`, search });
+          })
         }
       >
         Write the ticket

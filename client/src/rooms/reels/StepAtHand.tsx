@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import type { TicketAnswer, WindingReply, WindingStep } from '../../api/client';
 import type { useAttempt } from '../../api/useAttempt';
+import { Measure, Text } from '../../ui/fields';
+import { useForm } from '../../ui/form';
 import { Message } from '../../ui/Message';
-import { OptionalMeasureField } from '../../ui/TypedField';
 import { spooled, useUnits } from '../../ui/units';
-import { useSettled } from '../../ui/useSettled';
 
 export type Reply = Partial<WindingReply>;
 
@@ -46,9 +46,7 @@ export function StepAtHand({ step, ticket, tried, reply, wind, takeOff }: Props)
 
 function WindIt({ step, ticket, tried, reply, wind }: Omit<Props, 'takeOff'>) {
   const { show } = useUnits();
-  const [typed, setTyped] = useState<{ lengthM: number | null; turns: string }>({ lengthM: null, turns: '' });
   const [byHand, setByHand] = useState(false);
-  const settled = useSettled(typed);
   const share = Math.min(1, ticket.turns / Math.max(1, step.turns));
   const counted: Reply = { lengthM: ticket.lengthM, turns: ticket.turns };
   const begun = ticket.turns > 0;
@@ -61,7 +59,7 @@ function WindIt({ step, ticket, tried, reply, wind }: Omit<Props, 'takeOff'>) {
   const disagree = tried.fields.believe !== undefined;
   const off = tried.fields.lengthM !== undefined;
   return (
-    <div className="mt-2 print:hidden" data-entries>
+    <div className="mt-2 print:hidden">
       <div
         role="progressbar"
         aria-label={step.title}
@@ -116,37 +114,7 @@ function WindIt({ step, ticket, tried, reply, wind }: Omit<Props, 'takeOff'>) {
           </>
         )}
       </div>
-      {byHand && !begun && (
-        <div className="mt-2 flex flex-wrap items-end gap-3">
-          <div className="w-40">
-            <OptionalMeasureField
-              label="Wound on, length"
-              kind="spooled"
-              value={typed.lengthM}
-              onChange={(lengthM) => setTyped((t) => ({ ...t, lengthM }))}
-            />
-          </div>
-          <label className="w-28">
-            <span className="rubric block">or turns</span>
-            <input
-              className="entry w-full"
-              inputMode="numeric"
-              value={typed.turns}
-              onChange={(e) => setTyped((t) => ({ ...t, turns: e.target.value.replace(/\D/g, '') }))}
-            />
-          </label>
-          <button
-            className="btn min-h-[44px]"
-            onClick={(e) =>
-              void settled(e.currentTarget, (now) =>
-                send({ lengthM: now.lengthM, turns: now.turns ? Number(now.turns) : null }),
-              )
-            }
-          >
-            That is on
-          </button>
-        </div>
-      )}
+      {byHand && !begun && <ByHand of={`wound-${ticket.id}-${step.kind}`} send={send} />}
       <Message>{tried.words}</Message>
       {disagree && (
         <div className="flex flex-wrap gap-3">
@@ -167,33 +135,39 @@ function WindIt({ step, ticket, tried, reply, wind }: Omit<Props, 'takeOff'>) {
   );
 }
 
+/** What was wound on by hand, as a length or in turns. */
+function ByHand({ of, send }: { of: string; send: (r: Reply) => Promise<boolean> }) {
+  const form = useForm<{ lengthM: number | null; turns: number | null }>(of, { lengthM: null, turns: null });
+  return (
+    <div className="mt-2 flex flex-wrap items-end gap-3" {...form.area}>
+      <div className="w-40">
+        <Measure of={form} at="lengthM" label="Wound on, length" kind="spooled" empty />
+      </div>
+      <Text of={form} at="turns" label="or turns" digits empty className="w-28" />
+      <button className="btn min-h-[44px]" onClick={() => void form.keep(send)}>
+        That is on
+      </button>
+    </div>
+  );
+}
+
 function MeasureIt({ step, tried, reply, takeOff }: Pick<Props, 'step' | 'tried' | 'reply' | 'takeOff'>) {
   const { show } = useUnits();
-  const [measuredM, setMeasuredM] = useState<number | null>(null);
-  const [offM, setOffM] = useState<number | null>(null);
-  const settled = useSettled({ measuredM, offM });
+  const form = useForm<{ measuredM: number | null; offM: number | null }>(null, { measuredM: null, offM: null });
   const short = (value: number) => show({ value, kind: 'spoolSize', plusMinus: null });
   const warned = tried.fields.measuredM !== undefined;
   return (
-    <div className="mt-2 print:hidden" data-entries>
+    <div className="mt-2 print:hidden" {...form.area}>
       <div className="flex flex-wrap items-end gap-3">
         <div className="w-40">
-          <OptionalMeasureField
-            label="The ruler says"
-            kind="spoolSize"
-            value={measuredM}
-            onChange={(m) => setMeasuredM(m)}
-          />
+          <Measure of={form} at="measuredM" label="The ruler says" kind="spoolSize" empty />
         </div>
-        <button
-          className={strong}
-          onClick={(e) => void settled(e.currentTarget, (now) => reply({ measuredM: now.measuredM }))}
-        >
+        <button className={strong} onClick={() => void form.keep(({ measuredM }) => reply({ measuredM }))}>
           Write it down
         </button>
         <button
           className="btn min-h-[44px]"
-          onClick={(e) => void settled(e.currentTarget, (now) => reply({ measuredM: now.measuredM, goOn: true }))}
+          onClick={() => void form.keep(({ measuredM }) => reply({ measuredM, goOn: true }))}
         >
           {warned ? 'Go on all the same' : 'Go on without'}
         </button>
@@ -208,11 +182,11 @@ function MeasureIt({ step, tried, reply, takeOff }: Pick<Props, 'step' | 'tried'
       {warned && step.kind === 'over' && (
         <div className="flex flex-wrap items-end gap-3">
           <div className="w-40">
-            <OptionalMeasureField label="Backing taken off" kind="spooled" value={offM} onChange={(m) => setOffM(m)} />
+            <Measure of={form} at="offM" label="Backing taken off" kind="spooled" empty />
           </div>
           <button
             className="btn min-h-[44px]"
-            onClick={(e) => void settled(e.currentTarget, (now) => (now.offM === null ? undefined : takeOff(now.offM)))}
+            onClick={() => void form.keep(async ({ offM }) => offM !== null && takeOff(offM))}
           >
             So much is off
           </button>

@@ -2,13 +2,14 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { api, unwrap, type TicketAnswer, type WindingStep } from '../../api/client';
+import { key } from '../../api/keys';
 import { useAttempt } from '../../api/useAttempt';
-import { useRefreshGear } from '../../state/gear';
 import { Caution } from '../../ui/Message';
 import { useCommands } from '../../ui/commands';
 import { Say, useSayText } from '../../ui/Say';
 import { useDone, useToast } from '../../ui/toast';
 import { spooled, useUnits } from '../../ui/units';
+import { Lost } from '../../ui/Lost';
 import { StepAtHand, type Reply } from './StepAtHand';
 import './ticket.css';
 
@@ -16,35 +17,26 @@ import './ticket.css';
 export function TicketPage() {
   const id = Number(useParams().id);
   const queries = useQueryClient();
-  const key = ['ticket', id];
+  const which = key('ticket', id);
   const { data: ticket, error } = useQuery({
-    queryKey: key,
+    queryKey: which,
     queryFn: ({ signal }) => unwrap(api.GET('/api/reels/tickets/{id}', { params: { path: { id } }, signal })),
     refetchInterval: (q) => (q.state.data?.running ? 350 : false),
   });
-  if (error && !ticket)
-    return (
-      <main id="main" className="p-6">
-        <h1 className="text-xl font-semibold">{error.message}</h1>
-        <Link className="underline" to="/winding">
-          All winding tickets
-        </Link>
-      </main>
-    );
+  if (error && !ticket) return <Lost words={error.message} to="/winding" name="All winding tickets" />;
   if (!ticket) return <p className="p-6">Looking for the ticket…</p>;
-  return <Ticket key={id} ticket={ticket} onAnswer={(next) => queries.setQueryData(key, next)} />;
+  return <Ticket key={id} ticket={ticket} onAnswer={(next) => queries.setQueryData(which, next)} />;
 }
 
 function Ticket({ ticket, onAnswer }: { ticket: TicketAnswer; onAnswer: (next: TicketAnswer) => void }) {
   const { show } = useUnits();
   const queries = useQueryClient();
   const navigate = useNavigate();
-  const refresh = useRefreshGear();
-  const done = useDone(refresh);
+  const done = useDone();
   const toast = useToast();
   const tried = useAttempt();
   const path = { params: { path: { id: ticket.id } } };
-  const key = ['ticket', ticket.id];
+  const which = key('ticket', ticket.id);
   const wound = ticket.spoolId !== null;
   const head = useRef<HTMLHeadingElement>(null);
   const at = ticket.at;
@@ -56,19 +48,17 @@ function Ticket({ ticket, onAnswer }: { ticket: TicketAnswer; onAnswer: (next: T
   }, [at]);
   const change = (work: () => Promise<TicketAnswer>) =>
     tried.attempt(async () => {
-      await queries.cancelQueries({ queryKey: key });
+      await queries.cancelQueries({ queryKey: which });
       const next = await work();
       onAnswer(next);
       if (next.spoolId !== null) {
-        await refresh();
         toast({
           words: `${next.lineWords} is on ${next.reelWords}.`,
           undo: async () => {
             onAnswer(await unwrap(api.POST('/api/reels/tickets/{id}/reopen', path)));
-            await refresh();
           },
         });
-      } else void queries.invalidateQueries({ queryKey: ['tickets'] });
+      }
     });
   const reply = (answer: Reply) =>
     change(() =>
@@ -123,7 +113,7 @@ function Ticket({ ticket, onAnswer }: { ticket: TicketAnswer; onAnswer: (next: T
                   if (ticket.running) await wind(false);
                   await unwrap(api.DELETE('/api/reels/tickets/{id}', path));
                   await navigate('/winding');
-                  await done('The ticket was taken off the bench.', () =>
+                  done('The ticket was taken off the bench.', () =>
                     unwrap(api.POST('/api/reels/tickets/{id}/restore', path)),
                   );
                 })

@@ -1,16 +1,15 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { api, unwrap, type TicketAnswer } from '../../api/client';
-import { useRefreshGear } from '../../state/gear';
+import { key } from '../../api/keys';
 import { AwayList } from '../shared/AwayList';
 import { spooled, useUnits } from '../../ui/units';
 
 export const useTickets = () =>
-  useQuery({ queryKey: ['tickets'], queryFn: () => unwrap(api.GET('/api/reels/tickets')) });
+  useQuery({ queryKey: key('tickets'), queryFn: () => unwrap(api.GET('/api/reels/tickets')) });
 
 /** All winding tickets. */
 export function WindingPage() {
-  const again = useRefreshGear();
   return (
     <main id="main" className="mx-auto max-w-[60rem] px-5 py-3">
       <h1 className="text-2xl font-semibold">Winding tickets</h1>
@@ -23,7 +22,6 @@ export function WindingPage() {
         list={() => unwrap(api.GET('/api/reels/tickets/away'))}
         nameOf={(t) => `${t.reelWords}, ${t.lineWords}`}
         bringBack={(id) => unwrap(api.POST('/api/reels/tickets/{id}/restore', { params: { path: { id } } }))}
-        onBack={again}
       />
     </main>
   );

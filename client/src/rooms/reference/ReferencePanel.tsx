@@ -1,7 +1,7 @@
-import { useSearchParams } from 'react-router';
 import type { Source } from '../../api/client';
 import { Panel } from '../../ui/Panel';
 import { useUnits } from '../../ui/units';
+import { useAddress } from '../../ui/useAddress';
 
 const markWords: Partial<Record<Source['mark'], string>> = {
   published: 'Published',
@@ -15,13 +15,9 @@ const markWords: Partial<Record<Source['mark'], string>> = {
 /** The tables and rules that everything is worked out from, with how far each can be trusted. */
 export function ReferencePanel({ onClose }: { onClose: () => void }) {
   const { standards, showFigure } = useUnits();
-  const [params, setParams] = useSearchParams();
-  const wanted = params.get('table') ?? 'line-weights';
-  const choose = (table: string) =>
-    setParams((p) => {
-      p.set('table', table);
-      return p;
-    });
+  const { asked, ask } = useAddress();
+  const wanted = asked('table') ?? 'line-weights';
+  const choose = (table: string) => ask({ table }, true);
   const table = standards.tables.find((t) => t.id === wanted);
   return (
     <Panel

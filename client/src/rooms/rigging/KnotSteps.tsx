@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, unwrap } from '../../api/client';
+import { key } from '../../api/keys';
 import { KnotDrawing } from '../../drawing/KnotDrawing';
 import { useCommands } from '../../ui/commands';
 import { Facts } from '../../ui/Facts';
@@ -8,7 +9,7 @@ import { useUnits } from '../../ui/units';
 
 export const useKnot = (id: string) =>
   useQuery({
-    queryKey: ['knot', id],
+    queryKey: key('knot', id),
     queryFn: ({ signal }) => unwrap(api.GET('/api/rigging/knots/{id}', { params: { path: { id } }, signal })),
     staleTime: Infinity,
     gcTime: Infinity,

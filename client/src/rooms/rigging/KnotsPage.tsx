@@ -1,12 +1,14 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
+import { Lost } from '../../ui/Lost';
 import { api, unwrap } from '../../api/client';
+import { key } from '../../api/keys';
 import { KnotFacts, KnotSteps, useKnot } from './KnotSteps';
 
 /** The book of knots, from the drum to the fly. */
 export function KnotsPage() {
   const { data } = useQuery({
-    queryKey: ['knots'],
+    queryKey: key('knots'),
     queryFn: ({ signal }) => unwrap(api.GET('/api/rigging/knots', { signal })),
     staleTime: Infinity,
   });
@@ -33,15 +35,7 @@ export function KnotsPage() {
 export function KnotPage() {
   const id = useParams().id ?? '';
   const { data, error } = useKnot(id);
-  if (error && !data)
-    return (
-      <main id="main" className="p-6">
-        <h1 className="text-xl font-semibold">{error.message}</h1>
-        <Link className="underline" to="/knots">
-          All knots
-        </Link>
-      </main>
-    );
+  if (error && !data) return <Lost words={error.message} to="/knots" name="All knots" />;
   return (
     <main id="main" className="mx-auto max-w-[60rem] px-5 py-4">
       <header className="mb-2 flex flex-wrap items-baseline gap-x-4">

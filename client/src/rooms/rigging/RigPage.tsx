@@ -1,41 +1,34 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
-import { Link, useNavigate, useParams } from 'react-router';
+import { useNavigate, useParams } from 'react-router';
 import { api, unwrap, type RigAnswer, type RigStep } from '../../api/client';
+import { key } from '../../api/keys';
 import { useAttempt } from '../../api/useAttempt';
-import { useRefreshGear } from '../../state/gear';
 import { Caution, Message } from '../../ui/Message';
 import { useCommands } from '../../ui/commands';
 import { Say } from '../../ui/Say';
 import { useDone } from '../../ui/toast';
+import { Lost } from '../../ui/Lost';
 import { KnotFacts, KnotSteps } from './KnotSteps';
 
 /** An outfit being put together: what is done, what comes now with its knot drawn large, what is still to come. */
 export function RigPage() {
   const id = Number(useParams().id);
   const queries = useQueryClient();
-  const key = ['rig', id];
+  const which = key('rig', id);
   const { data: ticket, error } = useQuery({
-    queryKey: key,
+    queryKey: which,
     queryFn: ({ signal }) => unwrap(api.GET('/api/rigging/tickets/{id}', { params: { path: { id } }, signal })),
   });
-  if (error && !ticket)
-    return (
-      <main id="main" className="p-6">
-        <h1 className="text-xl font-semibold">{error.message}</h1>
-        <Link className="underline" to="/rigging">
-          All rigging tickets
-        </Link>
-      </main>
-    );
+  if (error && !ticket) return <Lost words={error.message} to="/rigging" name="All rigging tickets" />;
   if (!ticket) return <p className="p-6">Looking for the ticket…</p>;
-  return <Ticket key={id} ticket={ticket} onAnswer={(next) => queries.setQueryData(key, next)} />;
+  return <Ticket key={id} ticket={ticket} onAnswer={(next) => queries.setQueryData(which, next)} />;
 }
 
 function Ticket({ ticket, onAnswer }: { ticket: RigAnswer; onAnswer: (next: RigAnswer) => void }) {
   const queries = useQueryClient();
   const navigate = useNavigate();
-  const done = useDone(useRefreshGear());
+  const done = useDone();
   const { attempt, words } = useAttempt();
   const path = { params: { path: { id: ticket.id } } };
   const { at, steps } = ticket;
@@ -58,7 +51,7 @@ function Ticket({ ticket, onAnswer }: { ticket: RigAnswer; onAnswer: (next: RigA
     const went = await attempt(async () => onAnswer(await work()));
     busy.current = false;
     // Refused, it may have moved on elsewhere: look again.
-    await queries.invalidateQueries({ queryKey: went ? ['rigs'] : ['rig', ticket.id] });
+    if (!went) await queries.invalidateQueries({ queryKey: key('rig', ticket.id) });
   };
   const tick = (step: string) =>
     void change(() =>
@@ -109,9 +102,7 @@ function Ticket({ ticket, onAnswer }: { ticket: RigAnswer; onAnswer: (next: RigA
               void attempt(async () => {
                 await unwrap(api.DELETE('/api/rigging/tickets/{id}', path));
                 await navigate('/rigging');
-                await done('The ticket was put away.', () =>
-                  unwrap(api.POST('/api/rigging/tickets/{id}/restore', path)),
-                );
+                done('The ticket was put away.', () => unwrap(api.POST('/api/rigging/tickets/{id}/restore', path)));
               })
             }
           >

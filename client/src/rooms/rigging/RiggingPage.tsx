@@ -1,13 +1,12 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { api, unwrap } from '../../api/client';
-import { useRefreshGear } from '../../state/gear';
+import { key } from '../../api/keys';
 import { AwayList } from '../shared/AwayList';
 
 /** All rigging tickets. */
 export function RiggingPage() {
-  const again = useRefreshGear();
-  const { data } = useQuery({ queryKey: ['rigs'], queryFn: () => unwrap(api.GET('/api/rigging/tickets')) });
+  const { data } = useQuery({ queryKey: key('rigs'), queryFn: () => unwrap(api.GET('/api/rigging/tickets')) });
   const sorted = [...(data ?? [])].sort((a, b) => Number(a.at >= a.steps.length) - Number(b.at >= b.steps.length));
   return (
     <main id="main" className="mx-auto max-w-[60rem] px-5 py-4">
@@ -40,7 +39,6 @@ export function RiggingPage() {
         list={() => unwrap(api.GET('/api/rigging/tickets/away'))}
         nameOf={(t) => t.name}
         bringBack={(id) => unwrap(api.POST('/api/rigging/tickets/{id}/restore', { params: { path: { id } } }))}
-        onBack={again}
       />
     </main>
   );

@@ -1,175 +1,107 @@
 import { scaleLinear } from 'd3-scale';
-import { useState } from 'react';
-import { api, unwrap, type GearShed, type Rod, type RodBalance, type Solution } from '../../api/client';
+import {
+  api,
+  unwrap,
+  type BalanceAnswer,
+  type GearShed,
+  type Rod,
+  type RodBalance,
+  type Solution,
+} from '../../api/client';
+import { key } from '../../api/keys';
 import { useAsk } from '../../api/useAsk';
 import { useWidth } from '../../drawing/useWidth';
+import { lineToStart, taggedName, useKeeping } from '../../state/gear';
 import { Facts } from '../../ui/Facts';
-import { Pick } from '../../ui/Pick';
-import { MeasureField, OptionalMeasureField } from '../../ui/TypedField';
-import { rodLength, useUnits } from '../../ui/units';
-import { useSettled } from '../../ui/useSettled';
+import { Again, Choice, Measure } from '../../ui/fields';
+import { draftOf, useFaults, useForm } from '../../ui/form';
 import { Message } from '../../ui/Message';
-import { lineToStart, useKeeping } from '../../state/gear';
+import { rodLength, useUnits } from '../../ui/units';
+
+/** What is asked on the bench; the balance itself is kept with the rod. */
+type Asked = { balance: RodBalance; reelId: number; lineId: number; outsideM: number; castsADay: number };
 
 /** How the outfit sits in the hand, and what a day of swinging it comes to. */
 export function BalanceTab({ rod, shed, today }: { rod: Rod; shed: GearShed; today: Solution | null }) {
-  const { show, standards } = useUnits();
-  const [at, setAt] = useState<RodBalance>(rod.balance ?? rod.usualBalance);
-  const [reelId, setReelId] = useState(() => {
-    const reel = shed.reels.find((r) => r.id === today?.outfit.reel.id) ?? shed.reels[0];
-    return String(reel?.id ?? 'none');
-  });
-  const [load, setLoad] = useState(() => {
-    const { castsADay, strokesACast } = standards.beginnings.load;
-    return { outsideM: 10, castsADay, strokesACast };
-  });
-  const [lineId, setLineId] = useState(() => String(lineToStart(shed, today)?.id ?? 'none'));
-  const reel = shed.reels.find((r) => String(r.id) === reelId);
-  const line = shed.lines.find((l) => String(l.id) === lineId);
-  const { keep, words } = useKeeping('rods', rod);
-  const settled = useSettled(at);
+  const { standards, system } = useUnits();
+  const { castsADay, strokesACast } = standards.beginnings.load;
+  const { keep } = useKeeping('rods', rod);
+  const first = shed.reels.find((r) => r.id === today?.outfit.reel.id) ?? shed.reels[0];
+  const form = useForm<Asked>(
+    draftOf('balance', rod.id),
+    {
+      balance: rod.balance ?? rod.usualBalance,
+      reelId: first?.id ?? 0,
+      lineId: lineToStart(shed, today)?.id ?? 0,
+      // Round, as the reader counts.
+      outsideM: system === 'metric' ? 9 : standards.thirtyFeetM,
+      castsADay,
+    },
+    rod.version,
+  );
+  const { balance: at, reelId, lineId, ...load } = form.values;
+  const reel = shed.reels.find((r) => r.id === reelId);
+  const line = shed.lines.find((l) => l.id === lineId);
   // What lies under the line: on today's reel what is planned, on another what was noted of its own spool.
   const todays = today?.outfit.reel.id === reel?.id ? today?.outfit : undefined;
   const own = shed.spools.find((s) => s.reelId === reel?.id && !s.isSpare);
   const backing = todays?.backing.id ?? own?.backing ?? null;
   const backingM = backing === null ? 0 : (todays?.backingM ?? own?.backingM ?? 0);
-  const body = { rod, balance: at, reel: reel ?? null, line: line ?? null, backing, backingM, ...load };
-  const answer = useAsk(['balance', body], (signal) => unwrap(api.POST('/api/rods/balance', { body, signal })));
-  const gear = (kg: number) => show({ value: kg, kind: 'gearMass', plusMinus: null });
-  const b = answer.data?.balance;
-  const reelKg = answer.data?.load.reelKg ?? 0;
-  const outsideKg = answer.data?.load.outsideKg ?? 0;
-  const set = (next: Partial<RodBalance>) => setAt((a) => ({ ...a, ...next }));
-  const word = (f: string) => answer.fields[`balance.${f}`];
+  const under = { backing, backingM, strokesACast };
+  const body = { rod, balance: at, reel: reel ?? null, line: line ?? null, ...under, ...load };
+  const answer = useAsk(key('balance', body), (signal) => unwrap(api.POST('/api/rods/balance', { body, signal })));
+  const { outsideKg: tooMuch, ...fields } = answer.fields;
+  useFaults(form, tooMuch ? { ...fields, outsideM: tooMuch } : fields);
+  const path = { params: { path: { id: rod.id } } };
 
   return (
     <div className="grid gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1fr)_25rem]">
       <section aria-label="Balance" className="min-w-0">
-        {b && <BalanceDrawing rod={rod} at={at} reelKg={reelKg} outsideKg={outsideKg} />}
-        {b && (
-          <div aria-live="polite">
-            <p className="text-2xl font-bold" data-residual={(b.residualKg * 1000).toFixed(1)}>
-              {b.word === 'in balance'
-                ? 'In balance'
-                : `${b.word === 'tip-heavy' ? 'Tip-heavy' : 'Reel-heavy'} by ${gear(Math.abs(b.residualKg))} at the butt`}
-            </p>
-            <p>
-              A loaded reel of <b>{gear(b.balancingReelKg)}</b> would balance it. Yours is {gear(reelKg)},{' '}
-              {show({ value: b.reelToRod, kind: 'ratio', plusMinus: null })} times the rod; {b.usualRatio.low} to{' '}
-              {b.usualRatio.high} is usual.
-            </p>
-            <Facts
-              rows={[
-                ['everything in the hand', gear(b.totalKg)],
-                ['swing weight, rod', `${b.swingKgM2.toFixed(4)} kg·m²`],
-                ['swings like this at the tip', gear(b.tipKg)],
-                ['swing weight, with reel', `${b.outfitSwingKgM2.toFixed(4)} kg·m²`],
-                ['a day’s work of the arm', `${(b.dayJ / 1000).toFixed(1)} kJ`],
-                [
-                  'one ounce more, over the day',
-                  `${show({ value: b.ounceDayKg, kind: 'fishMass', plusMinus: null })} lifted`,
-                ],
-              ]}
-            />
-            <p className="text-sm text-soft">
-              Swing weight: {b.swingSource.note}. Two schools: balance at the grip, or as light as possible. The first
-              looks at the line above, the second at everything in the hand and at the swing. A timed swing goes into
-              the cast; an estimated one does not.
-            </p>
-          </div>
-        )}
+        {answer.data && <Balanced rod={rod} at={at} answer={answer.data} />}
       </section>
-      <section aria-label="Measures" data-entries className="min-w-0">
+      <section aria-label="Measures" {...form.area} className="min-w-0">
+        <Again form={form} />
         <h2 className="font-semibold">From the butt end</h2>
         <div className="grid grid-cols-2 gap-2">
-          <MeasureField
+          <Measure
+            of={form}
+            at="balance.balanceM"
             label="Bare rod balances at"
             kind="shortLength"
-            value={at.balanceM}
             assumed={!rod.balance}
-            problem={word('balanceM')}
-            onChange={(balanceM) => set({ balanceM })}
           />
-          <MeasureField
-            label="Forefinger lies at"
-            kind="shortLength"
-            value={at.fulcrumM!}
-            problem={word('fulcrumM')}
-            onChange={(fulcrumM) => set({ fulcrumM })}
-          />
-          <MeasureField
-            label="Middle of the seat"
-            kind="shortLength"
-            value={at.seatM!}
-            problem={word('seatM')}
-            onChange={(seatM) => set({ seatM })}
-          />
+          <Measure of={form} at="balance.fulcrumM" label="Forefinger lies at" kind="shortLength" />
+          <Measure of={form} at="balance.seatM" label="Middle of the seat" kind="shortLength" />
         </div>
         <h2 className="mt-4 font-semibold">As a pendulum</h2>
         <p className="text-soft">
           Hang it by the butt, let it swing a hand’s breadth, time ten full swings, divide by ten.
         </p>
         <div className="grid grid-cols-2 gap-2">
-          <OptionalMeasureField
-            label="One full swing"
-            kind="time"
-            value={at.swingS}
-            problem={word('swingS')}
-            onChange={(swingS) => set({ swingS })}
-          />
-          <MeasureField
-            label="It hung at"
-            kind="shortLength"
-            value={at.pivotM!}
-            problem={word('pivotM')}
-            onChange={(pivotM) => set({ pivotM })}
-          />
+          <Measure of={form} at="balance.swingS" label="One full swing" kind="time" empty />
+          <Measure of={form} at="balance.pivotM" label="It hung at" kind="shortLength" />
         </div>
         <h2 className="mt-4 font-semibold">What hangs on it</h2>
         <div className="grid grid-cols-2 gap-2">
-          <Pick
-            label="Reel"
-            value={reelId}
-            options={[
-              { id: 'none', name: 'none' },
-              ...shed.reels.map((r) => ({ id: String(r.id), name: `${r.tag} ${r.name}` })),
-            ]}
-            onChange={setReelId}
-          />
-          <Pick
+          <Choice of={form} at="reelId" label="Reel" options={shed.reels.map(taggedName)} none="none" />
+          <Choice
+            of={form}
+            at="lineId"
             label="Line"
-            value={lineId}
-            options={[
-              { id: 'none', name: 'none' },
-              ...shed.lines
-                .filter((l) => (l.massKg ?? null) !== null)
-                .map((l) => ({ id: String(l.id), name: `${l.tag} ${l.name}` })),
-            ]}
-            onChange={setLineId}
+            options={shed.lines.filter((l) => l.massKg != null).map(taggedName)}
+            none="none"
           />
-          <MeasureField
-            label="Line outside the tip"
-            kind="length"
-            value={load.outsideM}
-            problem={answer.fields.outsideM ?? answer.fields.outsideKg}
-            onChange={(outsideM) => setLoad((l) => ({ ...l, outsideM: Math.max(0, outsideM) }))}
-          />
-          <MeasureField
-            label="Casts in a day"
-            kind="ratio"
-            value={load.castsADay}
-            problem={answer.fields.castsADay}
-            onChange={(castsADay) => setLoad((l) => ({ ...l, castsADay }))}
-          />
+          <Measure of={form} at="outsideM" label="Line outside the tip" kind="length" />
+          <Measure of={form} at="castsADay" label="Casts in a day" kind="ratio" />
         </div>
-        <Message>{words}</Message>
+        <Message>{form.words}</Message>
         <button
           className="btn mt-4 bg-ink! text-paper!"
           disabled={Object.keys(answer.fields).length > 0 || JSON.stringify(at) === JSON.stringify(rod.balance)}
-          onClick={(e) =>
-            void settled(e.currentTarget, (now) =>
+          onClick={() =>
+            void form.keep((now) =>
               keep(
-                () => unwrap(api.POST('/api/rods/{id}/balance', { params: { path: { id: rod.id } }, body: now })),
+                () => unwrap(api.POST('/api/rods/{id}/balance', { ...path, body: now.balance })),
                 `Balance kept with ${rod.tag}.`,
               ),
             )
@@ -179,6 +111,47 @@ export function BalanceTab({ rod, shed, today }: { rod: Rod; shed: GearShed; tod
         </button>
       </section>
     </div>
+  );
+}
+
+/** What the balance comes to, drawn and in figures. */
+function Balanced({ rod, at, answer }: { rod: Rod; at: RodBalance; answer: BalanceAnswer }) {
+  const { show } = useUnits();
+  const gear = (kg: number) => show({ value: kg, kind: 'gearMass', plusMinus: null });
+  const { balance: b, load } = answer;
+  const heavy = b.word === 'tip-heavy' ? 'Tip-heavy' : 'Reel-heavy';
+  return (
+    <>
+      <BalanceDrawing rod={rod} at={at} reelKg={load.reelKg} outsideKg={load.outsideKg} />
+      <div aria-live="polite">
+        <p className="text-2xl font-bold" data-residual={(b.residualKg * 1000).toFixed(1)}>
+          {b.word === 'in balance' ? 'In balance' : `${heavy} by ${gear(Math.abs(b.residualKg))} at the butt`}
+        </p>
+        <p>
+          A loaded reel of <b>{gear(b.balancingReelKg)}</b> would balance it. Yours is {gear(load.reelKg)},{' '}
+          {show({ value: b.reelToRod, kind: 'ratio', plusMinus: null })} times the rod; {b.usualRatio.low} to{' '}
+          {b.usualRatio.high} is usual.
+        </p>
+        <Facts
+          rows={[
+            ['everything in the hand', gear(b.totalKg)],
+            ['swing weight, rod', `${b.swingKgM2.toFixed(4)} kg·m²`],
+            ['swings like this at the tip', gear(b.tipKg)],
+            ['swing weight, with reel', `${b.outfitSwingKgM2.toFixed(4)} kg·m²`],
+            ['a day’s work of the arm', `${(b.dayJ / 1000).toFixed(1)} kJ`],
+            [
+              'one ounce more, over the day',
+              `${show({ value: b.ounceDayKg, kind: 'fishMass', plusMinus: null })} lifted`,
+            ],
+          ]}
+        />
+        <p className="text-sm text-soft">
+          Swing weight: {b.swingSource.note}. Two schools: balance at the grip, or as light as possible. The first looks
+          at the line above, the second at everything in the hand and at the swing. A timed swing goes into the cast; an
+          estimated one does not.
+        </p>
+      </div>
+    </>
   );
 }
 

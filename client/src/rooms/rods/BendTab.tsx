@@ -10,6 +10,7 @@ import {
   type Solution,
   type Standards,
 } from '../../api/client';
+import { key } from '../../api/keys';
 import { useAsk } from '../../api/useAsk';
 import { PullDrawing, ThirdsBar, type Bent } from '../../drawing/RodBends';
 import { Pick } from '../../ui/Pick';
@@ -32,7 +33,7 @@ type Load = {
 
 function useBend(rod: Rod | null, load: Load, line: FlyLine | null) {
   return useAsk(
-    ['bend', rod, load, line],
+    key('bend', rod, load, line),
     (signal) => unwrap(api.POST('/api/rods/bend', { body: { rod: rod!, ...load, line }, signal })),
     rod?.bend != null,
   );

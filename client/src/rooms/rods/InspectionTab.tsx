@@ -1,24 +1,28 @@
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
 import { api, unwrap, type Found, type Rod } from '../../api/client';
+import { key } from '../../api/keys';
 import { Caution, Message } from '../../ui/Message';
 import { useKeeping } from '../../state/gear';
+import { saidDay } from '../../ui/dates';
+import { Again, Day, Text } from '../../ui/fields';
+import { draftOf, useForm } from '../../ui/form';
 import { useUnits } from '../../ui/units';
+
+type Entries = { on: string; points: Record<string, Found>; note: string };
 
 const today = () => new Date().toLocaleDateString('en-CA');
 
 /** What to look at before buying and at the start of a season, dated and kept with the rod. */
 export function InspectionTab({ rod }: { rod: Rod }) {
   const { data: checklist } = useQuery({
-    queryKey: ['checklist'],
+    queryKey: key('checklist'),
     queryFn: () => unwrap(api.GET('/api/rods/checklist')),
     staleTime: Infinity,
   });
-  const [points, setPoints] = useState<Record<string, Found>>({});
-  const [on, setOn] = useState(today);
-  const [note, setNote] = useState('');
-  const { keep, problems, words } = useKeeping('rods', rod);
+  const { keep } = useKeeping('rods', rod);
   const { standards } = useUnits();
+  const form = useForm<Entries>(draftOf('inspection', rod.id), { on: today(), points: {}, note: '' });
+  const { points } = form.values;
   if (!checklist) return null;
   const nameOf = (id: string) => checklist.find((p) => p.id === id)?.name ?? id;
   return (
@@ -37,7 +41,7 @@ export function InspectionTab({ rod }: { rod: Rod }) {
                     name={point.id}
                     className="size-4 accent-(--ink)"
                     checked={(points[point.id] ?? 'unseen') === f.id}
-                    onChange={() => setPoints((all) => ({ ...all, [point.id]: f.id }))}
+                    onChange={() => form.put('points', { ...points, [point.id]: f.id })}
                   />
                   {f.name}
                 </label>
@@ -46,42 +50,29 @@ export function InspectionTab({ rod }: { rod: Rod }) {
           </fieldset>
         ))}
       </section>
-      <section aria-label="Keep it">
-        <label className="block w-44">
-          <span className="rubric block">Day</span>
-          <input
-            className="entry w-full"
-            type="date"
-            value={on}
-            max={today()}
-            onChange={(e) => setOn(e.target.value)}
-          />
-          <Message>{problems.on}</Message>
-        </label>
-        <label className="mt-2 block">
-          <span className="rubric block">Note</span>
-          <textarea className="entry w-full" rows={3} value={note} onChange={(e) => setNote(e.target.value)} />
-          <Message>{problems.note}</Message>
-        </label>
-        <Message>{problems.points ?? (Object.keys(problems).length === 0 ? words : null)}</Message>
+      <section aria-label="Keep it" {...form.area}>
+        <Again form={form} />
+        <div className="w-44">
+          <Day of={form} at="on" label="Day" max={today()} />
+        </div>
+        <Text of={form} at="note" label="Note" rows={3} className="mt-2" />
+        <Message>{form.words}</Message>
         <button
           className="btn mt-3 bg-ink! text-paper!"
-          disabled={!on}
           onClick={async () => {
-            const kept = await keep(
-              () =>
-                unwrap(
-                  api.POST('/api/rods/{id}/inspections', {
-                    params: { path: { id: rod.id } },
-                    body: { on, points, note: note.trim() || null },
-                  }),
-                ),
-              `Inspection of ${rod.tag} kept.`,
+            const kept = await form.keep((now) =>
+              keep(
+                () =>
+                  unwrap(
+                    api.POST('/api/rods/{id}/inspections', {
+                      params: { path: { id: rod.id } },
+                      body: { ...now, note: now.note.trim() || null },
+                    }),
+                  ),
+                `Inspection of ${rod.tag} kept.`,
+              ),
             );
-            if (kept) {
-              setPoints({});
-              setNote('');
-            }
+            if (kept) form.startOver();
           }}
         >
           Keep this inspection
@@ -94,7 +85,7 @@ export function InspectionTab({ rod }: { rod: Rod }) {
             const seen = Object.values(i.points).filter((f) => f !== 'unseen').length;
             return (
               <li key={k} className="border-b border-hair py-2">
-                <b>{i.on}</b>: {seen} of {checklist.length} looked at
+                <b>{saidDay(i.on)}</b>: {seen} of {checklist.length} looked at
                 {odd.length === 0 ? ', all sound' : ''}
                 {odd.map(([id, f]) => (
                   <span key={id} className={`block font-semibold ${f === 'mend' ? 'text-fails' : 'text-look'}`}>

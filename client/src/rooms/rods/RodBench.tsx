@@ -1,8 +1,7 @@
 import { ClassScale } from '../../drawing/ClassScale';
 import { useCandidates } from '../../state/candidates';
 import { useShed } from '../../state/gear';
-import { MeasureField } from '../../ui/TypedField';
-import { PinFields, type BenchProps } from '../shared/bench';
+import { PinFields, PinMeasure, type BenchProps } from '../shared/bench';
 import { Candidates } from '../shared/Candidates';
 import { RodToday } from './RodToday';
 
@@ -27,23 +26,13 @@ export function RodBench({ work, solution }: BenchProps) {
       <ClassScale aim={solution.class} chosenId={solution.outfit.rod.id} rods={rods} />
       {shed.data && <RodToday solution={solution} />}
       <PinFields>
-        <MeasureField
-          label="Pin a class"
-          kind="lineClass"
-          value={work.pins.rodClass ?? solution.class.target}
-          solved={work.pins.rodClass == null}
-          problem={work.problems['pins.rodClass']}
-          said={work.pins.said?.rodClass}
-          onChange={(rodClass, said) => work.setPins('rodClass', { rodClass }, said)}
-        />
-        <MeasureField
+        <PinMeasure work={work} at="rodClass" label="Pin a class" kind="lineClass" value={solution.class.target} />
+        <PinMeasure
+          work={work}
+          at="rodLengthM"
           label="Pin a length"
           kind="rodLength"
-          value={work.pins.rodLengthM ?? solution.outfit.rod.lengthM}
-          solved={work.pins.rodLengthM == null}
-          problem={work.problems['pins.rodLengthM']}
-          said={work.pins.said?.rodLengthM}
-          onChange={(rodLengthM, said) => work.setPins('rodLengthM', { rodLengthM }, said)}
+          value={solution.outfit.rod.lengthM}
         />
       </PinFields>
       <Candidates

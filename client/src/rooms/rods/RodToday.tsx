@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import { api, unwrap, type Solution } from '../../api/client';
+import { key } from '../../api/keys';
 import { useAsk } from '../../api/useAsk';
 import { PullDrawing } from '../../drawing/RodBends';
 import { Say } from '../../ui/Say';
@@ -25,7 +26,7 @@ export function RodToday({ solution }: { solution: Solution }) {
     casterId: brief.caster.id,
   };
   const { data } = useAsk(
-    ['bend', body],
+    key('bend', body),
     (signal) => unwrap(api.POST('/api/rods/bend', { body, signal })),
     rod.bend != null,
   );

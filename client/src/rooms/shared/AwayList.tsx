@@ -1,4 +1,5 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { key } from '../../api/keys';
+import { useQuery } from '@tanstack/react-query';
 import { Collapsible } from 'radix-ui';
 import { useState } from 'react';
 import { useToast } from '../../ui/toast';
@@ -9,24 +10,19 @@ export function AwayList<T extends { id?: number }>({
   list,
   nameOf,
   bringBack,
-  onBack,
 }: {
   /** What these are, such as "rods". */
   what: string;
   list: () => Promise<T[]>;
   nameOf: (piece: T) => string;
   bringBack: (id: number) => Promise<unknown>;
-  onBack: () => Promise<unknown>;
 }) {
   const [open, setOpen] = useState(false);
-  const queries = useQueryClient();
   const toast = useToast();
-  const { data } = useQuery({ queryKey: ['away', what], queryFn: list });
+  const { data } = useQuery({ queryKey: key('away', what), queryFn: list });
   if (!data || data.length === 0) return null;
   const back = async (piece: T) => {
     await bringBack(piece.id ?? 0);
-    await queries.invalidateQueries({ queryKey: ['away', what] });
-    await onBack();
     toast({ words: `${nameOf(piece)} is back.` });
   };
   return (

@@ -1,4 +1,5 @@
 import { useCasters } from '../../state/casters';
+import type { Said } from '../../state/said';
 import { useMemo } from 'react';
 import type { BriefDraft, FieldWords, Solution } from '../../api/client';
 import { Term } from '../../ui/Term';
@@ -6,7 +7,7 @@ import { HookField, MeasureField } from '../../ui/TypedField';
 import { Pick } from '../../ui/Pick';
 import { useUnits } from '../../ui/units';
 
-export type SayDraft = (key: string, patch: Partial<BriefDraft>, said?: string) => void;
+export type SayDraft = (key: string, patch: Partial<BriefDraft>, said?: Said) => void;
 
 type Props = {
   draft: BriefDraft;

@@ -1,7 +1,6 @@
 import { Link } from 'react-router';
 import { api, unwrap, type CareItem } from '../../api/client';
 import { useAttempt } from '../../api/useAttempt';
-import { useRefreshLog } from '../../state/log';
 import { saidDay } from '../../ui/dates';
 import { Message } from '../../ui/Message';
 import { useDone } from '../../ui/toast';
@@ -10,12 +9,10 @@ type Done = { taskId: string; pieceId: number; on?: string; amountM?: number };
 
 /** Notes that something was done, says so, and offers the way back. */
 export function useCareDone() {
-  const done = useDone(useRefreshLog());
+  const done = useDone();
   return async (body: Done, words: string) => {
     const kept = await unwrap(api.POST('/api/care/services', { body }));
-    await done(words, () =>
-      unwrap<unknown>(api.DELETE('/api/care/services/{id}', { params: { path: { id: kept.id } } })),
-    );
+    done(words, () => unwrap<unknown>(api.DELETE('/api/care/services/{id}', { params: { path: { id: kept.id } } })));
   };
 }
 

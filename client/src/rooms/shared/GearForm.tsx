@@ -1,18 +1,19 @@
 import { useQuery } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
-import { api, unwrap, ApiError, type FieldWords, type Kind, type Rod } from '../../api/client';
-import { MeasureField, OptionalMeasureField } from '../../ui/TypedField';
-import { Problem } from '../../ui/Problem';
-import { MoneyField } from '../../ui/NumberField';
+import { api, unwrap, type Kind } from '../../api/client';
+import { key } from '../../api/keys';
+import { useAttempt } from '../../api/useAttempt';
+import { current, inShed, keepPiece, useShed, useShelving, type GearKind } from '../../state/gear';
+import { Again, Choice, Day, Measure, Refused, Sum, Text, Tick } from '../../ui/fields';
+import { draftOf, useForm, type Form } from '../../ui/form';
+import { Message } from '../../ui/Message';
 import { Panel } from '../../ui/Panel';
-import { Pick, type Option } from '../../ui/Pick';
+import type { Option } from '../../ui/Pick';
 import { useToast } from '../../ui/toast';
 import { useUnits } from '../../ui/units';
-import { EntryScope, settleEntries } from '../../ui/useReading';
-import { current, inShed, keepPiece, useRefreshGear, useShed, useShelving, type GearKind } from '../../state/gear';
-import { unkept } from '../../state/unkept';
 
-type Piece = Record<string, unknown>;
+// Of any kind: the contract types each, the form asks for what stands in its list.
+// eslint-disable-next-line @typescript-eslint/no-explicit-any
+type Piece = Record<string, any>;
 /** What the form asks for of a kind of gear. */
 type Field = { key: string; label: string } & (
   | { text: true }
@@ -23,8 +24,6 @@ type Field = { key: string; label: string } & (
   | { day: true }
   | { money: true }
 );
-
-const none = 'none';
 
 function fieldsOf(kind: GearKind, standards: ReturnType<typeof useUnits>['standards']): Field[] {
   const tag: Field[] = [
@@ -123,7 +122,7 @@ const one = (kind: GearKind) => (kind === 'leader-spools' ? 'spool' : kind.slice
 export function GearForm({ kind, id, onClose }: { kind: GearKind; id: number | null; onClose: () => void }) {
   const shed = useShed();
   const scraps = useQuery({
-    queryKey: ['scraps'],
+    queryKey: key('scraps'),
     queryFn: () => unwrap(api.GET('/api/shed/scraps')),
     enabled: kind === 'scraps',
   });
@@ -139,128 +138,46 @@ export function GearForm({ kind, id, onClose }: { kind: GearKind; id: number | n
   };
   const piece = id === null ? fresh[kind] : all?.find((p) => p.id === id);
   if (!piece) return null;
-  return <Form kind={kind} start={piece} id={id} onClose={onClose} />;
+  return <Entry kind={kind} start={piece} id={id} onClose={onClose} />;
 }
 
-function Form({ kind, start, id, onClose }: { kind: GearKind; start: Piece; id: number | null; onClose: () => void }) {
+function Entry({ kind, start, id, onClose }: { kind: GearKind; start: Piece; id: number | null; onClose: () => void }) {
   const { standards } = useUnits();
-  const again = useRefreshGear();
   const toast = useToast();
   const { away } = useShelving();
-  const [entries] = useState(() => unkept(kind, id));
-  const [left, setLeft] = useState(() => entries.recall());
-  const [piece, setPiece] = useState<Piece>(() => ({
-    ...start,
-    ...(left && { ...left.changed, version: left.version }),
-  }));
-  const [problems, setProblems] = useState<FieldWords>({});
-  const [words, setWords] = useState<string | null>(null);
-  const [stale, setStale] = useState(false);
-  const latest = useRef<Piece>(piece);
-  const changed = useRef<Piece>(left?.changed ?? {});
-  const set = (key: string, value: unknown) => {
-    changed.current = { ...changed.current, [key]: value };
-    latest.current = { ...latest.current, ...changed.current };
-    entries.remember({ version: Number(latest.current.version ?? 0), changed: changed.current });
-    setPiece(latest.current);
-    setProblems((all) => Object.fromEntries(Object.entries(all).filter(([field]) => field !== key)));
-  };
-
-  const attempt = async (work: () => Promise<unknown>) => {
-    try {
-      await work();
-      entries.forget();
-      onClose();
-    } catch (error) {
-      if (!(error instanceof ApiError)) throw error;
-      setProblems(error.fields);
-      setWords(error.message);
-      setStale(error.status === 412);
-    }
-  };
-  const submit = () =>
-    attempt(async () => {
-      const kept = await keepPiece(kind, latest.current as Rod);
-      await again();
+  const form = useForm<Piece>(draftOf(kind, id), start, Number(start.version ?? 0));
+  const { attempt, words } = useAttempt();
+  const keep = () =>
+    form.keep(async (piece, version) => {
+      const kept = await keepPiece(kind, { ...piece, version } as never);
       toast({ words: `${kept.tag} is in the shed.` });
+      onClose();
     });
-  const startOver = () => {
-    entries.forget();
-    changed.current = {};
-    latest.current = start;
-    setPiece(start);
-    setLeft(null);
-    setProblems({});
-    setWords(null);
-    setStale(false);
+  const theirs = async () => {
+    const now = (await current(kind, id!)) as Piece | undefined;
+    return now ? { values: now, version: Number(now.version) } : null;
   };
-  // Somebody changed it meanwhile: what was typed here goes over theirs and leaves the rest of it alone, or theirs is shown.
-  const over = async (mine: boolean) => {
-    const theirs = (await current(kind, id!)) as Piece | undefined;
-    if (!theirs) return setWords(`${String(piece.tag)} is not in the shed any more.`);
-    if (!mine) {
-      changed.current = {};
-      entries.forget();
-      setLeft(null);
-    }
-    latest.current = { ...theirs, ...changed.current };
-    if (mine) return submit();
-    setPiece(theirs);
-    setWords(null);
-    setStale(false);
-    await again();
-  };
-
   return (
     <Panel
       title={id === null ? `A ${one(kind)} for the shed` : `${String(start.tag)} ${String(start.name)}`}
       onClose={onClose}
     >
       <form
-        onSubmit={async (event) => {
+        {...form.area}
+        onSubmit={(event) => {
           event.preventDefault();
-          if (await settleEntries(event.currentTarget)) return;
-          await submit();
+          void keep();
         }}
       >
-        {left && (
-          <p role="status" className="mb-3 flex flex-wrap items-baseline gap-x-3">
-            What you entered last time and did not keep is here again.
-            <button className="quiet underline" type="button" onClick={startOver}>
-              Throw it away
-            </button>
-          </p>
-        )}
-        {/* Thrown away or taken over, the fields begin anew. */}
-        <EntryScope key={left ? 'left' : 'anew'} value={entries.name}>
-          <div className="grid grid-cols-2 gap-x-4 gap-y-3 sm:grid-cols-3">
-            {fieldsOf(kind, standards).map((field) => (
-              <GearField
-                key={field.key}
-                field={field}
-                value={piece[field.key]}
-                problem={problems[field.key]}
-                onChange={(value) => set(field.key, value)}
-              />
-            ))}
-          </div>
-        </EntryScope>
-        {words && (
-          <p role="alert" className="mt-3 font-semibold text-fails">
-            {words} {stale && 'Yours is still here and not yet kept.'}
-          </p>
-        )}
-        {stale && (
-          <div className="mt-4 flex gap-3">
-            <button className="btn" type="button" onClick={() => void over(true)}>
-              Keep mine
-            </button>
-            <button className="btn" type="button" onClick={() => void over(false)}>
-              Take the other
-            </button>
-          </div>
-        )}
-        <div className={stale ? 'hidden' : 'mt-4 flex gap-3'}>
+        <Again form={form} />
+        <div className="grid grid-cols-2 gap-x-4 gap-y-3 sm:grid-cols-3">
+          {fieldsOf(kind, standards).map((field) => (
+            <GearField key={field.key} form={form} field={field} />
+          ))}
+        </div>
+        <Refused form={form} theirs={theirs} again={keep} />
+        <Message>{words}</Message>
+        <div className={form.stale ? 'hidden' : 'mt-4 flex gap-3'}>
           <button
             className="btn bg-ink! text-paper!"
             type="submit"
@@ -273,7 +190,9 @@ function Form({ kind, start, id, onClose }: { kind: GearKind; start: Piece; id: 
             <button
               className="btn"
               type="button"
-              onClick={() => void attempt(() => away(kind, { id, tag: String(start.tag) }))}
+              onClick={async () => {
+                if (await attempt(() => away(kind, { id, tag: String(start.tag) }))) onClose();
+              }}
             >
               Put it away
             </button>
@@ -284,78 +203,15 @@ function Form({ kind, start, id, onClose }: { kind: GearKind; start: Piece; id: 
   );
 }
 
-function GearField({
-  field,
-  value,
-  problem,
-  onChange,
-}: {
-  field: Field;
-  value: unknown;
-  problem: string | undefined;
-  onChange: (value: unknown) => void;
-}) {
-  if ('kind' in field) {
-    const common = { label: field.label, kind: field.kind, value: value as number | null | undefined, problem };
-    return field.must ? (
-      <MeasureField {...common} onChange={onChange} />
-    ) : (
-      <OptionalMeasureField {...common} onChange={onChange} />
-    );
-  }
-  if ('options' in field) {
-    const options = field.none ? [{ id: none, name: field.none }, ...field.options] : field.options;
-    return (
-      <Pick
-        label={field.label}
-        value={(value as string | null | undefined) ?? none}
-        options={options}
-        problem={problem}
-        onChange={(id) => onChange(id === none ? null : id)}
-      />
-    );
-  }
-  if ('yes' in field)
-    return (
-      <label className="flex items-end gap-2 pb-1">
-        <input
-          type="checkbox"
-          className="size-5"
-          checked={Boolean(value)}
-          onChange={(event) => onChange(event.target.checked)}
-        />
-        {field.yes}
-      </label>
-    );
-  if ('day' in field)
-    return (
-      <label className="block min-w-0">
-        <span className="rubric block">{field.label}</span>
-        <input
-          className="entry w-full"
-          type="date"
-          value={String(value ?? '')}
-          aria-invalid={problem ? true : undefined}
-          onChange={(event) => onChange(event.target.value || null)}
-        />
-        <Problem words={problem} />
-      </label>
-    );
-  if ('money' in field)
-    return <MoneyField label={field.label} value={value as number | null} problem={problem} onChange={onChange} />;
-  const count = 'count' in field;
-  return (
-    <label className="block min-w-0">
-      <span className="rubric block">{field.label}</span>
-      <input
-        className="entry w-full"
-        inputMode={count ? 'numeric' : undefined}
-        value={String(value ?? '')}
-        placeholder={field.key === 'tag' || field.key === 'name' ? 'suggested when left empty' : undefined}
-        aria-invalid={problem ? true : undefined}
-        onChange={(event) => onChange(count ? Number(event.target.value.replace(/\D/g, '')) : event.target.value)}
-      />
-      <Problem words={problem} />
-    </label>
-  );
+const suggested = 'suggested when left empty';
+
+function GearField({ form, field }: { form: Form<Piece>; field: Field }) {
+  const common = { of: form, at: field.key, label: field.label };
+  if ('kind' in field) return <Measure {...common} kind={field.kind} empty={!field.must} />;
+  if ('options' in field) return <Choice {...common} options={field.options} none={field.none} />;
+  if ('yes' in field) return <Tick {...common} label={field.yes} className="items-end pb-1" />;
+  if ('day' in field) return <Day {...common} empty />;
+  if ('money' in field) return <Sum {...common} />;
+  const placeholder = field.key === 'tag' || field.key === 'name' ? suggested : undefined;
+  return <Text {...common} digits={'count' in field} placeholder={placeholder} />;
 }

@@ -1,8 +1,9 @@
 import { useState, type ReactNode } from 'react';
-import { Link, useNavigate, useParams } from 'react-router';
+import { useNavigate, useParams } from 'react-router';
 import type { GearShed, Solution } from '../../api/client';
 import { Pick } from '../../ui/Pick';
 import { Tabs } from '../../ui/Tabs';
+import { Lost } from '../../ui/Lost';
 import { useToday } from '../../state/atHand';
 import { ChainOfBrief } from '../chain/ChainOfBrief';
 import { GearForm } from './GearForm';
@@ -36,15 +37,7 @@ export function MeasurePage<K extends Kind>({
   const one = kind.slice(0, -1);
   const pieces = shed[kind] as Piece<K>[];
   const piece = pieces.find((p) => p.id === Number(id));
-  if (!piece)
-    return (
-      <main id="main" className="p-6">
-        <h1 className="text-xl font-semibold">That {one} is not in the shed.</h1>
-        <Link className="underline" to="/shed">
-          Back to the shed
-        </Link>
-      </main>
-    );
+  if (!piece) return <Lost words={`That ${one} is not in the shed.`} to="/shed" name="Back to the shed" />;
   return (
     <main id="main" className="mx-auto max-w-[84rem] px-5 py-3">
       {brief && <ChainOfBrief brief={brief} solution={today} />}

@@ -1,7 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { api, unwrap, type FlyLine, type Reel, type Rod } from '../../api/client';
-import { bringBack, useRefreshGear, useShelving } from '../../state/gear';
+import { bringBack, useShelving } from '../../state/gear';
 import { AwayList } from '../shared/AwayList';
 import { EditButton } from '../shared/EditButton';
 import { LongList } from '../../ui/LongList';
@@ -45,7 +45,6 @@ function Keeping({ piece }: { piece: Piece }) {
 
 /** The pieces of one kind: sorted as asked, each with what is known of it and what can be done with it. */
 export function GearList<T extends Piece>({ kind, title, pieces, all, columns, onEdit }: Props<T>) {
-  const again = useRefreshGear();
   const { copy, away } = useShelving();
   const [sort, setSort] = useState<{ head: string; down: boolean } | null>(null);
   const by = columns.find((c) => c.head === sort?.head)?.by;
@@ -148,7 +147,6 @@ export function GearList<T extends Piece>({ kind, title, pieces, all, columns, o
         list={() => unwrap(api.GET(`/api/shed/${kind}/away` as '/api/shed/rods/away'))}
         nameOf={(p) => `${p.tag} ${p.name}`}
         bringBack={(id) => bringBack(kind, id)}
-        onBack={again}
       />
     </section>
   );

@@ -3,6 +3,7 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { Link } from 'react-router';
 import { api, unwrap, type ShedMatrix } from '../../api/client';
+import { key } from '../../api/keys';
 import { WindowMark } from '../../drawing/WindowMark';
 import { Mark, verdictWords } from '../../ui/Mark';
 import { Say } from '../../ui/Say';
@@ -18,7 +19,7 @@ const leftW = 132;
 /** Which line goes with which rod: rods down, lines across, both light to heavy, so that pairs lie along the diagonal. */
 export function MatrixPage() {
   const { data, error } = useQuery({
-    queryKey: ['shed', 'matrix'],
+    queryKey: key('matrix'),
     queryFn: ({ signal }) => unwrap(api.GET('/api/shed/matrix', { signal })),
   });
   return (
@@ -224,7 +225,7 @@ function Why({ matrix, rod, line }: { matrix: ShedMatrix; rod: number; line: num
   const lineOf = matrix.lines[line]!;
   const path = { params: { path: { rodId: rodOf.id, lineId: lineOf.id } } };
   const { data } = useQuery({
-    queryKey: ['shed', 'matrix', rodOf.id, lineOf.id],
+    queryKey: key('matrix', rodOf.id, lineOf.id),
     queryFn: ({ signal }) => unwrap(api.GET('/api/shed/matrix/{rodId}/{lineId}', { ...path, signal })),
   });
   return (

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, unwrap } from '../../api/client';
+import { key } from '../../api/keys';
 import { useAsk } from '../../api/useAsk';
 import { useAttempt } from '../../api/useAttempt';
-import { useRefreshGear } from '../../state/gear';
 import { Message } from '../../ui/Message';
 import { recall, remember, forget } from '../../ui/remember';
 import { useDone } from '../../ui/toast';
@@ -18,12 +18,11 @@ const example =
 export function PastePage() {
   const [text, setText] = useState(() => recall(place) ?? '');
   const { system, show, standards } = useUnits();
-  const again = useRefreshGear();
-  const done = useDone(again);
+  const done = useDone();
   const { attempt, words } = useAttempt();
   const body = { text, metric: system === 'metric' };
   const { data: seen, error } = useAsk(
-    ['paste', body],
+    key('pasted', body),
     (signal) => unwrap(api.POST('/api/shed/paste/look', { body, signal })),
     text.trim() !== '',
   );
@@ -40,7 +39,7 @@ export function PastePage() {
       forget(place);
       setText('');
       const ids = (all: { id?: number }[]) => all.map((p) => p.id!);
-      await done(`${kept.rods.length + kept.lines.length + kept.reels.length} pieces are in the shed.`, () =>
+      done(`${kept.rods.length + kept.lines.length + kept.reels.length} pieces are in the shed.`, () =>
         unwrap<unknown>(
           api.POST('/api/shed/paste/undo', {
             body: { rods: ids(kept.rods), lines: ids(kept.lines), reels: ids(kept.reels) },

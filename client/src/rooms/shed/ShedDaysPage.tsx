@@ -1,40 +1,45 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, unwrap, type Purchase } from '../../api/client';
+import { key } from '../../api/keys';
 import { useAsk } from '../../api/useAsk';
 import { Mark } from '../../ui/Mark';
 import { Message } from '../../ui/Message';
-import { MoneyField } from '../../ui/NumberField';
+import { Sum } from '../../ui/fields';
+import { draftOf, useFaults, useForm } from '../../ui/form';
 import { Say } from '../../ui/Say';
 import { useUnits } from '../../ui/units';
 import { CoverageTable } from '../shared/CoverageTable';
 import { askAgain, Searching } from '../shared/Searching';
 import { ShedTabs } from './ShedTabs';
 
+type Money = Record<'budget' | 'rod' | 'line' | 'reel', number | null>;
+
 /** What the shed can do for the kept briefs, what is missing, and what to look at before buying it. */
 export function ShedDaysPage() {
   const { trip } = useUnits().standards.beginnings;
-  const [money, setMoney] = useState<{ budget: number | null; rod: number; line: number; reel: number }>({
+  const form = useForm<Money>(draftOf('money', null), {
     budget: null,
     rod: trip.rodPrice,
     line: trip.linePrice,
     reel: trip.reelPrice,
   });
+  const money = form.values;
   const query = {
     ...(money.budget !== null && { budget: money.budget }),
-    rodPrice: money.rod,
-    linePrice: money.line,
-    reelPrice: money.reel,
+    rodPrice: money.rod ?? 0,
+    linePrice: money.line ?? 0,
+    reelPrice: money.reel ?? 0,
   };
   const [stopped, setStopped] = useState(false);
   const { data, fields, error } = useAsk(
-    ['shed', 'review', query],
+    key('shedDays', query),
     (signal) => unwrap(api.GET('/api/shed/review', { params: { query }, signal })),
     true,
     askAgain(stopped),
   );
   const words = Object.values(fields)[0] ?? (error && !data ? error.message : null);
-  const set = (change: Partial<typeof money>) => setMoney((m) => ({ ...m, ...change }));
+  useFaults(form, fields);
   return (
     <main id="main" className="mx-auto flex max-w-[84rem] flex-col gap-3 px-5 py-4">
       <h1 className="text-2xl font-semibold">Shed</h1>
@@ -71,16 +76,10 @@ export function ShedDaysPage() {
               <section aria-label="What to buy">
                 <h2 className="border-b border-ink pb-1 text-lg font-semibold">One piece to buy</h2>
                 <div className="my-2 grid grid-cols-4 items-end gap-2">
-                  <MoneyField
-                    label="May be spent"
-                    value={money.budget}
-                    placeholder="no limit"
-                    problem={fields.budget}
-                    onChange={(budget) => set({ budget })}
-                  />
-                  <MoneyField label="a rod costs" value={money.rod} onChange={(v) => set({ rod: v ?? 0 })} />
-                  <MoneyField label="a line" value={money.line} onChange={(v) => set({ line: v ?? 0 })} />
-                  <MoneyField label="a reel" value={money.reel} onChange={(v) => set({ reel: v ?? 0 })} />
+                  <Sum of={form} at="budget" label="May be spent" placeholder="no limit" />
+                  <Sum of={form} at="rod" label="a rod costs" />
+                  <Sum of={form} at="line" label="a line" />
+                  <Sum of={form} at="reel" label="a reel" />
                 </div>
                 <p className="text-sm text-soft">Prices are examples until you say what they are where you buy.</p>
                 {data.purchases.length === 0 && !data.searching && (

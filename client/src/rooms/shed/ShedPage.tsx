@@ -1,7 +1,8 @@
 import { useDeferredValue, type ReactNode } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { Link } from 'react-router';
 import type { FlyLine, Reel, Rod } from '../../api/client';
 import { metres, named, rodLength, useUnits } from '../../ui/units';
+import { all, useAddress } from '../../ui/useAddress';
 import { goesBy } from '../../ui/find';
 import { Pick } from '../../ui/Pick';
 import { GearForm } from '../shared/GearForm';
@@ -11,7 +12,7 @@ import { GearList, type Column, type Piece } from './GearList';
 import { LabelEntry } from '../shared/LabelEntry';
 import { ShedTabs } from './ShedTabs';
 
-const any = 'any';
+const any = all;
 
 /** What is known of a piece, to look for: measured, only labelled, at odds with its label, or to see to. */
 const conditions = [
@@ -36,17 +37,10 @@ const isOfClass = ({ classes }: Piece, wanted: string) =>
 export function ShedPage() {
   const { data } = useShed();
   const { show, standards } = useUnits();
-  const [params, setParams] = useSearchParams();
-  const asked = (key: string) => params.get(key) ?? (key === 'find' ? '' : any);
-  const ask = (key: string, value: string) =>
-    setParams(
-      (p) => {
-        if (value && value !== any) p.set(key, value);
-        else p.delete(key);
-        return p;
-      },
-      { replace: true },
-    );
+  const address = useAddress();
+  const asked = (name: string) => address.asked(name) ?? (name === 'find' ? '' : any);
+  const ask = (name: string, value: string | null) =>
+    address.ask({ [name]: value }, name === 'find' || name === 'edit');
   const words = useDeferredValue(asked('find'));
   if (!data) return <p className="p-6">Opening the shed…</p>;
   const [cls, density, condition] = [asked('class'), asked('density'), asked('is')];
@@ -115,8 +109,8 @@ export function ShedPage() {
     { head: 'salt', cell: (r) => (r.saltProof ? 'yes' : 'no') },
   ];
   const edit = (kind: GearKind) => (id: number | null) => ask('edit', `${kind}-${id ?? 'new'}`);
-  const [, kind, piece] = /^(rods|lines|reels)-(new|\d+)$/.exec(params.get('edit') ?? '') ?? [];
-  const all = data.rods.length + data.lines.length + data.reels.length;
+  const [, kind, piece] = /^(rods|lines|reels)-(new|\d+)$/.exec(address.asked('edit') ?? '') ?? [];
+  const count = data.rods.length + data.lines.length + data.reels.length;
   const found = { rods: like(data.rods), lines: like(data.lines), reels: like(data.reels) };
   return (
     <main id="main" className="mx-auto flex max-w-[84rem] flex-col gap-5 px-5 py-4">
@@ -130,9 +124,9 @@ export function ShedPage() {
         </p>
       </header>
       <ShedTabs />
-      {all === 0 && <EmptyShed />}
+      {count === 0 && <EmptyShed />}
       <LabelEntry />
-      {all > 0 && (
+      {count > 0 && (
         <div className="z-10 grid grid-cols-2 items-end gap-x-3 gap-y-1 border-b border-hair bg-paper pb-2 lg:sticky lg:top-11 lg:grid-cols-[minmax(0,2fr)_repeat(3,minmax(0,1fr))_auto] lg:pt-2">
           <label className="min-w-0 max-lg:col-span-2">
             <span className="rubric block">Find by tag, name or note</span>

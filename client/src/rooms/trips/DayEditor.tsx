@@ -1,13 +1,16 @@
 import { useState } from 'react';
 import type { BriefDraft, BriefRow, PlannedDay, Regret } from '../../api/client';
+import { Text } from '../../ui/fields';
+import { useForm } from '../../ui/form';
 import { Panel } from '../../ui/Panel';
 import { Pick } from '../../ui/Pick';
 import { Stepper } from '../../ui/Stepper';
 import { useUnits } from '../../ui/units';
-import { settleEntries } from '../../ui/useReading';
 import { useAnswer } from '../../state/useAnswer';
 import { changed } from '../../state/said';
 import { BriefSentence, type SayDraft } from '../shared/BriefSentence';
+
+type Said = { name: string; draft: BriefDraft };
 
 const none = {};
 const nothing: string[] = [];
@@ -109,9 +112,9 @@ export function SaidDay({
   onDone: (name: string, draft: BriefDraft) => void;
 }) {
   const { standards } = useUnits();
-  const [draft, setDraft] = useState<BriefDraft>(day?.draft ?? {});
-  const [name, setName] = useState(day?.name ?? '');
-  const say: SayDraft = (_, patch, words) => setDraft((d) => changed(d, patch, words));
+  const form = useForm<Said>(null, { name: day?.name ?? '', draft: day?.draft ?? {} });
+  const { draft } = form.values;
+  const say: SayDraft = (_, patch, words) => form.put('draft', changed(form.lib.getValues('draft'), patch, words));
   const { solution, problems, failure } = useAnswer({ draft, pins: none, off: nothing });
   if (!solution)
     return (
@@ -124,27 +127,19 @@ export function SaidDay({
   return (
     <Panel title="A day to come" onClose={onClose}>
       <form
-        onSubmit={async (event) => {
+        {...form.area}
+        onSubmit={(event) => {
           event.preventDefault();
-          if (await settleEntries(event.currentTarget)) return;
-          if (Object.keys(problems).length > 0) return;
-          onDone(name.trim() || usual, draft);
+          void form.keep(async (now) => {
+            if (Object.keys(problems).length === 0) onDone(now.name.trim() || usual, now.draft);
+          });
         }}
       >
         <p className="text-soft">Say what you know. What is dotted is assumed until you change it.</p>
         <div className="my-3 border-y border-hair py-3">
           <BriefSentence draft={draft} brief={solution.brief} problems={problems} onChange={say} />
         </div>
-        <label className="block">
-          <span className="rubric block">Call it</span>
-          <input
-            className="entry w-full max-w-md"
-            value={name}
-            maxLength={80}
-            placeholder={usual}
-            onChange={(event) => setName(event.target.value)}
-          />
-        </label>
+        <Text of={form} at="name" label="Call it" className="max-w-md" maxLength={80} placeholder={usual} />
         <button className="btn mt-4 bg-ink! text-paper!" type="submit">
           Add this day
         </button>

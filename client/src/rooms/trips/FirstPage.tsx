@@ -1,26 +1,23 @@
-import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, unwrap, type FirstOutfit, type PlannedDay } from '../../api/client';
+import { key } from '../../api/keys';
 import { useAsk } from '../../api/useAsk';
 import { useBriefs } from '../../state/briefs';
+import { draftOf, useForm } from '../../ui/form';
 import { Caution, Message } from '../../ui/Message';
 import { Say } from '../../ui/Say';
-import { recallParts, remember } from '../../ui/remember';
 import { CoverageTable } from '../shared/CoverageTable';
 import { DayList } from './DayEditor';
 
-const place = 'first-outfit';
+const none = { days: [] };
 
 /** For somebody who owns nothing: the days to expect, and the one rod, line and reel that covers most of them. */
 export function FirstPage() {
   const { data: briefs } = useBriefs();
-  const [days, show] = useState<PlannedDay[]>(() => recallParts<{ days: PlannedDay[] }>(place, { days: [] }).days);
-  const setDays = (next: PlannedDay[]) => {
-    show(next);
-    remember(place, JSON.stringify({ days: next }));
-  };
+  const form = useForm<{ days: PlannedDay[] }>(draftOf('first', null), none);
+  const { days } = form.values;
   const { data, fields, error } = useAsk(
-    ['first', days],
+    key('firstOutfit', days),
     (signal) => unwrap(api.POST('/api/trips/first', { body: { days }, signal })),
     days.length > 0,
   );
@@ -33,7 +30,7 @@ export function FirstPage() {
         most of them, and what a second would add.
       </p>
       <div className="mt-3 grid gap-x-8 gap-y-5 lg:grid-cols-[minmax(18rem,24rem)_minmax(0,1fr)]">
-        <DayList days={days} briefs={briefs ?? []} onChange={setDays} />
+        <DayList days={days} briefs={briefs ?? []} onChange={(next) => form.put('days', next)} />
         <div className="min-w-0">
           <Message>{words}</Message>
           {days.length === 0 ? (

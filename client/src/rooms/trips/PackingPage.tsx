@@ -3,6 +3,7 @@ import { useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, unwrap, type PackingAnswer, type PackItem } from '../../api/client';
 import { retryWhenBusy } from '../../api/answers';
+import { key } from '../../api/keys';
 import { useAttempt } from '../../api/useAttempt';
 import { askAgain } from '../shared/Searching';
 import { useCommands } from '../../ui/commands';
@@ -12,6 +13,7 @@ import { Say, useSayText } from '../../ui/Say';
 import { useToast } from '../../ui/toast';
 import { useUnits, named } from '../../ui/units';
 import { saidDay } from '../../ui/dates';
+import { Lost } from '../../ui/Lost';
 import { CareRows } from '../shared/CareRows';
 
 /** What to take, wind and tie for a trip, and when; ticked off at home, and again on leaving the water. */
@@ -19,22 +21,14 @@ export function PackingPage() {
   const id = Number(useParams().id);
   const path = { params: { path: { id } } };
   const { data, error } = useQuery({
-    queryKey: ['packing', id],
+    queryKey: key('packing', id),
     queryFn: ({ signal }) => unwrap(api.GET('/api/trips/{id}/packing', { ...path, signal })),
     retry: retryWhenBusy,
     // The trip may have been changed a moment ago, next door.
     staleTime: 0,
     refetchInterval: (query) => (query.state.data ? askAgain(false)(query.state.data.plan) : false),
   });
-  if (error && !data)
-    return (
-      <main id="main" className="p-6">
-        <h1 className="text-xl font-semibold">{error.message}</h1>
-        <Link className="underline" to="/trips">
-          All trips
-        </Link>
-      </main>
-    );
+  if (error && !data) return <Lost words={error.message} to="/trips" name="All trips" />;
   if (!data) return <p className="p-6">Laying it out…</p>;
   return <List answer={data} />;
 }
@@ -55,9 +49,9 @@ function List({ answer }: { answer: PackingAnswer }) {
   const items = list.groups.flatMap((g) => g.items);
   const gone = items.filter((i) => ticked.includes(i.key)).length;
   const tick = async (item: PackItem, on: boolean) => {
-    const key = ['packing', trip.id];
+    const which = key('packing', trip.id);
     // Shown at once, and on its way even if the page is left that moment.
-    queries.setQueryData<PackingAnswer>(key, (now) => {
+    queries.setQueryData<PackingAnswer>(which, (now) => {
       if (!now) return now;
       const put = (ticks: string[]) => (on ? [...ticks, item.key] : ticks.filter((t) => t !== item.key));
       return {
@@ -74,8 +68,7 @@ function List({ answer }: { answer: PackingAnswer }) {
         }),
       ),
     );
-    await queries.invalidateQueries({ queryKey: ['trip', trip.id] });
-    if (!went) await queries.invalidateQueries({ queryKey: key });
+    if (!went) await queries.invalidateQueries({ queryKey: which });
   };
   const save = () => {
     const name = savePage(trip.name, 'trip', phonePaper, `<h1>Packing list</h1>${page.current!.innerHTML}`);

@@ -2,17 +2,19 @@ import { useQuery } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, unwrap, type KitShort, type Pieces, type Trip, type TripLimits, type TripPlan } from '../../api/client';
+import { key } from '../../api/keys';
 import { useAsk } from '../../api/useAsk';
 import { useBriefs } from '../../state/briefs';
 import { useShed } from '../../state/gear';
 import { useTrip } from '../../state/useTrip';
 import { useCommands } from '../../ui/commands';
 import { Message } from '../../ui/Message';
-import { MoneyField } from '../../ui/NumberField';
+import { MoneyField } from '../../ui/TypedField';
 import { Say } from '../../ui/Say';
 import { OptionalMeasureField } from '../../ui/TypedField';
 import { useUnits } from '../../ui/units';
-import { EntryScope } from '../../ui/useReading';
+import { TextScope } from '../../ui/TextScope';
+import { Lost } from '../../ui/Lost';
 import { CoverageTable } from '../shared/CoverageTable';
 import { askAgain, Searching } from '../shared/Searching';
 import { DayList } from './DayEditor';
@@ -22,19 +24,11 @@ import { daysOf } from './TripsPage';
 export function TripPage() {
   const id = Number(useParams().id);
   const { data: trip, error } = useQuery({
-    queryKey: ['trip', id],
+    queryKey: key('trip', id),
     queryFn: async () => (await unwrap(api.GET('/api/trips/{id}', { params: { path: { id } } }))) as Trip,
     refetchOnWindowFocus: false,
   });
-  if (error && !trip)
-    return (
-      <main id="main" className="p-6">
-        <h1 className="text-xl font-semibold">{error.message}</h1>
-        <Link className="underline" to="/trips">
-          All trips
-        </Link>
-      </main>
-    );
+  if (error && !trip) return <Lost words={error.message} to="/trips" name="All trips" />;
   if (!trip) return <p className="p-6">Looking for the trip…</p>;
   return <Work key={id} loaded={trip} />;
 }
@@ -45,7 +39,8 @@ function Work({ loaded }: { loaded: Trip }) {
   const { data: briefs } = useBriefs();
   const days = trip.days ?? [];
   const limits = { ...standards.beginnings.trip, ...trip.limits };
-  const setLimits = (change: Partial<TripLimits>) => set({ limits: { ...limits, ...change } });
+  const setLimits = (change: Partial<TripLimits>) =>
+    set((now) => ({ limits: { ...standards.beginnings.trip, ...now.limits, ...change } }));
   const held = { rods: [], lines: [], reels: [], ...trip.held };
   const body = { days, limits, held };
   const usable = trip.name.trim() !== '' && days.length > 0;
@@ -54,13 +49,13 @@ function Work({ loaded }: { loaded: Trip }) {
   const [stopped, setStopped] = useState<string | null>(null);
   const isStopped = stopped === asked;
   const { data: quick, fields } = useAsk(
-    ['trip plan', body],
+    key('tripPlan', body),
     (signal) => unwrap(api.POST('/api/trips/solve', { body: { ...body, further: false }, signal })),
     usable,
     askAgain(isStopped),
   );
   const { data: further } = useAsk(
-    ['trip further', body],
+    key('tripFurther', body),
     (signal) => unwrap(api.POST('/api/trips/solve', { body: { ...body, further: true }, signal })),
     usable && quick !== undefined && !quick.searching,
     askAgain(isStopped),
@@ -123,9 +118,9 @@ function Work({ loaded }: { loaded: Trip }) {
       <div className="mt-2 grid gap-x-8 gap-y-5 lg:grid-cols-[minmax(18rem,24rem)_minmax(0,1fr)]">
         <div className="flex flex-col gap-5 max-lg:order-2">
           <DayList days={days} briefs={briefs ?? []} onChange={(d) => set({ days: d })} />
-          <EntryScope value={`trip-${trip.id}`}>
+          <TextScope name={`trip-${trip.id}`}>
             <Limits limits={limits} problems={fields} onChange={setLimits} />
-          </EntryScope>
+          </TextScope>
           <Held held={held} onChange={(h) => set({ held: h })} />
         </div>
         <div className="min-w-0 max-lg:order-1">

@@ -1,23 +1,18 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { Link, useNavigate } from 'react-router';
 import { api, unwrap, type Trip } from '../../api/client';
+import { key } from '../../api/keys';
 import { saidDay } from '../../ui/dates';
 import { useDone } from '../../ui/toast';
 import { AwayList } from '../shared/AwayList';
 
 /** Every trip kept. */
 export function TripsPage() {
-  const queries = useQueryClient();
   const navigate = useNavigate();
-  const { data } = useQuery({ queryKey: ['trips'], queryFn: () => unwrap(api.GET('/api/trips')) });
-  const again = async () => {
-    await queries.invalidateQueries({ queryKey: ['trips'] });
-    await queries.invalidateQueries({ queryKey: ['away', 'trips'] });
-  };
-  const done = useDone(again);
+  const { data } = useQuery({ queryKey: key('trips'), queryFn: () => unwrap(api.GET('/api/trips')) });
+  const done = useDone();
   const begin = async (body: Partial<Trip> & { name: string }) => {
     const made = await unwrap(api.POST('/api/trips', { body }));
-    await again();
     await navigate(`/trips/${made.id}`);
   };
   return (
@@ -67,7 +62,7 @@ export function TripsPage() {
                 onClick={async () => {
                   const path = { params: { path: { id: trip.id } } };
                   await unwrap<unknown>(api.DELETE('/api/trips/{id}', path));
-                  await done(`“${trip.name}” was put away.`, () =>
+                  done(`“${trip.name}” was put away.`, () =>
                     unwrap<unknown>(api.POST('/api/trips/{id}/restore', path)),
                   );
                 }}
@@ -83,7 +78,6 @@ export function TripsPage() {
         list={() => unwrap(api.GET('/api/trips/away'))}
         nameOf={(t) => t.name}
         bringBack={(id) => unwrap<unknown>(api.POST('/api/trips/{id}/restore', { params: { path: { id } } }))}
-        onBack={again}
       />
     </main>
   );

@@ -1,0 +1,135 @@
+import type { Query, QueryClient } from '@tanstack/react-query';
+import { api } from './client';
+
+/** What stands in the file of the house, by its tables. */
+const parts = {
+  gear: ['Rods', 'Lines', 'Reels', 'Spools', 'LeaderSpools', 'TiedLeaders', 'Calibrations'],
+  scraps: ['Scraps', 'ScrapsInJobs', 'CutJobs'],
+  winding: ['WindingTickets'],
+  rigging: ['RigTickets'],
+  briefs: ['Briefs'],
+  trips: ['Trips'],
+  log: ['Outings', 'Services'],
+  hands: ['People', 'Lessons'],
+  setAside: ['SetAside'],
+} as const;
+
+type Part = keyof typeof parts;
+
+// Which answers show which parts; an answer is asked for anew as soon as one of its parts was written, here or anywhere.
+const about = {
+  // Of the trade itself, or of what is sent along.
+  standards: [],
+  knots: [],
+  knot: [],
+  checklist: [],
+  scale: [],
+  wind: [],
+  drag: [],
+  calipers: [],
+  run: [],
+  pasted: ['gear'],
+  lastAnswer: [],
+  // Of a piece that is sent along, and what the house knows of hands and tables.
+  cast: ['hands'],
+  castMap: ['hands'],
+  gains: ['hands', 'gear'],
+  leaderCheck: ['gear', 'hands'],
+  turnover: ['gear', 'hands'],
+  bend: ['gear', 'hands'],
+  bendFit: ['gear'],
+  calibrations: ['gear'],
+  balance: ['gear'],
+  fill: ['gear'],
+  profile: ['gear'],
+  suits: ['gear', 'hands'],
+  depth: ['gear', 'hands'],
+  rodToday: ['gear', 'hands'],
+  // Of the shed.
+  shed: ['gear', 'hands'],
+  scraps: ['scraps'],
+  jobs: ['scraps', 'gear'],
+  cutPlan: ['scraps', 'gear'],
+  matrix: ['gear', 'hands'],
+  away: ['gear', 'scraps', 'winding', 'rigging', 'briefs', 'trips', 'log', 'hands'],
+  tickets: ['winding', 'gear'],
+  ticket: ['winding', 'gear'],
+  rigs: ['rigging', 'gear', 'briefs'],
+  rig: ['rigging', 'gear', 'briefs'],
+  tying: ['gear'],
+  care: ['gear', 'log', 'trips', 'briefs'],
+  // Of briefs and trips.
+  briefs: ['briefs'],
+  brief: ['briefs'],
+  outcome: ['briefs', 'gear', 'hands'],
+  solve: ['gear', 'hands'],
+  candidates: ['gear', 'hands'],
+  linesForDays: ['briefs', 'gear', 'hands'],
+  trips: ['trips'],
+  trip: ['trips'],
+  tripPlan: ['gear', 'hands', 'briefs'],
+  tripFurther: ['gear', 'hands', 'briefs'],
+  packing: ['trips', 'gear', 'hands', 'briefs', 'log'],
+  shedDays: ['gear', 'hands', 'briefs', 'trips'],
+  firstOutfit: [],
+  // Of the log.
+  log: ['log', 'gear'],
+  outing: ['log'],
+  newOuting: [],
+  logAnswers: ['log', 'gear', 'hands'],
+  logWind: ['log', 'gear', 'hands'],
+  learning: ['log', 'gear', 'hands'],
+  people: ['hands'],
+  // Of the folder.
+  data: Object.keys(parts) as Part[],
+  sessions: [],
+  look: Object.keys(parts) as Part[],
+  copy: Object.keys(parts) as Part[],
+  version: [],
+} as const satisfies Record<string, readonly Part[]>;
+
+export type KeyName = keyof typeof about;
+
+/** The key of an answer: its name in the table, and what it was asked with. */
+export const key = (name: KeyName, ...asked: readonly unknown[]) => [name, ...asked] as const;
+
+/** What is known of the version of the house: the run of the program and who else wrote, and how often each table was written. */
+export class Seen {
+  private run: string | null = null;
+  private readonly counts = new Map<string, number>();
+
+  /** Takes a version in, as `run others Rods=3`; gives what was written since the newest one: tables, or all of them. */
+  take(version: string): 'all' | Set<string> {
+    const [run, others, ...tables] = version.split(' ');
+    const first = this.run === null;
+    const all = !first && this.run !== `${run} ${others}`;
+    if (this.run?.split(' ')[0] !== run) this.counts.clear();
+    this.run = `${run} ${others}`;
+    const written = new Set<string>();
+    for (const table of tables) {
+      const [name, count] = table.split('=') as [string, string];
+      // Answers overtake each other; an older one tells nothing new.
+      if (Number(count) <= (this.counts.get(name) ?? 0)) continue;
+      this.counts.set(name, Number(count));
+      if (!first) written.add(name);
+    }
+    return all ? 'all' : written;
+  }
+}
+
+const isOld = (written: 'all' | Set<string>) => (query: Query) => {
+  const shows: readonly Part[] = about[query.queryKey[0] as KeyName] ?? [];
+  return shows.some((part) => written === 'all' || parts[part].some((table) => written.has(table)));
+};
+
+/** Follows the version of the house, which every answer carries: what shows something that was written since is asked for anew. */
+export function followHouse(queries: QueryClient) {
+  const seen = new Seen();
+  api.use({
+    onResponse: ({ response }) => {
+      const version = response.headers.get('Zing-House');
+      const written = version === null ? new Set<string>() : seen.take(version);
+      if (written === 'all' || written.size > 0) void queries.invalidateQueries({ predicate: isOld(written) });
+    },
+  });
+}

@@ -1,0 +1,265 @@
+import { useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { flushSync } from 'react-dom';
+import {
+  get,
+  useFieldArray,
+  useForm as useFormOfLibrary,
+  useFormState,
+  useWatch,
+  type ArrayPath,
+  type FieldArray,
+  type FieldPath,
+  type FieldPathValue,
+  type FieldValues,
+  type UseFormReturn,
+} from 'react-hook-form';
+import { ApiError, type FieldWords } from '../api/client';
+import { forget, recallParts, remember } from './remember';
+import { Texts } from './texts';
+import { settleEntries } from './useReading';
+
+/** What was entered about one thing and is not kept yet, with what it went on from. */
+type Draft<T> = { version: number; start: T; values: T; texts: Record<string, string> };
+
+const place = (of: string) => `draft-${of}`;
+
+/** What waits of a thing to be kept ends: it was kept, put away or thrown away. */
+export const endDraft = (of: string) => forget(place(of));
+
+/** The name under which entries about a thing wait: its kind and its number, or what a new one begins with. */
+export const draftOf = (kind: string, id: number | string | null) => `${kind}-${id ?? 'new'}`;
+
+function recallDraft<T>(of: string): Draft<T> | null {
+  const draft = recallParts<Draft<T> | null>(place(of), null);
+  return draft && typeof draft.values === 'object' && typeof draft.start === 'object' && Number.isInteger(draft.version)
+    ? { ...draft, texts: draft.texts ?? {} }
+    : null;
+}
+
+const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
+
+/** The parts of a thing that were entered otherwise than they began. */
+function entered<T extends object>(start: T, values: T): Partial<T> {
+  return Object.fromEntries(
+    Object.entries(values).filter(([part, value]) => !same(value, start[part as keyof T])),
+  ) as Partial<T>;
+}
+
+/** `casts[1].distanceM`, as the contract says it, is `casts.1.distanceM`. */
+const pathOf = (field: string) => field.replaceAll(/\[(\d+)\]/g, '.$1');
+
+export type Form<T extends FieldValues> = {
+  /** The form of the library: values, faults and rows by path. */
+  lib: UseFormReturn<T>;
+  values: T;
+  /** Whether something was entered that is not kept. */
+  dirty: boolean;
+  /** Whether entries of another visit are here again. */
+  again: boolean;
+  busy: boolean;
+  /** The version the entries go on from. */
+  version: number;
+  /** What was refused, where it stands at no field. */
+  words: string | null;
+  /** It was changed elsewhere meanwhile. */
+  stale: boolean;
+  put: <P extends FieldPath<T>>(at: P, value: FieldPathValue<T, P>) => void;
+  patch: (parts: Partial<T>) => void;
+  /** Words about fields, from a live answer; they take the place of those before. */
+  fault: (fields: FieldWords, under?: string) => void;
+  /** Waits for what is still being read, then does the work once. False where something was refused; the focus is on it then. */
+  keep: (work: (values: T, version: number) => Promise<unknown>) => Promise<boolean>;
+  /** Throws away what was entered. */
+  startOver: () => void;
+  /** Goes on from what was kept elsewhere: with what was entered here laid over it, or without. */
+  settle: (theirs: T, version: number, mine: boolean) => void;
+  /** For the element its fields stand in. */
+  area: { ref: (element: HTMLElement | null) => void };
+  texts: Texts;
+};
+
+/**
+ * The one form of the house. Fields go by path and rows by keys of their own. What is entered waits in this browser, under what it is
+ * `of`, until it is kept, put away or thrown away; `of` null keeps nothing by. Where what is kept changes and nothing was entered, the
+ * form follows.
+ */
+export function useForm<T extends FieldValues>(of: string | null, start: T, version = 0): Form<T> {
+  const [found] = useState(() => (of === null ? null : recallDraft<T>(of)));
+  const [base, setBase] = useState(() => {
+    if (!found) return { start, version };
+    return found.version === version ? { start, version } : { start: found.start, version: found.version };
+  });
+  const [begun] = useState<T>(() =>
+    found ? (found.version === version ? found.values : { ...start, ...entered(found.start, found.values) }) : start,
+  );
+  const lib = useFormOfLibrary<T>({ defaultValues: begun as never });
+  const values = useWatch({ control: lib.control }) as T;
+  const [again, setAgain] = useState(found !== null);
+  const [busy, setBusy] = useState(false);
+  const [failure, setFailure] = useState<ApiError | null>(null);
+  const [atField, setAtField] = useState(false);
+  const ended = useRef(false);
+  const working = useRef(false);
+  const element = useRef<HTMLElement | null>(null);
+  const [area] = useState(() => ({ ref: (el: HTMLElement | null) => void (element.current = el) }));
+  const dirty = !same(values, base.start);
+
+  const now = useRef({ values, base });
+  useLayoutEffect(() => {
+    now.current = { values, base };
+  });
+  const save = useCallback(
+    (all: Record<string, string>) => {
+      if (of === null || ended.current) return;
+      const { values, base } = now.current;
+      if (same(values, base.start) && Object.keys(all).length === 0) return endDraft(of);
+      remember(place(of), JSON.stringify({ ...base, values, texts: all } satisfies Draft<T>));
+    },
+    [of],
+  );
+  const [texts] = useState(() => new Texts(found?.texts ?? {}));
+  useEffect(() => texts.follow(save), [texts, save]);
+  useEffect(() => save(texts.all()), [save, texts, values, base]);
+
+  const begin = (from: T, onVersion: number, with_: T = from) => {
+    ended.current = false;
+    const base = { start: from, version: onVersion };
+    // Whoever keeps it at once goes on from this.
+    now.current = { values: with_, base };
+    setBase(base);
+    lib.reset(with_ as never);
+    setFailure(null);
+  };
+  // What is kept moved on and nothing was entered here.
+  const kept = JSON.stringify(start);
+  const seen = useRef(kept);
+  const taken = useRef<string | null>(null);
+  useEffect(() => {
+    if (seen.current === kept) return;
+    seen.current = kept;
+    // What was kept from here was taken back: it is entered again, and not kept.
+    if (kept === taken.current) setBase({ start, version });
+    else if (same(now.current.values, now.current.base.start)) begin(start, version);
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [kept]);
+
+  const put: Form<T>['put'] = useCallback(
+    (at, value) => {
+      ended.current = false;
+      lib.setValue(at, value as never);
+      lib.clearErrors(at);
+    },
+    [lib],
+  );
+  const fault = useCallback(
+    (fields: FieldWords, under?: string) => {
+      lib.clearErrors();
+      for (const [field, message] of Object.entries(fields)) {
+        const at = pathOf(under && field.startsWith(`${under}.`) ? field.slice(under.length + 1) : field);
+        lib.setError(at as FieldPath<T>, { type: 'refused', message });
+      }
+    },
+    [lib],
+  );
+  const keep: Form<T>['keep'] = async (work) => {
+    if (working.current) return false;
+    working.current = true;
+    setBusy(true);
+    try {
+      if (element.current && (await settleEntries(element.current))) return false;
+      const sent = structuredClone(lib.getValues());
+      await work(sent, now.current.base.version);
+      ended.current = true;
+      taken.current = kept;
+      if (of !== null) endDraft(of);
+      setBase((b) => ({ ...b, start: sent }));
+      setAgain(false);
+      setFailure(null);
+      return true;
+    } catch (error) {
+      if (!(error instanceof ApiError)) throw error;
+      // At once, so that the field that is marked can take the focus.
+      flushSync(() => {
+        fault(error.fields);
+        setFailure(error);
+      });
+      const odd = element.current?.querySelector<HTMLElement>('[aria-invalid="true"]');
+      setAtField(odd != null);
+      odd?.focus({ preventScroll: true });
+      odd?.scrollIntoView({ block: 'center' });
+      return false;
+    } finally {
+      working.current = false;
+      setBusy(false);
+    }
+  };
+  return {
+    lib,
+    values,
+    dirty,
+    again,
+    busy,
+    version: base.version,
+    words: failure && !atField ? (Object.values(failure.fields)[0] ?? failure.message) : null,
+    stale: failure?.status === 412,
+    put,
+    patch: useCallback(
+      (parts) =>
+        Object.entries(parts).forEach(([part, value]) => put(part as FieldPath<T>, value as FieldPathValue<T, never>)),
+      [put],
+    ),
+    fault,
+    keep,
+    startOver: () => {
+      texts.clear();
+      setAgain(false);
+      begin(start, version);
+    },
+    settle: (theirs, onVersion, mine) => {
+      if (!mine) texts.clear();
+      const { values, base } = now.current;
+      begin(theirs, onVersion, mine ? { ...theirs, ...entered(base.start, values) } : theirs);
+    },
+    area,
+    texts,
+  };
+}
+
+/** One field of a form: its value, what is wrong with it, and a way to change it. */
+export function useField<T extends FieldValues, P extends FieldPath<T>>({ lib, put }: Form<T>, at: P) {
+  const value = useWatch({ control: lib.control, name: at });
+  const { errors } = useFormState({ control: lib.control, name: at });
+  const said = get(errors, at) as { message?: unknown } | undefined;
+  return {
+    value,
+    problem: typeof said?.message === 'string' ? said.message : undefined,
+    put: (next: FieldPathValue<T, P>) => put(at, next),
+  };
+}
+
+/** The rows of a list within a form, each with a key that stays its own wherever the row stands. */
+export function useRows<T extends FieldValues, P extends ArrayPath<T>>({ lib, texts }: Form<T>, path: P) {
+  const { fields, append, remove } = useFieldArray({ control: lib.control, name: path, keyName: 'rowKey' });
+  return {
+    rows: fields.map((row, i) => ({ key: row.rowKey, at: `${path}.${i}` as `${P}.${number}` })),
+    add: (row: FieldArray<T, P>) => append(row, { shouldFocus: false }),
+    /** Takes the place of all of them; a row that stays in number stays itself. */
+    set: (next: FieldArray<T, P>[]) => {
+      if (next.length !== fields.length) {
+        texts.takeOut(path);
+        return lib.setValue(path as never, next as never);
+      }
+      next.forEach((row, i) => lib.setValue(`${path}.${i}` as never, row as never));
+    },
+    takeOut: (at: number) => {
+      texts.takeOut(`${path}.${at}`);
+      remove(at);
+    },
+  };
+}
+
+/** Words about fields of a live answer, at those fields; they go as the answer goes. */
+export function useFaults<T extends FieldValues>({ fault }: Form<T>, fields: FieldWords, under?: string) {
+  const words = JSON.stringify(fields);
+  useEffect(() => fault(JSON.parse(words) as FieldWords, under), [fault, words, under]);
+}

@@ -1,0 +1,72 @@
+/**
+ * Texts that were typed and not read yet, each by the path of its field as it is now: a row that moves takes its text along, and one
+ * that is taken out ends it. They are found again after a reload by the path they stood at.
+ */
+export class Texts {
+  private readonly fields = new Map<object, { at: string; text: string | null }>();
+  private readonly left: Map<string, string>;
+  private gone: string[] = [];
+  private save: (all: Record<string, string>) => void = () => {};
+
+  constructor(left: Record<string, string>) {
+    this.left = new Map(Object.entries(left));
+  }
+
+  /** Says who keeps them, whenever one changes. */
+  follow(save: (all: Record<string, string>) => void) {
+    this.save = save;
+  }
+
+  /** What was left at a path by a field that is not on the page. */
+  leftAt(at: string) {
+    return this.left.get(at) ?? null;
+  }
+
+  /** A field is on the page, at this path. */
+  came(field: object, at: string) {
+    this.fields.set(field, { at, text: this.leftAt(at) });
+    this.left.delete(at);
+  }
+
+  moved(field: object, at: string) {
+    const now = this.fields.get(field);
+    if (!now || now.at === at) return;
+    now.at = at;
+    this.save(this.all());
+  }
+
+  put(field: object, text: string | null) {
+    const now = this.fields.get(field);
+    if (!now || now.text === text) return;
+    now.text = text;
+    this.save(this.all());
+  }
+
+  /** A field left the page: its text waits at its path, unless its row was taken out. */
+  went(field: object) {
+    const now = this.fields.get(field);
+    this.fields.delete(field);
+    if (now && now.text !== null && !this.gone.some((row) => now.at.startsWith(row))) this.left.set(now.at, now.text);
+  }
+
+  /** A row is taken out; what was typed into it goes with it. */
+  takeOut(row: string) {
+    const prefix = `${row}.`;
+    this.gone.push(prefix);
+    // Until its fields have left the page.
+    setTimeout(() => (this.gone = this.gone.filter((r) => r !== prefix)));
+    for (const now of this.fields.values()) if (now.at.startsWith(prefix)) now.text = null;
+    this.save(this.all());
+  }
+
+  clear() {
+    this.left.clear();
+    for (const now of this.fields.values()) now.text = null;
+    this.save({});
+  }
+
+  all(): Record<string, string> {
+    const here = [...this.fields.values()].flatMap(({ at, text }) => (text === null ? [] : [[at, text] as const]));
+    return Object.fromEntries([...this.left, ...here]);
+  }
+}

@@ -1,0 +1,122 @@
+using System.Collections.Concurrent;
+using System.Data.Common;
+using System.Runtime.CompilerServices;
+using System.Text.RegularExpressions;
+using Microsoft.EntityFrameworkCore.Diagnostics;
+
+namespace ZingCast.Store;
+
+/// <summary>
+/// How often each table was written since the program began, so that whoever shows something knows when it is old. What another program
+/// wrote counts for all of them.
+/// </summary>
+public sealed class HouseVersion(FileWatch watch)
+{
+    private readonly ConcurrentDictionary<string, long> tables = new();
+    private readonly Lock door = new();
+    private readonly string run = Guid.NewGuid().ToString("N")[..8];
+    private long written,
+        writtenThen,
+        seenThen,
+        others;
+
+    /// <summary>
+    /// The version in a line: which run of the program, how often somebody else wrote, then each table with its count, as
+    /// <c>5fd0c1aa 0 Rods=3 Trips=1</c>.
+    /// </summary>
+    public override string ToString() =>
+        string.Join(' ', [run, $"{Others()}", .. tables.OrderBy(t => t.Key, StringComparer.Ordinal).Select(t => $"{t.Key}={t.Value}")]);
+
+    internal void Wrote(string table)
+    {
+        tables.AddOrUpdate(table, 1, (_, n) => n + 1);
+        Interlocked.Increment(ref written);
+    }
+
+    // SQLite says that somebody wrote, not who: where nothing was written from here meanwhile, it was another program.
+    private long Others()
+    {
+        lock (door)
+        {
+            var (now, mine) = (watch.WritesSeen(), Interlocked.Read(ref written));
+            if (now != seenThen && mine == writtenThen && seenThen != 0)
+                others++;
+            (seenThen, writtenThen) = (now, mine);
+            return others;
+        }
+    }
+}
+
+/// <summary>Counts what is written, once it is kept: with its transaction, or with the changes it is saved with.</summary>
+internal sealed partial class WriteCounter(HouseVersion version) : ISaveChangesInterceptor, IDbCommandInterceptor, IDbTransactionInterceptor
+{
+    private readonly ConditionalWeakTable<object, HashSet<string>> unkept = [];
+
+    [GeneratedRegex("\\b(?:INSERT INTO|UPDATE|DELETE FROM) \"(\\w+)\"")]
+    private static partial Regex Write();
+
+    // Null: it is kept already.
+    private void Note(DbCommand command, object? keptWith)
+    {
+        foreach (var match in Write().EnumerateMatches(command.CommandText))
+        {
+            var said = command.CommandText.AsSpan(match.Index, match.Length);
+            var table = said[(said.IndexOf('"') + 1)..^1].ToString();
+            if (keptWith is null)
+                version.Wrote(table);
+            else
+                unkept.GetOrCreateValue(keptWith).Add(table);
+        }
+    }
+
+    private void Keep(object? with)
+    {
+        if (with is null || !unkept.TryGetValue(with, out var tables))
+            return;
+        unkept.Remove(with);
+        foreach (var table in tables)
+            version.Wrote(table);
+    }
+
+    public ValueTask<int> NonQueryExecutedAsync(
+        DbCommand command,
+        CommandExecutedEventData eventData,
+        int result,
+        CancellationToken cancellationToken = default
+    )
+    {
+        Note(command, command.Transaction);
+        return new(result);
+    }
+
+    public ValueTask<DbDataReader> ReaderExecutedAsync(
+        DbCommand command,
+        CommandExecutedEventData eventData,
+        DbDataReader result,
+        CancellationToken cancellationToken = default
+    )
+    {
+        Note(command, (object?)command.Transaction ?? eventData.Context);
+        return new(result);
+    }
+
+    public ValueTask<int> SavedChangesAsync(
+        SaveChangesCompletedEventData eventData,
+        int result,
+        CancellationToken cancellationToken = default
+    )
+    {
+        Keep(eventData.Context);
+        return new(result);
+    }
+
+    public Task TransactionCommittedAsync(
+        DbTransaction transaction,
+        TransactionEndEventData eventData,
+        CancellationToken cancellationToken = default
+    )
+    {
+        Keep(transaction);
+        return Task.CompletedTask;
+    }
+}
