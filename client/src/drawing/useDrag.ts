@@ -3,8 +3,17 @@ import { useLayoutEffect, useRef, useState, type MouseEvent, type PointerEvent }
 /** How long a finger rests on a handle until it has hold of it, ms; what moves farther before that is a swipe, px. */
 const liftMs = 180;
 const swipePx = 8;
+/** A hand that only touches shakes by less, px. */
+const shakePx = 3;
 
-type Grip<From> = { from: From; x: number; y: number; perPx: number; was: string };
+type Grip<From> = {
+  from: From;
+  x: number;
+  y: number;
+  perPx: number;
+  was: string;
+  touched: { x: number; y: number } | null;
+};
 /** Where a gesture left what it moved: the next one goes on from there, as long as nothing else moved it. */
 type Left<From> = { from: From; dx: number; dy: number; at: string };
 
@@ -35,8 +44,8 @@ export function useDrag<From>(free: From, move: (from: From, dx: number, dy: num
     // A drawing with a view box is shown larger or smaller than its own units.
     const perPx = box.viewBox.baseVal?.width ? box.viewBox.baseVal.width / box.getBoundingClientRect().width : 1;
     const [dx, dy] = [(before?.dx ?? 0) / perPx, (before?.dy ?? 0) / perPx];
-    grip.current = { from, x: x - dx, y: y - dy, perPx, was: `${before?.dx ?? 0},${before?.dy ?? 0}` };
-    left.current = null;
+    const was = `${before?.dx ?? 0},${before?.dy ?? 0}`;
+    grip.current = { from, x: x - dx, y: y - dy, perPx, was, touched: { x, y } };
     setHeld(from);
   };
   const stopLifting = () => {
@@ -74,6 +83,9 @@ export function useDrag<From>(free: From, move: (from: From, dx: number, dy: num
           if (lift && Math.hypot(clientX - lift.x, clientY - lift.y) > swipePx) stopLifting();
           return;
         }
+        const { touched } = current;
+        if (touched && Math.hypot(clientX - touched.x, clientY - touched.y) < shakePx) return;
+        current.touched = null;
         const [dx, dy] = [(clientX - current.x) * current.perPx, (clientY - current.y) * current.perPx];
         if (current.was === `${dx},${dy}`) return;
         current.was = `${dx},${dy}`;

@@ -1,6 +1,6 @@
 import { Select } from 'radix-ui';
 import { getNonce } from 'get-nonce';
-import { memo, useCallback, useEffect, useId, useRef } from 'react';
+import { memo, useCallback, useEffect, useId, useRef, useState, type KeyboardEvent } from 'react';
 import { Problem } from './Problem';
 
 export type Option = { id: string; name: string; about?: string | null };
@@ -35,6 +35,17 @@ const Still = memo(function Still({
   inline = false,
 }: Props) {
   const id = useId();
+  const [open, setOpen] = useState(false);
+  // A letter shows the list and goes to what begins with it there; it changes nothing that nobody sees.
+  const lookUp = (event: KeyboardEvent<HTMLElement>) => {
+    const { key } = event;
+    if (open || key.length !== 1 || key === ' ' || event.ctrlKey || event.metaKey || event.altKey) return;
+    event.preventDefault();
+    setOpen(true);
+    setTimeout(() =>
+      document.activeElement?.dispatchEvent(new globalThis.KeyboardEvent('keydown', { key, bubbles: true })),
+    );
+  };
   return (
     <span className={inline ? '' : 'block min-w-0'}>
       {!inline && (
@@ -43,9 +54,10 @@ const Still = memo(function Still({
           {assumed && <span className="font-normal italic">assumed</span>}
         </label>
       )}
-      <Select.Root value={value} onValueChange={onChange}>
+      <Select.Root value={value} onValueChange={onChange} open={open} onOpenChange={setOpen}>
         <Select.Trigger
           id={id}
+          onKeyDown={lookUp}
           aria-label={inline ? label : undefined}
           aria-invalid={problem ? true : undefined}
           className={

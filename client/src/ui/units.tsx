@@ -62,6 +62,13 @@ export function useUnits() {
   return units;
 }
 
+/** A length to begin with, round as the reader counts: so many feet, or so many metres. In SI. */
+export function useRound() {
+  const { system, standards } = useUnits();
+  const foot = standards.thirtyFeetM / 30;
+  return (feet: number, metres: number) => (system === 'metric' ? metres : feet * foot);
+}
+
 const of =
   (kind: Kind) =>
   (value: number): Quantity => ({ value, kind, plusMinus: null });

@@ -1,3 +1,4 @@
+using System.Text.Json;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
@@ -336,6 +337,13 @@ public static class LogbookRoom
         var shelf = db.Shelf<Outing>(clock);
         if (outing.Id != 0 && await shelf.FindAsync(outing.Id, cancel) is null)
             return Problems.Gone(One);
+        // Sent a second time, because the first answer never came: it is kept already.
+        if (
+            outing.Id == 0
+            && await db.Outings.AsNoTracking().FirstOrDefaultAsync(o => o.Key == outing.Key, cancel) is { } kept
+            && Same(kept with { Id = 0, Version = 0 }, outing)
+        )
+            return TypedResults.Ok(kept);
         IReadOnlyList<FieldProblem> wrong =
         [
             .. outing.Check(DateOnly.FromDateTime(clock.GetLocalNow().Date)),
@@ -343,6 +351,9 @@ public static class LogbookRoom
         ];
         return wrong.Count > 0 ? Problems.Of(wrong.Distinct()) : TypedResults.Ok(await shelf.KeepAsync(outing, "This outing", cancel));
     }
+
+    // Lists within are compared by what they hold.
+    private static bool Same(Outing a, Outing b) => JsonSerializer.Serialize(a) == JsonSerializer.Serialize(b);
 
     // What was put away since was there; what never was is none.
     private static async Task<IReadOnlyList<FieldProblem>> Unknown(Outing outing, ZingDb db, CancellationToken cancel)

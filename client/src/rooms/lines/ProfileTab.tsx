@@ -21,6 +21,13 @@ type Profile = { stretches: Stretch[]; headM: number; carryM: number };
 const mostTyped = 14;
 const mostUndone = 50;
 
+/** Where the head ends: no farther than there is line. */
+const endOf = ({ stretches, headM }: Profile) =>
+  Math.min(
+    headM,
+    stretches.reduce((sum, s) => sum + s.lengthM, 0),
+  );
+
 /** A line stretch by stretch: drawn, dragged, typed, fitted to calipers and one weight, or read from a file. */
 export function ProfileTab({
   line,
@@ -53,10 +60,7 @@ export function ProfileTab({
   };
   const { set } = useRows(form, 'stretches');
   const { stretches, carryM } = form.values;
-  const ends = Math.min(
-    form.values.headM,
-    stretches.reduce((sum, s) => sum + s.lengthM, 0),
-  );
+  const ends = endOf(form.values);
   const body = { stretches, headM: ends, carryM, share: 0.01, line };
   const answer = useAsk(key('suits', 'profile', body), (signal) =>
     unwrap(api.POST('/api/lines/profile', { body, signal })),
@@ -121,7 +125,7 @@ export function ProfileTab({
                   unwrap(
                     api.POST('/api/lines/{id}/profile', {
                       params: { path: { id: line.id } },
-                      body: { ...body, ...now, headM: ends, line: null },
+                      body: { ...body, ...now, headM: endOf(now), line: null },
                     }),
                   ),
                 `${line.tag} is now known by its profile.`,

@@ -1,12 +1,13 @@
 import type { Outing } from '../../api/client';
 import { Choice, Measure, Tick } from '../../ui/fields';
 import { useRows, type Form } from '../../ui/form';
-import { useUnits } from '../../ui/units';
+import { useRound, useUnits } from '../../ui/units';
 
 /** Casts that were measured; those made as far as they go are what the log learns a hand from. */
 export function CastList({ form }: { form: Form<Outing> }) {
   const { standards } = useUnits();
   const { rows, add, takeOut } = useRows(form, 'casts');
+  const begin = useRound()(50, 15);
   return (
     <section aria-label="Casts">
       <h2 className="rubric">Casts that were measured, rod tip to fly</h2>
@@ -37,7 +38,7 @@ export function CastList({ form }: { form: Form<Outing> }) {
         className="btn mt-2 min-h-[44px]"
         onClick={() => {
           const last = form.lib.getValues('casts').at(-1);
-          const first = { distanceM: 15, by: 'paced' as const, carryM: null, allOut: true };
+          const first = { distanceM: begin, by: 'paced' as const, carryM: null, allOut: true };
           add({ ...first, ...last, windMps: null, windFromDeg: null, turned: 'straight', feel: null });
         }}
       >

@@ -1,11 +1,13 @@
 import type { Outing } from '../../api/client';
 import { Measure, Steps } from '../../ui/fields';
 import { useRows, type Form } from '../../ui/form';
+import { useRound } from '../../ui/units';
 
 /** Throws at rings, by distance. */
 export function RingList({ form }: { form: Form<Outing> }) {
   const { rows, add, takeOut } = useRows(form, 'rings');
   const { rings } = form.values;
+  const begin = useRound()(30, 9);
   return (
     <section aria-label="Rings">
       <h2 className="rubric">Accuracy rings</h2>
@@ -34,7 +36,7 @@ export function RingList({ form }: { form: Form<Outing> }) {
       <button
         type="button"
         className="btn mt-2 min-h-[44px]"
-        onClick={() => add({ distanceM: form.lib.getValues('rings').at(-1)?.distanceM ?? 9, throws: 10, hits: 0 })}
+        onClick={() => add({ distanceM: form.lib.getValues('rings').at(-1)?.distanceM ?? begin, throws: 10, hits: 0 })}
       >
         Add a ring
       </button>

@@ -16,14 +16,15 @@ import { Facts } from '../../ui/Facts';
 import { Again, Choice, Measure } from '../../ui/fields';
 import { draftOf, useFaults, useForm } from '../../ui/form';
 import { Message } from '../../ui/Message';
-import { rodLength, useUnits } from '../../ui/units';
+import { rodLength, useRound, useUnits } from '../../ui/units';
 
 /** What is asked on the bench; the balance itself is kept with the rod. */
 type Asked = { balance: RodBalance; reelId: number; lineId: number; outsideM: number; castsADay: number };
 
 /** How the outfit sits in the hand, and what a day of swinging it comes to. */
 export function BalanceTab({ rod, shed, today }: { rod: Rod; shed: GearShed; today: Solution | null }) {
-  const { standards, system } = useUnits();
+  const { standards } = useUnits();
+  const outsideM = useRound()(30, 9);
   const { castsADay, strokesACast } = standards.beginnings.load;
   const { keep } = useKeeping('rods', rod);
   const first = shed.reels.find((r) => r.id === today?.outfit.reel.id) ?? shed.reels[0];
@@ -33,8 +34,7 @@ export function BalanceTab({ rod, shed, today }: { rod: Rod; shed: GearShed; tod
       balance: rod.balance ?? rod.usualBalance,
       reelId: first?.id ?? 0,
       lineId: lineToStart(shed, today)?.id ?? 0,
-      // Round, as the reader counts.
-      outsideM: system === 'metric' ? 9 : standards.thirtyFeetM,
+      outsideM,
       castsADay,
     },
     rod.version,
