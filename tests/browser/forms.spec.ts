@@ -587,3 +587,59 @@ test('a second drag goes on from what stands there, and the reverse of the first
   await field(page, 'Distance').fill('110 ft');
   await expect(scale).not.toHaveText(bar!);
 });
+
+test('the reader’s own text size is respected, and nothing is smaller than 12 px', async ({ page }) => {
+  const smallest = () =>
+    page.evaluate(() => {
+      let least = { px: Infinity, text: '' };
+      const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+      while (walker.nextNode()) {
+        const text = walker.currentNode.textContent!.trim();
+        const holder = walker.currentNode.parentElement!;
+        if (!text || !holder.checkVisibility() || holder.closest('.sr-only, script, style, title')) continue;
+        const scale = (holder as unknown as SVGGraphicsElement).getScreenCTM?.()?.d ?? 1;
+        const px = parseFloat(getComputedStyle(holder).fontSize) * Math.abs(scale);
+        if (px < least.px) least = { px, text };
+      }
+      return least;
+    });
+  for (const path of [
+    '/briefs/1',
+    '/briefs/1/head',
+    '/briefs/1/rod',
+    '/briefs/1/backing',
+    '/shed',
+    '/log',
+    '/log/answers',
+    '/trips/1',
+    '/lines/1?part=profile',
+    '/reels/1',
+    '/care',
+    '/cutting',
+  ]) {
+    await page.goto(path);
+    await page.locator('#main').waitFor();
+    await page.waitForLoadState('networkidle');
+    const { px, text } = await smallest();
+    expect.soft(px, `“${text}” on ${path}`).toBeGreaterThanOrEqual(11.95);
+  }
+  const html = () => page.evaluate(() => parseFloat(getComputedStyle(document.documentElement).fontSize));
+  expect(await html()).toBe(15);
+  // As a browser does whose reader asked for larger letters.
+  const client = await page.context().newCDPSession(page);
+  await client.send('Page.enable');
+  await client.send('Page.setFontSizes', { fontSizes: { standard: 24 } });
+  await expect.poll(html).toBe(22.5);
+});
+
+test('the tour lets go with Escape, and does not come back', async ({ page }) => {
+  await page.goto('/help');
+  await page.getByRole('button', { name: 'Take the tour' }).click();
+  const strip = page.getByRole('complementary', { name: 'Tour' });
+  await expect(strip).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(strip).toBeHidden();
+  await page.reload();
+  await page.locator('#main').waitFor();
+  await expect(strip).toBeHidden();
+});

@@ -1,4 +1,4 @@
-import type { Query, QueryClient } from '@tanstack/react-query';
+import type { QueryClient } from '@tanstack/react-query';
 import { api } from './client';
 
 /** What stands in the file of the house, by its tables. */
@@ -117,10 +117,11 @@ export class Seen {
   }
 }
 
-const isOld = (written: 'all' | Set<string>) => (query: Query) => {
-  const shows: readonly Part[] = about[query.queryKey[0] as KeyName] ?? [];
-  return shows.some((part) => written === 'all' || parts[part].some((table) => written.has(table)));
-};
+/** Whether the answer with that key shows something of what was written. */
+export function shows(asked: readonly unknown[], written: 'all' | Set<string>) {
+  const of: readonly Part[] = about[asked[0] as KeyName] ?? [];
+  return of.some((part) => written === 'all' || parts[part].some((table) => written.has(table)));
+}
 
 /** Follows the version of the house, which every answer carries: what shows something that was written since is asked for anew. */
 export function followHouse(queries: QueryClient) {
@@ -129,7 +130,8 @@ export function followHouse(queries: QueryClient) {
     onResponse: ({ response }) => {
       const version = response.headers.get('Zing-House');
       const written = version === null ? new Set<string>() : seen.take(version);
-      if (written === 'all' || written.size > 0) void queries.invalidateQueries({ predicate: isOld(written) });
+      if (written === 'all' || written.size > 0)
+        void queries.invalidateQueries({ predicate: ({ queryKey }) => shows(queryKey, written) });
     },
   });
 }

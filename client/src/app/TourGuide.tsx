@@ -64,6 +64,23 @@ const stops: Stop[] = [
   },
 ];
 
+/** Escape lets go, where nothing lies on top and no field has it. */
+function useEscape(leave: (() => void) | null) {
+  useEffect(() => {
+    if (!leave) return;
+    const press = (event: KeyboardEvent) => {
+      const busy = (event.target as HTMLElement).closest(
+        'input, textarea, [role=slider], [role=combobox], [role=dialog]',
+      );
+      if (event.key !== 'Escape' || event.defaultPrevented || busy || document.querySelector('[role="dialog"]')) return;
+      event.preventDefault();
+      leave();
+    };
+    window.addEventListener('keydown', press, true);
+    return () => window.removeEventListener('keydown', press, true);
+  }, [leave]);
+}
+
 /** An evening's walk through the house, in a strip at the foot of the page; nothing is changed by it. */
 export function TourGuide() {
   const { stop, go, leave } = useTour();
@@ -77,6 +94,7 @@ export function TourGuide() {
   const demo = brief !== undefined && rod !== undefined && line !== undefined;
   const at = stop === null ? null : stops[Math.min(stop, stops.length - 1)]!;
   const address = at && demo ? at.to({ brief, rod, line, trip: 1 }) : null;
+  useEscape(stop === null ? null : leave);
   useEffect(() => {
     if (address) void navigate(address);
     heading.current?.focus({ preventScroll: true });

@@ -90,7 +90,7 @@ export function CastOverTime({ answer, timeS }: { answer: CastAnswer; timeS: num
               key={t}
               x={x(t)}
               y={rows.length * rowH + 16}
-              fontSize="11.5"
+              fontSize="12"
               textAnchor={t === 0 ? 'start' : 'middle'}
               fill="var(--soft)"
             >
@@ -143,7 +143,7 @@ export function WindCurve({ curves, answer, distanceM }: { curves: Curve[]; answ
           .map((n) => (
             <g key={n}>
               <line x1="46" x2={width - 12} y1={y(n * lengthUnit)} y2={y(n * lengthUnit)} stroke="var(--hair)" />
-              <text x="42" y={y(n * lengthUnit) + 4} fontSize="11.5" textAnchor="end" fill="var(--soft)">
+              <text x="42" y={y(n * lengthUnit) + 4} fontSize="12" textAnchor="end" fill="var(--soft)">
                 {show(distance(n * lengthUnit))}
               </text>
             </g>
@@ -151,7 +151,7 @@ export function WindCurve({ curves, answer, distanceM }: { curves: Curve[]; answ
         {scaleLinear([winds[0]! / windUnit, winds.at(-1)! / windUnit], [0, 1])
           .ticks(Math.min(7, width / 75))
           .map((n) => (
-            <text key={n} x={x(n * windUnit)} y={height - 24} fontSize="11.5" textAnchor="middle" fill="var(--soft)">
+            <text key={n} x={x(n * windUnit)} y={height - 24} fontSize="12" textAnchor="middle" fill="var(--soft)">
               {n === 0 ? 'calm' : wind(Math.abs(n * windUnit))}
             </text>
           ))}

@@ -64,7 +64,7 @@ export function CastDrawing({
             <text
               x={x(m)}
               y={water + 20}
-              fontSize="11.5"
+              fontSize="12"
               textAnchor={x(m) > width - 18 ? 'end' : 'middle'}
               fill="var(--ink)"
             >
@@ -92,7 +92,7 @@ export function CastDrawing({
             wanted {show(distance(distanceM))}
           </text>
         </g>
-        <text x={8} y={height - 6} fontSize="11.5" fill="var(--ink)">
+        <text x={8} y={height - 6} fontSize="12" fill="var(--ink)">
           ‹ back cast
         </text>
         <text

@@ -67,7 +67,7 @@ export function ChainPicture({
           <g key={m} stroke="var(--soft)" strokeWidth="1">
             {p.flat && <line x1={p.x} y1={p.y + 8} x2={p.x} y2={p.y + 16} />}
             {p.flat && !covered(p) && (
-              <text x={p.x} y={p.y + 28} textAnchor="middle" fontSize="11" fill="var(--soft)" stroke="none">
+              <text x={p.x} y={p.y + 28} textAnchor="middle" fontSize="12" fill="var(--soft)" stroke="none">
                 {show(metres(m))}
               </text>
             )}
@@ -163,7 +163,7 @@ export function ChainPicture({
           return (
             <g key={id}>
               <circle cx={p.x} cy={p.y - 17} r="8.5" fill="var(--paper)" stroke="var(--ink)" />
-              <text x={p.x} y={p.y - 13} textAnchor="middle" fontSize="11.5" fontWeight="700" fill="var(--ink)">
+              <text x={p.x} y={p.y - 13} textAnchor="middle" fontSize="12" fontWeight="700" fill="var(--ink)">
                 {i + 1}
               </text>
             </g>

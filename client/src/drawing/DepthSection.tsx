@@ -72,7 +72,7 @@ export function DepthSection({ depthM, floats, said, onDepth }: Props) {
                 x={W - 13}
                 y={surface + m * pxPerM + 4}
                 textAnchor="end"
-                fontSize="11"
+                fontSize="13"
                 fill="var(--soft)"
                 fontFamily="var(--font-chart)"
                 fontStyle="italic"

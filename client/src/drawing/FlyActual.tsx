@@ -48,13 +48,13 @@ export function FlyActual({ fly }: { fly: FlyFigures }) {
               y2={ruler + (big ? 9 : shrink > 1 && !inches ? 0 : 4.5)}
             />
             {big && 8 + mm * pxPerMm < width - 36 && (
-              <text x={8 + mm * pxPerMm + 2} y={ruler + 19} fontSize="10.5" fill="var(--ink)" stroke="none">
+              <text x={8 + mm * pxPerMm + 2} y={ruler + 19} fontSize="12" fill="var(--ink)" stroke="none">
                 {n}
               </text>
             )}
           </g>
         ))}
-        <text x={width - 8} y={ruler + 18} textAnchor="end" fontSize="10.5" fill="var(--ink)">
+        <text x={width - 8} y={ruler + 18} textAnchor="end" fontSize="12" fill="var(--ink)">
           {inches ? 'in' : 'cm'}
         </text>
       </svg>

@@ -269,12 +269,12 @@ function SumChart({
       {inUnits.map((n) => (
         <g key={n}>
           <line x1={x(0)} x2={width - 14} y1={y(n * grain.scale)} y2={y(n * grain.scale)} stroke="var(--hair)" />
-          <text x={x(0) - 5} y={y(n * grain.scale) + 4} textAnchor="end" fontSize="11.5" fill="var(--soft)">
+          <text x={x(0) - 5} y={y(n * grain.scale) + 4} textAnchor="end" fontSize="12" fill="var(--soft)">
             {n}
           </text>
         </g>
       ))}
-      <text x={x(0) + 3} y="12" fontSize="11.5" fill="var(--soft)">
+      <text x={x(0) + 3} y="12" fontSize="12" fill="var(--soft)">
         {grain.unit} from the fly
       </text>
       {thirtyM <= span && (
@@ -294,7 +294,7 @@ function SumChart({
               <text
                 x={x(thirtyM) + 17}
                 y={y((r.lowKg + Math.min(most, r.highKg)) / 2) + 4}
-                fontSize="11.5"
+                fontSize="12"
                 fill="var(--ink)"
               >
                 {r.class}
@@ -396,7 +396,7 @@ export function ClassRuler({
             >
               {r.class}
             </text>
-            <text x={x((r.lowKg + r.highKg) / 2)} y="98" textAnchor="middle" fontSize="11.5" fill="var(--soft)">
+            <text x={x((r.lowKg + r.highKg) / 2)} y="98" textAnchor="middle" fontSize="12" fill="var(--soft)">
               {mass(r.lowKg)}–{mass(r.highKg)}
             </text>
           </g>

@@ -143,7 +143,7 @@ export function SeasonPicture({ days, year }: { days: SeasonDay[]; year: number 
         className="block"
       >
         {[1, 5, 10, 15, 20, 25, 31].map((d) => (
-          <text key={d} x={left + (d - 0.5) * cell} y="11" fontSize="11" textAnchor="middle" fill="var(--soft)">
+          <text key={d} x={left + (d - 0.5) * cell} y="11" fontSize="12" textAnchor="middle" fill="var(--soft)">
             {d}
           </text>
         ))}

@@ -108,7 +108,7 @@ export function ReachBar({
         {ticks.map((m) => (
           <g key={m}>
             <line x1={x(m)} x2={x(m)} y1="88" y2="93" stroke="var(--ink)" />
-            <text x={x(m)} y="106" fontSize="11.5" textAnchor="middle" fill="var(--soft)">
+            <text x={x(m)} y="106" fontSize="12" textAnchor="middle" fill="var(--soft)">
               {show(distance(m))}
             </text>
           </g>

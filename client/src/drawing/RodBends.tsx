@@ -106,7 +106,7 @@ export function PullDrawing({
         </text>
         <g transform={`translate(${width - 16 - bar * px},${height - 12})`}>
           <path d={`M0,-4v8m0,-4h${bar * px}m0,-4v8`} stroke="var(--ink)" fill="none" />
-          <text x={(bar * px) / 2} y="-5" fontSize="11.5" textAnchor="middle" fill="var(--soft)">
+          <text x={(bar * px) / 2} y="-5" fontSize="12" textAnchor="middle" fill="var(--soft)">
             {show(metres(bar))}
           </text>
         </g>

@@ -75,7 +75,10 @@ export function SpoolSection({ fill: answered, limits, onBacking }: Props) {
   const tallM = Math.max(rim, layers.at(-1)?.bandM.high ?? 0) + 0.003;
   // As large as the names beside it leave room for.
   const namesPx = 190;
-  const px = Math.min(Math.min(170, Math.max(110, width * 0.36)) / tallM, (width - namesPx - 40) / spool.widthM);
+  const px = Math.min(
+    Math.min(170, Math.max(110, width * 0.36)) / tallM,
+    Math.max(40, width - namesPx - 40) / spool.widthM,
+  );
   const half = tallM * px;
   const middle = half + 8;
   const H = 2 * middle;

@@ -135,7 +135,7 @@ export function WaterPlan({ distanceM, windMps, windFromDeg, hand, leaderM, reac
                 <text
                   x={stand.x + 6}
                   y={stand.y - m * pxPerM - 3}
-                  fontSize="11"
+                  fontSize="13"
                   fill="var(--soft)"
                   fontFamily="var(--font-chart)"
                   fontStyle="italic"
@@ -151,7 +151,7 @@ export function WaterPlan({ distanceM, windMps, windFromDeg, hand, leaderM, reac
         {reach.value * pxPerM > 60 && (
           <text
             dy="-4"
-            fontSize="11.5"
+            fontSize="13"
             fill="var(--ink)"
             fontFamily="var(--font-chart)"
             fontStyle="italic"
@@ -329,7 +329,7 @@ function ScaleBar({ x, y, pxPerM }: { x: number; y: number; pxPerM: number }) {
   const span = [40, 30, 20, 10, 5, 2].find((n) => n * unitM * pxPerM <= 96) ?? 1;
   const half = (span * unitM * pxPerM) / 2;
   return (
-    <g fontSize="11" fill="var(--ink)">
+    <g fontSize="13" fill="var(--ink)">
       <rect x={x} y={y} width={half} height="4" fill="var(--ink)" />
       <rect x={x} y={y} width={2 * half} height="4" fill="none" stroke="var(--ink)" strokeWidth="1" />
       <text x={x} y={y + 16}>

@@ -14,7 +14,9 @@ function Shape({ verdict }: { verdict: Verdict }) {
 /** Verdict in shape and word, never in colour alone. */
 export function Mark({ verdict, wordless = false }: { verdict: Verdict; wordless?: boolean }) {
   return (
-    <span className={`inline-flex items-center gap-1 whitespace-nowrap text-[0.85em] font-semibold ${ink[verdict]}`}>
+    <span
+      className={`inline-flex items-center gap-1 whitespace-nowrap text-[max(0.85em,0.8rem)] font-semibold ${ink[verdict]}`}
+    >
       <svg
         viewBox="0 0 14 14"
         className="size-[0.9em] shrink-0"

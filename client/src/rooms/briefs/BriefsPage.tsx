@@ -80,7 +80,7 @@ function Row({ brief }: { brief: BriefRow }) {
           </span>
         )}
         <span className="rubric font-normal">
-          changed {new Date(brief.changedAt).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' })}
+          changed {new Date(brief.changedAt).toLocaleDateString(undefined, { day: 'numeric', month: 'long' })}
         </span>
       </div>
       <div className="flex flex-wrap items-start gap-x-3">

@@ -112,7 +112,7 @@ export function ComparePage() {
                 <tr key={l.id} className="border-t border-hair align-top">
                   <th scope="row" className="py-1 pr-3 text-left font-normal text-soft">
                     {l.name}
-                    {!differ && <span className="block text-[0.78rem]">the same</span>}
+                    {!differ && <span className="block text-[0.8rem]">the same</span>}
                   </th>
                   {both.map((s, i) => {
                     const here = figure(s, l.id);

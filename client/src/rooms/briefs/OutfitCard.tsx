@@ -177,7 +177,7 @@ export function OutfitCard({ work, solution, figures, base }: Props) {
           ))}
         </ul>
         <p className="small">
-          Worked out by Zing Cast on {new Date().toLocaleDateString('en-GB', { dateStyle: 'long' })}. Numbers in the
+          Worked out by Zing Cast on {new Date().toLocaleDateString(undefined, { dateStyle: 'long' })}. Numbers in the
           drawing count from the fly to the hand.
         </p>
       </article>

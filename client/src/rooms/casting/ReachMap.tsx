@@ -42,7 +42,7 @@ export function ReachMap({
       role="group"
       aria-label={`Map of ${down.name} by ${across.name}`}
     >
-      <table className="w-full min-w-[34rem] border-collapse text-center text-[0.72rem] leading-none">
+      <table className="w-full min-w-[34rem] border-collapse text-center text-[0.8rem] leading-none">
         <caption className="sr-only">
           Farthest reach in {unitOf('distance').unit} by {down.name} and {across.name}
         </caption>

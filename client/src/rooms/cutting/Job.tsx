@@ -96,7 +96,7 @@ export function Job({ job }: { job: JobAnswer }) {
           <ol className="text-soft">
             {job.steps.map((s, i) => (
               <li key={i}>
-                {new Date(s.at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })} {s.tag}:{' '}
+                {new Date(s.at).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' })} {s.tag}:{' '}
                 {s.massKg == null
                   ? `cut ${show({ value: s.takenM, kind: 'shortLength', plusMinus: null })}, ${show(metres(s.leftM))} left${s.keptAs ? `; the rest is ${s.keptAs}` : ''}`
                   : `weighed ${(s.massKg * 1000).toFixed(2)} g`}

@@ -11,7 +11,7 @@ import { useToast } from '../../ui/toast';
 const size = (bytes: number) =>
   bytes < 1e6 ? `${Math.max(1, Math.round(bytes / 1e3))} kB` : `${(bytes / 1e6).toFixed(1)} MB`;
 
-const when = (at: string) => new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
+const when = (at: string) => new Date(at).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' });
 
 const why = {
   daily: 'a day had passed',

@@ -162,7 +162,7 @@ const Reason = memo(
                 </span>
                 {changed && (
                   <span
-                    className="rounded-sm bg-ink px-1 text-[0.74rem] leading-snug font-semibold text-paper"
+                    className="rounded-sm bg-ink px-1 text-[0.8rem] leading-snug font-semibold text-paper"
                     title="Changed since the last answer"
                   >
                     new

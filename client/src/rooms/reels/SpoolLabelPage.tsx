@@ -1,5 +1,6 @@
 import { Link, useParams } from 'react-router';
 import { useShed } from '../../state/gear';
+import { saidDay } from '../../ui/dates';
 import { metres, named, spooled, useUnits } from '../../ui/units';
 import { Lost } from '../../ui/Lost';
 import './ticket.css';
@@ -29,7 +30,10 @@ export function SpoolLabelPage() {
         ] as [string, string][])
       : []),
     ['backing', backing ? `${show(spooled(spool.backingM ?? 0))} of ${backing.name}` : 'none noted'],
-    ['wound', `${spool.woundOn ?? 'nobody noted when'}, ${spool.rightHand ? 'right' : 'left'} hand`],
+    [
+      'wound',
+      `${spool.woundOn ? saidDay(spool.woundOn) : 'nobody noted when'}, ${spool.rightHand ? 'right' : 'left'} hand`,
+    ],
     ['owner', ''],
   ];
   return (

@@ -162,7 +162,7 @@ function Matrix({ matrix }: { matrix: ShedMatrix }) {
                 <span className="truncate">
                   {rods[r.index]!.tag} <span className="font-normal text-soft">{cls(rods[r.index]!.class)}</span>
                 </span>
-                <span className="truncate text-xs font-normal text-soft">{rods[r.index]!.name}</span>
+                <span className="truncate text-[0.8rem] font-normal text-soft">{rods[r.index]!.name}</span>
               </span>
               {columns.map((c) => {
                 const row = rows[r.index]!;
