@@ -12,40 +12,71 @@ const placed = rooms.flat().filter(Boolean);
 const trade = readdirSync(new URL('src/rooms', import.meta.url)).filter((room) => !placed.includes(room));
 const order = rooms.map((level) => level ?? trade);
 
+// Still to be parted. Nothing is added to this list; it is gone when it is empty.
+const long = [
+    'drawing/{CastCharts,CastDrawing,ChainPicture,FlyPathDrawing,LeaderDrawing,LineDrawing}.tsx',
+    'drawing/{RodBends,SpoolSection,WaterPlan}.tsx',
+    'rooms/briefs/{BriefPage,OutfitCard}.tsx',
+    'rooms/depth/DepthBench.tsx',
+    'rooms/logbook/{LearningPage,LogPage}.tsx',
+    'rooms/reels/{FishRuns,TicketPage}.tsx',
+    'rooms/rigging/RigPage.tsx',
+    'rooms/rods/BendTab.tsx',
+    'rooms/shed/{MatrixPage,PastePage,ShedPage}.tsx',
+    'rooms/trips/{PackingPage,TripPage}.tsx',
+];
+
 const barred = (files, regexes, message) => ({
-  files,
-  rules: {
-    '@typescript-eslint/no-restricted-imports': ['error', { patterns: regexes.map((regex) => ({ regex, message })) }],
-  },
+    files,
+    rules: {
+        '@typescript-eslint/no-restricted-imports': [
+            'error',
+            { patterns: regexes.map((regex) => ({ regex, message })) },
+        ],
+    },
 });
 
 export default tseslint.config(
-  { ignores: ['src/api/schema.d.ts'] },
-  ...tseslint.configs.recommended,
-  reactHooks.configs.flat.recommended,
-  jsxA11y.flatConfigs.recommended,
-  { rules: { 'jsx-a11y/no-autofocus': 'off' } },
-  ...floors.map((floor, i) =>
-    barred(
-      [`src/${floor}/**`],
-      floors.slice(i + 1).map((above) => `^(\\.\\./)+${above}/`),
-      `${floor} stands below this: ${floors.join(' → ')}.`,
+    { ignores: ['src/api/schema.d.ts'] },
+    ...tseslint.configs.recommended,
+    reactHooks.configs.flat.recommended,
+    jsxA11y.flatConfigs.recommended,
+    {
+        rules: {
+            'jsx-a11y/no-autofocus': 'off',
+            'max-lines-per-function': ['error', { max: 120 }],
+            complexity: ['error', 20],
+            'no-restricted-syntax': [
+                'error',
+                {
+                    selector: "Property[key.name='queryKey'] > ArrayExpression",
+                    message: 'A key comes from the table in api/keys.ts, which knows what its answer depends on.',
+                },
+            ],
+        },
+    },
+    { files: long.map((file) => `src/${file}`), rules: { 'max-lines-per-function': 'off', complexity: 'off' } },
+    ...floors.map((floor, i) =>
+        barred(
+            [`src/${floor}/**`],
+            floors.slice(i + 1).map((above) => `^(\\.\\./)+${above}/`),
+            `${floor} stands below this: ${floors.join(' → ')}.`,
+        ),
     ),
-  ),
-  ...order.flatMap((level, i) =>
-    level.map((room) =>
-      barred(
-        [`src/rooms/${room}/**`],
-        [
-          '^(\\.\\./)+app/',
-          ...order
-            .slice(i)
-            .flat()
-            .filter((other) => other !== room)
-            .map((other) => `^\\.\\./${other}/`),
-        ],
-        'A room uses what stands below it, so that there are no circles: see eslint.config.js.',
-      ),
+    ...order.flatMap((level, i) =>
+        level.map((room) =>
+            barred(
+                [`src/rooms/${room}/**`],
+                [
+                    '^(\\.\\./)+app/',
+                    ...order
+                        .slice(i)
+                        .flat()
+                        .filter((other) => other !== room)
+                        .map((other) => `^\\.\\./${other}/`),
+                ],
+                'A room uses what stands below it, so that there are no circles: see eslint.config.js.',
+            ),
+        ),
     ),
-  ),
 );

@@ -22,6 +22,10 @@ export type FieldProps = {
 
 const plain = (text: string) => text.replace(/\s/g, '').toLowerCase();
 
+/** How the reader would say it, where that is not how it stands there. */
+const otherwise = (usual: string | null, shown: string) =>
+  usual !== null && plain(usual) !== plain(shown) ? usual : null;
+
 /** A field whose text the core reads; what is wrong is said beside it and what was typed is kept. */
 export function TypedField<T>({
   label,
@@ -49,7 +53,7 @@ export function TypedField<T>({
   const { typed, unread, type, leave } = useReading(at, read, onRead, texts);
   const words = unread ?? problem;
   const text = typed ?? shown;
-  const beside = usual !== null && typed === null && plain(usual) !== plain(shown) ? usual : null;
+  const beside = typed === null ? otherwise(usual, shown) : null;
   const field = {
     ...input,
     id,

@@ -287,7 +287,7 @@ export function Steps<T extends FieldValues>({
 
 /** Says that entries of another visit are here again, and throws them away on a press. */
 export function Again<T extends FieldValues>({ form }: { form: Form<T> }) {
-  if (!form.again || !form.dirty) return null;
+  if (!form.again) return null;
   return (
     <p role="status" className="mb-3 flex flex-wrap items-baseline gap-x-3">
       What you entered last time and did not keep is here again.

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useLayoutEffect, useRef, useState, type RefObject } from 'react';
 import { flushSync } from 'react-dom';
 import {
   get,
@@ -78,20 +78,77 @@ export type Form<T extends FieldValues> = {
   texts: Texts;
 };
 
+/** What was found of it in this browser, as it was when the page came. */
+const useFound = <T>(of: string | null) => useState(() => (of === null ? null : recallDraft<T>(of)))[0];
+
+/** Changes some parts at once. */
+const usePatch = <T extends FieldValues>(put: Form<T>['put']) =>
+  useCallback(
+    (parts: Partial<T>) =>
+      Object.entries(parts).forEach(([part, value]) => put(part as FieldPath<T>, value as FieldPathValue<T, never>)),
+    [put],
+  );
+
+/** The element that the fields of a form stand in. */
+function useArea() {
+  const element = useRef<HTMLElement | null>(null);
+  const [area] = useState(() => ({ ref: (el: HTMLElement | null) => void (element.current = el) }));
+  return { area, element };
+}
+
+/** Goes to the first field that something is wrong with; false where none is. */
+function toFirstFault(area: HTMLElement | null) {
+  const odd = area?.querySelector<HTMLElement>('[aria-invalid="true"]');
+  odd?.focus({ preventScroll: true });
+  odd?.scrollIntoView({ block: 'center' });
+  return odd != null;
+}
+
+/** What the fields begin with: what was left, laid over what is kept where that has moved on since. */
+const beginWith = <T extends object>(found: Draft<T> | null, start: T, version: number): T =>
+  found === null
+    ? start
+    : found.version === version
+      ? found.values
+      : { ...start, ...entered(found.start, found.values) };
+
+type Base<T> = { start: T; version: number };
+
+/** Puts by what is entered and not kept, with the texts that could not be read; gives those. */
+function usePutBy<T>(
+  of: string | null,
+  found: Draft<T> | null,
+  now: RefObject<{ values: T; base: Base<T> }>,
+  ended: RefObject<boolean>,
+) {
+  const save = useCallback(
+    (all: Record<string, string>) => {
+      if (of === null || ended.current) return;
+      const { values, base } = now.current;
+      if (same(values, base.start) && Object.keys(all).length === 0) return endDraft(of);
+      remember(place(of), JSON.stringify({ ...base, values, texts: all } satisfies Draft<T>));
+    },
+    [of, now, ended],
+  );
+  const [texts] = useState(() => new Texts(found?.texts ?? {}));
+  useEffect(() => texts.follow(save), [texts, save]);
+  // After every render: whatever changed is put by.
+  useEffect(() => save(texts.all()));
+  return texts;
+}
+
 /**
  * The one form of the house. Fields go by path and rows by keys of their own. What is entered waits in this browser, under what it is
  * `of`, until it is kept, put away or thrown away; `of` null keeps nothing by. Where what is kept changes and nothing was entered, the
  * form follows.
  */
 export function useForm<T extends FieldValues>(of: string | null, start: T, version = 0): Form<T> {
-  const [found] = useState(() => (of === null ? null : recallDraft<T>(of)));
-  const [base, setBase] = useState(() => {
-    if (!found) return { start, version };
-    return found.version === version ? { start, version } : { start: found.start, version: found.version };
-  });
-  const [begun] = useState<T>(() =>
-    found ? (found.version === version ? found.values : { ...start, ...entered(found.start, found.values) }) : start,
+  const found = useFound<T>(of);
+  const current = found === null || found.version === version;
+  const [base, setBase] = useState(() =>
+    current ? { start, version } : { start: found.start, version: found.version },
   );
+  const [begun] = useState<T>(() => beginWith(found, start, version));
   const lib = useFormOfLibrary<T>({ defaultValues: begun as never });
   const values = useWatch({ control: lib.control }) as T;
   const [again, setAgain] = useState(found !== null);
@@ -100,26 +157,12 @@ export function useForm<T extends FieldValues>(of: string | null, start: T, vers
   const [atField, setAtField] = useState(false);
   const ended = useRef(false);
   const working = useRef(false);
-  const element = useRef<HTMLElement | null>(null);
-  const [area] = useState(() => ({ ref: (el: HTMLElement | null) => void (element.current = el) }));
-  const dirty = !same(values, base.start);
-
+  const { area, element } = useArea();
   const now = useRef({ values, base });
   useLayoutEffect(() => {
     now.current = { values, base };
   });
-  const save = useCallback(
-    (all: Record<string, string>) => {
-      if (of === null || ended.current) return;
-      const { values, base } = now.current;
-      if (same(values, base.start) && Object.keys(all).length === 0) return endDraft(of);
-      remember(place(of), JSON.stringify({ ...base, values, texts: all } satisfies Draft<T>));
-    },
-    [of],
-  );
-  const [texts] = useState(() => new Texts(found?.texts ?? {}));
-  useEffect(() => texts.follow(save), [texts, save]);
-  useEffect(() => save(texts.all()), [save, texts, values, base]);
+  const texts = usePutBy(of, found, now, ended);
 
   const begin = (from: T, onVersion: number, with_: T = from) => {
     ended.current = false;
@@ -151,6 +194,7 @@ export function useForm<T extends FieldValues>(of: string | null, start: T, vers
     },
     [lib],
   );
+  const patch = usePatch(put);
   const fault = useCallback(
     (fields: FieldWords, under?: string) => {
       lib.clearErrors();
@@ -183,10 +227,7 @@ export function useForm<T extends FieldValues>(of: string | null, start: T, vers
         fault(error.fields);
         setFailure(error);
       });
-      const odd = element.current?.querySelector<HTMLElement>('[aria-invalid="true"]');
-      setAtField(odd != null);
-      odd?.focus({ preventScroll: true });
-      odd?.scrollIntoView({ block: 'center' });
+      setAtField(toFirstFault(element.current));
       return false;
     } finally {
       working.current = false;
@@ -196,18 +237,14 @@ export function useForm<T extends FieldValues>(of: string | null, start: T, vers
   return {
     lib,
     values,
-    dirty,
+    dirty: !same(values, base.start),
     again,
     busy,
     version: base.version,
     words: failure && !atField ? (Object.values(failure.fields)[0] ?? failure.message) : null,
     stale: failure?.status === 412,
     put,
-    patch: useCallback(
-      (parts) =>
-        Object.entries(parts).forEach(([part, value]) => put(part as FieldPath<T>, value as FieldPathValue<T, never>)),
-      [put],
-    ),
+    patch,
     fault,
     keep,
     startOver: () => {

@@ -14,7 +14,7 @@ export function CastList({ form }: { form: Form<Outing> }) {
       {rows.map(({ key, at }, i) => (
         <div
           key={key}
-          className="grid grid-cols-2 items-end gap-2 border-b border-hair py-2 sm:grid-cols-[1fr_1fr_1fr_1fr_1fr_auto]"
+          className="grid grid-cols-2 items-start gap-2 border-b border-hair py-2 sm:grid-cols-[1fr_1fr_1fr_1fr_1fr_auto]"
           data-cast={i}
         >
           <Measure of={form} at={`${at}.distanceM`} label="Distance" kind="distance" />
@@ -24,7 +24,7 @@ export function CastList({ form }: { form: Form<Outing> }) {
           <Choice of={form} at={`${at}.feel`} label="Rod felt" options={standards.choices.feel} none="not said" />
           <button
             type="button"
-            className="quiet underline"
+            className="quiet mt-5 underline"
             aria-label={`Take cast ${i + 1} out`}
             onClick={() => takeOut(i)}
           >

@@ -24,12 +24,12 @@ export function FishList({ form }: { form: Form<Outing> }) {
         <Count label="a fish" value={fish.reduce((sum, f) => sum + f.count, 0)} onChange={count} />
       </div>
       {rows.map(({ key, at }) => (
-        <div key={key} className="mt-2 grid grid-cols-2 items-end gap-2 border-t border-hair pt-2 sm:grid-cols-5">
+        <div key={key} className="mt-2 grid grid-cols-2 items-start gap-2 border-t border-hair pt-2 sm:grid-cols-5">
           <Choice of={form} at={`${at}.species`} label="Fish" options={standards.species} none="as meant" />
           <Measure of={form} at={`${at}.kg`} label="Weight" kind="fishMass" empty />
           <Measure of={form} at={`${at}.lengthM`} label="Length" kind="shortLength" empty />
           <Measure of={form} at={`${at}.fightS`} label="Fight" kind="time" empty />
-          <Tick of={form} at={`${at}.released`} label="went back" className="min-h-[44px]" />
+          <Tick of={form} at={`${at}.released`} label="went back" className="mt-3 min-h-[44px]" />
         </div>
       ))}
       {rows.length > 0 && (

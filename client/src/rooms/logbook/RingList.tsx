@@ -12,7 +12,7 @@ export function RingList({ form }: { form: Form<Outing> }) {
     <section aria-label="Rings">
       <h2 className="rubric">Accuracy rings</h2>
       {rows.map(({ key, at }, i) => (
-        <div key={key} className="grid grid-cols-[1fr_1fr_1fr_auto] items-end gap-2 border-b border-hair py-2">
+        <div key={key} className="grid grid-cols-[1fr_1fr_1fr_auto] items-start gap-2 border-b border-hair py-2">
           <Measure of={form} at={`${at}.distanceM`} label="At" kind="distance" />
           <Steps
             of={form}
@@ -25,7 +25,7 @@ export function RingList({ form }: { form: Form<Outing> }) {
           <Steps of={form} at={`${at}.hits`} label="Hits" to={rings[i]?.throws ?? 0} words={(n) => `${n} hits`} />
           <button
             type="button"
-            className="quiet underline"
+            className="quiet mt-5 underline"
             aria-label={`Take ring ${i + 1} out`}
             onClick={() => takeOut(i)}
           >

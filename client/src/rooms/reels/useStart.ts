@@ -7,11 +7,23 @@ export function useStart(reel: Reel, shed: GearShed, today: Solution | null) {
   const [params] = useSearchParams();
   const { line } = useUnits().standards.beginnings;
   const own = shed.spools.find((s) => s.reelId === reel.id && !s.isSpare);
-  const todays = today?.outfit.reel.id === reel.id ? today.outfit : null;
+  const outfit = today?.outfit.reel.id === reel.id ? today.outfit : null;
+  // The first that says it, in this order.
+  const said = [
+    {
+      lineId: Number(params.get('line')),
+      backing: params.get('backing'),
+      backingM: Number(params.get('metres') ?? Number.NaN),
+    },
+    outfit && { lineId: outfit.line.id, backing: outfit.backing.id, backingM: outfit.backingM },
+    own,
+    { lineId: shed.lines[0]?.id, backing: reel.usualBacking, backingM: reel.usualBackingM },
+  ];
+  const first = <K extends 'lineId' | 'backing' | 'backingM'>(part: K) => said.map((s) => s?.[part]).find(Boolean);
   return {
-    lineId: Number(params.get('line')) || todays?.line.id || own?.lineId || shed.lines[0]?.id || 0,
-    backing: params.get('backing') ?? todays?.backing.id ?? own?.backing ?? reel.usualBacking,
-    backingM: Number(params.get('metres') ?? Number.NaN) || todays?.backingM || own?.backingM || reel.usualBackingM,
+    lineId: Number(first('lineId') ?? 0),
+    backing: String(first('backing')),
+    backingM: Number(first('backingM') ?? 0),
     /** A line of the shed, or an ordinary one where it has none like that. */
     lineOf: (id: number) => shed.lines.find((l) => l.id === id) ?? { ...line, tag: 'L', name: 'an ordinary line' },
   };

@@ -21,6 +21,14 @@ import { rodLength, useRound, useUnits } from '../../ui/units';
 /** What is asked on the bench; the balance itself is kept with the rod. */
 type Asked = { balance: RodBalance; reelId: number; lineId: number; outsideM: number; castsADay: number };
 
+/** What lies under the line: on today's reel what is planned, on another what was noted of its own spool. */
+function underLine(shed: GearShed, reelId: number, today: Solution | null) {
+  const todays = today?.outfit.reel.id === reelId ? today.outfit : undefined;
+  const own = shed.spools.find((s) => s.reelId === reelId && !s.isSpare);
+  const backing = todays?.backing.id ?? own?.backing ?? null;
+  return { backing, backingM: backing === null ? 0 : (todays?.backingM ?? own?.backingM ?? 0) };
+}
+
 /** How the outfit sits in the hand, and what a day of swinging it comes to. */
 export function BalanceTab({ rod, shed, today }: { rod: Rod; shed: GearShed; today: Solution | null }) {
   const { standards } = useUnits();
@@ -42,13 +50,8 @@ export function BalanceTab({ rod, shed, today }: { rod: Rod; shed: GearShed; tod
   const { balance: at, reelId, lineId, ...load } = form.values;
   const reel = shed.reels.find((r) => r.id === reelId);
   const line = shed.lines.find((l) => l.id === lineId);
-  // What lies under the line: on today's reel what is planned, on another what was noted of its own spool.
-  const todays = today?.outfit.reel.id === reel?.id ? today?.outfit : undefined;
-  const own = shed.spools.find((s) => s.reelId === reel?.id && !s.isSpare);
-  const backing = todays?.backing.id ?? own?.backing ?? null;
-  const backingM = backing === null ? 0 : (todays?.backingM ?? own?.backingM ?? 0);
-  const under = { backing, backingM, strokesACast };
-  const body = { rod, balance: at, reel: reel ?? null, line: line ?? null, ...under, ...load };
+  const under = underLine(shed, reelId, today);
+  const body = { rod, balance: at, reel: reel ?? null, line: line ?? null, ...under, strokesACast, ...load };
   const answer = useAsk(key('balance', body), (signal) => unwrap(api.POST('/api/rods/balance', { body, signal })));
   const { outsideKg: tooMuch, ...fields } = answer.fields;
   useFaults(form, tooMuch ? { ...fields, outsideM: tooMuch } : fields);

@@ -18,6 +18,8 @@ type Props = {
   steady?: boolean;
 };
 
+const article = (name: string) => (/^[aeiou]/.test(name) ? 'an' : 'a');
+
 /** The brief as one sentence to complete. What was picked or typed stands in it at once, whether or not anybody answers. */
 export function BriefSentence({ draft, brief, problems, onChange, steady = false }: Props) {
   const { standards } = useUnits();
@@ -101,7 +103,7 @@ export function BriefSentence({ draft, brief, problems, onChange, steady = false
           </span>
         </>
       )}
-      {calm && ';'} <Term id="caster">I cast like</Term> {/^[aeiou]/.test(casterName) ? 'an' : 'a'}{' '}
+      {calm && ';'} <Term id="caster">I cast like</Term> {article(casterName)}{' '}
       <Pick
         inline
         label="Caster"
