@@ -23,7 +23,7 @@ public sealed record PastedGear(
 
 /// <summary>
 /// Gear pasted from a spreadsheet. The first row names the columns, in any order; every row is a piece, by its label ("9ft 6", "WF6F",
-/// "7/8") or by its kind. Measures are read as everywhere, in any unit.
+/// "7/8") or by its kind. Measures are read as everywhere, in any unit: that of the cell, or that of the heading ("length m").
 /// </summary>
 public static class GearPaste
 {
@@ -38,23 +38,59 @@ public static class GearPaste
         string Field,
         Func<Gear, string, bool, (Gear? Piece, string? Problem)> Read,
         Func<Gear, string?> Write,
-        string[] Also
-    );
+        string[] Also,
+        Kind? Kind = null
+    )
+    {
+        /// <summary>The unit its numbers are written in; empty where they have none.</summary>
+        public string Unit => Kind is { } kind ? Metric(kind).Unit : "";
+
+        /// <summary>What stands over it in a sheet: a spreadsheet sorts and sums numbers only where the unit is not among them.</summary>
+        public string Heading => Unit.Length == 0 ? Name : $"{Name} {Unit}";
+    }
+
+    /// <summary>A column of a sheet that was brought, and the unit its heading names for plain numbers.</summary>
+    private sealed record Brought(Column Column, string? Unit)
+    {
+        public string Cell(string cell) =>
+            Unit is null || !double.TryParse(cell.Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out _)
+                ? cell
+                : $"{cell} {Unit}";
+    }
+
+    // "length m", "length (m)", "length, m": the name, then a unit that such a measure has.
+    private static Brought? Find(string heading)
+    {
+        var name = heading.Trim().ToLowerInvariant();
+        if (Named(name) is { } whole)
+            return new(whole, null);
+        var end = name.TrimEnd(')').LastIndexOfAny([' ', '(']);
+        if (end < 0)
+            return null;
+        var unit = name[(end + 1)..].TrimEnd(')');
+        return
+            Named(name[..end].TrimEnd(' ', ',', '(')) is { Kind: { } kind } column
+            && Reader.Read(kind, $"1 {unit}", metric: true).Value is not null
+            ? new(column, unit)
+            : null;
+    }
+
+    private static Column? Named(string name) => Columns.FirstOrDefault(c => c.Name == name || c.Also.Contains(name));
 
     private static Column Any(string name, string field, Func<Gear, string, Gear> set, Func<Gear, string?> get, params string[] also) =>
         new(name, field, (piece, cell, _) => (set(piece, cell), null), get, also);
 
-    // Written so that it is read again as it was, in metric units.
-    private static string? Said(double? si, double scale, string unit) =>
-        si is { } value ? $"{Math.Round(value * scale, 9).ToString("R", CultureInfo.InvariantCulture)}{unit}" : null;
+    // Written so that it is read again as it was.
+    private static string? Said(double? si, double scale) =>
+        si is { } value ? Math.Round(value * scale, 9).ToString("R", CultureInfo.InvariantCulture) : null;
 
     private static (double Scale, string Unit) Metric(Kind kind) =>
         kind switch
         {
-            Kind.GearMass or Kind.LineMass => (1000, " g"),
-            Kind.SpoolSize or Kind.Diameter => (1000, " mm"),
-            Kind.Length or Kind.RodLength or Kind.Spooled => (1, " m"),
-            Kind.Force => (1, " N"),
+            Kind.GearMass or Kind.LineMass => (1000, "g"),
+            Kind.SpoolSize or Kind.Diameter => (1000, "mm"),
+            Kind.Length or Kind.RodLength or Kind.Spooled => (1, "m"),
+            Kind.Force => (1, "N"),
             Kind.Angle => (1, "°"),
             _ => (1, ""),
         };
@@ -76,8 +112,9 @@ public static class GearPaste
                         ? (with, null)
                         : (null, $"{OneOf(piece)} has none. Leave this empty.")
                     : (null, Reader.Read(kind, cell, metric).Problem),
-            piece => Said(get(piece), Metric(kind).Scale, Metric(kind).Unit),
-            also
+            piece => Said(get(piece), Metric(kind).Scale),
+            also,
+            kind
         );
 
     private static Column Choice(
@@ -137,7 +174,7 @@ public static class GearPaste
                         Price = price,
                     }
                     : null,
-            p => Said(p.Price, 1, "")
+            p => Said(p.Price, 1)
         ),
         Choice("bought", "boughtOn", NoDay, (p, c) => Day(c) is { } day ? p with { BoughtOn = day } : null, p => Said(p.BoughtOn)),
         Choice("serviced", "servicedOn", NoDay, (p, c) => Day(c) is { } day ? p with { ServicedOn = day } : null, p => Said(p.ServicedOn)),
@@ -371,7 +408,7 @@ public static class GearPaste
         using var csv = new CsvWriter(text, Sheets.AsWeWrite);
         csv.WriteField("kind");
         foreach (var column in columns)
-            csv.WriteField(column.Name);
+            csv.WriteField(column.Heading);
         csv.NextRecord();
         foreach (var piece in pieces)
         {
@@ -401,11 +438,11 @@ public static class GearPaste
         if (!csv.Read() || !csv.ReadHeader() || csv.HeaderRecord is not { } header)
             return Wrong(new CsvFault(1, "label", "Nothing is here. The first row names the columns."));
         List<CsvFault> faults = [];
-        var columns = new Column?[header.Length];
+        var columns = new Brought?[header.Length];
         for (var i = 0; i < header.Length; i++)
         {
             var name = header[i].Trim().ToLowerInvariant();
-            columns[i] = Columns.FirstOrDefault(c => c.Name == name || c.Also.Contains(name));
+            columns[i] = Find(name);
             if (columns[i] is null && name is not ("label" or "kind" or ""))
                 faults.Add(new(1, Sheets.Quoted(header[i]), $"No such column. {Words(ColumnNames)}"));
         }
@@ -430,9 +467,9 @@ public static class GearPaste
             if (Begin(label, kind, row, faults) is not { } piece)
                 continue;
             for (var i = 0; i < header.Length; i++)
-                if (columns[i] is { } column && csv.GetField(i) is { Length: > 0 } cell)
+                if (columns[i] is { Column: var column } brought && csv.GetField(i) is { Length: > 0 } cell)
                 {
-                    var (with, problem) = column.Read(piece, Sheets.Plain(cell), metric);
+                    var (with, problem) = column.Read(piece, brought.Cell(Sheets.Plain(cell)), metric);
                     if (with is null)
                         faults.Add(new(row, column.Name, $"“{Sheets.Quoted(cell)}”: {problem}"));
                     piece = with ?? piece;

@@ -10,7 +10,7 @@ namespace ZingCast.Store;
 /// How often each table was written since the program began, so that whoever shows something knows when it is old. What another program
 /// wrote counts for all of them.
 /// </summary>
-public sealed class HouseVersion(FileWatch watch)
+public sealed class HouseVersion(FileWatch watch, TimeProvider clock)
 {
     private readonly ConcurrentDictionary<string, long> tables = new();
     private readonly Lock door = new();
@@ -19,6 +19,10 @@ public sealed class HouseVersion(FileWatch watch)
         writtenThen,
         seenThen,
         others;
+    private long? wonderingSince;
+
+    // A write from here is counted a moment after SQLite knows of it.
+    private static readonly TimeSpan Moment = TimeSpan.FromMilliseconds(500);
 
     /// <summary>
     /// The version in a line: which run of the program, how often somebody else wrote, then each table with its count, as
@@ -39,9 +43,15 @@ public sealed class HouseVersion(FileWatch watch)
         lock (door)
         {
             var (now, mine) = (watch.WritesSeen(), Interlocked.Read(ref written));
-            if (now != seenThen && mine == writtenThen && seenThen != 0)
+            if (seenThen == 0 || mine != writtenThen)
+                (seenThen, writtenThen, wonderingSince) = (now, mine, null);
+            else if (now != seenThen && wonderingSince is null)
+                wonderingSince = clock.GetTimestamp();
+            else if (wonderingSince is { } since && clock.GetElapsedTime(since) > Moment)
+            {
                 others++;
-            (seenThen, writtenThen) = (now, mine);
+                (seenThen, wonderingSince) = (now, null);
+            }
             return others;
         }
     }

@@ -12,7 +12,7 @@ public static class StoreSetup
     {
         var watch = new FileWatch(dataFolder);
         var guard = new WriteGuard(watch);
-        var version = new HouseVersion(watch);
+        var version = new HouseVersion(watch, TimeProvider.System);
         var counter = new WriteCounter(version);
         return services
             .AddSingleton(_ => watch)

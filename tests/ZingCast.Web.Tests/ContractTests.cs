@@ -18,8 +18,21 @@ public sealed class ContractTests(LoanShed loan) : IClassFixture<LoanShed>
             .SelectMany(path => path.Value.EnumerateObject().Select(verb => ($"{verb.Name} {path.Name}", verb.Value)));
 
     [Fact]
-    public void Every_operation_says_what_it_does() =>
-        Assert.Empty(Operations.Where(o => !o.Operation.TryGetProperty("summary", out _)).Select(o => o.Name));
+    public void Every_operation_says_what_it_does_has_a_name_of_its_own_and_an_answer_when_it_goes_well()
+    {
+        Assert.Empty(
+            Operations
+                .Where(o =>
+                    !o.Operation.TryGetProperty("summary", out _)
+                    || !o.Operation.TryGetProperty("description", out _)
+                    || !o.Operation.GetProperty("responses").EnumerateObject().Any(r => r.Name.StartsWith('2'))
+                )
+                .Select(o => o.Name)
+        );
+        var ids = Operations.Select(o => o.Operation.GetProperty("operationId").GetString()!).ToList();
+        Assert.Equal(ids.Count, ids.Distinct().Count());
+        Assert.Contains("postShedRodsByIdRestore", ids);
+    }
 
     [Fact]
     public void Every_refusal_is_described_as_problem_details()

@@ -236,6 +236,23 @@ public sealed class HouseFileTests : IDisposable
     }
 
     [Fact]
+    public void A_sheet_of_gear_holds_plain_numbers_under_their_unit_and_cells_with_a_unit_of_their_own_are_read_too()
+    {
+        static PastedGear Read(string heading, string cell) =>
+            GearPaste.Read($"kind;{heading};mass;class\nrod;{cell};101 g;6", Core.Shed.GearShed.Empty, metric: true, Today);
+        var nine = Assert.Single(Read("length", "2.7432 m").Rods);
+        var rows = GearPaste.Write([nine]).Split(["\r\n", "\n"], StringSplitOptions.RemoveEmptyEntries).Select(r => r.Split(',')).ToList();
+        Assert.Equal("2.7432", rows[1][Array.IndexOf(rows[0], "length m")]);
+        Assert.Equal("101", rows[1][Array.IndexOf(rows[0], "mass g")]);
+        foreach (
+            var (heading, cell) in ((string, string)[])
+                [("length m", "2.7432"), ("length (ft)", "9"), ("Length, in", "108"), ("length m", "9 ft"), ("length m", "2,7432")]
+        )
+            Assert.Equal(2.7432, Assert.Single(Read(heading, cell).Rods).LengthM, 6);
+        Assert.Equal("length kg", Assert.Single(Read("length kg", "3").Faults).Column);
+    }
+
+    [Fact]
     public async Task Two_spools_that_changed_their_lines_in_one_house_have_changed_them_in_the_other()
     {
         await using var db = await HouseAsync("house", demo: true);

@@ -75,6 +75,11 @@ public sealed class HouseVersionTests
             command.ExecuteNonQuery();
         }
         var after = await Ask(client);
+        for (var tries = 0; after.Others == start.Others && tries < 100; tries++)
+        {
+            await Task.Delay(50, Now);
+            after = await Ask(client);
+        }
         Assert.True(after.Others > start.Others);
         Assert.Empty(after.Since(start));
 

@@ -163,7 +163,10 @@ test('a reason can be opened, traced to its source and left out', async ({ page 
 });
 
 test('two windows on one brief: the later one is told and may keep its own', async ({ page, context }) => {
+  // Both at once: this one has not heard of the other yet.
+  await page.route('**/api/version', (route) => route.fulfill({ json: { version: '' } }));
   await page.goto('/briefs/1');
+  await expect(linkOf(page, 'rod')).toContainText('R6');
   const other = await context.newPage();
   await other.goto('/briefs/1');
   await other.getByRole('textbox', { name: 'Distance' }).fill('40 ft');

@@ -7,6 +7,8 @@ const swipePx = 8;
 const shakePx = 3;
 
 type Grip<From> = {
+  /** When a finger came down, as its events count; null for what needs no rest. */
+  cameAt: number | null;
   from: From;
   x: number;
   y: number;
@@ -34,18 +36,18 @@ export function useDrag<From>(free: From, move: (from: From, dx: number, dy: num
   });
   // The browser is told before it scrolls, which a listener of React's cannot do.
   const [ref] = useState(() => (element: SVGElement | null) => {
-    const stay = (event: TouchEvent) => grip.current && event.preventDefault();
+    const stay = (event: TouchEvent) => grip.current && event.cancelable && event.preventDefault();
     element?.addEventListener('touchmove', stay, { passive: false });
     return () => element?.removeEventListener('touchmove', stay);
   });
-  const take = (box: SVGSVGElement, x: number, y: number) => {
+  const take = (box: SVGSVGElement, x: number, y: number, cameAt: number | null) => {
     const before = left.current?.at === JSON.stringify(now.current) ? left.current : null;
     const from = before?.from ?? now.current;
     // A drawing with a view box is shown larger or smaller than its own units.
     const perPx = box.viewBox.baseVal?.width ? box.viewBox.baseVal.width / box.getBoundingClientRect().width : 1;
     const [dx, dy] = [(before?.dx ?? 0) / perPx, (before?.dy ?? 0) / perPx];
     const was = `${before?.dx ?? 0},${before?.dy ?? 0}`;
-    grip.current = { from, x: x - dx, y: y - dy, perPx, was, touched: { x, y } };
+    grip.current = { cameAt, from, x: x - dx, y: y - dy, perPx, was, touched: { x, y } };
     setHeld(from);
   };
   const stopLifting = () => {
@@ -65,18 +67,18 @@ export function useDrag<From>(free: From, move: (from: From, dx: number, dy: num
       'data-held': held !== null || undefined,
       onPointerDown: (event: PointerEvent<SVGElement>) => {
         if (event.button > 0) return;
-        const { currentTarget, clientX: x, clientY: y, pointerId } = event;
+        const { currentTarget, clientX: x, clientY: y, pointerId, timeStamp } = event;
         const box = currentTarget.ownerSVGElement!;
         if (event.pointerType === 'touch') {
           stopLifting();
-          lifting.current = { x, y, timer: setTimeout(() => take(box, x, y), liftMs) };
+          lifting.current = { x, y, timer: setTimeout(() => take(box, x, y, timeStamp), liftMs) };
           return;
         }
-        take(box, x, y);
+        take(box, x, y, null);
         // The pointer stays with the handle when it leaves it.
         currentTarget.setPointerCapture(pointerId);
       },
-      onPointerMove: ({ clientX, clientY }: PointerEvent<SVGElement>) => {
+      onPointerMove: ({ clientX, clientY, timeStamp }: PointerEvent<SVGElement>) => {
         const { current } = grip;
         const lift = lifting.current;
         if (!current) {
@@ -84,7 +86,11 @@ export function useDrag<From>(free: From, move: (from: From, dx: number, dy: num
           return;
         }
         const { touched } = current;
-        if (touched && Math.hypot(clientX - touched.x, clientY - touched.y) < shakePx) return;
+        const far = touched ? Math.hypot(clientX - touched.x, clientY - touched.y) : Infinity;
+        if (far < shakePx) return;
+        // A busy machine tells of a swipe after the time to rest has run out; the events say when it was.
+        if (touched && current.cameAt !== null && timeStamp - current.cameAt < liftMs && far > swipePx)
+          return release();
         current.touched = null;
         const [dx, dy] = [(clientX - current.x) * current.perPx, (clientY - current.y) * current.perPx];
         if (current.was === `${dx},${dy}`) return;

@@ -45,6 +45,17 @@ public static class Description
                 schema.Items = await context.GetOrCreateSchemaAsync(typeof(Part), null, cancel);
             }
         );
+        options.AddOperationTransformer(
+            (operation, context, _) =>
+            {
+                operation.OperationId ??= IdOf(context.Description.HttpMethod ?? "", context.Description.RelativePath ?? "");
+                operation.Description ??= operation.Summary;
+                // What goes out as a file is described by no type.
+                if (operation.Responses is { } responses && !responses.Keys.Any(s => s.StartsWith('2')))
+                    responses["200"] = new OpenApiResponse { Description = "A file." };
+                return Task.CompletedTask;
+            }
+        );
         options.AddDocumentTransformer(
             (document, _, _) =>
             {
@@ -60,6 +71,17 @@ public static class Description
             }
         );
     }
+
+    // POST api/shed/rods/{id}/restore is postShedRodsByIdRestore.
+    private static string IdOf(string method, string path)
+    {
+        var words = path.Split(['/', '-', '.'], StringSplitOptions.RemoveEmptyEntries)
+            .Where(word => word != "api")
+            .Select(word => word.StartsWith('{') ? $"By{Capital(word.Trim('{', '}').Split(':')[0])}" : Capital(word));
+        return method.ToLowerInvariant() + string.Concat(words);
+    }
+
+    private static string Capital(string word) => char.ToUpperInvariant(word[0]) + word[1..];
 
     private static OpenApiSchema Never(JsonSchemaType what, JsonSchemaType kind, OpenApiSchema schema)
     {

@@ -31,7 +31,6 @@ function Profile({ line, today }: { line: FlyLine; today: Solution | null }) {
   if (!profile.data) return <p>Laying the line out…</p>;
   return (
     <ProfileTab
-      key={profile.dataUpdatedAt}
       line={line}
       start={profile.data.stretches}
       guessed={profile.data.guessed}

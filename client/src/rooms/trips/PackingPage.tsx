@@ -45,11 +45,16 @@ function List({ answer }: { answer: PackingAnswer }) {
   const { attempt, words } = useAttempt();
   const [leaving, setLeaving] = useState(false);
   const page = useRef<HTMLDivElement>(null);
-  const ticked = leaving ? trip.back : trip.packed;
+  // Ticks on their way: an answer that was asked for before them does not take them back.
+  const [ahead, setAhead] = useState<Record<string, boolean>>({});
+  const of = (key: string) => `${leaving ? 'back' : 'packed'} ${key}`;
+  const isTicked = (key: string) => ahead[of(key)] ?? (leaving ? trip.back : trip.packed).includes(key);
   const items = list.groups.flatMap((g) => g.items);
-  const gone = items.filter((i) => ticked.includes(i.key)).length;
+  const gone = items.filter((i) => isTicked(i.key)).length;
   const tick = async (item: PackItem, on: boolean) => {
     const which = key('packing', trip.id);
+    const tickOf = of(item.key);
+    setAhead((all) => ({ ...all, [tickOf]: on }));
     // Shown at once, and on its way even if the page is left that moment.
     queries.setQueryData<PackingAnswer>(which, (now) => {
       if (!now) return now;
@@ -69,6 +74,7 @@ function List({ answer }: { answer: PackingAnswer }) {
       ),
     );
     if (!went) await queries.invalidateQueries({ queryKey: which });
+    setAhead((all) => Object.fromEntries(Object.entries(all).filter(([tick, is]) => tick !== tickOf || is !== on)));
   };
   const save = () => {
     const name = savePage(trip.name, 'trip', phonePaper, `<h1>Packing list</h1>${page.current!.innerHTML}`);
@@ -153,10 +159,10 @@ function List({ answer }: { answer: PackingAnswer }) {
                         <input
                           type="checkbox"
                           className="size-5 shrink-0"
-                          checked={ticked.includes(item.key)}
+                          checked={isTicked(item.key)}
                           onChange={(event) => void tick(item, event.target.checked)}
                         />
-                        <span className={ticked.includes(item.key) ? 'text-soft line-through print:no-underline' : ''}>
+                        <span className={isTicked(item.key) ? 'text-soft line-through print:no-underline' : ''}>
                           <Say parts={item.says} />
                           {item.toBuy && <b> (to buy)</b>}
                         </span>
