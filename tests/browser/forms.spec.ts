@@ -433,7 +433,7 @@ test('what cannot be read stays in its own row, over a reload and when a row bes
 
 test.describe('on a phone', () => {
   test.use({ hasTouch: true, isMobile: true, viewport: { width: 390, height: 844 } });
-  test.setTimeout(240_000);
+  test.setTimeout(420_000);
 
   test('twenty outings in a row, with a brief and without, pressed twice each, are kept once each', async ({
     page,

@@ -82,6 +82,8 @@ test.describe('with a thumb', () => {
       await expect(handle).toHaveAttribute('aria-valuetext', steps);
     }
     await fish.evaluate((what) => what.scrollIntoView({ block: 'center' }));
+    // What the last swipe set going has come to rest.
+    await page.waitForTimeout(600);
     const still = await page.evaluate(() => scrollY);
     await swipe(page, await middle(fish), 40, 400);
     await expect(fish).not.toHaveAttribute('aria-valuetext', '55 ft');
