@@ -578,6 +578,16 @@ test('a second drag goes on from what stands there, and the reverse of the first
   await expect(wind).toHaveAttribute('aria-valuetext', typed!);
   await expect(field(page, 'Wind')).toHaveValue('8 mph');
 
+  // Typed in between, the next goes on from that, however often it was touched.
+  await drag(page, 'fish', 0, -40);
+  await field(page, 'Distance').fill('30 ft');
+  await expect(fish).toHaveAttribute('aria-valuetext', '30 ft');
+  await saved(page);
+  await drag(page, 'fish', 1, 0);
+  await expect(fish).toHaveAttribute('aria-valuetext', '30 ft');
+  await drag(page, 'fish', 0, -12);
+  await expect(fish).toHaveAttribute('aria-valuetext', /^3[1-6] ft$/);
+
   // The plan keeps its scale until the fish leaves it.
   const scale = page.locator('svg', { has: fish }).locator('text').last();
   const bar = await scale.textContent();

@@ -7,7 +7,7 @@ export function Keys({ onClose }: { onClose: () => void }) {
   return (
     <Panel
       title="Keys"
-      about="They work whenever you are not typing. On the plan, arrow keys move the fish, the wind and the fly."
+      about="They work where nothing that takes letters or arrows has the focus; Esc leaves it. On the plan, arrow keys move the fish, the wind and the fly."
       onClose={onClose}
     >
       <table className="w-full">

@@ -2,6 +2,7 @@ import { useEffect, useRef } from 'react';
 import { useNavigate } from 'react-router';
 import { useBriefs } from '../state/briefs';
 import { useShed } from '../state/gear';
+import { keysAreTaken } from '../ui/commands';
 import { useTour } from '../ui/tour';
 import { BorrowShed } from '../rooms/shared/EmptyShed';
 
@@ -69,10 +70,7 @@ function useEscape(leave: (() => void) | null) {
   useEffect(() => {
     if (!leave) return;
     const press = (event: KeyboardEvent) => {
-      const busy = (event.target as HTMLElement).closest(
-        'input, textarea, [role=slider], [role=combobox], [role=dialog]',
-      );
-      if (event.key !== 'Escape' || event.defaultPrevented || busy || document.querySelector('[role="dialog"]')) return;
+      if (event.key !== 'Escape' || event.defaultPrevented || keysAreTaken(event.target as HTMLElement)) return;
       event.preventDefault();
       leave();
     };

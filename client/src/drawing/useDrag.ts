@@ -34,6 +34,10 @@ export function useDrag<From>(free: From, move: (from: From, dx: number, dy: num
   useLayoutEffect(() => {
     now.current = free;
   });
+  // Let go, it lies where it is drawn now.
+  useLayoutEffect(() => {
+    if (held === null && left.current) left.current.at = JSON.stringify(now.current);
+  }, [held]);
   // The browser is told before it scrolls, which a listener of React's cannot do.
   const [ref] = useState(() => (element: SVGElement | null) => {
     const stay = (event: TouchEvent) => grip.current && event.cancelable && event.preventDefault();
@@ -42,6 +46,7 @@ export function useDrag<From>(free: From, move: (from: From, dx: number, dy: num
   });
   const take = (box: SVGSVGElement, x: number, y: number, cameAt: number | null) => {
     const before = left.current?.at === JSON.stringify(now.current) ? left.current : null;
+    left.current = before;
     const from = before?.from ?? now.current;
     // A drawing with a view box is shown larger or smaller than its own units.
     const perPx = box.viewBox.baseVal?.width ? box.viewBox.baseVal.width / box.getBoundingClientRect().width : 1;
@@ -56,7 +61,6 @@ export function useDrag<From>(free: From, move: (from: From, dx: number, dy: num
   };
   const release = () => {
     stopLifting();
-    if (left.current) left.current.at = JSON.stringify(now.current);
     grip.current = null;
     setHeld(null);
   };

@@ -190,7 +190,10 @@ export function NumberField({
   );
 }
 
+/** What would do as a sum in the money of the house. */
+export const sumLike = 'Type a sum, such as 120 or 79.50.';
+
 /** A sum in the money of the house. */
 export const MoneyField = (field: Omit<ComponentProps<typeof NumberField>, 'like'>) => (
-  <NumberField {...field} like="Type a sum, such as 120 or 79.50." />
+  <NumberField {...field} like={sumLike} />
 );

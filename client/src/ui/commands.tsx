@@ -17,6 +17,10 @@ const typedInto = 'input:not([type=checkbox], [type=radio], [type=range], [type=
 const roles = ['combobox', 'listbox', 'slider', 'spinbutton', 'grid', 'menu', 'menubar', 'radiogroup', 'tablist'];
 const ofItsOwn = ['[type=radio]', '[type=range]', 'select', ...roles.map((role) => `[role=${role}]`)].join();
 
+/** Whether what has the focus has its own use for keys, or a sheet lies on top. */
+export const keysAreTaken = (target: HTMLElement) =>
+  target.closest(`${typedInto}, ${ofItsOwn}`) !== null || document.querySelector('[role="dialog"]') !== null;
+
 const BoardContext = createContext<Board | null>(null);
 
 /** Everything that can be done now, in one place for keys, palette and the list under "?". */

@@ -7,7 +7,7 @@ import { Pick as PickOne } from './Pick';
 import { Problem } from './Problem';
 import { Slide } from './Slide';
 import { Stepper } from './Stepper';
-import { MeasureField, NumberField, OptionalMeasureField, type FieldProps } from './TypedField';
+import { MeasureField, NumberField, OptionalMeasureField, sumLike, type FieldProps } from './TypedField';
 
 /** A field of a form, by its path. */
 type Of<T extends FieldValues, Value> = { of: Form<T>; at: FieldPathByValue<T, Value>; label: string };
@@ -217,7 +217,7 @@ export function Amount<T extends FieldValues>({
 
 /** A sum in the money of the house. */
 export const Sum = <T extends FieldValues>(field: Of<T, Maybe<number>> & { placeholder?: string }) => (
-  <Amount {...field} like="Type a sum, such as 120 or 79.50." />
+  <Amount {...field} like={sumLike} />
 );
 
 /** One of a few, by thumb; pressed again it is nothing said. */

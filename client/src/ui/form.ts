@@ -115,20 +115,15 @@ const beginWith = <T extends object>(found: Draft<T> | null, start: T, version: 
 type Base<T> = { start: T; version: number };
 
 /** Puts by what is entered and not kept, with the texts that could not be read; gives those. */
-function usePutBy<T>(
-  of: string | null,
-  found: Draft<T> | null,
-  now: RefObject<{ values: T; base: Base<T> }>,
-  ended: RefObject<boolean>,
-) {
+function usePutBy<T>(of: string | null, found: Draft<T> | null, now: RefObject<{ values: T; base: Base<T> }>) {
   const save = useCallback(
     (all: Record<string, string>) => {
-      if (of === null || ended.current) return;
+      if (of === null) return;
       const { values, base } = now.current;
       if (same(values, base.start) && Object.keys(all).length === 0) return endDraft(of);
       remember(place(of), JSON.stringify({ ...base, values, texts: all } satisfies Draft<T>));
     },
-    [of, now, ended],
+    [of, now],
   );
   const [texts] = useState(() => new Texts(found?.texts ?? {}));
   useEffect(() => texts.follow(save), [texts, save]);
@@ -155,17 +150,15 @@ export function useForm<T extends FieldValues>(of: string | null, start: T, vers
   const [busy, setBusy] = useState(false);
   const [failure, setFailure] = useState<ApiError | null>(null);
   const [atField, setAtField] = useState(false);
-  const ended = useRef(false);
   const working = useRef(false);
   const { area, element } = useArea();
   const now = useRef({ values, base });
   useLayoutEffect(() => {
     now.current = { values, base };
   });
-  const texts = usePutBy(of, found, now, ended);
+  const texts = usePutBy(of, found, now);
 
   const begin = (from: T, onVersion: number, with_: T = from) => {
-    ended.current = false;
     const base = { start: from, version: onVersion };
     // Whoever keeps it at once goes on from this.
     now.current = { values: with_, base };
@@ -188,7 +181,6 @@ export function useForm<T extends FieldValues>(of: string | null, start: T, vers
 
   const put: Form<T>['put'] = useCallback(
     (at, value) => {
-      ended.current = false;
       lib.setValue(at, value as never);
       lib.clearErrors(at);
     },
@@ -213,10 +205,11 @@ export function useForm<T extends FieldValues>(of: string | null, start: T, vers
       if (element.current && (await settleEntries(element.current))) return false;
       const sent = structuredClone(lib.getValues());
       await work(sent, now.current.base.version);
-      ended.current = true;
       taken.current = kept;
+      // At once: what is put by after this is only what was entered since.
+      now.current.base = { ...now.current.base, start: sent };
+      setBase(now.current.base);
       if (of !== null) endDraft(of);
-      setBase((b) => ({ ...b, start: sent }));
       setAgain(false);
       setFailure(null);
       return true;
@@ -227,7 +220,7 @@ export function useForm<T extends FieldValues>(of: string | null, start: T, vers
         fault(error.fields);
         setFailure(error);
       });
-      setAtField(toFirstFault(element.current));
+      setAtField(Object.keys(error.fields).length > 0 && toFirstFault(element.current));
       return false;
     } finally {
       working.current = false;

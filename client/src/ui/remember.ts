@@ -31,14 +31,3 @@ export function forget(name: string) {
     // Nothing was kept either.
   }
 }
-
-/** Forgets everything whose name begins like this. */
-export function forgetAll(beginning: string) {
-  try {
-    Object.keys(localStorage)
-      .filter((key) => key.startsWith(`zing-${beginning}`))
-      .forEach((key) => localStorage.removeItem(key));
-  } catch {
-    // Nothing was kept either.
-  }
-}

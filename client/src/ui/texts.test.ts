@@ -54,6 +54,14 @@ test('a row that is taken out takes its text with it; one that is only out of si
   vi.useRealTimers();
 });
 
+test('what is thrown away goes from the fields that are on the page', () => {
+  const { texts } = page({});
+  const reset = vi.fn();
+  texts.came({}, 'massKg', reset);
+  texts.clear();
+  expect(reset).toHaveBeenCalledOnce();
+});
+
 test('what was read, or thrown away, is kept no longer', () => {
   const { texts, fields, last } = page({ elsewhere: 'old' }, 'windMps');
   texts.put(fields[0]!, 'a breeze');

@@ -3,7 +3,7 @@
  * that is taken out ends it. They are found again after a reload by the path they stood at.
  */
 export class Texts {
-  private readonly fields = new Map<object, { at: string; text: string | null }>();
+  private readonly fields = new Map<object, { at: string; text: string | null; reset: () => void }>();
   private readonly left: Map<string, string>;
   private gone: string[] = [];
   private save: (all: Record<string, string>) => void = () => {};
@@ -22,9 +22,9 @@ export class Texts {
     return this.left.get(at) ?? null;
   }
 
-  /** A field is on the page, at this path. */
-  came(field: object, at: string) {
-    this.fields.set(field, { at, text: this.leftAt(at) });
+  /** A field is on the page, at this path; `reset` empties it of what was typed. */
+  came(field: object, at: string, reset: () => void = () => {}) {
+    this.fields.set(field, { at, text: this.leftAt(at), reset });
     this.left.delete(at);
   }
 
@@ -61,7 +61,10 @@ export class Texts {
 
   clear() {
     this.left.clear();
-    for (const now of this.fields.values()) now.text = null;
+    for (const now of this.fields.values()) {
+      now.text = null;
+      now.reset();
+    }
     this.save({});
   }
 

@@ -44,12 +44,12 @@ function useNewest<T>(value: T) {
 }
 
 /** The text of one field in its place among the others of its form. */
-function useText(at: string, texts: Texts | null) {
+function useText(at: string, texts: Texts | null, reset: () => void) {
   const [field] = useState(() => ({}));
-  const now = useNewest(at);
+  const now = useNewest({ at, reset });
   // The path may change while it is on the page; it came and goes once.
   useLayoutEffect(() => {
-    texts?.came(field, now.current);
+    texts?.came(field, now.current.at, () => now.current.reset());
     return () => texts?.went(field);
   }, [field, texts, now]);
   useLayoutEffect(() => texts?.moved(field, at), [field, texts, at]);
@@ -70,10 +70,14 @@ export function useReading<T>(
   const around = useContext(TextsContext);
   const texts = own ?? around;
   const [typed, setTyped] = useState<string | null>(() => texts?.leftAt(at) ?? null);
-  const keep = useText(at, texts);
-  const [unread, setUnread] = useState<string | null>(null);
-  const [tries, setTries] = useState(0);
   const turn = useRef(0);
+  const [unread, setUnread] = useState<string | null>(null);
+  const keep = useText(at, texts, () => {
+    turn.current++;
+    setTyped(null);
+    setUnread(null);
+  });
+  const [tries, setTries] = useState(0);
   // What was found again has been left long ago.
   const left = useRef(typed !== null);
   const done = useRef<string | null>(null);

@@ -20,22 +20,22 @@ const asSolved = 'solved';
 
 /** One side: a kept brief, and pieces tried in it instead of what it came to. Nothing of it is kept. */
 function useSide(side: Side) {
-  const { asked: from, ask } = useAddress();
+  const address = useAddress();
   const { data: briefs } = useBriefs();
   const ids = (briefs ?? []).map((b) => b.id);
-  const asked = Number(from(side));
-  const other = Number(from(side === 'a' ? 'b' : 'a'));
+  const asked = Number(address.asked(side));
+  const other = Number(address.asked(side === 'a' ? 'b' : 'a'));
   const id = ids.includes(asked) ? asked : (ids.find((i) => i !== other) ?? ids[0] ?? null);
   const { data: brief } = useKeptBrief(id);
-  const rod = Number(from(`${side}rod`)) || null;
-  const line = Number(from(`${side}line`)) || null;
+  const rod = Number(address.asked(`${side}rod`)) || null;
+  const line = Number(address.asked(`${side}line`)) || null;
   const pins: Pins | undefined = brief && {
     ...brief.pins,
     ...(rod && { rod, rodClass: null, rodLengthM: null }),
     ...(line && { line, density: null }),
   };
   const answer = useAnswer(brief && pins ? { draft: brief.draft, pins, off: brief.off } : null);
-  const set = (name: string, value: string | null) => ask({ [name]: value });
+  const set = (name: string, value: string | null) => address.ask({ [name]: value });
   return { side, id, brief, rod, line, briefs: briefs ?? [], set, ...answer };
 }
 

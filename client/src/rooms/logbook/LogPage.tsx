@@ -22,14 +22,14 @@ const filters = ['text', 'kind', 'place', 'since', 'until', 'rod', 'line', 'loss
 
 /** Every outing, latest first: to look for, to open, to add to. */
 export function LogPage() {
-  const { asked: from, ask: put } = useAddress();
-  const asked = Object.fromEntries(filters.map((name) => [name, from(name) ?? undefined]));
+  const address = useAddress();
+  const asked = Object.fromEntries(filters.map((name) => [name, address.asked(name) ?? undefined]));
   const { standards } = useUnits();
   const { data: shed } = useShed();
   const [shownRows, setShownRows] = useState(pageRows);
   const ask = (name: (typeof filters)[number], value: string) => {
     setShownRows(pageRows);
-    put({ [name]: value }, name === 'text');
+    address.ask({ [name]: value }, name === 'text');
   };
   const { text, kind, place, since, until, rod, line, loss } = asked;
   const query = {
