@@ -1,4 +1,6 @@
 import { followHouse, key } from './api/keys';
+import '@fontsource-variable/atkinson-hyperlegible-next/wght.css';
+import '@fontsource-variable/newsreader/wght-italic.css';
 import './app/theme.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { setNonce } from 'get-nonce';

@@ -33,21 +33,82 @@ public static class GearPaste
     /// <summary>Most rows that are kept together.</summary>
     public const int MostRows = 2000;
 
-    private sealed record Column(
-        string Name,
-        string Field,
-        Func<Gear, string, bool, (Gear? Piece, string? Problem)> Read,
-        Func<Gear, string?> Write,
-        string[] Also,
-        Kind? Kind = null
-    )
+    /// <summary>A column of a sheet: one field, or the same of several kinds of gear.</summary>
+    private sealed record Column(string Name, IReadOnlyList<Field> Fields)
     {
+        /// <summary>Such a field, for what it holds.</summary>
+        public Field Field => Fields[0];
+
         /// <summary>The unit its numbers are written in; empty where they have none.</summary>
-        public string Unit => Kind is { } kind ? Metric(kind).Unit : "";
+        public string Unit => Field.Kind is { } kind ? Metric(kind).Unit : "";
 
         /// <summary>What stands over it in a sheet: a spreadsheet sorts and sums numbers only where the unit is not among them.</summary>
         public string Heading => Unit.Length == 0 ? Name : $"{Name} {Unit}";
+
+        /// <summary>The field of this column that such a piece has, if any.</summary>
+        public Field? On(Gear piece) => ShedFields.Of(piece.GetType()).FirstOrDefault(f => f.Column == Name);
+
+        /// <summary>What a sheet says of a piece; null for nothing. Written so that it is read again as it was.</summary>
+        public string? Write(Gear piece) =>
+            On(piece) is not { } field || field.Of(piece) is not { } value
+                ? null
+                : field.Shape switch
+                {
+                    FieldShape.Measure => Plain((double)value * Metric(field.Kind!.Value).Scale),
+                    FieldShape.Money => Plain((double)value),
+                    FieldShape.Choice => field.Choices.FirstOrDefault(c => c.Id == (string)value)?.Name,
+                    FieldShape.Yes => (bool)value ? "yes" : null,
+                    FieldShape.Day => ((DateOnly)value).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture),
+                    _ => Convert.ToString(value, CultureInfo.InvariantCulture),
+                };
+
+        private static string Plain(double number) => Math.Round(number, 9).ToString("R", CultureInfo.InvariantCulture);
+
+        /// <summary>A piece with what a cell says, or what is wrong with that.</summary>
+        public (Gear? Piece, string? Problem) Read(Gear piece, string cell, bool metric)
+        {
+            if (On(piece) is not { } field)
+                return (null, $"{OneOf(piece)} has none. Leave this empty.");
+            var (value, problem) = Value(field, cell, metric);
+            return value is null ? (null, problem) : (field.With(piece, value), null);
+        }
+
+        private static (object? Value, string? Problem) Value(Field field, string cell, bool metric)
+        {
+            switch (field.Shape)
+            {
+                case FieldShape.Measure:
+                    var reading = Reader.Read(field.Kind!.Value, cell, metric);
+                    return (reading.Value, reading.Problem);
+                case FieldShape.Choice:
+                    static bool Same(string a, string b) => a.Equals(b, StringComparison.OrdinalIgnoreCase);
+                    return (field.Choices.FirstOrDefault(c => Same(c.Name, cell) || Same(c.Id, cell))?.Id, $"{field.OneOf()}.");
+                case FieldShape.Yes:
+                    return (
+                        cell.ToLowerInvariant() switch
+                        {
+                            "yes" or "y" or "x" => true,
+                            "no" or "n" => false,
+                            _ => null,
+                        },
+                        "Write yes or no."
+                    );
+                case FieldShape.Count:
+                    var isWhole = int.TryParse(cell, NumberStyles.None, CultureInfo.InvariantCulture, out var count);
+                    return (isWhole ? count : null, field.Limit!.Words);
+                case FieldShape.Money:
+                    var isSum = double.TryParse(cell, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var sum);
+                    return (isSum ? sum : null, "A price is a number, such as 120 or 79.50.");
+                case FieldShape.Day:
+                    var isDay = DateOnly.TryParseExact(cell, Days, CultureInfo.InvariantCulture, DateTimeStyles.None, out var day);
+                    return (isDay ? day : null, "Write a day as 2026-05-30.");
+                default:
+                    return (cell, null);
+            }
+        }
     }
+
+    private static readonly string[] Days = ["yyyy-MM-dd", "d.M.yyyy", "d/M/yyyy"];
 
     /// <summary>A column of a sheet that was brought, and the unit its heading names for plain numbers.</summary>
     private sealed record Brought(Column Column, string? Unit)
@@ -69,20 +130,13 @@ public static class GearPaste
             return null;
         var unit = name[(end + 1)..].TrimEnd(')');
         return
-            Named(name[..end].TrimEnd(' ', ',', '(')) is { Kind: { } kind } column
+            Named(name[..end].TrimEnd(' ', ',', '(')) is { Field.Kind: { } kind } column
             && Reader.Read(kind, $"1 {unit}", metric: true).Value is not null
             ? new(column, unit)
             : null;
     }
 
-    private static Column? Named(string name) => Columns.FirstOrDefault(c => c.Name == name || c.Also.Contains(name));
-
-    private static Column Any(string name, string field, Func<Gear, string, Gear> set, Func<Gear, string?> get, params string[] also) =>
-        new(name, field, (piece, cell, _) => (set(piece, cell), null), get, also);
-
-    // Written so that it is read again as it was.
-    private static string? Said(double? si, double scale) =>
-        si is { } value ? Math.Round(value * scale, 9).ToString("R", CultureInfo.InvariantCulture) : null;
+    private static Column? Named(string name) => Columns.FirstOrDefault(c => c.Name == name || c.Fields.Any(f => f.Also.Contains(name)));
 
     private static (double Scale, string Unit) Metric(Kind kind) =>
         kind switch
@@ -95,37 +149,6 @@ public static class GearPaste
             _ => (1, ""),
         };
 
-    private static Column Measure(
-        string name,
-        string field,
-        Kind kind,
-        Func<Gear, double, Gear?> set,
-        Func<Gear, double?> get,
-        params string[] also
-    ) =>
-        new(
-            name,
-            field,
-            (piece, cell, metric) =>
-                Reader.Read(kind, cell, metric) is { Value: { } si }
-                    ? set(piece, si) is { } with
-                        ? (with, null)
-                        : (null, $"{OneOf(piece)} has none. Leave this empty.")
-                    : (null, Reader.Read(kind, cell, metric).Problem),
-            piece => Said(get(piece), Metric(kind).Scale),
-            also,
-            kind
-        );
-
-    private static Column Choice(
-        string name,
-        string field,
-        string words,
-        Func<Gear, string, Gear?> set,
-        Func<Gear, string?> get,
-        params string[] also
-    ) => new(name, field, (piece, cell, _) => set(piece, cell.ToLowerInvariant()) is { } with ? (with, null) : (null, words), get, also);
-
     private static string OneOf(Gear piece) =>
         piece switch
         {
@@ -134,268 +157,18 @@ public static class GearPaste
             _ => "A reel",
         };
 
-    private static DateOnly? Day(string cell) =>
-        DateOnly.TryParseExact(cell, ["yyyy-MM-dd", "d.M.yyyy", "d/M/yyyy"], CultureInfo.InvariantCulture, DateTimeStyles.None, out var day)
-            ? day
-            : null;
-
-    private const string NoDay = "Write a day as 2026-05-30.";
-
-    private static string Words(IEnumerable<string> words) => $"One of these: {string.Join(", ", words)}.";
-
-    private static string Names<T>(Func<T, string> word)
-        where T : struct, Enum => Words(Enum.GetValues<T>().Select(word));
-
-    private static T? Named<T>(string cell, Func<T, string> word)
-        where T : struct, Enum =>
-        Enum.GetValues<T>().Cast<T?>().FirstOrDefault(v => word(v!.Value).Equals(cell, StringComparison.OrdinalIgnoreCase));
-
+    // What is told of any piece first, then what rods, lines and reels have.
     private static readonly Column[] Columns =
     [
-        Any("tag", "tag", (p, c) => p with { Tag = c }, p => p.Tag),
-        Any("name", "name", (p, c) => p with { Name = c }, p => p.Name),
-        Any("note", "note", (p, c) => p with { Note = c }, p => p.Note, "notes"),
-        Any("owner", "owner", (p, c) => p with { Owner = c }, p => p.Owner),
-        Choice(
-            "condition",
-            "condition",
-            Names<Condition>(ConditionWords.Of),
-            (p, c) => Named<Condition>(c, ConditionWords.Of) is { } condition ? p with { Condition = condition } : null,
-            p => ConditionWords.Of(p.Condition)
-        ),
-        Choice(
-            "price",
-            "price",
-            "A price is a number, such as 120 or 79.50.",
-            (p, c) =>
-                double.TryParse(c, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var price)
-                    ? p with
-                    {
-                        Price = price,
-                    }
-                    : null,
-            p => Said(p.Price, 1)
-        ),
-        Choice("bought", "boughtOn", NoDay, (p, c) => Day(c) is { } day ? p with { BoughtOn = day } : null, p => Said(p.BoughtOn)),
-        Choice("serviced", "servicedOn", NoDay, (p, c) => Day(c) is { } day ? p with { ServicedOn = day } : null, p => Said(p.ServicedOn)),
-        Measure(
-            "class",
-            "printedClass",
-            Kind.LineClass,
-            (p, v) =>
-                p switch
-                {
-                    Rod rod => rod with { PrintedClass = v },
-                    FlyLine line => line with { PrintedClass = v },
-                    Reel reel => reel with { LabelLow = v, LabelHigh = reel.LabelHigh > v ? reel.LabelHigh : v },
-                    _ => null,
-                },
-            p => (p as Rod)?.PrintedClass ?? (p as FlyLine)?.PrintedClass ?? (p as Reel)?.LabelLow,
-            "weight class",
-            "#"
-        ),
-        Measure(
-            "class to",
-            "labelHigh",
-            Kind.LineClass,
-            (p, v) => p is Reel reel ? reel with { LabelHigh = v } : null,
-            p => (p as Reel)?.LabelHigh
-        ),
-        Measure(
-            "length",
-            "lengthM",
-            Kind.RodLength,
-            (p, v) =>
-                p switch
-                {
-                    Rod rod => rod with { LengthM = v },
-                    FlyLine line => line with { LengthM = v },
-                    _ => null,
-                },
-            p => (p as Rod)?.LengthM ?? (p as FlyLine)?.LengthM
-        ),
-        Measure(
-            "mass",
-            "massKg",
-            Kind.GearMass,
-            (p, v) =>
-                p switch
-                {
-                    Rod rod => rod with { MassKg = v },
-                    Reel reel => reel with { MassKg = v },
-                    _ => null,
-                },
-            p => (p as Rod)?.MassKg ?? (p as Reel)?.MassKg,
-            "weight"
-        ),
-        Measure(
-            "measured",
-            "measuredClass",
-            Kind.LineClass,
-            (p, v) => p is Rod rod ? rod with { MeasuredClass = v } : null,
-            p => (p as Rod)?.MeasuredClass,
-            "measured class"
-        ),
-        Measure(
-            "measured to within",
-            "measuredPlusMinus",
-            Kind.LineClass,
-            (p, v) => p is Rod rod ? rod with { MeasuredPlusMinus = v } : null,
-            p => (p as Rod)?.MeasuredPlusMinus
-        ),
-        Measure(
-            "tip angle",
-            "tipAngleDeg",
-            Kind.Angle,
-            (p, v) => p is Rod rod ? rod with { TipAngleDeg = v } : null,
-            p => (p as Rod)?.TipAngleDeg
-        ),
-        Choice(
-            "pieces",
-            "pieces",
-            "A rod has 1 to 9 pieces.",
-            (p, c) =>
-                p is Rod rod && int.TryParse(c, NumberStyles.None, CultureInfo.InvariantCulture, out var n)
-                    ? rod with
-                    {
-                        Pieces = n,
-                    }
-                    : null,
-            p => (p as Rod)?.Pieces.ToString(CultureInfo.InvariantCulture)
-        ),
-        Choice(
-            "action",
-            "printedAction",
-            Names<RodAction>(Actions.Word),
-            (p, c) => p is Rod rod && Named<RodAction>(c, Actions.Word) is { } action ? rod with { PrintedAction = action } : null,
-            p => p is Rod { PrintedAction: { } action } ? Actions.Word(action) : null
-        ),
-        Choice(
-            "build",
-            "build",
-            Names<Build>(BuildWords.Of),
-            (p, c) => p is FlyLine line && Named<Build>(c, BuildWords.Of) is { } build ? line with { Build = build } : null,
-            p => p is FlyLine line ? BuildWords.Of(line.Build) : null
-        ),
-        Measure(
-            "head",
-            "headM",
-            Kind.Length,
-            (p, v) => p is FlyLine line ? line with { HeadM = v } : null,
-            p => (p as FlyLine)?.HeadM,
-            "head length"
-        ),
-        Measure(
-            "weighs",
-            "headKg",
-            Kind.LineMass,
-            (p, v) => p is FlyLine line ? line with { HeadKg = v } : null,
-            p => (p as FlyLine)?.HeadKg,
-            "grains",
-            "head mass"
-        ),
-        Measure(
-            "front taper",
-            "frontTaperM",
-            Kind.Length,
-            (p, v) => p is FlyLine line ? line with { FrontTaperM = v } : null,
-            p => (p as FlyLine)?.FrontTaperM
-        ),
-        Measure(
-            "rear taper",
-            "rearTaperM",
-            Kind.Length,
-            (p, v) => p is FlyLine line ? line with { RearTaperM = v } : null,
-            p => (p as FlyLine)?.RearTaperM
-        ),
-        Measure(
-            "tip thick",
-            "tipDiameterM",
-            Kind.Diameter,
-            (p, v) => p is FlyLine line ? line with { TipDiameterM = v } : null,
-            p => (p as FlyLine)?.TipDiameterM
-        ),
-        Measure(
-            "belly thick",
-            "bellyDiameterM",
-            Kind.Diameter,
-            (p, v) => p is FlyLine line ? line with { BellyDiameterM = v } : null,
-            p => (p as FlyLine)?.BellyDiameterM
-        ),
-        Measure(
-            "running thick",
-            "runningDiameterM",
-            Kind.Diameter,
-            (p, v) => p is FlyLine line ? line with { RunningDiameterM = v } : null,
-            p => (p as FlyLine)?.RunningDiameterM
-        ),
-        Choice(
-            "density",
-            "density",
-            Words(Densities.Rows.Select(d => d.Name)),
-            (p, c) =>
-                p is FlyLine line
-                && Densities.Rows.FirstOrDefault(d => d.Name.Equals(c, StringComparison.OrdinalIgnoreCase) || d.Id == c) is { } density
-                    ? line with
-                    {
-                        Density = density.Id,
-                    }
-                    : null,
-            p => p is FlyLine line ? Densities.Of(line.Density).Name : null
-        ),
-        Choice(
-            "coating",
-            "coating",
-            Words(Coatings.Rows.Select(d => d.Name)),
-            (p, c) =>
-                p is FlyLine line
-                && Coatings.Rows.FirstOrDefault(d => d.Name.Equals(c, StringComparison.OrdinalIgnoreCase) || d.Id == c) is { } coating
-                    ? line with
-                    {
-                        Coating = coating.Id,
-                    }
-                    : null,
-            p => p is FlyLine line ? Coatings.Of(line.Coating).Name : null
-        ),
-        Choice(
-            "salt",
-            "saltRated",
-            "Write yes or no.",
-            (p, c) =>
-                c is not ("yes" or "y" or "x" or "no" or "n") ? null
-                : p is FlyLine line ? line with { SaltRated = c[0] != 'n' }
-                : p is Reel reel ? reel with { SaltProof = c[0] != 'n' }
-                : null,
-            p => p is FlyLine { SaltRated: true } or Reel { SaltProof: true } ? "yes" : null
-        ),
-        Measure("arbor", "arborM", Kind.SpoolSize, (p, v) => p is Reel reel ? reel with { ArborM = v } : null, p => (p as Reel)?.ArborM),
-        Measure("rim", "rimM", Kind.SpoolSize, (p, v) => p is Reel reel ? reel with { RimM = v } : null, p => (p as Reel)?.RimM),
-        Measure("width", "widthM", Kind.SpoolSize, (p, v) => p is Reel reel ? reel with { WidthM = v } : null, p => (p as Reel)?.WidthM),
-        Measure("drag", "dragN", Kind.Force, (p, v) => p is Reel reel ? reel with { DragN = v } : null, p => (p as Reel)?.DragN),
-        Measure(
-            "holds",
-            "statedBackingM",
-            Kind.Spooled,
-            (p, v) => p is Reel reel ? reel with { StatedBackingM = v } : null,
-            p => (p as Reel)?.StatedBackingM
-        ),
-        Choice(
-            "of backing",
-            "statedBacking",
-            Words(Backings.Rows.Select(b => b.Name)),
-            (p, c) =>
-                p is Reel reel && Backings.Rows.FirstOrDefault(b => b.Name.Equals(c, StringComparison.OrdinalIgnoreCase)) is { } backing
-                    ? reel with
-                    {
-                        StatedBacking = backing.Id,
-                    }
-                    : null,
-            p => p is Reel { StatedBacking: { } id } ? Backings.Find(id)?.Name : null
-        ),
-        Any("behind line", "statedLine", (p, c) => p is Reel reel ? reel with { StatedLine = c } : p, p => (p as Reel)?.StatedLine),
+        .. GearFields
+            .Called.Concat(GearFields.Told)
+            .Concat(ShedFields.All.Rods)
+            .Concat(ShedFields.All.Lines)
+            .Concat(ShedFields.All.Reels)
+            .Where(f => f.Column is not null)
+            .GroupBy(f => f.Column!)
+            .Select(g => new Column(g.Key, [.. g.Distinct()])),
     ];
-
-    private static string? Said(DateOnly? day) => day?.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
 
     /// <summary>
     /// Pieces of one kind as a sheet that <see cref="Read"/> takes: every column that such a piece has. What was measured along a
@@ -444,7 +217,7 @@ public static class GearPaste
             var name = header[i].Trim().ToLowerInvariant();
             columns[i] = Find(name);
             if (columns[i] is null && name is not ("label" or "kind" or ""))
-                faults.Add(new(1, Sheets.Quoted(header[i]), $"No such column. {Words(ColumnNames)}"));
+                faults.Add(new(1, Sheets.Quoted(header[i]), $"No such column. One of these: {string.Join(", ", ColumnNames)}."));
         }
         if (!header.Any(h => h.Trim().ToLowerInvariant() is "label" or "kind"))
             faults.Add(new(1, "label", "One column is called label (what stands on the piece) or kind (rod, line or reel)."));
@@ -478,7 +251,13 @@ public static class GearPaste
             if (!taken.Add(piece.Tag))
                 faults.Add(new(row, "tag", $"Another piece already carries the tag {Sheets.Quoted(piece.Tag)}."));
             foreach (var wrong in piece.Check(today))
-                faults.Add(new(row, Columns.FirstOrDefault(c => c.Field == wrong.Field)?.Name ?? wrong.Field, wrong.Problem));
+                faults.Add(
+                    new(
+                        row,
+                        ShedFields.Of(piece.GetType()).FirstOrDefault(f => f.Name == wrong.Field)?.Column ?? wrong.Field,
+                        wrong.Problem
+                    )
+                );
             if (piece is Rod rod)
                 rods.Add(rod);
             else if (piece is FlyLine line)

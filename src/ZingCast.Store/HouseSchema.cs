@@ -1,5 +1,7 @@
 using System.Text.Json.Nodes;
 using System.Text.Json.Schema;
+using ZingCast.Core.Measures;
+using ZingCast.Core.Shed;
 using ZingCast.Core.Standards;
 
 namespace ZingCast.Store;
@@ -41,6 +43,9 @@ public static class HouseSchema
         schema["type"] = "object";
         var fields = (JsonObject)schema["properties"]!;
         fields.Remove("id");
+        foreach (var field in ShedFields.Of(kind.Type))
+            if (fields[field.Name] is JsonObject told)
+                Limit(told, field);
         foreach (var at in kind.Refs)
             InSchema(schema, at);
         Rebased(schema, $"#/properties/{kind.Name}/items");
@@ -52,6 +57,21 @@ public static class HouseSchema
         ]);
         schema["additionalProperties"] = false;
         return schema;
+    }
+
+    // What a field may be, as its check says.
+    private static void Limit(JsonObject schema, Field field)
+    {
+        schema["title"] = field.Label;
+        if (field.Longest is { } longest)
+            schema["maxLength"] = longest;
+        if (field.Limit is { } limit)
+            (schema["minimum"], schema["maximum"]) = (limit.Low, limit.High);
+        if (field is { Shape: FieldShape.Choice, Choices: var choices } && schema["enum"] is null)
+            schema["enum"] = new JsonArray([
+                .. choices.Select(c => JsonValue.Create(c.Id)),
+                .. field.Must ? Array.Empty<JsonNode?>() : [null],
+            ]);
     }
 
     // A reference is a word where the record has a number.

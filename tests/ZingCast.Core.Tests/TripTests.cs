@@ -195,6 +195,12 @@ public class TripTests
         var flies = list.Groups.Single(g => g.Name == "Flies").Items.Select(i => i.Says.ToString()).ToList();
         Assert.Contains(flies, f => f.StartsWith("#16 hackled dry: 7 ", StringComparison.Ordinal));
         Assert.Contains(flies, f => f.Contains(": 4 patterns", StringComparison.Ordinal));
+        // The tippet that is packed is the one the leaders are tied with.
+        var tied = list.Tying.Leaders.SelectMany(l => l.Cuts).Select(c => c.Spool).OfType<string>().ToHashSet();
+        Assert.All(
+            list.Groups.Single(g => g.Name == "Tippet").Items,
+            i => Assert.True(i.ToBuy || tied.Contains(i.Says.ToString().Split(',')[0]), i.Says.ToString())
+        );
         // Two of every leader.
         Assert.All(list.Tying.Leaders.GroupBy(l => l.Tag), g => Assert.Equal(2, g.Count()));
     }

@@ -150,6 +150,21 @@ public class WindingTests
         );
     }
 
+    [Theory]
+    [InlineData(.55)]
+    [InlineData(.66)]
+    [InlineData(.72)]
+    [InlineData(.82)]
+    public void Once_the_ruler_has_said_how_tight_it_lies_the_room_at_the_rim_is_expected_within_a_millimetre_of_it(double packing)
+    {
+        var over = Until(Ticket(), WindingStepKind.Over);
+        var across = 2 * Reel.Spool().RadiusM(150 * Backings.Find("poly20")!.AreaM2 / packing);
+        var rim = Done(over, new(MeasuredM: across, GoOn: true)).Steps.Single(s => s.Kind == WindingStepKind.Rim);
+        Assert.InRange(rim.ExpectM!.Value, rim.ExpectBandM!.Value.Low, rim.ExpectBandM.Value.High);
+        // A millimetre across the backing is half of one at its rim; under the line's own turns it is at most a whole one.
+        Assert.InRange(rim.ExpectBandM.Value.High - rim.ExpectBandM.Value.Low, .0005, .0025);
+    }
+
     [Fact]
     public void Turns_and_length_of_a_leg_are_two_sides_of_the_same() =>
         Gen.Select(Gen.Double[20, 160], Gen.Double[.05, 1])

@@ -1,4 +1,8 @@
+using System.Net.Http.Json;
 using System.Text.Json;
+using ZingCast.Core.Measures;
+using ZingCast.Core.Shed;
+using ZingCast.Store;
 
 namespace ZingCast.Web.Tests;
 
@@ -32,6 +36,50 @@ public sealed class ContractTests(LoanShed loan) : IClassFixture<LoanShed>
         var ids = Operations.Select(o => o.Operation.GetProperty("operationId").GetString()!).ToList();
         Assert.Equal(ids.Count, ids.Distinct().Count());
         Assert.Contains("postShedRodsByIdRestore", ids);
+    }
+
+    [Fact]
+    public void A_field_that_is_described_once_is_in_the_contract_the_schema_and_the_sheets_with_its_limits()
+    {
+        var lists = JsonDocument
+            .Parse(File.ReadAllText(Path.Combine(House.Root, "docs", "house.schema.json")))
+            .RootElement.GetProperty("properties");
+        (string Type, string List, IReadOnlyList<Field> Fields)[] kinds =
+        [
+            ("RodInput", "rods", ShedFields.All.Rods),
+            ("FlyLineInput", "lines", ShedFields.All.Lines),
+            ("ReelInput", "reels", ShedFields.All.Reels),
+            ("LeaderSpoolInput", "leaderSpools", ShedFields.All.LeaderSpools),
+            ("ScrapInput", "scraps", ShedFields.All.Scraps),
+        ];
+        foreach (var (type, list, fields) in kinds)
+        foreach (var field in fields)
+        {
+            JsonElement[] told =
+            [
+                Schemas.GetProperty(type).GetProperty("properties").GetProperty(field.Name),
+                lists.GetProperty(list).GetProperty("items").GetProperty("properties").GetProperty(field.Name),
+            ];
+            if (field.Limit is { } limit)
+                Assert.All(
+                    told,
+                    t =>
+                    {
+                        Assert.Equal(limit.Low, t.GetProperty("minimum").GetDouble());
+                        Assert.Equal(limit.High, t.GetProperty("maximum").GetDouble());
+                    }
+                );
+        }
+        var columns = GearPaste.ColumnNames;
+        Assert.All(ShedFields.All.Rods.Concat(ShedFields.All.Lines).Concat(ShedFields.All.Reels), f => Assert.Contains(f.Column, columns));
+    }
+
+    [Fact]
+    public async Task What_is_one_of_a_list_is_refused_with_the_list()
+    {
+        var refused = await loan.Client.Post("/api/matching/solve", new { brief = new { owned = "mine" } });
+        var problem = await refused.Content.ReadFromJsonAsync<JsonElement>(TestContext.Current.CancellationToken);
+        Assert.Equal("One of these: first, only, any.", problem.GetProperty("errors").GetProperty("brief.owned")[0].GetString());
     }
 
     [Fact]

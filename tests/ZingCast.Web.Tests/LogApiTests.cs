@@ -143,6 +143,9 @@ public sealed class LogApiTests : IDisposable
         Assert.True(after > before, $"{before} → {after}");
         var again = (await client.GetJson("/api/log/learning")).GetProperty("casters")[0];
         Assert.False(again.GetProperty("offered").GetBoolean());
+        // A lesson that counts is still held against what was taken before it.
+        foreach (var was in (string[])["before", "reachBefore", "beforeM"])
+            Assert.Equal(ina.GetProperty("fit").GetProperty(was).ToString(), again.GetProperty("fit").GetProperty(was).ToString());
         var lesson = decided.GetProperty("lesson").GetProperty("id").GetInt32();
         await Done(await client.DeleteAsync($"/api/log/lessons/{lesson}", Now));
         Assert.Equal(before, await Reach("own-1"));

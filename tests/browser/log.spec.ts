@@ -192,11 +192,14 @@ test('the saved card notes the day at the water, and the log reads the file it h
   phone.on('pageerror', (e) => odd.push(e.message));
   await phone.setViewportSize({ width: 390, height: 844 });
   await phone.goto(`file://${html}`);
-  await phone.getByLabel('Fish landed').fill('2');
-  await phone.getByLabel('Lost to').selectOption({ label: 'a knot went' });
+  const more = phone.getByRole('button', { name: 'Fish landed: one more' });
+  await more.click();
+  await more.click();
+  await phone.getByRole('combobox', { name: 'Lost to' }).click();
+  await phone.getByRole('option', { name: 'a knot went' }).click();
   await phone.getByLabel(/^A cast/).fill('sixty');
   await phone.getByRole('button', { name: 'Keep it on this phone' }).click();
-  await expect(phone.getByText('That is no number.')).toBeVisible();
+  await expect(phone.getByText('That is no number. Type how far, such as 60.')).toBeVisible();
   await phone.getByLabel(/^A cast/).fill('62');
   await phone.getByRole('textbox', { name: 'Note' }).fill('from the ledge <b>');
   await phone.getByRole('button', { name: 'Keep it on this phone' }).click();

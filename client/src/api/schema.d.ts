@@ -4531,6 +4531,28 @@ export interface components {
         };
         /** @enum {unknown} */
         Feel: "underLoaded" | "light" | "right" | "heavy" | "overloaded";
+        Field: {
+            name: string;
+            label: string;
+            shape: components["schemas"]["FieldShape"];
+            kind: null | components["schemas"]["Kind"];
+            must: boolean;
+            limit: null | components["schemas"]["Limit"];
+            /** Format: int32 */
+            longest: null | number;
+            lines: boolean;
+            choices: components["schemas"]["FieldChoice"][];
+            none: null | string;
+            column: null | string;
+            also: string[];
+            oneOf: string;
+        };
+        FieldChoice: {
+            id: string;
+            name: string;
+        };
+        /** @enum {unknown} */
+        FieldShape: "text" | "measure" | "choice" | "yes" | "count" | "day" | "money";
         FightLoad: {
             /** Format: double */
             pullN: number;
@@ -4703,27 +4725,57 @@ export interface components {
             byLength: boolean;
         };
         FlyLine: {
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Class on the label
+             */
             printedClass: null | number;
             build: components["schemas"]["Build"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Whole length
+             */
             lengthM: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Head length
+             */
             headM: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Head, weighed
+             */
             headKg: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Front taper
+             */
             frontTaperM: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Rear taper
+             */
             rearTaperM: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Tip, thick
+             */
             tipDiameterM: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Belly, thick
+             */
             bellyDiameterM: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Running line, thick
+             */
             runningDiameterM: number;
+            /** @description Density */
             density: string;
+            /** @description Coating */
             coating: string;
+            /** @description rated for salt */
             saltRated: boolean;
             measured: null | components["schemas"]["Stretch"][];
             /** Format: double */
@@ -4736,16 +4788,29 @@ export interface components {
             /** Format: double */
             massKg: null | number;
             stretches: components["schemas"]["Stretch"][];
+            /** @description Tag */
             tag: string;
+            /** @description Name */
             name: string;
+            /** @description Note */
             note: null | string;
             condition: components["schemas"]["Condition"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Price paid
+             */
             price: null | number;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description Here since
+             */
             boughtOn: null | string;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description Last seen to
+             */
             servicedOn: null | string;
+            /** @description Whose, if not the house’s */
             owner: null | string;
             toSeeTo: boolean;
             /** Format: int32 */
@@ -4754,41 +4819,84 @@ export interface components {
             version: number;
         };
         FlyLineInput: {
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Class on the label
+             */
             printedClass?: null | number;
             build?: components["schemas"]["Build"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Whole length
+             */
             lengthM: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Head length
+             */
             headM: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Head, weighed
+             */
             headKg?: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Front taper
+             */
             frontTaperM?: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Rear taper
+             */
             rearTaperM?: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Tip, thick
+             */
             tipDiameterM?: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Belly, thick
+             */
             bellyDiameterM?: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Running line, thick
+             */
             runningDiameterM?: number;
+            /** @description Density */
             density?: string;
+            /** @description Coating */
             coating?: string;
+            /** @description rated for salt */
             saltRated?: boolean;
             measured?: null | components["schemas"]["StretchInput"][];
             /** Format: double */
             headPlusMinusKg?: null | number;
+            /** @description Tag */
             tag: string;
+            /** @description Name */
             name: string;
+            /** @description Note */
             note?: null | string;
             condition?: components["schemas"]["Condition"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Price paid
+             */
             price?: null | number;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description Here since
+             */
             boughtOn?: null | string;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description Last seen to
+             */
             servicedOn?: null | string;
+            /** @description Whose, if not the house’s */
             owner?: null | string;
             /** Format: int32 */
             id?: number;
@@ -4836,6 +4944,8 @@ export interface components {
             offset: number;
             shape: components["schemas"]["Shape"];
             nought: null | string;
+            /** @default false */
+            down: boolean;
         };
         /** @enum {unknown} */
         Found: "unseen" | "sound" | "watch" | "mend";
@@ -5003,7 +5113,7 @@ export interface components {
         };
         JsonNode: unknown;
         /** @enum {unknown} */
-        Kind: "length" | "distance" | "rodLength" | "spooled" | "depth" | "shortLength" | "spoolSize" | "diameter" | "tippet" | "lineMass" | "gearMass" | "fishMass" | "windSpeed" | "waterSpeed" | "sinkRate" | "temperature" | "angle" | "force" | "area" | "lineClass" | "ratio" | "time" | "lineSpeed" | "energy" | "pull" | "benchMass" | "moment";
+        Kind: "length" | "distance" | "carry" | "rodLength" | "spooled" | "leftOnSpool" | "depth" | "shortLength" | "spoolSize" | "diameter" | "tippet" | "lineMass" | "gearMass" | "fishMass" | "windSpeed" | "waterSpeed" | "sinkRate" | "temperature" | "angle" | "force" | "area" | "lineClass" | "ratio" | "time" | "lineSpeed" | "energy" | "pull" | "benchMass" | "moment";
         KindForms: {
             kind: components["schemas"]["Kind"];
             trade: components["schemas"]["Form"];
@@ -5296,11 +5406,20 @@ export interface components {
         LeaderSchool: "tapered" | "knotted" | "level" | "coated" | "led";
         LeaderSpool: {
             material: components["schemas"]["LeaderMaterial"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Thick
+             */
             diameterM: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Left on it
+             */
             leftM: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Label, stands
+             */
             statedN: null | number;
             breaks: components["schemas"]["TippetBreak"][];
             classes: null | components["schemas"]["Spread"];
@@ -5311,16 +5430,29 @@ export interface components {
             ownN: null | number;
             /** Format: double */
             knottedN: number;
+            /** @description Tag */
             tag: string;
+            /** @description Name */
             name: string;
+            /** @description Note */
             note: null | string;
             condition: components["schemas"]["Condition"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Price paid
+             */
             price: null | number;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description Here since
+             */
             boughtOn: null | string;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description Last seen to
+             */
             servicedOn: null | string;
+            /** @description Whose, if not the house’s */
             owner: null | string;
             labelDisagrees: boolean;
             toSeeTo: boolean;
@@ -5331,23 +5463,45 @@ export interface components {
         };
         LeaderSpoolInput: {
             material?: components["schemas"]["LeaderMaterial"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Thick
+             */
             diameterM: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Left on it
+             */
             leftM?: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Label, stands
+             */
             statedN?: null | number;
             breaks?: components["schemas"]["TippetBreakInput"][];
+            /** @description Tag */
             tag: string;
+            /** @description Name */
             name: string;
+            /** @description Note */
             note?: null | string;
             condition?: components["schemas"]["Condition"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Price paid
+             */
             price?: null | number;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description Here since
+             */
             boughtOn?: null | string;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description Last seen to
+             */
             servicedOn?: null | string;
+            /** @description Whose, if not the house’s */
             owner?: null | string;
             /** Format: int32 */
             id?: number;
@@ -5416,6 +5570,13 @@ export interface components {
             id: number;
             /** Format: int32 */
             version: number;
+        };
+        Limit: {
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            high: number;
+            words: string;
         };
         LimitCost: {
             limit: string;
@@ -6286,41 +6447,81 @@ export interface components {
             unit?: null | string;
         };
         Reel: {
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Label, lowest class
+             */
             labelLow: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Label, highest class
+             */
             labelHigh: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Arbor across
+             */
             arborM: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Rim across
+             */
             rimM: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Width inside
+             */
             widthM: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Backing it says it holds
+             */
             statedBackingM: null | number;
+            /** @description Backing of */
             statedBacking: null | string;
+            /** @description Line it says it holds, as WF7F */
             statedLine: null | string;
             knownFill: null | components["schemas"]["KnownFill"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Mass, empty
+             */
             massKg: number;
+            /** @description made for salt */
             saltProof: boolean;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Most drag
+             */
             dragN: null | number;
             usualBacking: string;
             /** Format: double */
             usualBackingM: number;
             classes: null | components["schemas"]["Spread"];
             isMeasured: boolean;
+            /** @description Tag */
             tag: string;
+            /** @description Name */
             name: string;
+            /** @description Note */
             note: null | string;
             condition: components["schemas"]["Condition"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Price paid
+             */
             price: null | number;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description Here since
+             */
             boughtOn: null | string;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description Last seen to
+             */
             servicedOn: null | string;
+            /** @description Whose, if not the house’s */
             owner: null | string;
             labelDisagrees: boolean;
             toSeeTo: boolean;
@@ -6330,36 +6531,76 @@ export interface components {
             version: number;
         };
         ReelInput: {
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Label, lowest class
+             */
             labelLow?: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Label, highest class
+             */
             labelHigh?: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Arbor across
+             */
             arborM?: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Rim across
+             */
             rimM?: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Width inside
+             */
             widthM?: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Backing it says it holds
+             */
             statedBackingM?: null | number;
+            /** @description Backing of */
             statedBacking?: null | string;
+            /** @description Line it says it holds, as WF7F */
             statedLine?: null | string;
             knownFill?: null | components["schemas"]["KnownFillInput"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Mass, empty
+             */
             massKg?: number;
+            /** @description made for salt */
             saltProof?: boolean;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Most drag
+             */
             dragN?: null | number;
+            /** @description Tag */
             tag: string;
+            /** @description Name */
             name: string;
+            /** @description Note */
             note?: null | string;
             condition?: components["schemas"]["Condition"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Price paid
+             */
             price?: null | number;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description Here since
+             */
             boughtOn?: null | string;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description Last seen to
+             */
             servicedOn?: null | string;
+            /** @description Whose, if not the house’s */
             owner?: null | string;
             /** Format: int32 */
             id?: number;
@@ -6474,20 +6715,41 @@ export interface components {
             hits: number;
         };
         Rod: {
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Length
+             */
             lengthM: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Class on the label
+             */
             printedClass: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Class measured
+             */
             measuredClass: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Measured, ±
+             */
             measuredPlusMinus: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Tip angle, bend test
+             */
             tipAngleDeg: null | number;
             printedAction: null | components["schemas"]["RodAction"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Mass
+             */
             massKg: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Pieces
+             */
             pieces: number;
             test: null | components["schemas"]["BendTest"];
             bend: null | components["schemas"]["BendModel"];
@@ -6512,16 +6774,29 @@ export interface components {
             toSeeTo: boolean;
             /** Format: double */
             windowClass: null | number;
+            /** @description Tag */
             tag: string;
+            /** @description Name */
             name: string;
+            /** @description Note */
             note: null | string;
             condition: components["schemas"]["Condition"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Price paid
+             */
             price: null | number;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description Here since
+             */
             boughtOn: null | string;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description Last seen to
+             */
             servicedOn: null | string;
+            /** @description Whose, if not the house’s */
             owner: null | string;
             /** Format: int32 */
             id: number;
@@ -6578,36 +6853,70 @@ export interface components {
             votes: number;
         };
         RodInput: {
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Length
+             */
             lengthM: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Class on the label
+             */
             printedClass?: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Class measured
+             */
             measuredClass?: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Measured, ±
+             */
             measuredPlusMinus?: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Tip angle, bend test
+             */
             tipAngleDeg?: null | number;
             printedAction?: null | components["schemas"]["RodAction"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Mass
+             */
             massKg?: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Pieces
+             */
             pieces?: number;
             test?: null | components["schemas"]["BendTestInput"];
             bend?: null | components["schemas"]["BendModelInput"];
             balance?: null | components["schemas"]["RodBalanceInput"];
             inspections?: components["schemas"]["InspectionInput"][];
             felt?: null | components["schemas"]["RodFeelInput"];
+            /** @description Tag */
             tag: string;
+            /** @description Name */
             name: string;
+            /** @description Note */
             note?: null | string;
             condition?: components["schemas"]["Condition"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Price paid
+             */
             price?: null | number;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description Here since
+             */
             boughtOn?: null | string;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description Last seen to
+             */
             servicedOn?: null | string;
+            /** @description Whose, if not the house’s */
             owner?: null | string;
             /** Format: int32 */
             id?: number;
@@ -6858,28 +7167,54 @@ export interface components {
         /** @enum {unknown} */
         School: "flyFirst" | "fishFirst";
         Scrap: {
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Length
+             */
             lengthM: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Weighed
+             */
             massKg: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Taper at its thin end
+             */
             taperM: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Tip to belly, thick
+             */
             tipShare: number;
+            /** @description Density */
             density: string;
             measured: null | components["schemas"]["Stretch"][];
             classes: null | components["schemas"]["Spread"];
             isMeasured: boolean;
+            /** @description Tag */
             tag: string;
+            /** @description Name */
             name: string;
+            /** @description Note */
             note: null | string;
             condition: components["schemas"]["Condition"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Price paid
+             */
             price: null | number;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description Here since
+             */
             boughtOn: null | string;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description Last seen to
+             */
             servicedOn: null | string;
+            /** @description Whose, if not the house’s */
             owner: null | string;
             labelDisagrees: boolean;
             toSeeTo: boolean;
@@ -6889,26 +7224,52 @@ export interface components {
             version: number;
         };
         ScrapInput: {
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Length
+             */
             lengthM: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Weighed
+             */
             massKg: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Taper at its thin end
+             */
             taperM?: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Tip to belly, thick
+             */
             tipShare?: number;
+            /** @description Density */
             density?: string;
             measured?: null | components["schemas"]["StretchInput"][];
+            /** @description Tag */
             tag: string;
+            /** @description Name */
             name: string;
+            /** @description Note */
             note?: null | string;
             condition?: components["schemas"]["Condition"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Price paid
+             */
             price?: null | number;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description Here since
+             */
             boughtOn?: null | string;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description Last seen to
+             */
             servicedOn?: null | string;
+            /** @description Whose, if not the house’s */
             owner?: null | string;
             /** Format: int32 */
             id?: number;
@@ -6989,6 +7350,14 @@ export interface components {
          * @enum {unknown}
          */
         Shape: "plain" | "feetInches" | "xNumber" | "beaufort";
+        ShedFields: {
+            rods: components["schemas"]["Field"][];
+            lines: components["schemas"]["Field"][];
+            reels: components["schemas"]["Field"][];
+            leaders: components["schemas"]["Field"][];
+            leaderSpools: components["schemas"]["Field"][];
+            scraps: components["schemas"]["Field"][];
+        };
         ShedMatrix: {
             rods: components["schemas"]["MatrixRod"][];
             lines: components["schemas"]["MatrixLine"][];
@@ -7228,6 +7597,7 @@ export interface components {
             pins: components["schemas"]["LinkPins"][];
             lineClasses: components["schemas"]["ClassRange"][];
             beginnings: components["schemas"]["Beginnings"];
+            fields: components["schemas"]["ShedFields"];
             spoolTrust: components["schemas"]["SpoolTrust"][];
             tables: components["schemas"]["ReferenceTable"][];
             rules: components["schemas"]["Rule"][];
@@ -7336,16 +7706,29 @@ export interface components {
             leader: components["schemas"]["Leader"];
             classes: null | components["schemas"]["Spread"];
             isMeasured: boolean;
+            /** @description Tag */
             tag: string;
+            /** @description Name */
             name: string;
+            /** @description Note */
             note: null | string;
             condition: components["schemas"]["Condition"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Price paid
+             */
             price: null | number;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description Here since
+             */
             boughtOn: null | string;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description Last seen to
+             */
             servicedOn: null | string;
+            /** @description Whose, if not the house’s */
             owner: null | string;
             labelDisagrees: boolean;
             toSeeTo: boolean;
@@ -7356,16 +7739,29 @@ export interface components {
         };
         TiedLeaderInput: {
             leader: components["schemas"]["LeaderInput"];
+            /** @description Tag */
             tag: string;
+            /** @description Name */
             name: string;
+            /** @description Note */
             note?: null | string;
             condition?: components["schemas"]["Condition"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Price paid
+             */
             price?: null | number;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description Here since
+             */
             boughtOn?: null | string;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description Last seen to
+             */
             servicedOn?: null | string;
+            /** @description Whose, if not the house’s */
             owner?: null | string;
             /** Format: int32 */
             id?: number;

@@ -16,7 +16,7 @@ const rows: { name: string; traces: Trace[] }[] = [
     ],
   },
   { name: 'pull', traces: [{ name: 'pull at the bend', value: (m) => m.tensionN, kind: 'pull' }] },
-  { name: 'shot', traces: [{ name: 'line shot', value: (m) => m.shotM, kind: 'length' }] },
+  { name: 'shot', traces: [{ name: 'line shot', value: (m) => m.shotM, kind: 'distance' }] },
 ];
 
 const rowH = 54;

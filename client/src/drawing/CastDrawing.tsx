@@ -1,6 +1,6 @@
 import { scaleLinear } from 'd3-scale';
 import type { CastAnswer } from '../api/client';
-import { distance, useUnits } from '../ui/units';
+import { carried, distance, useUnits } from '../ui/units';
 import { lineAt, momentAt, shapeOf, type Point } from './castShape';
 import { useWidth } from './useWidth';
 
@@ -42,7 +42,7 @@ export function CastDrawing({
     .map((n) => n * unitM);
   const reach = first.reach;
   const told = momentAt(first.moments, timeS);
-  const says = `The cast from the side. ${first.can ? 'It gets to' : 'It does not get to'} ${show(distance(distanceM))}; farthest ${show(reach)}. At ${timeS.toFixed(1)} seconds the loop is ${show(distance(told.bendM))} out and ${show(distance(told.shotM))} of line has been shot.`;
+  const says = `The cast from the side. ${first.can ? 'It gets to' : 'It does not get to'} ${show(distance(distanceM))}; farthest ${show(reach)}. At ${timeS.toFixed(1)} seconds the loop is ${show(carried(told.bendM))} out and ${show(distance(told.shotM))} of line has been shot.`;
   return (
     <div ref={ref}>
       <svg width={width} height={height} role="img" aria-label={says} className="block" data-cast={timeS.toFixed(3)}>

@@ -1,6 +1,6 @@
 import { scaleLinear } from 'd3-scale';
 import type { Quantity } from '../api/client';
-import { distance, metres, rodLength, useUnits } from '../ui/units';
+import { carried, distance, metres, rodLength, useUnits } from '../ui/units';
 import { useWidth } from './useWidth';
 
 /** One cast along the ground, metres, with the farthest reach. */
@@ -44,7 +44,7 @@ export function ReachBar({
   const headFrom = x(Math.max(0, out - headM));
   const roomBeside = headFrom > 110;
   const parts = [
-    { words: 'held in the air', from: shootM, to: out, fill: 'var(--signal)', h: 8 },
+    { words: 'held in the air', from: shootM, to: out, fill: 'var(--signal)', h: 8, said: carried(carryM) },
     { words: 'shot', from: 0, to: shootM, fill: 'color-mix(in srgb, var(--signal) 45%, var(--paper))', h: 5 },
     { words: 'leader', from: out, to: out + leaderM, fill: 'var(--ink)', h: 2, said: rodLength(leaderM) },
   ];
@@ -55,7 +55,7 @@ export function ReachBar({
         width={width}
         height={124}
         role="img"
-        aria-label={`Of ${show(distance(distanceM))}: ${show(distance(shootM))} shot, ${show(distance(carryM))} held in the air, ${show(rodLength(leaderM))} of leader. Farthest today ${show(reach)}.`}
+        aria-label={`Of ${show(distance(distanceM))}: ${show(distance(shootM))} shot, ${show(carried(carryM))} held in the air, ${show(rodLength(leaderM))} of leader. Farthest today ${show(reach)}.`}
         className="block"
       >
         <rect

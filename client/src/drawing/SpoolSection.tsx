@@ -1,6 +1,6 @@
 import { useState, type KeyboardEvent } from 'react';
 import type { SpoolFill, SpoolLayer } from '../api/client';
-import { spooled, useUnits } from '../ui/units';
+import { metres, rodLength, spooled, useUnits } from '../ui/units';
 import { clamp, nextStep, steppedBy, useDrag } from './useDrag';
 import { useWidth } from './useWidth';
 
@@ -17,6 +17,10 @@ const ink: Record<SpoolLayer['kind'], string> = {
   head: 'var(--signal)',
   leader: 'var(--land)',
 };
+
+// Backing is counted in yards; line and leader are as long as their own pages say.
+const lying = ({ kind, lengthM }: SpoolLayer) =>
+  (kind === 'backing' ? spooled : kind === 'leader' ? rodLength : metres)(lengthM);
 
 type Props = {
   fill: SpoolFill;
@@ -119,7 +123,7 @@ export function SpoolSection({ fill: answered, limits, onBacking }: Props) {
       <svg width={width} height={H + 22} className="block select-none">
         <title>
           {`The spool cut through its axle${spool.toScale ? ', to scale' : ', its shape assumed'}: ${layers
-            .map((l) => `${words[l.kind]} ${show(spooled(l.lengthM))}`)
+            .map((l) => `${words[l.kind]} ${show(lying(l))}`)
             .join(
               ', ',
             )}; ${over ? `it stands ${short(-fill.rimGapM)} over the rim` : `${short(fill.rimGapM)} to the rim`}`}
@@ -211,7 +215,7 @@ export function SpoolSection({ fill: answered, limits, onBacking }: Props) {
               fill="none"
             />
             <text x={right + 25} y={at} fontSize="13" fill="var(--ink)">
-              {words[layer.kind]} <tspan fontWeight="700">{show(spooled(layer.lengthM))}</tspan>
+              {words[layer.kind]} <tspan fontWeight="700">{show(lying(layer))}</tspan>
             </text>
           </g>
         ))}

@@ -9,6 +9,7 @@ const form = (unit: string, scale: number, of: number, more: Partial<Form> = {})
   offset: 0,
   shape: 'plain',
   nought: null,
+  down: false,
   ...more,
 });
 const said = (kind: Kind, trade: Form, metric: Form, asKnown = false, byChoice: Form[] = []) => ({
@@ -23,10 +24,11 @@ const standards = {
     said('distance', form('ft', 0.3048, 1), form('m', 1, 0.5)),
     said('rodLength', form('ft', 0.3048, 1 / 12, { shape: 'feetInches' }), form('m', 1, 0.05)),
     said('spooled', form('yd', 0.9144, 10), form('m', 1, 10)),
+    said('leftOnSpool', form('yd', 0.9144, 1, { down: true }), form('m', 1, 1, { down: true })),
     said('lineMass', form('gr', 64.79891e-6, 1), form('g', 1e-3, 0.1)),
     said('diameter', form('in', 0.0254, 0.001, { shape: 'xNumber' }), form('mm', 1e-3, 0.01)),
     said('temperature', form('°F', 1 / 1.8, 1, { offset: -32 / 1.8 }), form('°C', 1, 1)),
-    said('lineClass', form('#', 1, 0.01), form('#', 1, 0.01), true),
+    said('lineClass', form('#', 1, 0.1), form('#', 1, 0.1), true),
     said('ratio', form('', 1, 0.01), form('', 1, 0.01), true),
     said('windSpeed', form('kn', 1852 / 3600, 1, { nought: 'calm' }), form('m/s', 1, 0.5, { nought: 'calm' }), false, [
       form('Beaufort', 1, 1, { shape: 'beaufort', nought: 'calm' }),
@@ -48,6 +50,9 @@ test.each<[number, Kind, string, string]>([
   [2.7432, 'rodLength', '9 ft', '2.75 m'],
   [0.2, 'rodLength', '8 in', '0.2 m'],
   [137.16, 'spooled', '150 yd', '140 m'],
+  // What is left is said as the step below, and 25 yd typed stay 25 yd.
+  [48.9, 'leftOnSpool', '53 yd', '48 m'],
+  [22.86, 'leftOnSpool', '25 yd', '22 m'],
   [0.0155517384, 'lineMass', '240 gr', '15.6 g'],
   [0.0001778, 'diameter', '4X', '0.18 mm'],
   [0.0004, 'diameter', '0.016 in', '0.4 mm'],

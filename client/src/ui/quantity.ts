@@ -28,8 +28,10 @@ export const stepAt = (form: Form, number: number) =>
 const decimalsOf = (step: number) =>
   [0, 1, 2].find((d) => Math.abs(step * 10 ** d - Math.round(step * 10 ** d)) < 1e-6) ?? 3;
 
-function inSteps(number: number, step: number, decimals = decimalsOf(step)) {
-  const fixed = (Math.round(number / step) * step).toFixed(decimals);
+function inSteps(number: number, step: number, down = false) {
+  const decimals = decimalsOf(step);
+  const steps = number / step;
+  const fixed = ((down ? Math.floor(steps + 1e-6) : Math.round(steps)) * step).toFixed(decimals);
   // Thousandths are said in full.
   const spoken = fixed.includes('.') && decimals < 3 ? fixed.replace(/\.?0+$/, '') : fixed;
   return spoken.replace(/^-0$/, '0');
@@ -62,7 +64,7 @@ export function formatQuantity(q: Quantity, forms: Forms): string {
   // What was measured is shown no finer than it is known.
   const step = off > 0 && asKnown ? Math.max(usual, 10 ** Math.floor(Math.log10(off) + 1e-9)) : usual;
   const spread = off === 0 ? '' : ` ± ${off >= step / 2 ? inSteps(off, step) : inSteps(off, step / 10)}`;
-  const said = inSteps(number, step);
+  const said = inSteps(number, step, form.down);
   if (said === '0' && off === 0 && form.nought) return form.nought;
   const tight = form.unit.startsWith('°');
   const unit = form.unit === '' || form.unit === '#' ? '' : tight ? form.unit : ` ${form.unit}`;

@@ -17,6 +17,9 @@ type Units = {
   showFigure: (figure: Figure) => string;
 };
 
+// A test that walks the pages listens to all figures that are said.
+const hearing = globalThis as { zingHears?: (quantity: Quantity, text: string) => void };
+
 const UnitsContext = createContext<Units | null>(null);
 
 const recallChosen = () => recallParts<Units['chosen']>('chosen-units', {});
@@ -26,7 +29,11 @@ export function UnitsProvider({ standards, children }: { standards: Standards; c
   const [chosen, setChosen] = useState(recallChosen);
   const value = useMemo<Units>(() => {
     const forms = formsOf({ system, chosen }, standards);
-    const show = (q: Quantity) => formatQuantity(q, forms);
+    const show = (q: Quantity) => {
+      const text = formatQuantity(q, forms);
+      hearing.zingHears?.(q, text);
+      return text;
+    };
     const unitOf = (kind: Kind) => forms.of.get(kind)!.form;
     return {
       system,
@@ -73,11 +80,13 @@ const of =
   (kind: Kind) =>
   (value: number): Quantity => ({ value, kind, plusMinus: null });
 
-/** A length of line; how far; a rod's or a leader's length; backing; a depth. */
+/** A length of line; how far; line held in the air; a rod's or a leader's length; backing; a depth. */
 export const metres = of('length');
 export const distance = of('distance');
+export const carried = of('carry');
 export const rodLength = of('rodLength');
 export const spooled = of('spooled');
+export const leftOnSpool = of('leftOnSpool');
 export const depth = of('depth');
 
 /** The word for one of a list of choices. */

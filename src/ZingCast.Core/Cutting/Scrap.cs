@@ -80,17 +80,14 @@ public sealed record Scrap : Gear
     /// <inheritdoc />
     public override IReadOnlyList<FieldProblem> Check()
     {
-        var check = Named()
-            .Range("lengthM", LengthM, ShortestM, 60, "A piece is between 30 cm and 60 m long.")
+        var check = Look(ScrapFields.All)
             .Must("massKg", MassKg > 0, "Weigh it: a piece that weighs nothing makes no head.")
             .Must(
                 "massKg",
                 !(MassKg > 0 && LengthM > 0) || MassKg / LengthM is > .0002 and < .012,
                 "So long a piece cannot weigh that. Check the unit of the scale."
             )
-            .Range("taperM", TaperM, 0, LengthM, "The taper is part of the piece.")
-            .Range("tipShare", TipShare, .3, 1, "A tip is between 0.3 and 1 times as thick as the belly.")
-            .Must("density", Densities.Rank(Density) >= 0, "Pick a density from the list.");
+            .Range("taperM", TaperM, 0, LengthM, "The taper is part of the piece.");
         if (Measured is { } measured)
             check.Must(
                 "measured",

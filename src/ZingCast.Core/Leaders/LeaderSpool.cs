@@ -67,11 +67,7 @@ public sealed record LeaderSpool : Gear
 
     /// <inheritdoc />
     public override IReadOnlyList<FieldProblem> Check() =>
-        Named()
-            .Must("material", LeaderMaterials.OnSpools.Any(m => m.Material == Material), "Pick a material from the list.")
-            .Within("diameterM", DiameterM, Tippets.Limits)
-            .Range("leftM", LeftM, 0, 2000, "A spool holds up to 2000 m.")
-            .Range("statedN", StatedN, 1, 1000, "Its strength is between 0.1 and 100 kg (0.2 and 220 lb).")
+        Look(LeaderFields.Spool)
             .Must(
                 "breaks",
                 Breaks is { Count: <= MostBreaks }
@@ -98,5 +94,5 @@ public sealed record TiedLeader : Gear
 
     /// <inheritdoc />
     public override IReadOnlyList<FieldProblem> Check() =>
-        [.. Named().Problems, .. Leader is null ? [new FieldProblem("leader", "A leader has pieces.")] : Leader.Check()];
+        [.. Look(LeaderFields.Tied).Problems, .. Leader is null ? [new FieldProblem("leader", "A leader has pieces.")] : Leader.Check()];
 }

@@ -305,24 +305,13 @@ public sealed record FlyLine : Gear
     private IReadOnlyList<FieldProblem> Figured() => [.. Plain(), .. Measured is null ? [] : LineProfile.Check(Measured, "measured")];
 
     private IReadOnlyList<FieldProblem> Plain() =>
-        Named()
-            .Within("printedClass", PrintedClass, LineWeights.Classes)
-            .Range("lengthM", LengthM, 3, 60, "A line is between 3 and 60 m (10 and 197 ft).")
-            .Range("headM", HeadM, 3, 40, "A head is between 3 and 40 m (10 and 131 ft).")
+        Look(LineFields.All)
             .Must("headM", HeadM <= LengthM, "The head cannot be longer than the line.")
-            .Range("headKg", HeadKg, .001, .08, "A head weighs between 1 and 80 g (15 and 1235 gr).")
-            .Range("frontTaperM", FrontTaperM, 0, 20, "A front taper is between 0 and 20 m.")
-            .Range("rearTaperM", RearTaperM, 0, 20, "A rear taper is between 0 and 20 m.")
-            .Range("tipDiameterM", TipDiameterM, .0002, .004, "A line tip is between 0.2 and 4 mm thick.")
-            .Range("bellyDiameterM", BellyDiameterM, .0002, .004, "A belly is between 0.2 and 4 mm thick.")
-            .Range("runningDiameterM", RunningDiameterM, .0002, .004, "A running line is between 0.2 and 4 mm thick.")
             .Range("headPlusMinusKg", HeadPlusMinusKg, 0, .02, "A tolerance wider than 20 g measures nothing.")
             .Must(
                 "measured",
                 Measured is null || Math.Abs(Measured.Sum(s => s.LengthM) - LengthM) < .1,
                 "The measured profile is not as long as the line."
             )
-            .Must("density", Densities.Rank(Density) >= 0, "Pick a density from the list.")
-            .Must("coating", Coatings.Rows.Any(c => c.Id == Coating), "Pick a coating from the list.")
             .Problems;
 }

@@ -155,9 +155,17 @@ public sealed record Learning(IReadOnlyList<CasterLearning> Casters, IReadOnlyLi
             }
         }
         seen.Reverse();
-        var fit = CasterFit.Of(seen, preset, now, cancel);
         var about = lessons.Where(l => person is not null && l.CasterId == person.Id).ToList();
-        var standing = about.Where(l => l.Accepted).MaxBy(l => l.At);
+        var (standing, earlier) = about.Where(l => l.Accepted).OrderByDescending(l => l.At).ToList() switch
+        {
+            [var last, var next, ..] => (last, next),
+            [var last] => (last, null),
+            _ => ((Lesson?)null, (Lesson?)null),
+        };
+        var undecided = MoreThanDecided(about, count);
+        // A lesson that was accepted is held against what was gone by before it, not against itself.
+        var believed = undecided || standing is null ? now : person!.As(earlier);
+        var fit = CasterFit.Of(seen, preset, believed, cancel);
         var rig = outings.Reverse().Select(o => gear.Setup(o, null)).FirstOrDefault(s => s is not null);
         return new(
             id,
@@ -175,8 +183,8 @@ public sealed record Learning(IReadOnlyList<CasterLearning> Casters, IReadOnlyLi
             ],
             fit,
             standing,
-            fit is not null && MoreThanDecided(about, count),
-            Says(fit, now, preset),
+            fit is not null && undecided,
+            Says(fit, believed, preset),
             rig is null ? null : PracticePlan.Of(fit?.After ?? now, rig),
             ProgressDay.Of(outings)
         );
@@ -185,14 +193,14 @@ public sealed record Learning(IReadOnlyList<CasterLearning> Casters, IReadOnlyLi
     private static bool MoreThanDecided(IReadOnlyList<Lesson> about, int evidence) =>
         about.MaxBy(l => l.At) is not { } last || evidence >= last.Evidence + MoreEvidence;
 
-    private static Sentence Says(CasterFit? fit, Caster now, Caster preset) =>
+    private static Sentence Says(CasterFit? fit, Caster before, Caster preset) =>
         fit is null
             ? (Sentence)$"Goes by what a {preset.Name} is until {CasterFit.FewestCasts} casts are logged that were made as far as they go."
-            : $"{fit.Casts} casts say {fit.FreeMps} of line speed where {new Quantity(now.FreeMps, Kind.LineSpeed)} was taken, and a loop "
-                + $"of {fit.LoopM} where {Quantity.Length(now.LoopM)} was. Worked out, those casts were "
+            : $"{fit.Casts} casts say {fit.FreeMps} of line speed where {new Quantity(before.FreeMps, Kind.LineSpeed)} was taken, and a loop "
+                + $"of {fit.LoopM} where {Quantity.Length(before.LoopM)} was. Worked out, those casts were "
                 + $"{Quantity.Distance(fit.BeforeM)} wrong; with these values they are "
                 + $"{Quantity.Distance(fit.AfterM)} wrong, and a reach is sure to {Percent(fit.After.ReachTolerance)} "
-                + $"instead of {Percent(now.ReachTolerance)}.";
+                + $"instead of {Percent(before.ReachTolerance)}.";
 
     private static string Percent(double share) => $"±{Math.Round(100 * share, MidpointRounding.AwayFromZero)} %";
 

@@ -126,8 +126,8 @@ public sealed record PracticePlan(string Against, IReadOnlyList<PracticeCost> Co
                     CarryM = carry,
                     OverhangM = overhang,
                 },
-                Quantity.Distance(caster.CarryM),
-                Quantity.Distance(carry),
+                Quantity.Carry(caster.CarryM),
+                Quantity.Carry(carry),
                 Drill.Carry
             ),
         ];

@@ -24,14 +24,14 @@ internal static class HandRules
             Rules.Carry,
             () =>
                 new(
-                    Quantity.Distance(carry),
+                    Quantity.Carry(carry),
                     shoot > 0
-                        ? (Sentence)$"Hold {Quantity.Distance(carry)} in the air and shoot {Quantity.Distance(shoot)}"
-                        : $"Hold {Quantity.Distance(carry)} in the air; nothing to shoot",
+                        ? (Sentence)$"Hold {Quantity.Carry(carry)} in the air and shoot {Quantity.Distance(shoot)}"
+                        : $"Hold {Quantity.Carry(carry)} in the air; nothing to shoot",
                     [
                         new("head", Quantity.Length(headM)),
                         new("overhang", Quantity.Length(brief.Caster.OverhangM)),
-                        new("caster carries", Quantity.Distance(brief.Caster.CarryM)),
+                        new("caster carries", Quantity.Carry(brief.Caster.CarryM)),
                         new("leader", Quantity.RodLength(leaderM)),
                     ]
                 )
@@ -48,7 +48,7 @@ internal static class HandRules
                             + $"today, against {Quantity.Distance(brief.DistanceM)} wanted"
                         : $"this fly does not turn over today with this outfit",
                     [
-                        new("in the air", Quantity.Distance(far.CarryM)),
+                        new("in the air", Quantity.Carry(far.CarryM)),
                         new("shot", Quantity.Distance(far.ShotM)),
                         new("line speed", new Quantity(far.LaunchMps, Kind.LineSpeed)),
                         new("angle", new Quantity(far.AngleRad * 180 / Math.PI, Kind.Angle)),

@@ -104,7 +104,7 @@ internal static class LineRules
                     [
                         new("fly", brief.Fly.Kind.Name),
                         new("distance", Quantity.Distance(brief.DistanceM)),
-                        new("caster carries", Quantity.Distance(brief.Caster.CarryM)),
+                        new("caster carries", Quantity.Carry(brief.Caster.CarryM)),
                     ]
                 )
         );
@@ -177,10 +177,10 @@ internal static class LineRules
             () =>
                 new(
                     Figure.Load(load),
-                    $"{Quantity.LineMass(load.LineKg)} of line in {Quantity.Distance(load.JudgedM)} and the fly; the rod's window is "
+                    $"{Quantity.LineMass(load.LineKg)} of line in {Quantity.Carry(load.JudgedM)} and the fly; the rod's window is "
                         + $"{Quantity.LineMass(LineLoad.Low * standard)} to {Quantity.LineMass(LineLoad.Top * standard)}",
                     [
-                        new("line judged", Quantity.Distance(load.JudgedM)),
+                        new("line judged", Quantity.Carry(load.JudgedM)),
                         new("its mass", Quantity.LineMass(load.LineKg)),
                         new("soaked fly", Quantity.LineMass(brief.Fly.WetKg)),
                         new("standard mass of the class", Quantity.LineMass(standard)),

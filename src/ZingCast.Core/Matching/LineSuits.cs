@@ -79,7 +79,7 @@ public static class LineSuits
             : rod.MeasuredClass is { } measured ? (Sentence)$"measured {Quantity.Class(measured)}"
             : $"a {Quantity.Class(load.WindowClass)} by its label only";
         Sentence judged =
-            $"{Quantity.LineMass(load.LineKg)} in {Quantity.Distance(load.JudgedM)} is {Quantity.Ratio(load.LineRatio)} of the class";
+            $"{Quantity.LineMass(load.LineKg)} in {Quantity.Carry(load.JudgedM)} is {Quantity.Ratio(load.LineRatio)} of the class";
         return load.Ratio > LineLoad.Top ? (Sentence)$"{known}: {judged} and overloads it"
             : load.Ratio < LineLoad.Low ? (Sentence)$"{known}: {judged} and never loads it"
             : load.Verdict == Verdict.Look

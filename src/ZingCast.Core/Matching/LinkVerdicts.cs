@@ -165,8 +165,8 @@ internal static class LinkVerdicts
         var share = outfit.ShootM / Math.Max(1, brief.DistanceM);
         return share > .5 ? Look(LinkId.Running, () => $"shoot {Quantity.Distance(outfit.ShootM)}: over half the cast")
             : outfit.ShootM > 0
-                ? Fits(LinkId.Running, () => $"shoot {Quantity.Distance(outfit.ShootM)} behind {Quantity.Distance(outfit.CarryM)} of carry")
-            : Fits(LinkId.Running, () => $"nothing to shoot: {Quantity.Distance(outfit.CarryM)} of carry does it");
+                ? Fits(LinkId.Running, () => $"shoot {Quantity.Distance(outfit.ShootM)} behind {Quantity.Carry(outfit.CarryM)} of carry")
+            : Fits(LinkId.Running, () => $"nothing to shoot: {Quantity.Carry(outfit.CarryM)} of carry does it");
     }
 
     private static Judgement Backing(Brief brief, Outfit outfit)

@@ -26,13 +26,15 @@ public readonly record struct Step(double From, double Of);
 /// <param name="Offset">SI value of zero in this unit.</param>
 /// <param name="Shape">How it is written.</param>
 /// <param name="Nought">The word for none of it, where there is one.</param>
+/// <param name="Down">Said as the step below, so that nobody counts on what is not there.</param>
 public sealed record Form(
     string Unit,
     double Scale,
     IReadOnlyList<Step> Steps,
     double Offset = 0,
     Shape Shape = Shape.Plain,
-    string? Nought = null
+    string? Nought = null,
+    bool Down = false
 );
 
 /// <summary>How anglers say one kind of quantity.</summary>
@@ -76,6 +78,7 @@ public static class Customary
         {
             Kind.Length => new(Feet, Metres, []),
             Kind.Distance => new(Feet with { Steps = [new(0, .5), new(10, 1)] }, Metres with { Steps = [new(0, .1), new(2, .5)] }, []),
+            Kind.Carry => new(Feet with { Steps = [new(0, .5)] }, Metres with { Steps = [new(0, .1)] }, []),
             Kind.RodLength => new(
                 Feet with
                 {
@@ -96,6 +99,7 @@ public static class Customary
                 },
                 []
             ),
+            Kind.LeftOnSpool => new(new("yd", Exact.YardM, [new(0, 1)], Down: true), Metres with { Steps = [new(0, 1)], Down = true }, []),
             Kind.Depth => new(
                 Feet with
                 {
@@ -149,7 +153,7 @@ public static class Customary
                 ]
             ),
             Kind.Area => Both(new("cm²", 1e-4, [new(0, .01), new(1, .1)])),
-            Kind.LineClass => Both(new("#", 1, [new(0, .01)]), asKnown: true),
+            Kind.LineClass => Both(new("#", 1, [new(0, .1)]), asKnown: true),
             Kind.Ratio => Both(new("", 1, [new(0, .01)]), asKnown: true),
             Kind.Time => Both(new("s", 1, [new(0, .01), new(10, 1)])),
             Kind.LineSpeed => new(new("ft/s", Exact.FootM, [new(0, 1)]), new("m/s", 1, [new(0, .1)]), []),

@@ -135,14 +135,14 @@ public abstract record Gear : Kept
         return string.Create(CultureInfo.InvariantCulture, $"{letter}{highest + 1}");
     }
 
-    /// <summary>A check that has looked at tag, name and note.</summary>
-    protected FieldCheck Named() =>
-        new FieldCheck()
-            .Text("tag", Tag, 12)
-            .Text("name", Name, 80)
-            .Text("note", Note, 400, optional: true, lines: true)
-            .Text("owner", Owner, 80, optional: true)
-            .Within("price", Price, Prices);
+    /// <summary>A check that has looked at every field by itself.</summary>
+    protected FieldCheck Look(IReadOnlyList<Field> fields)
+    {
+        var check = new FieldCheck();
+        foreach (var field in fields)
+            field.Check(check, this);
+        return check;
+    }
 
     /// <summary>What a piece may cost, in the money of the house.</summary>
     public static readonly Limit Prices = new(0, 1_000_000, "A price is between 0 and a million.");

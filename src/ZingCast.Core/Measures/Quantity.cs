@@ -9,11 +9,17 @@ public enum Kind
     /// <summary>How far away a fish is, and how far a cast goes, metres.</summary>
     Distance,
 
+    /// <summary>Line held in the air, metres; known to half a foot.</summary>
+    Carry,
+
     /// <summary>Length of a rod or a leader, metres; said in feet and inches.</summary>
     RodLength,
 
     /// <summary>Length of backing and of a run that takes it, metres; said in yards.</summary>
     Spooled,
+
+    /// <summary>What is left on a spool of leader material, metres; said in whole yards, and never as more than there is.</summary>
+    LeftOnSpool,
 
     /// <summary>How deep, metres.</summary>
     Depth,
@@ -96,6 +102,9 @@ public readonly record struct Quantity(double Value, Kind Kind, double? PlusMinu
 
     /// <summary>Distance of a fish or a cast in metres.</summary>
     public static Quantity Distance(double metres, double? plusMinus = null) => new(metres, Kind.Distance, plusMinus);
+
+    /// <summary>Line held in the air in metres.</summary>
+    public static Quantity Carry(double metres) => new(metres, Kind.Carry);
 
     /// <summary>Length of a rod or a leader in metres.</summary>
     public static Quantity RodLength(double metres) => new(metres, Kind.RodLength);

@@ -100,20 +100,11 @@ public sealed record Reel : Gear
 
     /// <inheritdoc />
     public override IReadOnlyList<FieldProblem> Check() =>
-        Named()
-            .Within("labelLow", LabelLow, LineWeights.Classes)
-            .Within("labelHigh", LabelHigh, LineWeights.Classes)
+        Look(ReelFields.All)
             .Must("labelHigh", !(LabelHigh < LabelLow), "The label's upper class cannot be below its lower one.")
-            .Range("arborM", ArborM, .005, .15, "An arbor is between 5 and 150 mm across.")
-            .Range("rimM", RimM, .03, .2, "A rim is between 30 and 200 mm across.")
-            .Range("widthM", WidthM, .005, .08, "A spool is between 5 and 80 mm wide.")
             .Must("rimM", !(RimM - 2 * RimGapM <= ArborM), "The rim must stand at least 3 mm clear of the arbor all round.")
-            .Within("statedBackingM", StatedBackingM, Backings.Lengths)
-            .Must("statedBacking", StatedBacking is null || Backings.Find(StatedBacking) is not null, "Pick a backing from the list.")
             .Must("statedLine", StatedLine is null || BoxCode.Read(StatedLine) is not null, "Type the line as on its box, such as WF7F.")
             .Must("knownFill", KnownFill is null || KnownFill.Check().Count == 0, "What it held needs another look.")
-            .Range("massKg", MassKg, .03, 1, "A reel weighs between 30 g and 1 kg.")
-            .Range("dragN", DragN, 0, 200, "Drag is between 0 and 200 N.")
             .Problems;
 }
 

@@ -169,6 +169,12 @@ public sealed record WindingTicket : Kept
             ? PackingOf(across)
             : Backings.OrdinaryPacking;
 
+    // From a loose wind to a tight one; once a ruler was held over the backing, only as far as a ruler may be out.
+    internal (double Loose, double Tight) PackingBand =>
+        Done.FirstOrDefault(d => d.Kind == WindingStepKind.Over) is { MeasuredM: { } across }
+            ? (PackingOf(across + RulerM), PackingOf(across - RulerM))
+            : (Backings.LoosePacking, Backings.TightPacking);
+
     private double PackingOf(double acrossM)
     {
         var wound = Math.PI / 4 * Plan.Spool.WidthM * (acrossM * acrossM - Plan.Spool.ArborM * Plan.Spool.ArborM);

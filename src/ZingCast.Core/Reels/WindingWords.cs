@@ -106,19 +106,19 @@ internal static class WindingWords
             WindingStepKind.Running => Step(
                 WindingWay.Wind,
                 "Wind the running line",
-                $"{Quantity.Spooled(lengthM)}, {(int)Math.Round(turns)} turns, evenly and without twist: let the line’s own spool turn"
+                $"{Quantity.Length(lengthM)}, {(int)Math.Round(turns)} turns, evenly and without twist: let the line’s own spool turn"
             ),
             WindingStepKind.Head => Step(
                 WindingWay.Wind,
                 plan.RunningM > 0 ? "Wind the head" : "Wind the line",
-                $"{Quantity.Spooled(lengthM)}, {(int)Math.Round(turns)} turns, lighter in the hand: a head is not pulled tight"
+                $"{Quantity.Length(lengthM)}, {(int)Math.Round(turns)} turns, lighter in the hand: a head is not pulled tight"
             ),
             WindingStepKind.Rim => Step(
                 WindingWay.Measure,
                 "Room at the rim",
                 $"Measure from the line to the rim: {Quantity.SpoolSize(left)} is expected. " + $"Spin it: nothing may touch the frame",
                 expectM: left,
-                band: new(spool.RimM / 2 - Wound(Backings.LoosePacking), spool.RimM / 2 - Wound(Backings.TightPacking))
+                band: new(spool.RimM / 2 - Wound(ticket.PackingBand.Loose), spool.RimM / 2 - Wound(ticket.PackingBand.Tight))
             ),
             _ => Step(
                 WindingWay.Do,

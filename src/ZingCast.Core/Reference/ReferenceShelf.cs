@@ -239,7 +239,7 @@ public static class ReferenceShelf
                     [
                         c.Name,
                         c.About,
-                        Quantity.Distance(c.CarryM),
+                        Quantity.Carry(c.CarryM),
                         Quantity.Distance(c.CalmFromM),
                         Quantity.Distance(c.CalmToM),
                         new Quantity(c.FreeMps, Kind.LineSpeed),

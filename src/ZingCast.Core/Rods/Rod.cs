@@ -167,14 +167,7 @@ public sealed record Rod : Gear
     public const int MostInspections = 520;
 
     private IReadOnlyList<FieldProblem> Figures() =>
-        Named()
-            .Within("lengthM", LengthM, Lengths)
-            .Within("printedClass", PrintedClass, LineWeights.Classes)
-            .Range("measuredClass", MeasuredClass, 0, 17, "Measured classes run from 0 to 17.")
-            .Range("measuredPlusMinus", MeasuredPlusMinus, 0, 3, "A tolerance wider than 3 classes measures nothing.")
-            .Range("tipAngleDeg", TipAngleDeg, 40, 85, "The tip's angle is between 40 and 85°.")
-            .Range("massKg", MassKg, .03, .4, "A rod weighs between 30 and 400 g.")
-            .Range("pieces", Pieces, 1, 9, "A rod has 1 to 9 pieces.")
+        Look(RodFields.All)
             .Must("bend", Bend is null or { Sound: true }, "That bend model is no rod's.")
             .Must("inspections", Inspections.Count <= MostInspections, $"A rod keeps {MostInspections} inspections at most.")
             .Must("printedClass", Class is not null, "Give the printed class or a measured one.")

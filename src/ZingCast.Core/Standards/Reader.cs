@@ -22,8 +22,10 @@ public static class Reader
     [
         Kind.Length,
         Kind.Distance,
+        Kind.Carry,
         Kind.RodLength,
         Kind.Spooled,
+        Kind.LeftOnSpool,
         Kind.Depth,
         Kind.ShortLength,
         Kind.SpoolSize,
@@ -177,6 +179,7 @@ public static class Reader
         {
             Kind.Length or Kind.Distance => metric ? "a length such as 17 m or 55 ft" : "a length such as 55 ft or 17 m",
             Kind.RodLength => metric ? "a length such as 2.75 m or 9'6\"" : "a length such as 9 ft, 9'6\" or 2.75 m",
+            Kind.LeftOnSpool => metric ? "a length such as 25 m or 27 yd" : "a length such as 27 yd or 25 m",
             Kind.Spooled => metric ? "a length such as 150 m or 165 yd" : "a length such as 150 yd or 140 m",
             Kind.Depth => metric ? "a depth such as 1.5 m or 5 ft" : "a depth such as 5 ft or 1.5 m",
             Kind.ShortLength => "a length such as 15 cm or 6 in",

@@ -117,7 +117,7 @@ public sealed record PackingList(
             new("Rods", [.. kit.Rods.Select(p => Piece("rod", p))]),
             new("Reels and lines", [.. taken.Reels.Select(e => Reel(scores, plan, e)), .. kit.Lines.Select(p => Piece("line", p))]),
             new("Leaders", [.. leaders.Select(LeaderItem)]),
-            new("Tippet", [.. Tippets(scores.Shed, leaders)]),
+            new("Tippet", [.. Tippets(tying, leaders)]),
             new("Flies", [.. Flies(days)]),
             new("Tools", Tools),
             new("And", Spares),
@@ -225,19 +225,19 @@ public sealed record PackingList(
         );
     }
 
-    private static IEnumerable<PackItem> Tippets(GearShed shed, IReadOnlyList<TiedLeader> leaders) =>
+    // The spools that the tippets on the tying list are cut from, to change them on the water; what no spool gives is to buy.
+    private static IEnumerable<PackItem> Tippets(TyingList tying, IReadOnlyList<TiedLeader> leaders) =>
         leaders
-            .Select(l => l.Leader.TippetM)
-            .Distinct()
-            .OrderDescending()
-            .Select(m =>
-            {
-                var spool = shed.LeaderSpools.Where(s => s.LeftM > 0).MinBy(s => Math.Abs(s.DiameterM - m));
-                var near = spool is not null && Math.Abs(spool.DiameterM - m) < Exact.InchM / 2000;
-                Sentence says = near ? $"{spool!.Tag}, {Quantity.Tippet(spool.DiameterM)}" : (Sentence)$"a spool of {Quantity.Tippet(m)}";
-                return new PackItem($"tippet-{m * 1e6:0}", says, !near);
-            })
-            .DistinctBy(i => i.Says.ToString());
+            .Select(l =>
+                (l.Leader.TippetM, tying.Leaders.First(t => t.Tag == l.Tag).Cuts.LastOrDefault(c => c.DiameterM == l.Leader.TippetM)?.Spool)
+            )
+            .DistinctBy(t => t.Spool ?? $"{t.TippetM * 1e6:0}")
+            .OrderByDescending(t => t.TippetM)
+            .Select(t => new PackItem(
+                string.Create(CultureInfo.InvariantCulture, $"tippet-{t.TippetM * 1e6:0}"),
+                t.Spool is null ? (Sentence)$"a spool of {Quantity.Tippet(t.TippetM)}" : $"{t.Spool}, {Quantity.Tippet(t.TippetM)}",
+                t.Spool is null
+            ));
 
     private static IEnumerable<PackItem> Flies(IReadOnlyList<(TripDay Day, Choice Choice)> days) =>
         days.GroupBy(d => (d.Day.Brief.Fly.Kind.Id, d.Day.Brief.Fly.SizeName))

@@ -1,7 +1,9 @@
 using System.Collections.Concurrent;
+using System.Globalization;
 using Microsoft.AspNetCore.OpenApi;
 using Microsoft.OpenApi;
 using ZingCast.Core.Measures;
+using ZingCast.Core.Shed;
 
 namespace ZingCast.Web.Hosting;
 
@@ -39,6 +41,9 @@ public static class Description
                         if (properties.TryGetValue(member.Name, out var inner) && inner is OpenApiSchema { Type: { } kind } described)
                             properties[member.Name] = Never(JsonSchemaType.Null, kind, described);
                 }
+                foreach (var field in ShedFields.Of(type.Type))
+                    if (schema.Properties?.TryGetValue(field.Name, out var one) == true && one is OpenApiSchema { Type: not null } told)
+                        schema.Properties[field.Name] = Limited(field, told);
                 if (type.Type != typeof(Sentence))
                     return;
                 schema.Type = JsonSchemaType.Array;
@@ -82,6 +87,17 @@ public static class Description
     }
 
     private static string Capital(string word) => char.ToUpperInvariant(word[0]) + word[1..];
+
+    // What a field may be, as its check says.
+    private static OpenApiSchema Limited(Field field, OpenApiSchema schema)
+    {
+        var copy = (OpenApiSchema)schema.CreateShallowCopy();
+        copy.Description ??= field.Label;
+        copy.MaxLength = field.Longest;
+        copy.Minimum = field.Limit?.Low.ToString("R", CultureInfo.InvariantCulture);
+        copy.Maximum = field.Limit?.High.ToString("R", CultureInfo.InvariantCulture);
+        return copy;
+    }
 
     private static OpenApiSchema Never(JsonSchemaType what, JsonSchemaType kind, OpenApiSchema schema)
     {

@@ -119,14 +119,27 @@ public sealed partial class FriendlyFailures(
     [GeneratedRegex("missing required properties including: '(?<field>[^']+)'")]
     private static partial Regex MissingMember();
 
-    [GeneratedRegex("parameter \"[^\" ]+ (?<field>[A-Za-z]+)\"")]
+    [GeneratedRegex("parameter \"(?<type>[^\" ]+) (?<field>[A-Za-z]+)\"")]
     private static partial Regex OddParameter();
+
+    [GeneratedRegex(@"converted to (System\.Nullable`1\[)?(?<type>[A-Za-z0-9_.+]+)")]
+    private static partial Regex OddValue();
+
+    // What may be said instead, where that is one of a list.
+    private static string? OneOf(string type)
+    {
+        var name = type.TrimEnd('?').Split('.', '+')[^1];
+        var choice = typeof(Sentence).Assembly.GetTypes().FirstOrDefault(t => t.IsEnum && t.Name == name);
+        return choice is null
+            ? null
+            : $"One of these: {string.Join(", ", Enum.GetNames(choice).Select(JsonNamingPolicy.CamelCase.ConvertName))}.";
+    }
 
     private static ProblemDetails Unreadable(BadHttpRequestException bad)
     {
         if (bad.InnerException is not JsonException json)
             return OddParameter().Match(bad.Message) is { Success: true } parameter
-                ? At(parameter.Groups["field"].Value, "is missing or of another kind")
+                ? At(parameter.Groups["field"].Value, "is missing or of another kind", OneOf(parameter.Groups["type"].Value))
                 : Says(bad.StatusCode, "This request could not be read: there is nothing in it, or it broke off.");
         var at = json.Path?.TrimStart('$').TrimStart('.') ?? "";
         string Below(string name) => at.Length > 0 ? $"{at}.{name}" : name;
@@ -135,7 +148,11 @@ public sealed partial class FriendlyFailures(
         if (MissingMember().Match(json.Message) is { Success: true } missing)
             return At(Below(missing.Groups["field"].Value), "is missing");
         if (at.Length > 0)
-            return At(at, "could not be read", "Check the value and its type.");
+            return At(
+                at,
+                "could not be read",
+                OneOf(OddValue().Match(json.Message).Groups["type"].Value) ?? "Check the value and its type."
+            );
         return Says(
             400,
             json.LineNumber is { } line

@@ -11,6 +11,7 @@ using ZingCast.Core.Measures;
 using ZingCast.Core.Reels;
 using ZingCast.Core.Reference;
 using ZingCast.Core.Rods;
+using ZingCast.Core.Shed;
 using ZingCast.Core.Standards;
 using ZingCast.Core.Trips;
 
@@ -102,6 +103,7 @@ public sealed record StandardsAnswer(
     IReadOnlyList<LinkPins> Pins,
     IReadOnlyList<ClassRange> LineClasses,
     Beginnings Beginnings,
+    ShedFields Fields,
     IReadOnlyList<SpoolTrust> SpoolTrust,
     IReadOnlyList<ReferenceTable> Tables,
     IReadOnlyList<Rule> Rules,
@@ -179,6 +181,7 @@ public static class StandardsRoom
             new(0, 0),
             new()
         ),
+        ShedFields.All,
         SpoolShape.Trust,
         ReferenceShelf.All,
         Rules.All,

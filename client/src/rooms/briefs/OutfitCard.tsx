@@ -1,6 +1,6 @@
 import { useMemo, useRef } from 'react';
 import { Link } from 'react-router';
-import { api, unwrap, type Outing, type Solution } from '../../api/client';
+import { api, unwrap, type Solution } from '../../api/client';
 import { chainGeometry, ChainPicture } from '../../drawing/ChainPicture';
 import type { OutfitFigures } from '../../drawing/outfit';
 import { usePeople } from '../../state/casters';
@@ -12,9 +12,12 @@ import { Say, useSayText } from '../../ui/Say';
 import { useToast } from '../../ui/toast';
 import { useUnits } from '../../ui/units';
 import { useDay } from './useDay';
-import { waterCss, waterForm, waterScript } from './waterForm';
+import { asEntry, type Frame } from './frame';
 import './card.css';
 import cardCss from './card.css?inline';
+
+// Built from src/water.
+const part = async (name: string) => (await fetch(`/water/${name}`)).text();
 
 type Props = { work: BriefWork; solution: Solution; figures: OutfitFigures; base: string };
 
@@ -58,40 +61,29 @@ export function OutfitCard({ work, solution, figures, base }: Props) {
   };
   const save = async () => {
     const id = Number(base.split('/').at(-1));
-    const fresh = await unwrap(api.GET('/api/log/new', { params: { query: { brief: id } } }));
-    const frame = {
-      base: asEntry(fresh, work.name),
+    const [fresh, script, style] = await Promise.all([
+      unwrap(api.GET('/api/log/new', { params: { query: { brief: id } } })),
+      part('water.js'),
+      part('water.css'),
+    ]);
+    const person = people?.find((p) => p.casterId === fresh.caster)?.name;
+    const frame: Frame = {
+      base: asEntry(fresh, work.name, shed, person),
       place: `zing-water-${id}`,
       distance: unitOf('distance'),
       // Forces are no number one types.
       wind: unitOf('windSpeed').shape === 'beaufort' ? { unit: 'm/s', scale: 1 } : unitOf('windSpeed'),
+      choices: standards.choices,
     };
+    const known = JSON.stringify(frame).replaceAll('<', '\\u003c');
     const name = savePage(
       work.name,
       'outfit',
-      paper + cardCss + waterCss,
-      card.current!.outerHTML + waterForm(standards, frame),
-      waterScript(frame),
+      style + paper + cardCss,
+      `${card.current!.outerHTML}<div id="water"></div><script type="application/json" id="frame">${known}</script>`,
+      script.replaceAll('</script', '<\\/script'),
     );
     toast({ words: `${name} is saved; it opens on a phone without a network, with a form for the day.` });
-  };
-  // Pieces by tag and people by name, as a document has them; what follows from the rest is left out.
-  const asEntry = (fresh: Outing, brief: string) => {
-    const { landed, lost, id, version, key, on, rodId, lineId, reelId, leaderId, caster, briefId, ...rest } = fresh;
-    void [landed, lost, id, version, key, on];
-    const tag = (list: { id: number; tag: string }[] | undefined, of: number | null | undefined) =>
-      list?.find((p) => p.id === of)?.tag;
-    const person = people?.find((p) => p.casterId === caster);
-    const entry = {
-      ...rest,
-      rodId: tag(shed?.rods, rodId),
-      lineId: tag(shed?.lines, lineId),
-      reelId: tag(shed?.reels, reelId),
-      leaderId: tag(shed?.leaders, leaderId),
-      briefId: briefId ? brief : undefined,
-      caster: person ? { person: person.name } : caster,
-    };
-    return Object.fromEntries(Object.entries(entry).filter(([, value]) => value !== null && value !== undefined));
   };
   useCommands([
     { id: 'print', name: 'Print this card', words: 'paper pdf', keys: [], group: 'Card', run: () => window.print() },

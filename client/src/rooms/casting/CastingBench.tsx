@@ -9,7 +9,7 @@ import { ReachBar } from '../../drawing/ReachBar';
 import { castFigures } from '../../state/figures';
 import { MeasureField } from '../../ui/TypedField';
 import { Pick } from '../../ui/Pick';
-import { distance, metres, useUnits } from '../../ui/units';
+import { carried, distance, metres, useUnits } from '../../ui/units';
 import type { BriefWork } from '../../state/useBrief';
 import { ReachMap, type Axis } from './ReachMap';
 import { Gains } from './Gains';
@@ -201,7 +201,7 @@ function OneMap({ kind, solution, answer, thrower }: MapOf & { kind: Mapped }) {
       down: {
         name: `held, ${unitOf('length').unit}`,
         here: answer.cast.carryM,
-        words: (v) => show(distance(v)),
+        words: (v) => show(carried(v)),
         short: round('length'),
       },
       across: {
@@ -256,7 +256,7 @@ function Margins({ thrown }: { thrown: Thrown[] }) {
     ['farthest', (a) => (a.reach.value > 0 ? show(a.reach) : 'does not turn over')],
     ['in hand', (a) => (a.inHandM >= 0 ? show(metres(a.inHandM)) : `${show(metres(-a.inHandM))} short`)],
     ['this cast', (a) => (a.can ? outcomes[a.cast.outcome] : a.reach.value > 0 ? 'the farthest' : 'dies in the air')],
-    ['held in the air', (a) => show(distance(a.cast.carryM))],
+    ['held in the air', (a) => show(carried(a.cast.carryM))],
     ['shot', (a) => show(distance(a.cast.shotM))],
     ['line speed', (a) => speed(a.cast.launchMps)],
     ['fly at turnover', (a) => (a.cast.turnoverMps > 0 ? speed(a.cast.turnoverMps) : 'not straight')],
@@ -268,7 +268,7 @@ function Margins({ thrown }: { thrown: Thrown[] }) {
       (a) =>
         Math.abs(a.cast.flyDriftM) < 0.05
           ? 'none'
-          : `${show(metres(Math.abs(a.cast.flyDriftM)))} ${a.cast.flyDriftM > 0 ? 'left' : 'right'}`,
+          : `${show(distance(Math.abs(a.cast.flyDriftM)))} ${a.cast.flyDriftM > 0 ? 'left' : 'right'}`,
     ],
     ['in the air', (a) => `${a.cast.flightS.toFixed(1)} s`],
   ];
@@ -368,7 +368,7 @@ function Caster({ work, solution }: Props) {
   const field = (
     label: string,
     key: keyof BriefDraft & string,
-    kind: 'lineSpeed' | 'length' | 'distance',
+    kind: 'lineSpeed' | 'length' | 'carry',
     value: number,
   ) => (
     <MeasureField
@@ -400,7 +400,7 @@ function Caster({ work, solution }: Props) {
         <span />
         {field('Line speed, bare rod', 'casterFreeMps', 'lineSpeed', brief.caster.freeMps)}
         {field('Height of the loop', 'casterLoopM', 'length', brief.caster.loopM)}
-        {field('Most line held up', 'casterCarryM', 'distance', brief.caster.carryM)}
+        {field('Most line held up', 'casterCarryM', 'carry', brief.caster.carryM)}
       </div>
       <p className="mt-2 text-soft first-letter:uppercase">
         {brief.caster.about}.{' '}

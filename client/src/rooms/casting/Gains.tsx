@@ -6,7 +6,7 @@ import { key } from '../../api/keys';
 import { Say } from '../../ui/Say';
 import { useCommands } from '../../ui/commands';
 import { useToast } from '../../ui/toast';
-import { distance, metres, useUnits } from '../../ui/units';
+import { distance, useUnits } from '../../ui/units';
 import type { BriefWork } from '../../state/useBrief';
 
 /** What could be changed, best first; one press makes the change and one takes it back. */
@@ -54,7 +54,11 @@ export function Gains({ work }: { work: BriefWork }) {
   const row = (help: ReachGain, plus: boolean) => (
     <tr key={help.id} className="border-t border-hair align-baseline" data-help={help.id}>
       <td className="w-24 py-1.5 pr-3 text-right text-lg font-semibold whitespace-nowrap">
-        {plus ? `+ ${show(metres(help.gainM))}` : help.worth === 'nothing' ? '± 0' : `− ${show(metres(-help.gainM))}`}
+        {plus
+          ? `+ ${show(distance(help.gainM))}`
+          : help.worth === 'nothing'
+            ? '± 0'
+            : `− ${show(distance(-help.gainM))}`}
       </td>
       <td className="py-1.5 leading-snug">
         <Say parts={help.says} />

@@ -5,7 +5,7 @@ import { CastOverTime } from '../../drawing/CastCharts';
 import { momentAt } from '../../drawing/castShape';
 import { useCommands } from '../../ui/commands';
 import { usePlay, wantsStill } from '../../ui/usePlay';
-import { distance, useUnits } from '../../ui/units';
+import { carried, distance, useUnits } from '../../ui/units';
 
 const paces = [
   { name: 'as it goes', share: 1 },
@@ -33,7 +33,7 @@ export const Throw = memo(function Throw({ thrown, distanceM }: { thrown: Thrown
 
   const timeS = share * end;
   const now = momentAt(answer.moments, timeS);
-  const told = `${timeS.toFixed(2)} s · loop ${show(distance(now.bendM))} out · ${show(distance(now.shotM))} shot`;
+  const told = `${timeS.toFixed(2)} s · loop ${show(carried(now.bendM))} out · ${show(distance(now.shotM))} shot`;
   return (
     <section aria-label="The cast">
       <CastDrawing thrown={thrown} distanceM={distanceM} timeS={timeS} alone={still && !playing && share === 0.45} />

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, unwrap, type LeaderSpool } from '../../api/client';
 import { bringBack, useShed, useShelving } from '../../state/gear';
-import { named, spooled, useUnits } from '../../ui/units';
+import { leftOnSpool, named, useUnits } from '../../ui/units';
 import { useAddress } from '../../ui/useAddress';
 import { Say } from '../../ui/Say';
 import { AwayList } from '../shared/AwayList';
@@ -187,7 +187,7 @@ function Spool({ spool, onEdit, onBreak }: { spool: LeaderSpool; onEdit: () => v
         {spool.note && <span className="block text-sm leading-tight text-soft italic">{spool.note}</span>}
       </span>
       <span className="max-sm:col-span-3">
-        {show(spooled(spool.leftM))} left{spool.statedN !== null && `, label says ${force(spool.statedN)}`}
+        {show(leftOnSpool(spool.leftM))} left{spool.statedN !== null && `, label says ${force(spool.statedN)}`}
       </span>
       <span className="max-sm:col-span-3">
         {spool.brokeN === null

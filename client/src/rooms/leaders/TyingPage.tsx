@@ -5,7 +5,7 @@ import { key } from '../../api/keys';
 import { Caution } from '../../ui/Message';
 import { useCommands } from '../../ui/commands';
 import { Say } from '../../ui/Say';
-import { named, metres, rodLength, useUnits } from '../../ui/units';
+import { leftOnSpool, metres, named, rodLength, useUnits } from '../../ui/units';
 import { Lost } from '../../ui/Lost';
 
 /** What to cut for several leaders, knots and all; on paper beside the vise. */
@@ -103,7 +103,7 @@ function Used({ list }: { list: TyingList }) {
             <strong>{s.tag}</strong> {show({ value: s.diameterM, kind: 'tippet', plusMinus: null })}{' '}
             {named(standards.choices.leaderMaterial, s.material)}: {show(metres(s.usedM))},{' '}
             {s.enough ? (
-              `${show(metres(s.leftM))} left after it`
+              `${show(leftOnSpool(s.leftM))} left after it`
             ) : (
               <strong className="text-fails">{show(metres(-s.leftM))} too little on it</strong>
             )}

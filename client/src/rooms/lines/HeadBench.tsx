@@ -2,7 +2,7 @@ import { HeadProfile } from '../../drawing/HeadProfile';
 import { LoadBar } from '../../drawing/LoadBar';
 import { Facts } from '../../ui/Facts';
 import { Pick } from '../../ui/Pick';
-import { distance, useUnits } from '../../ui/units';
+import { carried, useUnits } from '../../ui/units';
 import { PinFields, type BenchProps } from '../shared/bench';
 import { Candidates } from '../shared/Candidates';
 
@@ -20,7 +20,7 @@ export function HeadBench({ work, solution }: BenchProps) {
           ['head', show({ value: line.massKg ?? 0, kind: 'lineMass', plusMinus: null })],
           [
             'judged',
-            `${show({ value: load.lineKg, kind: 'lineMass', plusMinus: null })} in ${show(distance(load.judgedM))}`,
+            `${show({ value: load.lineKg, kind: 'lineMass', plusMinus: null })} in ${show(carried(load.judgedM))}`,
           ],
           [
             'load, with the fly',

@@ -1,7 +1,7 @@
 import { ReachBar } from '../../drawing/ReachBar';
 import { castFigures } from '../../state/figures';
 import { Facts } from '../../ui/Facts';
-import { distance, metres, useUnits } from '../../ui/units';
+import { carried, distance, metres, useUnits } from '../../ui/units';
 import type { BenchProps } from '../shared/bench';
 
 /** What is held, what is shot and what stays on the reel. */
@@ -14,7 +14,7 @@ export function RunningBench({ solution }: BenchProps) {
       <ReachBar {...castFigures(solution)} />
       <Facts
         rows={[
-          ['held in the air', show(distance(outfit.carryM))],
+          ['held in the air', show(carried(outfit.carryM))],
           ['shot', show(distance(outfit.shootM))],
           ['running line', show(metres(Math.max(0, outfit.line.lengthM - outfit.line.headM)))],
           ['line left on the reel', show(metres(rest))],

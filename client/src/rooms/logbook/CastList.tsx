@@ -19,7 +19,7 @@ export function CastList({ form }: { form: Form<Outing> }) {
         >
           <Measure of={form} at={`${at}.distanceM`} label="Distance" kind="distance" />
           <Choice of={form} at={`${at}.by`} label="Found by" options={standards.choices.distanceBy} />
-          <Measure of={form} at={`${at}.carryM`} label="Carried" kind="distance" empty />
+          <Measure of={form} at={`${at}.carryM`} label="Carried" kind="carry" empty />
           <Choice of={form} at={`${at}.turned`} label="Came down" options={standards.choices.turned} />
           <Choice of={form} at={`${at}.feel`} label="Rod felt" options={standards.choices.feel} none="not said" />
           <button

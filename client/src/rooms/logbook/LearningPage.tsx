@@ -9,7 +9,7 @@ import { useShed } from '../../state/gear';
 import { Caution, Message } from '../../ui/Message';
 import { Say } from '../../ui/Say';
 import { useDone } from '../../ui/toast';
-import { useUnits } from '../../ui/units';
+import { carried, distance, useUnits } from '../../ui/units';
 import { LogTabs } from './LogTabs';
 import { People } from './People';
 
@@ -117,18 +117,10 @@ function OfCaster({ of, drills, mind }: { of: CasterLearning; drills: PracticeDr
                 </thead>
                 <tbody className="tabular-nums">
                   {[
-                    [
-                      'worked out wrong by',
-                      show({ value: fit.beforeM, kind: 'distance', plusMinus: null }),
-                      show({ value: fit.afterM, kind: 'distance', plusMinus: null }),
-                    ],
+                    ['worked out wrong by', show(distance(fit.beforeM)), show(distance(fit.afterM))],
                     ['a reach is sure to', percent(fit.before.reachTolerance), percent(fit.after.reachTolerance)],
                     ['arm', show({ value: fit.before.armKg, kind: 'lineMass', plusMinus: null }), show(fit.armKg)],
-                    [
-                      'most line held in the air',
-                      show({ value: fit.before.carryM, kind: 'distance', plusMinus: null }),
-                      show({ value: fit.after.carryM, kind: 'distance', plusMinus: null }),
-                    ],
+                    ['most line held in the air', show(carried(fit.before.carryM)), show(carried(fit.after.carryM))],
                   ].map(([what, was, is]) => (
                     <tr key={what} className="border-t border-hair">
                       <th scope="row" className="py-1 text-left font-normal">

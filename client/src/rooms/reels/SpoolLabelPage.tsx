@@ -21,7 +21,8 @@ export function SpoolLabelPage() {
     ['reel', `${reel.tag} ${reel.name}, ${spool.name}`],
     ...(line
       ? ([
-          ['class', cls ? show({ value: cls.low, kind: 'lineClass', plusMinus: null }) : 'nobody knows'],
+          // As it would stand on a box.
+          ['class', cls ? String(Math.round(cls.low * 2) / 2) : 'nobody knows'],
           [
             'head',
             `${show(metres(line.headM))}${line.massKg == null ? '' : `, ${show({ value: line.massKg, kind: 'lineMass', plusMinus: null })}`}`,

@@ -1,10 +1,10 @@
 import { useState } from 'react';
-import type { TicketAnswer, WindingReply, WindingStep } from '../../api/client';
+import type { Kind, TicketAnswer, WindingReply, WindingStep } from '../../api/client';
 import type { useAttempt } from '../../api/useAttempt';
 import { Measure, Text } from '../../ui/fields';
 import { useForm } from '../../ui/form';
 import { Message } from '../../ui/Message';
-import { spooled, useUnits } from '../../ui/units';
+import { metres, spooled, useUnits } from '../../ui/units';
 
 export type Reply = Partial<WindingReply>;
 
@@ -46,6 +46,7 @@ export function StepAtHand({ step, ticket, tried, reply, wind, takeOff }: Props)
 
 function WindIt({ step, ticket, tried, reply, wind }: Omit<Props, 'takeOff'>) {
   const { show } = useUnits();
+  const wound = step.kind === 'backing' ? spooled : metres;
   const [byHand, setByHand] = useState(false);
   const share = Math.min(1, ticket.turns / Math.max(1, step.turns));
   const counted: Reply = { lengthM: ticket.lengthM, turns: ticket.turns };
@@ -75,9 +76,9 @@ function WindIt({ step, ticket, tried, reply, wind }: Omit<Props, 'takeOff'>) {
         <b className="text-2xl" data-turns={Math.round(ticket.turns)}>
           {Math.round(ticket.turns)} of {Math.round(step.turns)} turns
         </b>
-        <span className="text-2xl">{show(spooled(ticket.lengthM))} counted</span>
+        <span className="text-2xl">{show(wound(ticket.lengthM))} counted</span>
         <span className="self-center text-soft">
-          so many turns lay {show(spooled(ticket.byTurnsM))}; {ticket.winder}
+          so many turns lay {show(wound(ticket.byTurnsM))}; {ticket.winder}
         </span>
       </p>
       <p role="status" className="min-h-6">
@@ -114,7 +115,13 @@ function WindIt({ step, ticket, tried, reply, wind }: Omit<Props, 'takeOff'>) {
           </>
         )}
       </div>
-      {byHand && !begun && <ByHand of={`wound-${ticket.id}-${step.kind}`} send={send} />}
+      {byHand && !begun && (
+        <ByHand
+          of={`wound-${ticket.id}-${step.kind}`}
+          kind={step.kind === 'backing' ? 'spooled' : 'length'}
+          send={send}
+        />
+      )}
       <Message>{tried.words}</Message>
       {disagree && (
         <div className="flex flex-wrap gap-3">
@@ -136,12 +143,12 @@ function WindIt({ step, ticket, tried, reply, wind }: Omit<Props, 'takeOff'>) {
 }
 
 /** What was wound on by hand, as a length or in turns. */
-function ByHand({ of, send }: { of: string; send: (r: Reply) => Promise<boolean> }) {
+function ByHand({ of, kind, send }: { of: string; kind: Kind; send: (r: Reply) => Promise<boolean> }) {
   const form = useForm<{ lengthM: number | null; turns: number | null }>(of, { lengthM: null, turns: null });
   return (
     <div className="mt-2 flex flex-wrap items-end gap-3" {...form.area}>
       <div className="w-40">
-        <Measure of={form} at="lengthM" label="Wound on, length" kind="spooled" empty />
+        <Measure of={form} at="lengthM" label="Wound on, length" kind={kind} empty />
       </div>
       <Text of={form} at="turns" label="or turns" digits empty className="w-28" />
       <button className="btn min-h-[44px]" onClick={() => void form.keep(send)}>

@@ -8,7 +8,7 @@ import { Caution } from '../../ui/Message';
 import { useCommands } from '../../ui/commands';
 import { Say, useSayText } from '../../ui/Say';
 import { useDone, useToast } from '../../ui/toast';
-import { spooled, useUnits } from '../../ui/units';
+import { metres, spooled, useUnits } from '../../ui/units';
 import { Lost } from '../../ui/Lost';
 import { StepAtHand, type Reply } from './StepAtHand';
 import './ticket.css';
@@ -191,7 +191,7 @@ function WasDone({ step }: { step: WindingStep }) {
   const { done } = step;
   if (!done) return null;
   const parts = [
-    done.lengthM != null && show(spooled(done.lengthM)),
+    done.lengthM != null && show((step.kind === 'backing' ? spooled : metres)(done.lengthM)),
     done.turns != null && `${Math.round(done.turns)} turns`,
     done.measuredM != null && show({ value: done.measuredM, kind: 'spoolSize', plusMinus: null }),
   ].filter(Boolean);

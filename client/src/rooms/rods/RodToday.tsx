@@ -4,7 +4,7 @@ import { key } from '../../api/keys';
 import { useAsk } from '../../api/useAsk';
 import { PullDrawing } from '../../drawing/RodBends';
 import { Say } from '../../ui/Say';
-import { metres, useUnits } from '../../ui/units';
+import { carried, metres, useUnits } from '../../ui/units';
 import { useMeasuringBench } from '../../state/atHand';
 
 /** The chosen rod bent by today's line, and by the pull its fish asks of the tippet: half its weight. */
@@ -55,7 +55,7 @@ export function RodToday({ solution }: { solution: Solution }) {
               label={`${rod.tag} in the middle of a stroke with ${line.tag}, to scale`}
             />
             <figcaption className="text-soft">
-              In the middle of a stroke, {show(metres(carryM))} of {line.tag} pulling{' '}
+              In the middle of a stroke, {show(carried(carryM))} of {line.tag} pulling{' '}
               {show({ value: data.cast.pullN, kind: 'pull', plusMinus: null })}. <Say parts={data.castSays} />.
             </figcaption>
           </figure>
