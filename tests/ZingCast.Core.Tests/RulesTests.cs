@@ -723,7 +723,7 @@ public class RulesTests
                 .Select(p => p.Field)
         );
         Assert.Equal(
-            ["headM", "density"],
+            ["density", "headM"],
             new FlyLine
             {
                 Tag = "L",

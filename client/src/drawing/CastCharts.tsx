@@ -4,6 +4,7 @@ import type { CastAnswer, CastMoment, EnergyBudget, Kind } from '../api/client';
 import { distance, useUnits } from '../ui/units';
 import { momentAt } from './castShape';
 import { useWidth } from './useWidth';
+import { Words } from './Words';
 
 type Trace = { name: string; value: (m: CastMoment) => number; kind: Kind; dashed?: boolean };
 
@@ -66,16 +67,15 @@ export function CastOverTime({ answer, timeS }: { answer: CastAnswer; timeS: num
                   strokeDasharray={t.dashed ? '5 3' : undefined}
                 />
               ))}
-              <text x={x(0) + 2} y={top - 2} fontSize="12.5" fill="var(--ink)">
+              <Words x={x(0) + 2} y={top - 2} size={12.5}>
                 {row.traces.map((t) => (
                   <tspan key={t.name}>
                     {t.name}
-                    {t.dashed ? ' (dashed)' : ''}{' '}
-                    <tspan fontWeight="700">{show({ value: t.value(now), kind: t.kind, plusMinus: null })}</tspan>
+                    {t.dashed ? ' (dashed)' : ''} <tspan fontWeight="700">{show(t.value(now), t.kind)}</tspan>
                     {'\u2003'}
                   </tspan>
                 ))}
-              </text>
+              </Words>
               {row.traces.map((t) => (
                 <circle key={t.name} cx={x(now.timeS)} cy={y(t.value(now))} r="3" fill="var(--ink)" />
               ))}
@@ -86,16 +86,9 @@ export function CastOverTime({ answer, timeS }: { answer: CastAnswer; timeS: num
         {scaleLinear([0, end], [0, 1])
           .ticks(Math.min(6, width / 70))
           .map((t) => (
-            <text
-              key={t}
-              x={x(t)}
-              y={rows.length * rowH + 16}
-              fontSize="12"
-              textAnchor={t === 0 ? 'start' : 'middle'}
-              fill="var(--soft)"
-            >
+            <Words key={t} x={x(t)} y={rows.length * rowH + 16} anchor={t === 0 ? 'start' : 'middle'} soft>
               {t.toFixed(end < 1 ? 2 : 1)} s
-            </text>
+            </Words>
           ))}
       </svg>
     </div>
@@ -116,7 +109,7 @@ export function WindCurve({ curves, answer, distanceM }: { curves: Curve[]; answ
   const y = scaleLinear([0, most], [height - 40, 12]);
   const lengthUnit = unitOf('length').scale;
   const windUnit = unitOf('windSpeed').scale;
-  const wind = (mps: number) => show({ value: mps, kind: 'windSpeed', plusMinus: null });
+  const wind = (mps: number) => show(mps, 'windSpeed');
   const here = { x: x(answer.headwindMps), y: y(answer.reach.value) };
   // A wind off the scale is drawn at its edge, and says so.
   const beyond = answer.headwindMps < winds[0]! || answer.headwindMps > winds.at(-1)!;
@@ -143,24 +136,24 @@ export function WindCurve({ curves, answer, distanceM }: { curves: Curve[]; answ
           .map((n) => (
             <g key={n}>
               <line x1="46" x2={width - 12} y1={y(n * lengthUnit)} y2={y(n * lengthUnit)} stroke="var(--hair)" />
-              <text x="42" y={y(n * lengthUnit) + 4} fontSize="12" textAnchor="end" fill="var(--soft)">
+              <Words x="42" y={y(n * lengthUnit) + 4} anchor="end" soft>
                 {show(distance(n * lengthUnit))}
-              </text>
+              </Words>
             </g>
           ))}
         {scaleLinear([winds[0]! / windUnit, winds.at(-1)! / windUnit], [0, 1])
           .ticks(Math.min(7, width / 75))
           .map((n) => (
-            <text key={n} x={x(n * windUnit)} y={height - 24} fontSize="12" textAnchor="middle" fill="var(--soft)">
+            <Words key={n} x={x(n * windUnit)} y={height - 24} anchor="middle" soft>
               {n === 0 ? 'calm' : wind(Math.abs(n * windUnit))}
-            </text>
+            </Words>
           ))}
-        <text x="46" y={height - 6} fontSize="12" fill="var(--ink)">
+        <Words x="46" y={height - 6}>
           ‹ from behind
-        </text>
-        <text x={width - 12} y={height - 6} fontSize="12" textAnchor="end" fill="var(--ink)">
+        </Words>
+        <Words x={width - 12} y={height - 6} anchor="end">
           in the face ›
-        </text>
+        </Words>
         {gusts && (
           <rect
             x={x(gusts.headwindMps.low)}
@@ -197,32 +190,20 @@ export function WindCurve({ curves, answer, distanceM }: { curves: Curve[]; answ
             strokeWidth="3"
           />
         )}
-        <text
-          x={width - 14}
-          y={y(distanceM) - 5}
-          fontSize="12.5"
-          textAnchor="end"
-          fill="var(--ink)"
-          stroke="var(--paper)"
-          strokeWidth="3.5"
-          paintOrder="stroke"
-        >
+        <Words x={width - 14} y={y(distanceM) - 5} size={12.5} anchor="end" halo="paper">
           wanted {show(distance(distanceM))}
-        </text>
+        </Words>
         <circle cx={here.x} cy={here.y} r="6" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="2" />
-        <text
+        <Words
           x={here.x + (here.x > width - 150 ? -11 : 11)}
           y={here.y - 9}
-          fontSize="13"
-          fontWeight="700"
-          textAnchor={here.x > width - 150 ? 'end' : 'start'}
-          fill="var(--ink)"
-          stroke="var(--paper)"
-          strokeWidth="3.5"
-          paintOrder="stroke"
+          size={13}
+          bold
+          anchor={here.x > width - 150 ? 'end' : 'start'}
+          halo="paper"
         >
           {beyond ? 'off this scale ' : ''}today {show(answer.reach)}
-        </text>
+        </Words>
       </svg>
     </div>
   );
@@ -255,9 +236,7 @@ export function EnergyBar({ joules }: { joules: EnergyBudget }) {
         ))}
       </div>
       <table className="mt-1 w-full max-w-md text-sm">
-        <caption className="sr-only">
-          Of {show({ value: joules.launch, kind: 'energy', plusMinus: null })} when the rod stops
-        </caption>
+        <caption className="sr-only">Of {show(joules.launch, 'energy')} when the rod stops</caption>
         <tbody>
           {shown.map((p) => (
             <tr key={p.key}>
@@ -269,7 +248,7 @@ export function EnergyBar({ joules }: { joules: EnergyBudget }) {
                 />
                 {p.name}
               </th>
-              <td className="text-right">{show({ value: joules[p.key], kind: 'energy', plusMinus: null })}</td>
+              <td className="text-right">{show(joules[p.key], 'energy')}</td>
               <td className="w-14 text-right font-semibold">{Math.round((100 * joules[p.key]) / joules.launch)} %</td>
             </tr>
           ))}

@@ -3,6 +3,7 @@ import type { CastAnswer } from '../api/client';
 import { carried, distance, useUnits } from '../ui/units';
 import { lineAt, momentAt, shapeOf, type Point } from './castShape';
 import { useWidth } from './useWidth';
+import { Words } from './Words';
 
 export type Thrown = { name: string; answer: CastAnswer };
 
@@ -61,15 +62,9 @@ export function CastDrawing({
         {ticks.map((m) => (
           <g key={m}>
             <line x1={x(m)} x2={x(m)} y1={water} y2={water + 6} stroke="var(--ink)" />
-            <text
-              x={x(m)}
-              y={water + 20}
-              fontSize="12"
-              textAnchor={x(m) > width - 18 ? 'end' : 'middle'}
-              fill="var(--ink)"
-            >
+            <Words x={x(m)} y={water + 20} anchor={x(m) > width - 18 ? 'end' : 'middle'}>
               {show(distance(m))}
-            </text>
+            </Words>
           </g>
         ))}
         <g>
@@ -81,29 +76,22 @@ export function CastDrawing({
             stroke="var(--ink)"
             strokeDasharray="2 4"
           />
-          <text
+          <Words
             x={x(distanceM) + (x(distanceM) > width - 90 ? -6 : 6)}
             y={z(top) + 12}
-            fontSize="12.5"
-            fontWeight="700"
-            textAnchor={x(distanceM) > width - 90 ? 'end' : 'start'}
-            fill="var(--ink)"
+            size={12.5}
+            bold
+            anchor={x(distanceM) > width - 90 ? 'end' : 'start'}
           >
             wanted {show(distance(distanceM))}
-          </text>
+          </Words>
         </g>
-        <text x={8} y={height - 6} fontSize="12" fill="var(--ink)">
+        <Words x={8} y={height - 6}>
           ‹ back cast
-        </text>
-        <text
-          x={Math.min(width - 8, x(reach.value) + 60)}
-          y={height - 6}
-          fontSize="12.5"
-          textAnchor="end"
-          fill="var(--ink)"
-        >
+        </Words>
+        <Words x={Math.min(width - 8, x(reach.value) + 60)} y={height - 6} size={12.5} anchor="end">
           {reach.value > 0 ? `farthest ${show(reach)}` : 'does not turn over'}
-        </text>
+        </Words>
         {[...thrown].reverse().map(({ name, answer }, i) => {
           const main = i === thrown.length - 1;
           const colour = main ? 'var(--signal)' : 'var(--soft)';

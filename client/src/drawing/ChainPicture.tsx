@@ -8,6 +8,7 @@ import { inkOf, toBuy } from './hollow';
 import { laidOut, linkIds, type OutfitFigures } from './outfit';
 import { lay, thickness } from './serpentine';
 import { Spool } from './Spool';
+import { Words } from './Words';
 
 /** How wide a link's label is where it stands on the drawing, px. */
 export const labelWidth = 132;
@@ -31,7 +32,7 @@ export function ChainPicture({
 }) {
   const { show, system, unitOf } = useUnits();
   const text = useSayText();
-  const { laid, spans, half, butt } = g;
+  const { laid, spans, half } = g;
   const { fly, carryM, shootM, distanceM } = figures;
 
   const step = unitOf('length').scale * (system === 'trade' ? 10 : 5);
@@ -67,9 +68,9 @@ export function ChainPicture({
           <g key={m} stroke="var(--soft)" strokeWidth="1">
             {p.flat && <line x1={p.x} y1={p.y + 8} x2={p.x} y2={p.y + 16} />}
             {p.flat && !covered(p) && (
-              <text x={p.x} y={p.y + 28} textAnchor="middle" fontSize="12" fill="var(--soft)" stroke="none">
+              <Words x={p.x} y={p.y + 28} anchor="middle" soft stroke="none">
                 {show(metres(m))}
-              </text>
+              </Words>
             )}
           </g>
         );
@@ -113,9 +114,21 @@ export function ChainPicture({
         <Spool cx={g.reel.x} cy={g.reel.y} radius={g.reel.r} fill={figures.fill} />
       )}
       <line x1={g.reel.x} y1={g.reel.y - g.reel.r} x2={g.reel.x} y2={g.rodY} stroke="var(--ink)" strokeWidth="3" />
+      <Rod g={g} hollow={hollow('rod')} />
+
+      {children}
+      {!roomy && <Numbers g={g} />}
+    </svg>
+  );
+}
+
+function Rod({ g, hollow }: { g: ChainGeometry; hollow: boolean }) {
+  const { butt } = g;
+  return (
+    <>
       <path
         d={`M${butt},${g.rodY - 4}H${butt + g.gripPx + 26}L${butt + g.rodPx},${g.rodY - 0.8}V${g.rodY + 0.8}L${butt + g.gripPx + 26},${g.rodY + 4}H${butt}Z`}
-        {...inkOf(hollow('rod'), 'var(--ink)')}
+        {...inkOf(hollow, 'var(--ink)')}
       />
       <rect
         x={butt + 24}
@@ -155,23 +168,26 @@ export function ChainPicture({
           />
         );
       })}
-
-      {children}
-      {!roomy &&
-        linkIds.map((id, i) => {
-          const p = g.anchors[id];
-          return (
-            <g key={id}>
-              <circle cx={p.x} cy={p.y - 17} r="8.5" fill="var(--paper)" stroke="var(--ink)" />
-              <text x={p.x} y={p.y - 13} textAnchor="middle" fontSize="12" fontWeight="700" fill="var(--ink)">
-                {i + 1}
-              </text>
-            </g>
-          );
-        })}
-    </svg>
+    </>
   );
 }
+
+/** The numbers of the links, where their labels stand elsewhere. */
+const Numbers = ({ g }: { g: ChainGeometry }) => (
+  <>
+    {linkIds.map((id, i) => {
+      const p = g.anchors[id];
+      return (
+        <g key={id}>
+          <circle cx={p.x} cy={p.y - 17} r="8.5" fill="var(--paper)" stroke="var(--ink)" />
+          <Words x={p.x} y={p.y - 13} anchor="middle" bold>
+            {i + 1}
+          </Words>
+        </g>
+      );
+    })}
+  </>
+);
 
 function Flag({ at, words }: { at: { x: number; y: number; nx: number; ny: number; flat: boolean }; words: string }) {
   const inward = at.flat ? 0 : at.x > 300 ? -1 : 1;
@@ -179,20 +195,17 @@ function Flag({ at, words }: { at: { x: number; y: number; nx: number; ny: numbe
     <g stroke="var(--ink)" strokeWidth="1.3" fill="none">
       <line x1={at.x + at.nx * 11} y1={at.y + at.ny * 11} x2={at.x - at.nx * 11} y2={at.y - at.ny * 11} />
       {words && (
-        <text
+        <Words
           x={at.x + inward * 16}
           y={at.y + (at.flat ? 26 : -12)}
-          textAnchor={inward === 0 ? 'middle' : inward > 0 ? 'start' : 'end'}
-          fontSize="12.5"
+          anchor={inward === 0 ? 'middle' : inward > 0 ? 'start' : 'end'}
+          size={12.5}
           fontFamily="var(--font-chart)"
           fontStyle="italic"
-          fill="var(--ink)"
-          stroke="var(--paper)"
-          strokeWidth="4"
-          paintOrder="stroke"
+          halo="paper"
         >
           {words}
-        </text>
+        </Words>
       )}
     </g>
   );

@@ -2,6 +2,7 @@ import { scaleLinear } from 'd3-scale';
 import type { Solution } from '../api/client';
 import { useUnits } from '../ui/units';
 import { useWidth } from './useWidth';
+import { Words } from './Words';
 
 /** Rods of the shed on one scale of classes: hollow is the label, filled is what was measured. */
 export function ClassScale({
@@ -21,7 +22,7 @@ export function ClassScale({
   const rowH = 19;
   const top = 48;
   const height = top + rods.length * rowH + 8;
-  const cls = (value: number) => show({ value, kind: 'lineClass', plusMinus: null });
+  const cls = (value: number) => show(value, 'lineClass');
   return (
     <div ref={ref}>
       <svg
@@ -34,9 +35,9 @@ export function ClassScale({
         {Array.from({ length: 13 }, (_, i) => (
           <g key={i}>
             <line x1={x(i)} x2={x(i)} y1={top - 8} y2={height - 4} stroke="var(--hair)" />
-            <text x={x(i)} y={top - 12} textAnchor="middle" fontSize="12" fill="var(--soft)">
+            <Words x={x(i)} y={top - 12} anchor="middle" soft>
               {i}
-            </text>
+            </Words>
           </g>
         ))}
         <rect
@@ -48,26 +49,19 @@ export function ClassScale({
           opacity="0.12"
         />
         <line x1={x(target)} x2={x(target)} y1={18} y2={height - 4} stroke="var(--signal)" strokeWidth="2" />
-        <text
-          x={x(target) + 5}
-          y={15}
-          fontSize="13"
-          fontWeight="700"
-          fill="var(--ink)"
-          textAnchor={target > 9 ? 'end' : 'start'}
-        >
+        <Words x={x(target) + 5} y={15} size={13} bold anchor={target > 9 ? 'end' : 'start'}>
           aimed for {cls(target)}
-        </text>
+        </Words>
         <path d={`M${x(floor)},${top - 8}l-5,-7h10z`} fill="var(--soft)" />
         {rods.map((rod, i) => {
           const y = top + i * rowH + 8;
           const chosen = rod.id === chosenId;
           return (
             <g key={rod.id}>
-              <text x="4" y={y + 4} fontSize="13" fontWeight={chosen ? 700 : 400} fill="var(--ink)">
+              <Words x="4" y={y + 4} size={13} fontWeight={chosen ? 700 : 400}>
                 {rod.tag}
                 {chosen ? ' ◂' : ''}
-              </text>
+              </Words>
               {rod.printed !== null && rod.measured !== null && (
                 <line
                   x1={x(rod.printed)}

@@ -1,7 +1,9 @@
-import { useState, type KeyboardEvent } from 'react';
+import { useState } from 'react';
 import { Stepper } from '../ui/Stepper';
 import { depth, useUnits } from '../ui/units';
-import { clamp, nextStep, steppedBy, useDrag } from './useDrag';
+import { Handle } from './Handle';
+import { clamp, steppedBy, stepsOn, useDrag } from './useDrag';
+import { Words } from './Words';
 
 const W = 300;
 const H = 132;
@@ -43,16 +45,8 @@ export function DepthSection({ depthM, floats, said, onDepth }: Props) {
   const { step, pxPerM } = sinking.held ?? free;
   const y = surface + depthM * pxPerM;
   const deep = depthM < 0.05 ? show(depth(0)) : (said ?? show(depth(depthM)));
-  const deeper = (more: boolean, steps = 1) => {
-    const by = stepOf('depth', depthM);
-    onDepth(clamp(nextStep(depthM, by, more) + (more ? by : -by) * (steps - 1), limits));
-  };
-  const keys = (event: KeyboardEvent) => {
-    const by = { ArrowDown: 1, ArrowRight: 1, ArrowUp: -1, ArrowLeft: -1, PageDown: 5, PageUp: -5 }[event.key];
-    if (by === undefined) return;
-    event.preventDefault();
-    deeper(by > 0, Math.abs(by));
-  };
+  const deeper = (more: boolean, steps = 1) =>
+    onDepth(clamp(stepsOn(depthM, stepOf('depth', depthM), more, steps), limits));
   return (
     <figure className="m-0">
       <svg viewBox={`0 0 ${W} ${H}`} className="block w-full border border-ink bg-sheet select-none">
@@ -68,17 +62,17 @@ export function DepthSection({ depthM, floats, said, onDepth }: Props) {
           .map((m) => (
             <g key={m}>
               <line x1={W - 10} x2={W} y1={surface + m * pxPerM} y2={surface + m * pxPerM} stroke="var(--soft)" />
-              <text
+              <Words
                 x={W - 13}
                 y={surface + m * pxPerM + 4}
-                textAnchor="end"
-                fontSize="13"
-                fill="var(--soft)"
+                anchor="end"
+                size={13}
+                soft
                 fontFamily="var(--font-chart)"
                 fontStyle="italic"
               >
                 {show(depth(m))}
-              </text>
+              </Words>
             </g>
           ))}
         <path
@@ -91,36 +85,23 @@ export function DepthSection({ depthM, floats, said, onDepth }: Props) {
           stroke="var(--signal)"
           strokeWidth="2.4"
         />
-        <g
-          role="slider"
-          tabIndex={0}
-          aria-label="Depth of the fly"
-          aria-valuemin={limits.low}
-          aria-valuemax={limits.high}
-          aria-valuenow={depthM}
-          aria-valuetext={show(depth(depthM))}
-          onKeyDown={keys}
-          className="cursor-ns-resize"
-          {...sinking.handle}
-          data-handle="depth"
+        <Handle
+          name="Depth of the fly"
+          value={depthM}
+          says={show(depth(depthM))}
+          limits={limits}
+          drag={sinking}
+          down
+          onStep={deeper}
+          id="depth"
         >
           <rect x="60" y={y - 16} width="70" height="32" fill="transparent" />
           <circle cx="92" cy={y} r="7" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="1.8" />
           <path d={`M92,${y}l-8,5`} stroke="var(--ink)" strokeWidth="1.8" />
-          <text
-            x="78"
-            y={y + 5}
-            textAnchor="end"
-            fontSize="14"
-            fontWeight="700"
-            fill="var(--ink)"
-            stroke="var(--water)"
-            strokeWidth="3"
-            paintOrder="stroke"
-          >
+          <Words x="78" y={y + 5} anchor="end" size={14} bold halo="water">
             {deep}
-          </text>
-        </g>
+          </Words>
+        </Handle>
       </svg>
       <div className="mt-1 grid grid-cols-2 gap-x-3">
         <Stepper

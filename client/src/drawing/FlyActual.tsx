@@ -2,6 +2,7 @@ import { useUnits } from '../ui/units';
 import { FlyMark } from './FlyMark';
 import type { FlyFigures } from './outfit';
 import { useWidth } from './useWidth';
+import { Words } from './Words';
 
 // A CSS millimetre: the ruler beside the fly lets anyone check what their screen makes of it.
 const cssMm = 96 / 25.4;
@@ -48,15 +49,15 @@ export function FlyActual({ fly }: { fly: FlyFigures }) {
               y2={ruler + (big ? 9 : shrink > 1 && !inches ? 0 : 4.5)}
             />
             {big && 8 + mm * pxPerMm < width - 36 && (
-              <text x={8 + mm * pxPerMm + 2} y={ruler + 19} fontSize="12" fill="var(--ink)" stroke="none">
+              <Words x={8 + mm * pxPerMm + 2} y={ruler + 19} stroke="none">
                 {n}
-              </text>
+              </Words>
             )}
           </g>
         ))}
-        <text x={width - 8} y={ruler + 18} textAnchor="end" fontSize="12" fill="var(--ink)">
+        <Words x={width - 8} y={ruler + 18} anchor="end">
           {inches ? 'in' : 'cm'}
-        </text>
+        </Words>
       </svg>
       <figcaption className="rubric font-normal">
         {shrink > 1 ? `Drawn at 1 : ${shrink}` : 'Actual size where your screen is true; hold a ruler to it.'}

@@ -1,11 +1,12 @@
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
-import type { KeyboardEvent } from 'react';
 import type { DepthAnswer, DepthLine, FlyPath } from '../api/client';
 import { depth, distance, useUnits } from '../ui/units';
+import { Handle } from './Handle';
 import { ticks } from './ticks';
 import { clamp, nextStep, steppedBy, useDrag } from './useDrag';
 import { useWidth } from './useWidth';
+import { Words } from './Words';
 
 type Moment = FlyPath['moments'][number];
 const surface = 46;
@@ -66,44 +67,22 @@ export function FlyPathDrawing({ answer, currentMps, onTarget, onWater, onCurren
           role="img"
           aria-label={`Depth of the fly: ${beside.map((b) => `${b.l.name} held at about ${show(depth(b.l.path.heldM))}`).join('; ')}; fish at ${show(depth(targetM))}, bottom at ${show(depth(waterM))}`}
         >
-          <rect x="0" y={surface} width={width} height={y(waterM) - surface} fill="var(--water)" />
-          <rect x="0" y={y(waterM)} width={width} height={foot - y(waterM) + 2} fill="var(--land)" />
-          <path
-            d={`M0,${y(waterM)}${Array.from({ length: Math.ceil(width / 24) }, (_, i) => `q6,${i % 2 ? 4 : -3} 12,0t12,0`).join('')}`}
-            fill="none"
-            stroke="var(--soft)"
+          <Water
+            y={y}
+            width={width}
+            waterM={waterM}
+            zone={targetM > 0 ? zone : null}
+            from={x.range()[0]!}
+            to={x.range()[1]!}
           />
-          {targetM > 0 && (
-            <rect
-              x={x.range()[0]}
-              width={x.range()[1]! - x.range()[0]!}
-              y={y(zone[0])}
-              height={y(zone[1]) - y(zone[0])}
-              fill="var(--sheet)"
-              opacity="0.55"
-            />
-          )}
-          <line x1="0" x2={width} y1={surface} y2={surface} stroke="var(--ink)" />
-          {ticks(y, 5, unitOf('depth').scale)
-            .filter((t) => t > 0 && t < waterM)
-            // In shallow water two ticks may be said alike.
-            .filter((t, i, all) => i === 0 || show(depth(t)) !== show(depth(all[i - 1]!)))
-            .map((t) => (
-              <g key={t}>
-                <line x1="0" x2="6" y1={y(t)} y2={y(t)} stroke="var(--soft)" />
-                <text x="9" y={y(t) + 4} fontSize="12" fill="var(--soft)">
-                  {show(depth(t))}
-                </text>
-              </g>
-            ))}
           {(by === 'swing' ? x.ticks(5) : ticks(x, Math.min(5, width / 120), unitOf('distance').scale)).map((t) => (
-            <text key={t} x={x(t)} y={foot + 18} fontSize="12" textAnchor="middle" fill="var(--soft)">
+            <Words key={t} x={x(t)} y={foot + 18} anchor="middle" soft>
               {by === 'swing' ? `${Math.round(t)} s` : t === 0 ? '0' : show(distance(t))}
-            </text>
+            </Words>
           ))}
-          <text x={x.range()[1]} y={foot + 32} fontSize="12" textAnchor="end" fill="var(--soft)">
+          <Words x={x.range()[1]} y={foot + 32} anchor="end" soft>
             {axis}
-          </text>
+          </Words>
           {beside.map((b) => (
             <path
               key={b.way}
@@ -115,16 +94,9 @@ export function FlyPathDrawing({ answer, currentMps, onTarget, onWater, onCurren
             />
           ))}
           {heights.map((b) => (
-            <text
-              key={b.way}
-              x={width - 86}
-              y={b.top + 4}
-              fontSize="12.5"
-              fill="var(--ink)"
-              fontWeight={b.way === 'this' ? 700 : 400}
-            >
+            <Words key={b.way} x={width - 86} y={b.top + 4} size={12.5} fontWeight={b.way === 'this' ? 700 : 400}>
               {b.name}
-            </text>
+            </Words>
           ))}
           <circle
             cx={x(along(count))}
@@ -134,15 +106,9 @@ export function FlyPathDrawing({ answer, currentMps, onTarget, onWater, onCurren
             stroke="var(--signal)"
             strokeWidth="2"
           />
-          <text
-            x={x(along(count))}
-            y={Math.max(surface + 14, y(count.depthM) - 9)}
-            fontSize="12"
-            textAnchor="middle"
-            fill="var(--ink)"
-          >
+          <Words x={x(along(count))} y={Math.max(surface + 14, y(count.depthM) - 9)} anchor="middle">
             {Math.round(mine.countS)} s
-          </text>
+          </Words>
         </g>
         <Deep
           name="Where the fish are"
@@ -168,6 +134,62 @@ export function FlyPathDrawing({ answer, currentMps, onTarget, onWater, onCurren
         <Current mps={currentMps} width={width} onCurrent={onCurrent} />
       </svg>
     </div>
+  );
+}
+
+/** Water, bottom and the depth the fish keep to, with depths at its edge. */
+function Water({
+  y,
+  width,
+  waterM,
+  zone,
+  from,
+  to,
+}: {
+  y: (m: number) => number;
+  width: number;
+  waterM: number;
+  zone: readonly [number, number] | null;
+  from: number;
+  to: number;
+}) {
+  const { show, unitOf } = useUnits();
+  const unitM = unitOf('depth').scale;
+  const marks = scaleLinear([0, waterM / unitM], [0, 1])
+    .ticks(5)
+    .map((n) => n * unitM)
+    .filter((t) => t > 0 && t < waterM)
+    // In shallow water two ticks may be said alike.
+    .filter((t, i, all) => i === 0 || show(depth(t)) !== show(depth(all[i - 1]!)));
+  return (
+    <>
+      <rect x="0" y={surface} width={width} height={y(waterM) - surface} fill="var(--water)" />
+      <rect x="0" y={y(waterM)} width={width} height={foot - y(waterM) + 2} fill="var(--land)" />
+      <path
+        d={`M0,${y(waterM)}${Array.from({ length: Math.ceil(width / 24) }, (_, i) => `q6,${i % 2 ? 4 : -3} 12,0t12,0`).join('')}`}
+        fill="none"
+        stroke="var(--soft)"
+      />
+      {zone && (
+        <rect
+          x={from}
+          width={to - from}
+          y={y(zone[0])}
+          height={y(zone[1]) - y(zone[0])}
+          fill="var(--sheet)"
+          opacity="0.55"
+        />
+      )}
+      <line x1="0" x2={width} y1={surface} y2={surface} stroke="var(--ink)" />
+      {marks.map((t) => (
+        <g key={t}>
+          <line x1="0" x2="6" y1={y(t)} y2={y(t)} stroke="var(--soft)" />
+          <Words x="9" y={y(t) + 4} soft>
+            {show(depth(t))}
+          </Words>
+        </g>
+      ))}
+    </>
   );
 }
 
@@ -199,24 +221,15 @@ function Deep({
     onValue(clamp(wanted, limits));
     return wanted === clamp(wanted, limits);
   });
-  const keys = (event: KeyboardEvent) => {
-    const by = { ArrowDown: 1, ArrowRight: 1, ArrowUp: -1, ArrowLeft: -1 }[event.key];
-    if (by === undefined) return;
-    event.preventDefault();
-    onValue(clamp(nextStep(value, step, by > 0), limits));
-  };
   return (
-    <g
-      role="slider"
-      tabIndex={0}
-      aria-label={name}
-      aria-valuemin={limits.low}
-      aria-valuemax={limits.high}
-      aria-valuenow={value}
-      aria-valuetext={show(depth(value))}
-      onKeyDown={keys}
-      className="cursor-ns-resize"
-      {...drag.handle}
+    <Handle
+      name={name}
+      value={value}
+      says={show(depth(value))}
+      limits={limits}
+      drag={drag}
+      down
+      onStep={(more) => onValue(clamp(nextStep(value, step, more), limits))}
     >
       <rect x={left - 8} y={at - 16} width="112" height="32" fill="transparent" />
       {fish ? (
@@ -229,19 +242,18 @@ function Deep({
       ) : (
         <rect x={left} y={at - 5} width="16" height="10" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="1.6" />
       )}
-      <text
+      <Words
         x={left + 26}
         y={at + (fish ? 4 : 15)}
-        fontSize="12.5"
-        fontWeight="700"
-        fill="var(--ink)"
+        size={12.5}
+        bold
         stroke={fish ? 'var(--water)' : 'var(--land)'}
         strokeWidth="3"
         paintOrder="stroke"
       >
         {word}
-      </text>
-    </g>
+      </Words>
+    </Handle>
   );
 }
 
@@ -257,35 +269,26 @@ function Current({ mps, width, onCurrent }: { mps: number; width: number; onCurr
     onCurrent(clamp(wanted, limits));
     return wanted === clamp(wanted, limits);
   });
-  const keys = (event: KeyboardEvent) => {
-    const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key];
-    if (by === undefined) return;
-    event.preventDefault();
-    onCurrent(clamp(nextStep(mps, step, by > 0), limits));
-  };
   const [from, to] = [84, 84 + mps * pxPerMps + 10];
   return (
-    <g
-      role="slider"
-      tabIndex={0}
-      aria-label="Current"
-      aria-valuemin={limits.low}
-      aria-valuemax={limits.high}
-      aria-valuenow={mps}
-      aria-valuetext={show({ value: mps, kind: 'waterSpeed', plusMinus: null })}
-      onKeyDown={keys}
+    <Handle
+      name="Current"
+      value={mps}
+      says={show(mps, 'waterSpeed')}
+      limits={limits}
+      drag={drag}
       className="cursor-ew-resize"
-      {...drag.handle}
+      onStep={(more) => onCurrent(clamp(nextStep(mps, step, more), limits))}
     >
       <rect x={to - 16} y="4" width="36" height="36" fill="transparent" />
-      <text x="10" y="27" fontSize="12.5" fill="var(--ink)">
+      <Words x="10" y="27" size={12.5}>
         current
-      </text>
+      </Words>
       <line x1={from} x2={to} y1="22" y2="22" stroke="var(--ink)" strokeWidth="2" />
       <path d={`M${to + 11},22l-13,-7v14z`} fill="var(--sheet)" stroke="var(--ink)" strokeWidth="1.8" />
-      <text x={to + 20} y="27" fontSize="13" fontWeight="700" fill="var(--ink)">
-        {show({ value: mps, kind: 'waterSpeed', plusMinus: null })}
-      </text>
-    </g>
+      <Words x={to + 20} y="27" size={13} bold>
+        {show(mps, 'waterSpeed')}
+      </Words>
+    </Handle>
   );
 }

@@ -2,6 +2,7 @@ import { scaleLinear } from 'd3-scale';
 import type { Stretch } from '../api/client';
 import { metres, useUnits } from '../ui/units';
 import { useWidth } from './useWidth';
+import { Words } from './Words';
 
 /** How much of a line shows its head and what follows it, metres. */
 export const headSpan = (headM: number) => Math.max(headM * 1.25, 12);
@@ -76,15 +77,9 @@ export function HeadProfile({
                 stroke="var(--ink)"
                 strokeWidth="1.2"
               />
-              <text
-                x={x(mark.m)}
-                y={mark.at}
-                fontSize="12.5"
-                textAnchor={x(mark.m) > width - 60 ? 'end' : 'middle'}
-                fill="var(--ink)"
-              >
+              <Words x={x(mark.m)} y={mark.at} size={12.5} anchor={x(mark.m) > width - 60 ? 'end' : 'middle'}>
                 {mark.words}
-              </text>
+              </Words>
             </g>
           ))}
       </svg>

@@ -2,6 +2,7 @@ import type { CutPlan, Stretch } from '../api/client';
 import { metres, useUnits } from '../ui/units';
 import { edges } from './LineDrawing';
 import { useWidth } from './useWidth';
+import { Words } from './Words';
 
 /** A head of several pieces to scale along its length, its joints marked, hinging ones with a word. */
 export function HeadStrip({
@@ -46,24 +47,17 @@ export function HeadStrip({
           );
         })}
         {names.map((name, i) => (
-          <text
-            key={i}
-            x={6 + ((bounds[i]! + bounds[i + 1]!) / 2) * px}
-            y="60"
-            textAnchor="middle"
-            fontSize="12"
-            fill="var(--ink)"
-          >
+          <Words key={i} x={6 + ((bounds[i]! + bounds[i + 1]!) / 2) * px} y="60" anchor="middle">
             {name}
-          </text>
+          </Words>
         ))}
         {joints.map((j, i) => (
           <g key={i}>
             <path d={`M${6 + j.atM * px},16V52`} stroke="var(--ink)" strokeWidth="2" />
             {(j.hinges || j.backwards || j.inTaper) && (
-              <text x={6 + j.atM * px} y="12" textAnchor="middle" fontSize="12" fontWeight="650" fill="var(--ink)">
+              <Words x={6 + j.atM * px} y="12" anchor="middle" fontWeight="650">
                 {j.hinges ? 'hinges' : j.backwards ? 'heavy before light' : 'in a taper'}
-              </text>
+              </Words>
             )}
           </g>
         ))}

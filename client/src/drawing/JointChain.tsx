@@ -1,6 +1,7 @@
 import type { RunAnswer } from '../api/client';
 import { useUnits } from '../ui/units';
 import { useWidth } from './useWidth';
+import { Words } from './Words';
 
 type Drag = RunAnswer['drag'];
 
@@ -8,7 +9,7 @@ type Drag = RunAnswer['drag'];
 export function JointChain({ drag }: { drag: Drag }) {
   const [ref, width] = useWidth<HTMLDivElement>();
   const { show } = useUnits();
-  const force = (value: number) => show({ value, kind: 'force', plusMinus: null });
+  const force = (value: number) => show(value, 'force');
   const x = (share: number) => 14 + share * (width - 84);
   const y = 34;
   // From the fly: tippet, leader, line, backing, each drawn as long as the others.
@@ -35,9 +36,9 @@ export function JointChain({ drag }: { drag: Drag }) {
         {pieces.map((p) => (
           <g key={p.name}>
             <line x1={x(p.from)} x2={x(p.to)} y1={y} y2={y} stroke={p.ink} strokeWidth={p.thick} />
-            <text x={(x(p.from) + x(p.to)) / 2} y="16" fontSize="12" textAnchor="middle" fill="var(--soft)">
+            <Words x={(x(p.from) + x(p.to)) / 2} y="16" anchor="middle" soft>
               {p.name}
-            </text>
+            </Words>
           </g>
         ))}
         <path d={`M${x(0)},${y}h-7a6,6 0 0 0 6,9`} fill="none" stroke="var(--ink)" strokeWidth="1.8" />
@@ -51,34 +52,32 @@ export function JointChain({ drag }: { drag: Drag }) {
               stroke={j.weakest ? 'var(--fails)' : 'var(--ink)'}
               strokeWidth="2.4"
             />
-            <text
+            <Words
               x={Math.max(4, x(places[j.at]) - (places[j.at] < 0.1 ? 10 : 0))}
               y="62"
-              fontSize="12.5"
-              textAnchor={places[j.at] < 0.1 ? 'start' : 'middle'}
+              size={12.5}
+              anchor={places[j.at] < 0.1 ? 'start' : 'middle'}
               fontWeight={j.weakest ? 700 : 400}
-              fill="var(--ink)"
             >
               {force(j.standsN)}
-            </text>
+            </Words>
             {j.weakest && (
-              <text
+              <Words
                 x={Math.max(4, x(places[j.at]) - (places[j.at] < 0.1 ? 10 : 0))}
                 y="78"
-                fontSize="12"
-                textAnchor={places[j.at] < 0.1 ? 'start' : 'middle'}
+                anchor={places[j.at] < 0.1 ? 'start' : 'middle'}
                 fill="var(--fails)"
               >
                 goes first
-              </text>
+              </Words>
             )}
           </g>
         ))}
         <circle cx={x(1) + 24} cy={y} r="22" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="2" />
         <circle cx={x(1) + 24} cy={y} r="9" fill="none" stroke="var(--ink)" />
-        <text x={x(1) + 24} y="74" fontSize="13" fontWeight="700" textAnchor="middle" fill="var(--ink)">
+        <Words x={x(1) + 24} y="74" size={13} bold anchor="middle">
           {force(drag.setN)}
-        </text>
+        </Words>
       </svg>
     </div>
   );

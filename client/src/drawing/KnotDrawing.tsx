@@ -1,5 +1,6 @@
 import { line } from 'd3-shape';
 import type { KnotStep, KnotStrand } from '../api/client';
+import { Words } from './Words';
 
 const sheet = { w: 640, h: 300 };
 
@@ -50,18 +51,9 @@ export function KnotDrawing({ step, label }: { step: KnotStep; label: string }) 
       })}
       {step.strands.map((s, i) => s.ends && <Arrow key={`end-${i}`} points={s.points} />)}
       {step.labels.map((l) => (
-        <text
-          key={l.text}
-          x={l.x}
-          y={l.y}
-          fontSize="20"
-          fill="var(--ink)"
-          stroke="var(--sheet)"
-          strokeWidth="5"
-          paintOrder="stroke"
-        >
+        <Words key={l.text} x={l.x} y={l.y} size={20} halo="sheet">
           {l.text}
-        </text>
+        </Words>
       ))}
     </svg>
   );

@@ -1,10 +1,11 @@
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
-import type { KeyboardEvent } from 'react';
 import type { LeaderCheck, LeaderDraft } from '../api/client';
 import { named, rodLength, useUnits } from '../ui/units';
+import { Handle } from './Handle';
 import { clamp, nextStep, steppedBy, useDrag } from './useDrag';
 import { useWidth } from './useWidth';
+import { Words } from './Words';
 
 const body = 58;
 const curve = { top: 120, foot: 186 };
@@ -28,8 +29,6 @@ export function LeaderDrawing({ leader, check, rodM, beside, onLength }: Props) 
   const lengthM = pieces.reduce((sum, p) => sum + p.lengthM, 0);
   const span = Math.max(lengthM, rodM ?? 0, beside?.check.lengthM ?? 0) * 1.04;
   const x = scaleLinear([0, span], [10, width - 12]);
-  const thickest = Math.max(...pieces.map((p) => Math.max(p.startM, p.endM)));
-  const thick = (m: number) => Math.max(0.8, (m / thickest) * 11);
   const from = pieces.map((_, i) => pieces.slice(0, i).reduce((sum, p) => sum + p.lengthM, 0));
   const heaviest = Math.max(...[check, beside?.check].flatMap((c) => c?.masses.map((m) => m.kgPerM) ?? []));
   const mass = scaleLinear([0, heaviest], [curve.foot, curve.top]);
@@ -38,7 +37,7 @@ export function LeaderDrawing({ leader, check, rodM, beside, onLength }: Props) 
       (m) => x(m.fromLineM),
       (m) => mass(m.kgPerM),
     )(c.masses) ?? '';
-  const force = (value: number) => show({ value, kind: 'force', plusMinus: null });
+  const force = (value: number) => show(value, 'force');
   const height = rodM === null ? curve.foot + 12 : curve.foot + 52;
   const weakest = check.joints.find((j) => j.weakest);
   const placeOf = (piece: number) => x(from[piece] ?? lengthM);
@@ -49,59 +48,8 @@ export function LeaderDrawing({ leader, check, rodM, beside, onLength }: Props) 
           role="img"
           aria-label={`Leader of ${show(rodLength(lengthM))}${rodM === null ? '' : ` above a rod of ${show(rodLength(rodM))}`}, to scale; goes first: ${weakest?.name ?? ''} at ${force(weakest?.standsN ?? 0)}`}
         >
-          {pieces.map((p, i) => {
-            const [a, b] = [x(from[i]!), x(from[i]! + p.lengthM)];
-            const room = b - a;
-            const coated = p.material === 'coated';
-            return (
-              <g key={i}>
-                <path
-                  d={`M${a},${body - thick(p.startM)}L${b},${body - thick(p.endM)}V${body + thick(p.endM)}L${a},${body + thick(p.startM)}Z`}
-                  fill={p.part === 'guard' || coated ? 'var(--paper)' : 'var(--ink)'}
-                  stroke="var(--ink)"
-                  strokeWidth="1.2"
-                />
-                {room > 34 && (
-                  <text x={(a + b) / 2} y={body - 20} fontSize="12.5" textAnchor="middle" fill="var(--ink)">
-                    {room > 70 ? named(standards.choices.leaderPart, p.part) : ''}
-                  </text>
-                )}
-                {room > 60 && (
-                  <text x={(a + b) / 2} y={body - 36} fontSize="12" textAnchor="middle" fill="var(--soft)">
-                    {show({ value: p.endM, kind: p.part === 'tippet' ? 'tippet' : 'diameter', plusMinus: null })}
-                  </text>
-                )}
-              </g>
-            );
-          })}
-          {check.joints.map((j) => {
-            const at = placeOf(j.piece);
-            const near = at > width - 90;
-            return (
-              <g key={`${j.at}-${j.piece}`}>
-                <circle
-                  cx={at}
-                  cy={body}
-                  r={j.weakest ? 7.5 : 4.5}
-                  fill="var(--sheet)"
-                  stroke={j.weakest ? 'var(--fails)' : 'var(--ink)'}
-                  strokeWidth={j.weakest ? 2.6 : 1.8}
-                />
-                {j.weakest && (
-                  <text
-                    x={near ? at + 8 : at}
-                    y={body + 30}
-                    fontSize="12.5"
-                    fontWeight="700"
-                    fill="var(--fails)"
-                    textAnchor={near ? 'end' : at < 60 ? 'start' : 'middle'}
-                  >
-                    goes first, {force(j.standsN)}
-                  </text>
-                )}
-              </g>
-            );
-          })}
+          <Pieces pieces={pieces} from={from} x={x} />
+          <Joints joints={check.joints} placeOf={placeOf} width={width} />
           {(leader.droppers ?? []).map((d) => (
             <path
               key={d.piece}
@@ -127,19 +75,19 @@ export function LeaderDrawing({ leader, check, rodM, beside, onLength }: Props) 
           <line x1={x(0)} x2={x(span)} y1={curve.foot} y2={curve.foot} stroke="var(--hair)" />
           {beside && <path d={path(beside.check)} fill="none" stroke="var(--soft)" strokeDasharray="5 4" />}
           <path d={path(check)} fill="none" stroke="var(--ink)" strokeWidth="2" />
-          <text x={x(0) + 4} y={curve.top - 6} fontSize="12" fill="var(--soft)">
+          <Words x={x(0) + 4} y={curve.top - 6} soft>
             what a metre weighs{beside ? `; broken line: ${beside.name}` : ''}
-          </text>
+          </Words>
           {rodM !== null && (
             <>
               <path
                 d={`M${x(0)},${curve.foot + 20}H${x(0.3)}L${x(rodM)},${curve.foot + 23.5}v1L${x(0.3)},${curve.foot + 28}H${x(0)}Z`}
                 fill="var(--ink)"
               />
-              <text x={x(0)} y={curve.foot + 46} fontSize="12.5" fill="var(--soft)">
+              <Words x={x(0)} y={curve.foot + 46} size={12.5} soft>
                 rod {show(rodLength(rodM))}
                 {check.outsideM ? `; ${show(rodLength(check.outsideM))} of leader stays outside it at the net` : ''}
-              </text>
+              </Words>
             </>
           )}
         </g>
@@ -163,6 +111,79 @@ export function LeaderDrawing({ leader, check, rodM, beside, onLength }: Props) 
   );
 }
 
+type At = (m: number) => number;
+
+function Pieces({ pieces, from, x }: { pieces: LeaderDraft['pieces']; from: number[]; x: At }) {
+  const { show, standards } = useUnits();
+  const thickest = Math.max(...pieces.map((p) => Math.max(p.startM, p.endM)));
+  const thick = (m: number) => Math.max(0.8, (m / thickest) * 11);
+  return (
+    <>
+      {pieces.map((p, i) => {
+        const [a, b] = [x(from[i]!), x(from[i]! + p.lengthM)];
+        const room = b - a;
+        const coated = p.material === 'coated';
+        return (
+          <g key={i}>
+            <path
+              d={`M${a},${body - thick(p.startM)}L${b},${body - thick(p.endM)}V${body + thick(p.endM)}L${a},${body + thick(p.startM)}Z`}
+              fill={p.part === 'guard' || coated ? 'var(--paper)' : 'var(--ink)'}
+              stroke="var(--ink)"
+              strokeWidth="1.2"
+            />
+            {room > 34 && (
+              <Words x={(a + b) / 2} y={body - 20} size={12.5} anchor="middle">
+                {room > 70 ? named(standards.choices.leaderPart, p.part) : ''}
+              </Words>
+            )}
+            {room > 60 && (
+              <Words x={(a + b) / 2} y={body - 36} anchor="middle" soft>
+                {show(p.endM, p.part === 'tippet' ? 'tippet' : 'diameter')}
+              </Words>
+            )}
+          </g>
+        );
+      })}
+    </>
+  );
+}
+
+function Joints({ joints, placeOf, width }: { joints: LeaderCheck['joints']; placeOf: At; width: number }) {
+  const { show } = useUnits();
+  return (
+    <>
+      {joints.map((j) => {
+        const at = placeOf(j.piece);
+        const near = at > width - 90;
+        return (
+          <g key={`${j.at}-${j.piece}`}>
+            <circle
+              cx={at}
+              cy={body}
+              r={j.weakest ? 7.5 : 4.5}
+              fill="var(--sheet)"
+              stroke={j.weakest ? 'var(--fails)' : 'var(--ink)'}
+              strokeWidth={j.weakest ? 2.6 : 1.8}
+            />
+            {j.weakest && (
+              <Words
+                x={near ? at + 8 : at}
+                y={body + 30}
+                size={12.5}
+                bold
+                fill="var(--fails)"
+                anchor={near ? 'end' : at < 60 ? 'start' : 'middle'}
+              >
+                goes first, {show(j.standsN, 'force')}
+              </Words>
+            )}
+          </g>
+        );
+      })}
+    </>
+  );
+}
+
 function EndHandle({
   name,
   at,
@@ -183,24 +204,15 @@ function EndHandle({
     onLength(clamp(wanted, limits));
     return wanted === clamp(wanted, limits);
   });
-  const keys = (event: KeyboardEvent) => {
-    const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key];
-    if (by === undefined) return;
-    event.preventDefault();
-    onLength(clamp(nextStep(lengthM, step, by > 0), limits));
-  };
   return (
-    <g
-      role="slider"
-      tabIndex={0}
-      aria-label={name}
-      aria-valuemin={limits.low}
-      aria-valuemax={limits.high}
-      aria-valuenow={lengthM}
-      aria-valuetext={show(rodLength(lengthM))}
-      onKeyDown={keys}
+    <Handle
+      name={name}
+      value={lengthM}
+      says={show(rodLength(lengthM))}
+      limits={limits}
+      drag={drag}
       className="cursor-ew-resize"
-      {...drag.handle}
+      onStep={(more) => onLength(clamp(nextStep(lengthM, step, more), limits))}
     >
       <rect x={at - 13} y={body + 6} width="26" height="44" fill="transparent" />
       <rect
@@ -213,6 +225,6 @@ function EndHandle({
         strokeWidth="1.8"
       />
       <line x1={at} x2={at} y1={body + 13} y2={body + 38} stroke="var(--soft)" strokeDasharray="2 3" />
-    </g>
+    </Handle>
   );
 }

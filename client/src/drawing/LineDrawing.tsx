@@ -2,8 +2,9 @@ import { scaleLinear } from 'd3-scale';
 import { useRef, type KeyboardEvent } from 'react';
 import type { LineReading, Standards, Stretch } from '../api/client';
 import { metres, useUnits } from '../ui/units';
-import { useDrag } from './useDrag';
+import { clamp, useDrag } from './useDrag';
 import { useWidth } from './useWidth';
+import { Words } from './Words';
 
 /** Where each stretch begins, and where the last one ends. */
 export const edges = (stretches: { lengthM: number }[]) => {
@@ -14,6 +15,9 @@ export const edges = (stretches: { lengthM: number }[]) => {
 
 // Closer together two handles cannot be told apart.
 const shortestM = 0.1;
+
+// The middle of the line, px down.
+const mid = 62;
 
 type Handle = { edge: number; m: number; thickM: number };
 
@@ -41,22 +45,6 @@ export function LineDrawing({
   const starts = edges(stretches);
   const length = starts.at(-1)!;
   const thirtyM = standards.thirtyFeetM;
-  const moved = (edge: number, from: Stretch[], byM: number, byThickM: number) =>
-    from.map((s, i) => {
-      const next = { ...s };
-      const clampD = (d: number) => (thickM ? Math.min(thickM.high, Math.max(thickM.low, d)) : d);
-      if (i === edge - 1) {
-        const room = from[edge] ? from[edge].lengthM - shortestM : Infinity;
-        next.lengthM = Math.max(shortestM, s.lengthM + Math.min(byM, room));
-        next.endM = clampD(s.endM + byThickM);
-      }
-      if (i === edge && edge > 0)
-        next.lengthM = Math.max(shortestM, s.lengthM - Math.max(byM, shortestM - from[edge - 1]!.lengthM));
-      // Two stretches that meet in one thickness go on meeting.
-      if (i === edge && (edge === 0 || Math.abs(s.startM - from[edge - 1]!.endM) < 1e-9))
-        next.startM = clampD(s.startM + byThickM);
-      return next;
-    });
   const scaleOf = (drawn: Stretch[]) => {
     const span = Math.max(Math.min(edges(drawn).at(-1)!, Math.max(headM * 1.2, thirtyM * 1.15)), 1);
     const most = Math.max(...drawn.flatMap((s) => [s.startM, s.endM]));
@@ -67,15 +55,15 @@ export function LineDrawing({
   const shaping = useDrag(free, (from, dx, dy) => {
     const edge = heldEdge.current;
     const byM = edge === 0 ? 0 : from.x.invert(from.x(0) + dx);
-    onChange(moved(edge, from.stretches, Math.round(byM * 50) / 50, Math.round(from.y.invert(-dy) * 1e5) / 1e5));
+    onChange(
+      moved(edge, from.stretches, Math.round(byM * 50) / 50, Math.round(from.y.invert(-dy) * 1e5) / 1e5, thickM),
+    );
   });
   const { span, x, y } = shaping.held ?? free;
-  const mid = 62;
   const times = Math.round(y(0.001) / (x(0.001) - x(0)));
   const handles: Handle[] = starts
     .map((m, edge) => ({ edge, m, thickM: edge === 0 ? stretches[0]!.startM : stretches[edge - 1]!.endM }))
     .filter((h) => h.m <= span + 1e-6);
-  const thick = (m: number) => show({ value: m, kind: 'diameter', plusMinus: null });
   const key = (event: KeyboardEvent, edge: number) => {
     const step = event.shiftKey ? 5 : 1;
     const by = { ArrowLeft: [-0.02, 0], ArrowRight: [0.02, 0], ArrowUp: [0, 0.00001], ArrowDown: [0, -0.00001] }[
@@ -83,7 +71,7 @@ export function LineDrawing({
     ];
     if (!by) return;
     event.preventDefault();
-    onChange(moved(edge, stretches, edge === 0 ? 0 : by[0]! * step, by[1]! * step));
+    onChange(moved(edge, stretches, edge === 0 ? 0 : by[0]! * step, by[1]! * step, thickM));
   };
 
   return (
@@ -105,45 +93,25 @@ export function LineDrawing({
             />
           ),
         )}
-        <text x="4" y={mid + 4} fontSize="12.5" fill="var(--soft)">
+        <Words x="4" y={mid + 4} size={12.5} soft>
           fly
-        </text>
-        {handles.map(({ edge, m, thickM }) => (
-          <g
-            key={edge}
-            role="slider"
-            tabIndex={0}
-            aria-label={edge === 0 ? 'Fly end' : `End of stretch ${edge}`}
-            aria-valuenow={Math.round(m * 100) / 100}
-            aria-valuemin={0}
-            aria-valuemax={Math.round(length * 100) / 100}
-            aria-valuetext={`${show(metres(m))}, ${thick(thickM)} thick`}
-            className="cursor-grab"
-            {...shaping.handle}
-            onPointerDown={(e) => {
-              heldEdge.current = edge;
-              shaping.handle.onPointerDown(e);
+        </Words>
+        {handles.map((at) => (
+          <Edge
+            key={at.edge}
+            at={at}
+            x={x(at.m)}
+            half={y(at.thickM)}
+            lengthM={length}
+            drag={{
+              ...shaping.handle,
+              onPointerDown: (e) => {
+                heldEdge.current = at.edge;
+                shaping.handle.onPointerDown(e);
+              },
             }}
-            onKeyDown={(e) => key(e, edge)}
-          >
-            <rect x={x(m) - 12} y={mid - 50} width="24" height="100" fill="transparent" />
-            <line
-              x1={x(m)}
-              x2={x(m)}
-              y1={mid - y(thickM) - 12}
-              y2={mid + y(thickM) + 12}
-              stroke="var(--ink)"
-              strokeWidth="1"
-            />
-            <circle
-              cx={x(m)}
-              cy={mid - y(thickM) - 12}
-              r="5.5"
-              fill="var(--sheet)"
-              stroke="var(--ink)"
-              strokeWidth="1.6"
-            />
-          </g>
+            onKey={(e) => key(e, at.edge)}
+          />
         ))}
       </svg>
       {reading && (
@@ -175,6 +143,65 @@ export function LineDrawing({
       </p>
     </div>
   );
+}
+
+function Edge({
+  at: { edge, m, thickM },
+  x,
+  half,
+  lengthM,
+  drag,
+  onKey,
+}: {
+  at: Handle;
+  x: number;
+  /** Half its thickness as drawn, px. */
+  half: number;
+  lengthM: number;
+  drag: ReturnType<typeof useDrag>['handle'];
+  onKey: (event: KeyboardEvent) => void;
+}) {
+  const { show } = useUnits();
+  const top = mid - half - 12;
+  return (
+    <g
+      role="slider"
+      tabIndex={0}
+      aria-label={edge === 0 ? 'Fly end' : `End of stretch ${edge}`}
+      aria-valuenow={Math.round(m * 100) / 100}
+      aria-valuemin={0}
+      aria-valuemax={Math.round(lengthM * 100) / 100}
+      aria-valuetext={`${show(metres(m))}, ${show(thickM, 'diameter')} thick`}
+      className="cursor-grab"
+      {...drag}
+      onKeyDown={onKey}
+    >
+      <rect x={x - 12} y={mid - 50} width="24" height="100" fill="transparent" />
+      <line x1={x} x2={x} y1={top} y2={mid + half + 12} stroke="var(--ink)" strokeWidth="1" />
+      <circle cx={x} cy={top} r="5.5" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="1.6" />
+    </g>
+  );
+}
+
+type Limits = { low: number; high: number } | undefined;
+
+/** The stretches with one of their ends moved along the line, and made thicker or thinner. */
+function moved(edge: number, from: Stretch[], byM: number, byThickM: number, thickM: Limits) {
+  const clampD = (d: number) => (thickM ? clamp(d, thickM) : d);
+  return from.map((s, i) => {
+    const next = { ...s };
+    if (i === edge - 1) {
+      const room = from[edge] ? from[edge].lengthM - shortestM : Infinity;
+      next.lengthM = Math.max(shortestM, s.lengthM + Math.min(byM, room));
+      next.endM = clampD(s.endM + byThickM);
+    }
+    if (i === edge && edge > 0)
+      next.lengthM = Math.max(shortestM, s.lengthM - Math.max(byM, shortestM - from[edge - 1]!.lengthM));
+    // Two stretches that meet in one thickness go on meeting.
+    if (i === edge && (edge === 0 || Math.abs(s.startM - from[edge - 1]!.endM) < 1e-9))
+      next.startM = clampD(s.startM + byThickM);
+    return next;
+  });
 }
 
 const end = (s: Stretch, from: number, span: number) =>
@@ -216,8 +243,8 @@ function SumTable({ reading, everyM, toM }: { reading: LineReading; everyM: numb
           return (
             <tr key={m} className="border-t border-hair">
               <td className="pr-6">{show(metres(m))}</td>
-              <td className="pr-6">{show({ value: p.diameterM, kind: 'diameter', plusMinus: null })}</td>
-              <td>{show({ value: p.sumKg, kind: 'lineMass', plusMinus: null })}</td>
+              <td className="pr-6">{show(p.diameterM, 'diameter')}</td>
+              <td>{show(p.sumKg, 'lineMass')}</td>
             </tr>
           );
         })}
@@ -256,7 +283,7 @@ function SumChart({
   const y = scaleLinear([0, most], [height - 26, 12]);
   const ranges = standards.lineClasses.filter((r) => r.lowKg < most);
   const inUnits = scaleLinear([0, most / grain.scale], [0, 1]).ticks(5);
-  const mass = (kg: number) => show({ value: kg, kind: 'lineMass', plusMinus: null });
+  const mass = (kg: number) => show(kg, 'lineMass');
   const sum = (m: number) => at(reading.points, m).sumKg;
   return (
     <svg
@@ -269,14 +296,14 @@ function SumChart({
       {inUnits.map((n) => (
         <g key={n}>
           <line x1={x(0)} x2={width - 14} y1={y(n * grain.scale)} y2={y(n * grain.scale)} stroke="var(--hair)" />
-          <text x={x(0) - 5} y={y(n * grain.scale) + 4} textAnchor="end" fontSize="12" fill="var(--soft)">
+          <Words x={x(0) - 5} y={y(n * grain.scale) + 4} anchor="end" soft>
             {n}
-          </text>
+          </Words>
         </g>
       ))}
-      <text x={x(0) + 3} y="12" fontSize="12" fill="var(--soft)">
+      <Words x={x(0) + 3} y="12" soft>
         {grain.unit} from the fly
-      </text>
+      </Words>
       {thirtyM <= span && (
         <>
           {/* Ranges of the classes stand on the mark they are weighed to. */}
@@ -291,20 +318,15 @@ function SumChart({
                 stroke="var(--soft)"
                 strokeWidth="0.8"
               />
-              <text
-                x={x(thirtyM) + 17}
-                y={y((r.lowKg + Math.min(most, r.highKg)) / 2) + 4}
-                fontSize="12"
-                fill="var(--ink)"
-              >
+              <Words x={x(thirtyM) + 17} y={y((r.lowKg + Math.min(most, r.highKg)) / 2) + 4}>
                 {r.class}
-              </text>
+              </Words>
             </g>
           ))}
           <line x1={x(thirtyM)} x2={x(thirtyM)} y1="12" y2={height - 26} stroke="var(--ink)" strokeWidth="1.4" />
-          <text x={x(thirtyM) - 4} y="22" fontSize="12.5" textAnchor="end" fontWeight="650" fill="var(--ink)">
+          <Words x={x(thirtyM) - 4} y="22" size={12.5} anchor="end" fontWeight="650">
             30 ft
-          </text>
+          </Words>
         </>
       )}
       <path
@@ -329,15 +351,13 @@ function SumChart({
               strokeWidth="1.6"
             />
             <path d={`M${x(mark.m)},${y(sum(mark.m)) + 5}V${height - 24}`} stroke="var(--ink)" strokeDasharray="2 3" />
-            <text
+            <Words
               x={x(mark.m)}
               y={height - (mark.words === 'head' ? 2 : 12)}
-              fontSize="12"
-              textAnchor={x(mark.m) > width - 70 ? 'end' : 'middle'}
-              fill="var(--ink)"
+              anchor={x(mark.m) > width - 70 ? 'end' : 'middle'}
             >
               {mark.words} {mass(sum(mark.m))}
-            </text>
+            </Words>
           </g>
         ))}
     </svg>
@@ -365,7 +385,7 @@ export function ClassRuler({
     Math.max(near.at(-1)!.highKg, thirtyKg + plusMinusKg) * 1.02,
   ];
   const x = scaleLinear([from, to], [10, width - 10]);
-  const mass = (kg: number) => show({ value: kg, kind: 'lineMass', plusMinus: null });
+  const mass = (kg: number) => show(kg, 'lineMass');
   return (
     <div ref={ref}>
       <svg
@@ -386,19 +406,12 @@ export function ClassRuler({
               fill="var(--water)"
               stroke="var(--soft)"
             />
-            <text
-              x={x((r.lowKg + r.highKg) / 2)}
-              y="71"
-              textAnchor="middle"
-              fontSize="15"
-              fontWeight="650"
-              fill="var(--ink)"
-            >
+            <Words x={x((r.lowKg + r.highKg) / 2)} y="71" anchor="middle" size={15} fontWeight="650">
               {r.class}
-            </text>
-            <text x={x((r.lowKg + r.highKg) / 2)} y="98" textAnchor="middle" fontSize="12" fill="var(--soft)">
+            </Words>
+            <Words x={x((r.lowKg + r.highKg) / 2)} y="98" anchor="middle" soft>
               {mass(r.lowKg)}–{mass(r.highKg)}
-            </text>
+            </Words>
           </g>
         ))}
         <rect
@@ -410,9 +423,9 @@ export function ClassRuler({
           opacity="0.35"
         />
         <path d={`M${x(thirtyKg)},50l-6,-11h12z`} fill="var(--signal)" />
-        <text x={x(thirtyKg)} y="26" textAnchor="middle" fontSize="14" fontWeight="700" fill="var(--ink)">
+        <Words x={x(thirtyKg)} y="26" anchor="middle" size={14} bold>
           {mass(thirtyKg)}
-        </text>
+        </Words>
       </svg>
     </div>
   );

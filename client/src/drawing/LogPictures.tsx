@@ -5,6 +5,7 @@ import { saidDay } from '../ui/dates';
 import { distance, useUnits } from '../ui/units';
 import { ticks } from './ticks';
 import { useWidth } from './useWidth';
+import { Words } from './Words';
 
 /** What was lost to what: one mark for each loss, so that one is one and many are many. */
 export function LossPicture({ losses, nameOf }: { losses: LossRow[]; nameOf: (cause: LossRow['cause']) => string }) {
@@ -24,9 +25,9 @@ export function LossPicture({ losses, nameOf }: { losses: LossRow[]; nameOf: (ca
       >
         {losses.map((l, i) => (
           <g key={l.cause} transform={`translate(0 ${i * rowH + 4})`}>
-            <text x={left - 10} y="17" fontSize="13.5" textAnchor="end" fill="var(--ink)">
+            <Words x={left - 10} y="17" size={13.5} anchor="end">
               {nameOf(l.cause)}
-            </text>
+            </Words>
             <line x1={left} x2={width - 4} y1="22" y2="22" stroke="var(--hair)" />
             {/* A broken hook-length for each. */}
             {Array.from({ length: l.count }, (_, n) => (
@@ -40,9 +41,9 @@ export function LossPicture({ losses, nameOf }: { losses: LossRow[]; nameOf: (ca
                 strokeLinecap="round"
               />
             ))}
-            <text x={left + 10 + l.count * step} y="17" fontSize="13.5" fontWeight="700" fill="var(--ink)">
+            <Words x={left + 10 + l.count * step} y="17" size={13.5} bold>
               {l.count}
-            </text>
+            </Words>
           </g>
         ))}
       </svg>
@@ -68,7 +69,7 @@ export function WindPicture({ data, title }: { data: LogWind; title: string }) {
   const upper = at(1 + tolerance);
   const lower = [...at(1 - tolerance)].reverse();
   const lengthUnit = unitOf('distance').scale;
-  const wind = (mps: number) => show({ value: Math.abs(mps), kind: 'windSpeed', plusMinus: null });
+  const wind = (mps: number) => show(Math.abs(mps), 'windSpeed');
   return (
     <div ref={ref}>
       <svg
@@ -81,9 +82,9 @@ export function WindPicture({ data, title }: { data: LogWind; title: string }) {
         {ticks(y, 5, lengthUnit).map((t) => (
           <g key={t}>
             <line x1="52" x2={width - 12} y1={y(t)} y2={y(t)} stroke="var(--hair)" />
-            <text x="47" y={y(t) + 4} fontSize="12" textAnchor="end" fill="var(--soft)">
+            <Words x="47" y={y(t) + 4} anchor="end" soft>
               {show(distance(t))}
-            </text>
+            </Words>
           </g>
         ))}
         {reachM.length > 0 && (
@@ -108,16 +109,16 @@ export function WindPicture({ data, title }: { data: LogWind; title: string }) {
           </g>
         ))}
         {ticks(x, Math.min(7, width / 90), unitOf('windSpeed').scale || 1).map((t) => (
-          <text key={t} x={x(t)} y={height - 22} fontSize="12" textAnchor="middle" fill="var(--soft)">
+          <Words key={t} x={x(t)} y={height - 22} anchor="middle" soft>
             {wind(t)}
-          </text>
+          </Words>
         ))}
-        <text x={x(windsMps[0]!)} y={height - 5} fontSize="12" fill="var(--soft)">
+        <Words x={x(windsMps[0]!)} y={height - 5} soft>
           from behind
-        </text>
-        <text x={width - 12} y={height - 5} fontSize="12" textAnchor="end" fill="var(--soft)">
+        </Words>
+        <Words x={width - 12} y={height - 5} anchor="end" soft>
           in the face
-        </text>
+        </Words>
       </svg>
     </div>
   );
@@ -143,15 +144,15 @@ export function SeasonPicture({ days, year }: { days: SeasonDay[]; year: number 
         className="block"
       >
         {[1, 5, 10, 15, 20, 25, 31].map((d) => (
-          <text key={d} x={left + (d - 0.5) * cell} y="11" fontSize="12" textAnchor="middle" fill="var(--soft)">
+          <Words key={d} x={left + (d - 0.5) * cell} y="11" anchor="middle" soft>
             {d}
-          </text>
+          </Words>
         ))}
         {months.map((m, i) => (
           <g key={m}>
-            <text x={left - 8} y={i * rowH + 20 + rowH * 0.62} fontSize="12.5" textAnchor="end" fill="var(--ink)">
+            <Words x={left - 8} y={i * rowH + 20 + rowH * 0.62} size={12.5} anchor="end">
               {m}
-            </text>
+            </Words>
             <line
               x1={left}
               x2={left + new Date(year, i + 1, 0).getDate() * cell}
@@ -203,9 +204,9 @@ export function DoubtPicture({ name, before, after }: { name: string; before: Qu
   const x = scaleLinear([low - pad, high + pad], [62, width - 8]);
   const row = (words: string, q: Quantity, top: number, strong: boolean) => (
     <g>
-      <text x="56" y={top + 4} fontSize="12.5" textAnchor="end" fill={strong ? 'var(--ink)' : 'var(--soft)'}>
+      <Words x="56" y={top + 4} size={12.5} anchor="end" fill={strong ? 'var(--ink)' : 'var(--soft)'}>
         {words}
-      </text>
+      </Words>
       <line
         x1={x(q.value - off(q))}
         x2={x(q.value + off(q))}
@@ -268,9 +269,9 @@ export function ProgressPicture({ days }: { days: ProgressDay[] }) {
         {ticks(y, 4, unitOf('distance').scale).map((t) => (
           <g key={t}>
             <line x1="56" x2={width - 14} y1={y(t)} y2={y(t)} stroke="var(--hair)" />
-            <text x="50" y={y(t) + 4} fontSize="12" textAnchor="end" fill="var(--soft)">
+            <Words x="50" y={y(t) + 4} anchor="end" soft>
               {show(distance(t))}
-            </text>
+            </Words>
           </g>
         ))}
         {its.map((d, i) => (
@@ -289,12 +290,12 @@ export function ProgressPicture({ days }: { days: ProgressDay[] }) {
             )}
           </g>
         ))}
-        <text x="56" y={height - 6} fontSize="12" fill="var(--soft)">
+        <Words x="56" y={height - 6} soft>
           {saidDay(its[0]!.on)}
-        </text>
-        <text x={width - 14} y={height - 6} fontSize="12" textAnchor="end" fill="var(--soft)">
+        </Words>
+        <Words x={width - 14} y={height - 6} anchor="end" soft>
           {saidDay(its.at(-1)!.on)}
-        </text>
+        </Words>
       </svg>
     </div>
   );

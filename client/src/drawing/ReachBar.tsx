@@ -2,6 +2,7 @@ import { scaleLinear } from 'd3-scale';
 import type { Quantity } from '../api/client';
 import { carried, distance, metres, rodLength, useUnits } from '../ui/units';
 import { useWidth } from './useWidth';
+import { Words } from './Words';
 
 /** One cast along the ground, metres, with the farthest reach. */
 export type CastFigures = {
@@ -71,9 +72,9 @@ export function ReachBar({
           stroke="var(--soft)"
           strokeDasharray="4 3"
         />
-        <text x={x(reach.value)} y="11" fontSize="12.5" textAnchor="end" fill="var(--ink)">
+        <Words x={x(reach.value)} y="11" size={12.5} anchor="end">
           farthest {show(reach)}
-        </text>
+        </Words>
         {parts
           .filter((p) => p.to - p.from > 0.05)
           .map((p) => (
@@ -94,23 +95,22 @@ export function ReachBar({
           ))}
         <line x1={headFrom} x2={x(out)} y1="26" y2="26" stroke="var(--ink)" />
         {/* Beside its line where there is room, else above it. */}
-        <text
+        <Words
           x={roomBeside ? headFrom - 4 : headFrom}
           y={roomBeside ? 30 : 20}
-          fontSize="12.5"
-          textAnchor={roomBeside ? 'end' : 'start'}
-          fill="var(--ink)"
+          size={12.5}
+          anchor={roomBeside ? 'end' : 'start'}
         >
           head {show(metres(headM))}
-        </text>
+        </Words>
         <path d={`M${x(distanceM)},48l9,-7v14z`} fill="var(--sheet)" stroke="var(--ink)" />
         <line x1={x(0)} x2={x(far)} y1="88" y2="88" stroke="var(--ink)" />
         {ticks.map((m) => (
           <g key={m}>
             <line x1={x(m)} x2={x(m)} y1="88" y2="93" stroke="var(--ink)" />
-            <text x={x(m)} y="106" fontSize="12" textAnchor="middle" fill="var(--soft)">
+            <Words x={x(m)} y="106" anchor="middle" soft>
               {show(distance(m))}
-            </text>
+            </Words>
           </g>
         ))}
       </svg>

@@ -2,6 +2,7 @@ import { scaleLinear } from 'd3-scale';
 import type { Bend } from '../api/client';
 import { metres, useUnits } from '../ui/units';
 import { useWidth } from './useWidth';
+import { Words } from './Words';
 
 type Point = readonly [right: number, up: number];
 export type Bent = { name: string; bend: Bend; heldM: number };
@@ -94,21 +95,14 @@ export function PullDrawing({
           strokeLinecap="round"
           fill="none"
         />
-        <text
-          x={width - 16}
-          y={y(shapes[0]!.at(-1)![1]) - 8}
-          textAnchor="end"
-          fontSize="13"
-          fontWeight="650"
-          fill="var(--ink)"
-        >
+        <Words x={width - 16} y={y(shapes[0]!.at(-1)![1]) - 8} anchor="end" size={13} fontWeight="650">
           {line}
-        </text>
+        </Words>
         <g transform={`translate(${width - 16 - bar * px},${height - 12})`}>
           <path d={`M0,-4v8m0,-4h${bar * px}m0,-4v8`} stroke="var(--ink)" fill="none" />
-          <text x={(bar * px) / 2} y="-5" fontSize="12" textAnchor="middle" fill="var(--soft)">
+          <Words x={(bar * px) / 2} y="-5" anchor="middle" soft>
             {show(metres(bar))}
-          </text>
+          </Words>
         </g>
       </svg>
     </div>
@@ -211,9 +205,9 @@ export function TestDrawing({
           stroke="var(--ink)"
           fill="none"
         />
-        <text x={width - 8} y={y(0) - 12} textAnchor="end" fontSize="14" fontWeight="650" fill="var(--ink)">
+        <Words x={width - 8} y={y(0) - 12} anchor="end" size={14} fontWeight="650">
           mark at one third: {show(metres(thirdM))} down
-        </text>
+        </Words>
         {/* The clamp on its shelf. */}
         <path
           d={`M${x(-heldM) - 12},${y(0) + 9}H${x(0)}v14H${x(-heldM) - 12}ZM${x(-heldM)},${y(0) - 18}H${x(0)}v9H${x(-heldM)}Z`}
@@ -252,16 +246,9 @@ export function TestDrawing({
               strokeWidth="2"
               fill="none"
             />
-            <text
-              x={x(tip.outM) - 72}
-              y={y(tip.downM) - 12}
-              textAnchor="end"
-              fontSize="14"
-              fontWeight="650"
-              fill="var(--ink)"
-            >
+            <Words x={x(tip.outM) - 72} y={y(tip.downM) - 12} anchor="end" size={14} fontWeight="650">
               {degrees}°
-            </text>
+            </Words>
           </>
         )}
         {readings.map((r, i) => (

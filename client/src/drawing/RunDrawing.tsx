@@ -4,6 +4,7 @@ import type { RunAnswer, RunMoment } from '../api/client';
 import { spooled, useUnits } from '../ui/units';
 import { ticks } from './ticks';
 import { useWidth } from './useWidth';
+import { Words } from './Words';
 
 /** The moment at a time, between the two that are known. */
 export function runAt(moments: RunMoment[], timeS: number): RunMoment {
@@ -103,20 +104,20 @@ export function RunScene({
         {ticks(x, Math.min(7, width / 110), unitOf('spooled').scale).map((t) => (
           <g key={t}>
             <line x1={x(t)} x2={x(t)} y1="122" y2="127" stroke="var(--ink)" />
-            <text x={x(t)} y="140" fontSize="12" textAnchor="middle" fill="var(--soft)">
+            <Words x={x(t)} y="140" anchor="middle" soft>
               {show(spooled(t))}
-            </text>
+            </Words>
           </g>
         ))}
-        <text x={x(0) + 12} y="16" fontSize="13" fill="var(--ink)">
+        <Words x={x(0) + 12} y="16" size={13}>
           <tspan fontWeight="700">{show(spooled(now.outM))}</tspan> out, {show(spooled(Math.max(0, totalM - now.outM)))}{' '}
           left on the spool
-        </text>
-        <text x={x(0) + 12} y="36" fontSize="13" fill={gone ? 'var(--fails)' : 'var(--ink)'}>
+        </Words>
+        <Words x={x(0) + 12} y="36" size={13} fill={gone ? 'var(--fails)' : 'var(--ink)'}>
           {gone
             ? 'past what the weakest knot stands: from here on, what would have followed'
-            : `${show({ value: now.speedMps, kind: 'waterSpeed', plusMinus: null })}, pull ${show({ value: now.pullN, kind: 'force', plusMinus: null })}`}
-        </text>
+            : `${show(now.speedMps, 'waterSpeed')}, pull ${show(now.pullN, 'force')}`}
+        </Words>
       </svg>
     </div>
   );
@@ -133,7 +134,7 @@ export function RunOverTime({ answer, timeS }: { answer: RunAnswer; timeS: numbe
   const y = scaleLinear([0, high], [150, 22]);
   const v = scaleLinear([0, run.fastestMps * 1.1], [224, 176]);
   const now = runAt(run.moments, timeS);
-  const force = (value: number) => show({ value, kind: 'force', plusMinus: null });
+  const force = (value: number) => show(value, 'force');
   const layer = (from: (m: RunMoment) => number, to: (m: RunMoment) => number) =>
     area<RunMoment>()
       .x((m) => x(m.timeS))
@@ -146,7 +147,7 @@ export function RunOverTime({ answer, timeS }: { answer: RunAnswer; timeS: numbe
         height={250}
         role="img"
         className="block"
-        aria-label={`Pull over ${end.toFixed(0)} seconds: ${force(run.hardestN)} at most; the weakest knot stands ${force(tippetN)}. Fastest ${show({ value: run.fastestMps, kind: 'waterSpeed', plusMinus: null })}`}
+        aria-label={`Pull over ${end.toFixed(0)} seconds: ${force(run.hardestN)} at most; the weakest knot stands ${force(tippetN)}. Fastest ${show(run.fastestMps, 'waterSpeed')}`}
       >
         <path
           d={layer(
@@ -173,13 +174,13 @@ export function RunOverTime({ answer, timeS }: { answer: RunAnswer; timeS: numbe
           strokeDasharray="7 4"
           strokeWidth="1.6"
         />
-        <text x={x(end)} y={y(tippetN) - 5} textAnchor="end" fontSize="12.5" fill="var(--fails)">
+        <Words x={x(end)} y={y(tippetN) - 5} anchor="end" size={12.5} fill="var(--fails)">
           weakest knot {force(tippetN)}
-        </text>
-        <text x={x(0) + 2} y="14" fontSize="12.5" fill="var(--ink)">
+        </Words>
+        <Words x={x(0) + 2} y="14" size={12.5}>
           pull <tspan fontWeight="700">{force(now.pullN)}</tspan>: drag and rings {force(now.dragN)} below, water on the
           line {force(now.waterN)} above
-        </text>
+        </Words>
         <path
           d={
             line<RunMoment>(
@@ -192,23 +193,16 @@ export function RunOverTime({ answer, timeS }: { answer: RunAnswer; timeS: numbe
           strokeWidth="1.6"
         />
         <line x1={x(0)} x2={x(end)} y1={v(0)} y2={v(0)} stroke="var(--hair)" />
-        <text x={x(0) + 2} y="170" fontSize="12.5" fill="var(--ink)">
-          speed <tspan fontWeight="700">{show({ value: now.speedMps, kind: 'waterSpeed', plusMinus: null })}</tspan>
-        </text>
+        <Words x={x(0) + 2} y="170" size={12.5}>
+          speed <tspan fontWeight="700">{show(now.speedMps, 'waterSpeed')}</tspan>
+        </Words>
         <line x1={x(timeS)} x2={x(timeS)} y1="20" y2="226" stroke="var(--signal)" />
         {scaleLinear([0, end], [0, 1])
           .ticks(Math.min(6, width / 70))
           .map((t) => (
-            <text
-              key={t}
-              x={Math.min(width - 14, Math.max(10, x(t)))}
-              y="244"
-              fontSize="12"
-              textAnchor="middle"
-              fill="var(--soft)"
-            >
+            <Words key={t} x={Math.min(width - 14, Math.max(10, x(t)))} y="244" anchor="middle" soft>
               {t} s
-            </text>
+            </Words>
           ))}
       </svg>
     </div>

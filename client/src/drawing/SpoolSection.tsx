@@ -1,8 +1,10 @@
-import { useState, type KeyboardEvent } from 'react';
+import { useState } from 'react';
 import type { SpoolFill, SpoolLayer } from '../api/client';
 import { metres, rodLength, spooled, useUnits } from '../ui/units';
-import { clamp, nextStep, steppedBy, useDrag } from './useDrag';
+import { Handle } from './Handle';
+import { clamp, steppedBy, stepsOn, useDrag } from './useDrag';
 import { useWidth } from './useWidth';
+import { Words } from './Words';
 
 const words: Record<SpoolLayer['kind'], string> = {
   backing: 'backing',
@@ -100,22 +102,9 @@ export function SpoolSection({ fill: answered, limits, onBacking }: Props) {
     },
   );
   const y = (radiusM: number) => middle - radiusM * px;
-  const keys = (event: KeyboardEvent) => {
-    const by = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1, PageUp: 5, PageDown: -5 }[event.key];
-    if (by === undefined) return;
-    event.preventDefault();
-    const step = stepOf('spooled', fill.backingM);
-    change(clamp(nextStep(fill.backingM, step, by > 0) + (Math.abs(by) - 1) * Math.sign(by) * step, limits));
-  };
-  const short = (m: number) => show({ value: m, kind: 'spoolSize', plusMinus: null });
-  const last = layers.at(-1);
+  const short = (m: number) => show(m, 'spoolSize');
   const over = fill.rimGapM < 0;
   const handleY = y(backing?.toM ?? spool.arborM / 2);
-  // Names stand beside their layers, the thin ones pushed apart.
-  const names = layers.reduceRight<{ layer: SpoolLayer; at: number }[]>((all, layer) => {
-    const at = (y(layer.fromM) + y(layer.toM)) / 2 + 4;
-    return [...all, { layer, at: Math.max(at, (all.at(-1)?.at ?? 0) + 17) }];
-  }, []);
   const { scale: unitM } = unitOf('spoolSize');
   const scaleM = unitM * ([50, 20, 10, 5, 2, 1, 0.5, 0.2].find((n) => n * unitM * px < width * 0.25) ?? 0.1);
   return (
@@ -128,64 +117,7 @@ export function SpoolSection({ fill: answered, limits, onBacking }: Props) {
               ', ',
             )}; ${over ? `it stands ${short(-fill.rimGapM)} over the rim` : `${short(fill.rimGapM)} to the rim`}`}
         </title>
-        <defs>
-          <pattern id="wound" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-            <line x1="0" y1="0" x2="0" y2="5" stroke="var(--ink)" strokeWidth="1.4" />
-          </pattern>
-        </defs>
-        {[1, -1].map((side) => {
-          const at = (r: number) => middle - side * r * px;
-          const box = (from: number, to: number) => ({
-            y: Math.min(at(from), at(to)),
-            height: Math.abs(at(from) - at(to)),
-          });
-          return (
-            <g key={side}>
-              {layers.map((l) => (
-                <g key={l.kind}>
-                  <rect x={left} width={right - left} {...box(l.fromM, l.toM)} fill={ink[l.kind]} />
-                  {Array.from(
-                    { length: Math.floor(((l.toM - l.fromM) * px) / 5) },
-                    (_, i) => l.fromM + ((i + 1) * 5) / px,
-                  ).map((r) => (
-                    <line
-                      key={r}
-                      x1={left}
-                      x2={right}
-                      y1={at(r)}
-                      y2={at(r)}
-                      stroke="var(--ink)"
-                      strokeWidth="0.5"
-                      opacity="0.35"
-                    />
-                  ))}
-                  <line x1={left} x2={right} y1={at(l.toM)} y2={at(l.toM)} stroke="var(--ink)" strokeWidth="0.8" />
-                </g>
-              ))}
-              {last && (
-                <rect
-                  x={left}
-                  width={right - left}
-                  {...box(last.bandM.low, last.bandM.high)}
-                  fill="url(#wound)"
-                  opacity="0.55"
-                />
-              )}
-              {/* The flanges. */}
-              <rect x={left - 5} width="5" {...box(0, rim)} fill="var(--ink)" />
-              <rect x={right} width="5" {...box(0, rim)} fill="var(--ink)" />
-              <line
-                x1={left}
-                x2={right}
-                y1={at(rim - spool.gapM)}
-                y2={at(rim - spool.gapM)}
-                stroke="var(--ink)"
-                strokeDasharray="3 3"
-                strokeWidth="1"
-              />
-            </g>
-          );
-        })}
+        <Wound fill={fill} left={left} right={right} middle={middle} px={px} />
         <rect
           x={left}
           width={right - left}
@@ -204,45 +136,32 @@ export function SpoolSection({ fill: answered, limits, onBacking }: Props) {
           strokeDasharray="9 3 2 3"
           strokeWidth="0.9"
         />
-        <text x={(left + right) / 2} y={middle - 5} fontSize="12" textAnchor="middle" fill="var(--ink)">
+        <Words x={(left + right) / 2} y={middle - 5} anchor="middle">
           arbor
-        </text>
-        {names.map(({ layer, at }) => (
-          <g key={layer.kind}>
-            <path
-              d={`M${right + 5},${(y(layer.fromM) + y(layer.toM)) / 2}L${right + 22},${at - 4}`}
-              stroke="var(--hair)"
-              fill="none"
-            />
-            <text x={right + 25} y={at} fontSize="13" fill="var(--ink)">
-              {words[layer.kind]} <tspan fontWeight="700">{show(lying(layer))}</tspan>
-            </text>
-          </g>
-        ))}
-        <text x={right + 25} y={middle + rim * px - 2} fontSize="13" fill={over ? 'var(--fails)' : 'var(--ink)'}>
-          {over ? `${short(-fill.rimGapM)} over the rim` : `${short(fill.rimGapM)} to the rim`}
-        </text>
+        </Words>
+        <Names fill={fill} from={right} y={y} foot={middle + rim * px - 2} />
         {onBacking && (
-          <g
-            role="slider"
-            tabIndex={0}
-            aria-label="Edge of the backing"
-            aria-orientation="vertical"
-            aria-valuemin={limits.low}
-            aria-valuemax={limits.high}
-            aria-valuenow={fill.backingM}
-            aria-valuetext={show(spooled(fill.backingM))}
-            onKeyDown={keys}
-            className="cursor-ns-resize"
-            {...dragging.handle}
-            onPointerDown={(event) => {
-              setHeld(true);
-              dragging.handle.onPointerDown(event);
+          <Handle
+            name="Edge of the backing"
+            value={fill.backingM}
+            says={show(spooled(fill.backingM))}
+            limits={limits}
+            drag={{
+              handle: {
+                ...dragging.handle,
+                onPointerDown: (event) => {
+                  setHeld(true);
+                  dragging.handle.onPointerDown(event);
+                },
+                onLostPointerCapture: () => {
+                  setHeld(false);
+                  dragging.handle.onLostPointerCapture();
+                },
+              },
             }}
-            onLostPointerCapture={() => {
-              setHeld(false);
-              dragging.handle.onLostPointerCapture();
-            }}
+            onStep={(more, steps) =>
+              change(clamp(stepsOn(fill.backingM, stepOf('spooled', fill.backingM), more, steps), limits))
+            }
           >
             <rect x={left - 26} y={handleY - 16} width={right - left + 32} height="32" fill="transparent" />
             <line x1={left - 8} x2={right} y1={handleY} y2={handleY} stroke="var(--signal)" strokeWidth="2.4" />
@@ -252,15 +171,125 @@ export function SpoolSection({ fill: answered, limits, onBacking }: Props) {
               stroke="var(--ink)"
               strokeWidth="0.8"
             />
-          </g>
+          </Handle>
         )}
         <g transform={`translate(${left},${H + 8})`}>
           <path d={`M0,-4V4M0,0H${scaleM * px}M${scaleM * px},-4V4`} stroke="var(--ink)" />
-          <text x={scaleM * px + 6} y="4" fontSize="12" fill="var(--ink)">
+          <Words x={scaleM * px + 6} y="4">
             {short(scaleM)}
-          </text>
+          </Words>
         </g>
       </svg>
     </div>
+  );
+}
+
+type Box = { fill: SpoolFill; left: number; right: number; middle: number; px: number };
+
+/** What lies on it, layer by layer over and under the axle, between the flanges. */
+function Wound({ fill: { spool, layers }, left, right, middle, px }: Box) {
+  const rim = spool.rimM / 2;
+  const last = layers.at(-1);
+  return (
+    <>
+      <defs>
+        <pattern id="wound" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <line x1="0" y1="0" x2="0" y2="5" stroke="var(--ink)" strokeWidth="1.4" />
+        </pattern>
+      </defs>
+      {[1, -1].map((side) => {
+        const at = (r: number) => middle - side * r * px;
+        const box = (from: number, to: number) => ({
+          y: Math.min(at(from), at(to)),
+          height: Math.abs(at(from) - at(to)),
+        });
+        return (
+          <g key={side}>
+            {layers.map((l) => (
+              <g key={l.kind}>
+                <rect x={left} width={right - left} {...box(l.fromM, l.toM)} fill={ink[l.kind]} />
+                {Array.from(
+                  { length: Math.floor(((l.toM - l.fromM) * px) / 5) },
+                  (_, i) => l.fromM + ((i + 1) * 5) / px,
+                ).map((r) => (
+                  <line
+                    key={r}
+                    x1={left}
+                    x2={right}
+                    y1={at(r)}
+                    y2={at(r)}
+                    stroke="var(--ink)"
+                    strokeWidth="0.5"
+                    opacity="0.35"
+                  />
+                ))}
+                <line x1={left} x2={right} y1={at(l.toM)} y2={at(l.toM)} stroke="var(--ink)" strokeWidth="0.8" />
+              </g>
+            ))}
+            {last && (
+              <rect
+                x={left}
+                width={right - left}
+                {...box(last.bandM.low, last.bandM.high)}
+                fill="url(#wound)"
+                opacity="0.55"
+              />
+            )}
+            {/* The flanges. */}
+            <rect x={left - 5} width="5" {...box(0, rim)} fill="var(--ink)" />
+            <rect x={right} width="5" {...box(0, rim)} fill="var(--ink)" />
+            <line
+              x1={left}
+              x2={right}
+              y1={at(rim - spool.gapM)}
+              y2={at(rim - spool.gapM)}
+              stroke="var(--ink)"
+              strokeDasharray="3 3"
+              strokeWidth="1"
+            />
+          </g>
+        );
+      })}
+    </>
+  );
+}
+
+/** Names beside their layers, those of thin ones pushed apart, and the room at the rim. */
+function Names({
+  fill,
+  from,
+  y,
+  foot,
+}: {
+  fill: SpoolFill;
+  from: number;
+  y: (radiusM: number) => number;
+  foot: number;
+}) {
+  const { show } = useUnits();
+  const { layers, rimGapM } = fill;
+  const over = rimGapM < 0;
+  const names = layers.reduceRight<{ layer: SpoolLayer; at: number }[]>((all, layer) => {
+    const at = (y(layer.fromM) + y(layer.toM)) / 2 + 4;
+    return [...all, { layer, at: Math.max(at, (all.at(-1)?.at ?? 0) + 17) }];
+  }, []);
+  return (
+    <>
+      {names.map(({ layer, at }) => (
+        <g key={layer.kind}>
+          <path
+            d={`M${from + 5},${(y(layer.fromM) + y(layer.toM)) / 2}L${from + 22},${at - 4}`}
+            stroke="var(--hair)"
+            fill="none"
+          />
+          <Words x={from + 25} y={at} size={13}>
+            {words[layer.kind]} <tspan fontWeight="700">{show(lying(layer))}</tspan>
+          </Words>
+        </g>
+      ))}
+      <Words x={from + 25} y={foot} size={13} fill={over ? 'var(--fails)' : 'var(--ink)'}>
+        {over ? `${show(-rimGapM, 'spoolSize')} over the rim` : `${show(rimGapM, 'spoolSize')} to the rim`}
+      </Words>
+    </>
   );
 }

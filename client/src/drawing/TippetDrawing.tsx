@@ -1,5 +1,6 @@
 import type { Solution } from '../api/client';
 import { useUnits } from '../ui/units';
+import { Words } from './Words';
 
 /** Hook wire and tippet cut across, enlarged alike, with the band in which tippet neither spins nor drags. */
 export function TippetDrawing({
@@ -15,7 +16,7 @@ export function TippetDrawing({
   const wire = (wireM * px) / 2;
   const tip = (tippetM * px) / 2;
   const times = Math.round(px / (96 / 25.4 / 0.001));
-  const mm = (value: number) => show({ value, kind: 'diameter', plusMinus: null });
+  const mm = (value: number) => show(value, 'diameter');
   return (
     <figure className="m-0">
       <svg
@@ -26,24 +27,24 @@ export function TippetDrawing({
         aria-label={`Hook wire ${mm(wireM)} and tippet ${mm(tippetM)} cut across, to one scale`}
       >
         <circle cx={70} cy={58} r={wire} fill="color-mix(in srgb, var(--ink) 75%, var(--paper))" />
-        <text x={70} y={130} textAnchor="middle" fontSize="13.5" fill="var(--ink)">
+        <Words x={70} y={130} anchor="middle" size={13.5}>
           hook wire {mm(wireM)}
-        </text>
+        </Words>
         <circle cx={220} cy={58} r={(bandToM * px) / 2} fill="var(--water)" stroke="var(--soft)" />
         <circle cx={220} cy={58} r={(bandFromM * px) / 2} fill="var(--paper)" stroke="var(--soft)" />
         <circle cx={220} cy={58} r={tip} fill="none" stroke="var(--signal)" strokeWidth="2.4" />
-        <text x={220} y={130} textAnchor="middle" fontSize="13.5" fill="var(--ink)">
+        <Words x={220} y={130} anchor="middle" size={13.5}>
           tippet {mm(tippetM)}
-        </text>
-        <text x={305} y={48} fontSize="12.5" fill="var(--soft)">
+        </Words>
+        <Words x={305} y={48} size={12.5} soft>
           shaded: the share
-        </text>
-        <text x={305} y={64} fontSize="12.5" fill="var(--soft)">
+        </Words>
+        <Words x={305} y={64} size={12.5} soft>
           of the wire at which it
-        </text>
-        <text x={305} y={80} fontSize="12.5" fill="var(--soft)">
+        </Words>
+        <Words x={305} y={80} size={12.5} soft>
           turns over well
-        </text>
+        </Words>
       </svg>
       <figcaption className="rubric font-normal">Cut across, {times} times life size.</figcaption>
     </figure>

@@ -4,6 +4,7 @@ import type { FillAnswer } from '../api/client';
 import { metres, spooled, useUnits } from '../ui/units';
 import { ticks } from './ticks';
 import { useWidth } from './useWidth';
+import { Words } from './Words';
 
 type Curve = FillAnswer['turns'][number];
 const dashes = [undefined, '2 4', '8 4'];
@@ -35,19 +36,19 @@ export function TurnChart({ curves }: { curves: Curve[] }) {
         {ticks(y, 4, unitOf('spoolSize').scale).map((t) => (
           <g key={t}>
             <line x1={x(0)} x2={x(end)} y1={y(t)} y2={y(t)} stroke="var(--hair)" />
-            <text x={x(0) - 6} y={y(t) + 4} textAnchor="end" fontSize="12" fill="var(--soft)">
-              {show({ value: t, kind: 'spoolSize', plusMinus: null })}
-            </text>
+            <Words x={x(0) - 6} y={y(t) + 4} anchor="end" soft>
+              {show(t, 'spoolSize')}
+            </Words>
           </g>
         ))}
         {ticks(x, Math.min(5, width / 110), unitOf('spooled').scale).map((t) => (
-          <text key={t} x={x(t)} y={187} textAnchor="middle" fontSize="12" fill="var(--soft)">
+          <Words key={t} x={x(t)} y={187} anchor="middle" soft>
             {show(spooled(t))}
-          </text>
+          </Words>
         ))}
-        <text x={x(end)} y={202} textAnchor="end" fontSize="12" fill="var(--soft)">
+        <Words x={x(end)} y={202} anchor="end" soft>
           line out
-        </text>
+        </Words>
         {curves.map((c, i) => (
           <path
             key={c.name}
@@ -64,16 +65,9 @@ export function TurnChart({ curves }: { curves: Curve[] }) {
           />
         ))}
         {ends.map((c) => (
-          <text
-            key={c.name}
-            x={x(end) + 6}
-            y={c.at + 4}
-            fontSize="12.5"
-            fill="var(--ink)"
-            fontWeight={c.i === 0 ? 700 : 400}
-          >
+          <Words key={c.name} x={x(end) + 6} y={c.at + 4} size={12.5} fontWeight={c.i === 0 ? 700 : 400}>
             {c.name}
-          </text>
+          </Words>
         ))}
       </svg>
     </div>

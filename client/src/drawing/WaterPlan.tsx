@@ -2,7 +2,9 @@ import { useId, useState, type KeyboardEvent } from 'react';
 import type { Quantity } from '../api/client';
 import { Stepper } from '../ui/Stepper';
 import { distance, useUnits } from '../ui/units';
-import { clamp, nextStep, steppedBy, useDrag } from './useDrag';
+import { Handle } from './Handle';
+import { clamp, nextStep, steppedBy, stepsOn, useDrag } from './useDrag';
+import { Words } from './Words';
 
 type Props = {
   distanceM: number;
@@ -41,7 +43,6 @@ export function WaterPlan({ distanceM, windMps, windFromDeg, hand, leaderM, reac
   const { limits } = standards;
   const eighths = standards.choices.windFrom;
   const windWords = eighths[Math.round(windFromDeg / (360 / eighths.length)) % eighths.length]!.name;
-  const clip = useId();
   // Four rings of a round step in the reader's unit. The scale changes only when the fish leaves the plan, never under the finger.
   const unitM = unitOf('distance').scale;
   const scaleOf = (step: number) => reachPx / (4 * step * unitM);
@@ -65,8 +66,7 @@ export function WaterPlan({ distanceM, windMps, windFromDeg, hand, leaderM, reac
   const tail = { x: windAt.x + Math.sin(rad) * arrow, y: windAt.y - Math.cos(rad) * arrow };
   const tip = { x: windAt.x - Math.sin(rad) * arrow, y: windAt.y + Math.cos(rad) * arrow };
   const fish = { x: stand.x, y: stand.y - distanceM * pxPerM };
-  const [near, far] = [reach.value - (reach.plusMinus ?? 0), reach.value + (reach.plusMinus ?? 0)];
-  const wind = show({ value: windMps, kind: 'windSpeed', plusMinus: null });
+  const wind = show(windMps, 'windSpeed');
   const fishSaid = said?.distanceM ?? show(distance(distanceM));
   const windSaid = said?.windMps ?? wind;
 
@@ -84,129 +84,28 @@ export function WaterPlan({ distanceM, windMps, windFromDeg, hand, leaderM, reac
   const blowMore = (more: boolean) =>
     onWind(clamp(nextStep(windMps, stepOf('windSpeed', windMps), more), limits.windMps), windFromDeg);
   const turnTo = (right: boolean) => onWind(windMps, (nextStep(windFromDeg, turnDeg, right) + 360) % 360);
-  const goFarther = (more: boolean, steps = 1) => {
-    const by = stepOf('distance', distanceM);
-    onDistance(clamp(nextStep(distanceM, by, more) + (more ? by : -by) * (steps - 1), limits.distanceM));
-  };
+  const goFarther = (more: boolean, steps = 1) =>
+    onDistance(clamp(stepsOn(distanceM, stepOf('distance', distanceM), more, steps), limits.distanceM));
   const windKeys = (event: KeyboardEvent) => {
     if (!['ArrowLeft', 'ArrowRight', 'ArrowUp', 'ArrowDown'].includes(event.key)) return;
     event.preventDefault();
     if (event.key === 'ArrowLeft' || event.key === 'ArrowRight') turnTo(event.key === 'ArrowRight');
     else blowMore(event.key === 'ArrowUp');
   };
-  const fishKeys = (event: KeyboardEvent) => {
-    const by = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1, PageUp: 5, PageDown: -5 }[event.key];
-    if (by === undefined) return;
-    event.preventDefault();
-    goFarther(by > 0, Math.abs(by));
-  };
-  // Middle of what can be seen of the left half of the reach, as a share of the arc.
-  const seen = (Math.acos(Math.min(1, (W / 2 - 6) / (reach.value * pxPerM))) / Math.PI + 0.4) / 2;
-  const arc = (m: number) =>
-    `M${stand.x - m * pxPerM},${stand.y}A${m * pxPerM},${m * pxPerM} 0 0 1 ${stand.x + m * pxPerM},${stand.y}`;
-
   return (
     <figure className="m-0">
       <svg viewBox={`0 0 ${W} ${H}`} className="block w-full border border-ink bg-water select-none">
-        <defs>
-          <clipPath id={clip}>
-            <path d={`M0,0H${W}V${H - 34}Q${W * 0.7},${H - 22} ${W * 0.5},${H - 30}T0,${H - 40}Z`} />
-          </clipPath>
-        </defs>
-        <path
-          d={`M0,${H - 40}Q${W * 0.3},${H - 40} ${W * 0.5},${H - 30}T${W},${H - 34}V${H}H0Z`}
-          fill="var(--land)"
-          stroke="var(--ink)"
-          strokeWidth="1"
-        />
-        <g clipPath={`url(#${clip})`}>
-          {/* Estimated reach with its doubt, as a band across the water. */}
-          <path
-            d={`${arc(far)}L${stand.x + near * pxPerM},${stand.y}A${near * pxPerM},${near * pxPerM} 0 0 0 ${stand.x - near * pxPerM},${stand.y}Z`}
-            fill="var(--soft)"
-            opacity="0.17"
-          />
-          <path d={arc(reach.value)} fill="none" stroke="var(--soft)" strokeWidth="1.2" strokeDasharray="5 4" />
-          {rings.map((m) => (
-            <g key={m}>
-              <path d={arc(m)} fill="none" stroke="var(--soft)" strokeWidth="0.6" />
-              {/* Under the fish nobody could read it. */}
-              {Math.abs(m - distanceM) * pxPerM > 17 && (
-                <text
-                  x={stand.x + 6}
-                  y={stand.y - m * pxPerM - 3}
-                  fontSize="13"
-                  fill="var(--soft)"
-                  fontFamily="var(--font-chart)"
-                  fontStyle="italic"
-                >
-                  {show(distance(m))}
-                </text>
-              )}
-            </g>
-          ))}
-        </g>
-        <path id={`${clip}-reach`} d={arc(reach.value)} fill="none" />
-        {/* A short arc has no room for words. */}
-        {reach.value * pxPerM > 60 && (
-          <text
-            dy="-4"
-            fontSize="13"
-            fill="var(--ink)"
-            fontFamily="var(--font-chart)"
-            fontStyle="italic"
-            stroke="var(--water)"
-            strokeWidth="2.5"
-            paintOrder="stroke"
-            clipPath={`url(#${clip})`}
-          >
-            <textPath href={`#${clip}-reach`} startOffset={`${seen * 100}%`} textAnchor="middle">
-              reach today
-            </textPath>
-          </text>
-        )}
+        <Water reach={reach} distanceM={distanceM} rings={rings} pxPerM={pxPerM} />
 
-        {/* The line in the air, then what is shot, then the leader. */}
-        <line x1={stand.x} y1={stand.y} x2={fish.x} y2={fish.y} stroke="var(--signal)" strokeWidth="2.6" />
-        <line
-          x1={fish.x}
-          y1={fish.y + Math.min(leaderM, distanceM) * pxPerM}
-          x2={fish.x}
-          y2={fish.y}
-          stroke="var(--water)"
-          strokeWidth="2.6"
-        />
-        <line
-          x1={fish.x}
-          y1={fish.y + Math.min(leaderM, distanceM) * pxPerM}
-          x2={fish.x}
-          y2={fish.y}
-          stroke="var(--ink)"
-          strokeWidth="1"
-        />
-        <g transform={`translate(${stand.x},${stand.y + 4})`} stroke="var(--ink)" fill="var(--sheet)" strokeWidth="1.4">
-          <ellipse rx="10" ry="5" />
-          <circle r="4.4" fill="var(--ink)" />
-          <path
-            d={hand === 'right' ? 'M9,0Q13,-4 8,-9' : 'M-9,0Q-13,-4 -8,-9'}
-            fill="none"
-            strokeWidth="2.4"
-            strokeLinecap="round"
-          />
-        </g>
-
-        <g
-          role="slider"
-          tabIndex={0}
-          aria-label="Distance to the fish"
-          aria-valuemin={limits.distanceM.low}
-          aria-valuemax={limits.distanceM.high}
-          aria-valuenow={Math.round(distanceM * 10) / 10}
-          aria-valuetext={show(distance(distanceM))}
-          {...fishing.handle}
-          onKeyDown={fishKeys}
-          className="cursor-ns-resize"
-          data-handle="fish"
+        <Outfit fish={fish} leaderPx={Math.min(leaderM, distanceM) * pxPerM} hand={hand} />
+        <Handle
+          name="Distance to the fish"
+          value={distanceM}
+          says={show(distance(distanceM))}
+          limits={limits.distanceM}
+          drag={fishing}
+          onStep={goFarther}
+          id="fish"
         >
           <rect x={fish.x - 30} y={fish.y - 27} width="60" height="48" fill="transparent" />
           <path
@@ -217,85 +116,22 @@ export function WaterPlan({ distanceM, windMps, windFromDeg, hand, leaderM, reac
             strokeLinejoin="round"
           />
           <circle cx={fish.x - 9} cy={fish.y - 7.6} r="1.2" fill="var(--ink)" />
-          <text
-            x={fish.x - 24}
-            y={fish.y}
-            fontSize="14"
-            fontWeight="700"
-            textAnchor="end"
-            fill="var(--ink)"
-            stroke="var(--water)"
-            strokeWidth="3.5"
-            paintOrder="stroke"
-          >
+          <Words x={fish.x - 24} y={fish.y} size={14} bold anchor="end" halo="water">
             {fishSaid}
-          </text>
-        </g>
+          </Words>
+        </Handle>
 
-        <circle
-          cx={windAt.x}
-          cy={windAt.y}
-          r="48"
-          fill="var(--sheet)"
-          opacity="0.72"
-          stroke="var(--soft)"
-          strokeWidth="0.8"
+        <Rose tail={tail} tip={tip} fromDeg={windFromDeg} />
+        <Vane
+          at={tail}
+          fromDeg={windFromDeg}
+          says={`${windSaid} ${windWords}`}
+          drag={blowing.handle}
+          onKey={windKeys}
         />
-        {Array.from({ length: 24 }, (_, i) => (
-          <line
-            key={i}
-            x1={windAt.x}
-            y1={windAt.y - 48}
-            x2={windAt.x}
-            y2={windAt.y - (i % 6 === 0 ? 41 : 45)}
-            stroke="var(--soft)"
-            strokeWidth="0.8"
-            transform={`rotate(${i * 15} ${windAt.x} ${windAt.y})`}
-          />
-        ))}
-        <line
-          x1={tail.x}
-          y1={tail.y}
-          x2={tip.x}
-          y2={tip.y}
-          stroke="var(--ink)"
-          strokeWidth="2.6"
-          strokeLinecap="round"
-        />
-        <path
-          d="M0,0l-5.5,-11h11z"
-          transform={`translate(${tip.x},${tip.y}) rotate(${windFromDeg})`}
-          fill="var(--ink)"
-        />
-        <g
-          role="slider"
-          tabIndex={0}
-          aria-label="Wind: left and right turn it, up and down change its strength"
-          aria-valuemin={0}
-          aria-valuemax={360}
-          aria-valuenow={Math.round(windFromDeg)}
-          aria-valuetext={`${windSaid} ${windWords}`}
-          {...blowing.handle}
-          onKeyDown={windKeys}
-          className="cursor-grab"
-          data-handle="wind"
-        >
-          <circle cx={tail.x} cy={tail.y} r="22" fill="transparent" />
-          <circle cx={tail.x} cy={tail.y} r="6" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="1.8" />
-        </g>
-        <text
-          x={windAt.x}
-          y={windAt.y + 64}
-          fontSize="14"
-          fontWeight="700"
-          textAnchor="middle"
-          fill="var(--ink)"
-          stroke="var(--water)"
-          strokeWidth="3.5"
-          paintOrder="stroke"
-        >
+        <Words x={windAt.x} y={windAt.y + 64} size={14} bold anchor="middle" halo="water">
           {windSaid}
-        </text>
+        </Words>
         <ScaleBar x={12} y={14} pxPerM={pxPerM} />
       </svg>
       <figcaption className="sr-only">
@@ -320,6 +156,173 @@ export function WaterPlan({ distanceM, windMps, windFromDeg, hand, leaderM, reac
         />
       </div>
     </figure>
+  );
+}
+
+type Point = { x: number; y: number };
+
+/** Shore and water, rings about the caster, and how far the cast goes today with its doubt. */
+function Water({
+  reach,
+  distanceM,
+  rings,
+  pxPerM,
+}: {
+  reach: Quantity;
+  distanceM: number;
+  rings: number[];
+  pxPerM: number;
+}) {
+  const { show } = useUnits();
+  const clip = useId();
+  const [near, far] = [reach.value - (reach.plusMinus ?? 0), reach.value + (reach.plusMinus ?? 0)];
+  // Middle of what can be seen of the left half of the reach, as a share of the arc.
+  const seen = (Math.acos(Math.min(1, (W / 2 - 6) / (reach.value * pxPerM))) / Math.PI + 0.4) / 2;
+  const arc = (m: number) =>
+    `M${stand.x - m * pxPerM},${stand.y}A${m * pxPerM},${m * pxPerM} 0 0 1 ${stand.x + m * pxPerM},${stand.y}`;
+  return (
+    <>
+      <defs>
+        <clipPath id={clip}>
+          <path d={`M0,0H${W}V${H - 34}Q${W * 0.7},${H - 22} ${W * 0.5},${H - 30}T0,${H - 40}Z`} />
+        </clipPath>
+      </defs>
+      <path
+        d={`M0,${H - 40}Q${W * 0.3},${H - 40} ${W * 0.5},${H - 30}T${W},${H - 34}V${H}H0Z`}
+        fill="var(--land)"
+        stroke="var(--ink)"
+        strokeWidth="1"
+      />
+      <g clipPath={`url(#${clip})`}>
+        {/* Estimated reach with its doubt, as a band across the water. */}
+        <path
+          d={`${arc(far)}L${stand.x + near * pxPerM},${stand.y}A${near * pxPerM},${near * pxPerM} 0 0 0 ${stand.x - near * pxPerM},${stand.y}Z`}
+          fill="var(--soft)"
+          opacity="0.17"
+        />
+        <path d={arc(reach.value)} fill="none" stroke="var(--soft)" strokeWidth="1.2" strokeDasharray="5 4" />
+        {rings.map((m) => (
+          <g key={m}>
+            <path d={arc(m)} fill="none" stroke="var(--soft)" strokeWidth="0.6" />
+            {/* Under the fish nobody could read it. */}
+            {Math.abs(m - distanceM) * pxPerM > 17 && (
+              <Words
+                x={stand.x + 6}
+                y={stand.y - m * pxPerM - 3}
+                size={13}
+                soft
+                fontFamily="var(--font-chart)"
+                fontStyle="italic"
+              >
+                {show(distance(m))}
+              </Words>
+            )}
+          </g>
+        ))}
+      </g>
+      <path id={`${clip}-reach`} d={arc(reach.value)} fill="none" />
+      {/* A short arc has no room for words. */}
+      {reach.value * pxPerM > 60 && (
+        <Words
+          dy="-4"
+          size={13}
+          fontFamily="var(--font-chart)"
+          fontStyle="italic"
+          halo="water"
+          clipPath={`url(#${clip})`}
+        >
+          <textPath href={`#${clip}-reach`} startOffset={`${seen * 100}%`} textAnchor="middle">
+            reach today
+          </textPath>
+        </Words>
+      )}
+    </>
+  );
+}
+
+/** The line in the air, the leader at its end, and the caster seen from above. */
+function Outfit({ fish, leaderPx, hand }: { fish: Point; leaderPx: number; hand: 'left' | 'right' }) {
+  return (
+    <>
+      <line x1={stand.x} y1={stand.y} x2={fish.x} y2={fish.y} stroke="var(--signal)" strokeWidth="2.6" />
+      <line x1={fish.x} y1={fish.y + leaderPx} x2={fish.x} y2={fish.y} stroke="var(--water)" strokeWidth="2.6" />
+      <line x1={fish.x} y1={fish.y + leaderPx} x2={fish.x} y2={fish.y} stroke="var(--ink)" strokeWidth="1" />
+      <g transform={`translate(${stand.x},${stand.y + 4})`} stroke="var(--ink)" fill="var(--sheet)" strokeWidth="1.4">
+        <ellipse rx="10" ry="5" />
+        <circle r="4.4" fill="var(--ink)" />
+        <path
+          d={hand === 'right' ? 'M9,0Q13,-4 8,-9' : 'M-9,0Q-13,-4 -8,-9'}
+          fill="none"
+          strokeWidth="2.4"
+          strokeLinecap="round"
+        />
+      </g>
+    </>
+  );
+}
+
+/** Where the wind comes from, on a rose of twenty-four points. */
+function Rose({ tail, tip, fromDeg }: { tail: Point; tip: Point; fromDeg: number }) {
+  return (
+    <>
+      <circle
+        cx={windAt.x}
+        cy={windAt.y}
+        r="48"
+        fill="var(--sheet)"
+        opacity="0.72"
+        stroke="var(--soft)"
+        strokeWidth="0.8"
+      />
+      {Array.from({ length: 24 }, (_, i) => (
+        <line
+          key={i}
+          x1={windAt.x}
+          y1={windAt.y - 48}
+          x2={windAt.x}
+          y2={windAt.y - (i % 6 === 0 ? 41 : 45)}
+          stroke="var(--soft)"
+          strokeWidth="0.8"
+          transform={`rotate(${i * 15} ${windAt.x} ${windAt.y})`}
+        />
+      ))}
+      <line x1={tail.x} y1={tail.y} x2={tip.x} y2={tip.y} stroke="var(--ink)" strokeWidth="2.6" strokeLinecap="round" />
+      <path d="M0,0l-5.5,-11h11z" transform={`translate(${tip.x},${tip.y}) rotate(${fromDeg})`} fill="var(--ink)" />
+    </>
+  );
+}
+
+/** The tail of the wind's arrow, to swing and to draw out. */
+function Vane({
+  at,
+  fromDeg,
+  says,
+  drag,
+  onKey,
+}: {
+  at: Point;
+  fromDeg: number;
+  says: string;
+  drag: ReturnType<typeof useDrag>['handle'];
+  onKey: (event: KeyboardEvent) => void;
+}) {
+  return (
+    <g
+      role="slider"
+      tabIndex={0}
+      aria-label="Wind: left and right turn it, up and down change its strength"
+      aria-valuemin={0}
+      aria-valuemax={360}
+      aria-valuenow={Math.round(fromDeg)}
+      aria-valuetext={says}
+      {...drag}
+      onKeyDown={onKey}
+      className="cursor-grab"
+      data-handle="wind"
+    >
+      <circle cx={at.x} cy={at.y} r="22" fill="transparent" />
+      <circle cx={at.x} cy={at.y} r="6" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="1.8" />
+    </g>
   );
 }
 

@@ -123,3 +123,7 @@ export const nextStep = (value: number, step: number, up: boolean) => {
 
 export const clamp = (value: number, { low, high }: { low: number; high: number }) =>
   Math.min(high, Math.max(low, value));
+
+/** So many steps on, up or down. */
+export const stepsOn = (value: number, step: number, up: boolean, steps = 1) =>
+  nextStep(value, step, up) + (up ? step : -step) * (steps - 1);

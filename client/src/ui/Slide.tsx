@@ -30,7 +30,7 @@ export function Slide({
         type="range"
         className="scrub w-full"
         aria-label={`${label}, slider`}
-        aria-valuetext={show({ value, kind, plusMinus: null })}
+        aria-valuetext={show(value, kind)}
         min={from}
         max={to}
         step={step}

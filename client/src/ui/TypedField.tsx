@@ -127,7 +127,7 @@ function AnyMeasure({
   ...field
 }: Measure & { mayBeEmpty?: boolean; onChange: (si: number | null, said: string) => void }) {
   const { show, system, chosen } = useUnits();
-  const usual = value === null || value === undefined ? '' : show({ value, kind, plusMinus: null });
+  const usual = value === null || value === undefined ? '' : show(value, kind);
   return (
     <TypedField
       {...field}

@@ -13,7 +13,8 @@ type Units = {
   unitOf: (kind: Kind) => Form;
   /** The step in which a value of a kind is said and dragged, in SI. */
   stepOf: (kind: Kind, si: number) => number;
-  show: (quantity: Quantity) => string;
+  /** A quantity in words; or a number in SI, by what it is. */
+  show: { (quantity: Quantity): string; (si: number, kind: Kind): string };
   showFigure: (figure: Figure) => string;
 };
 
@@ -29,7 +30,8 @@ export function UnitsProvider({ standards, children }: { standards: Standards; c
   const [chosen, setChosen] = useState(recallChosen);
   const value = useMemo<Units>(() => {
     const forms = formsOf({ system, chosen }, standards);
-    const show = (q: Quantity) => {
+    const show = (of: Quantity | number, kind: Kind = 'ratio') => {
+      const q = typeof of === 'number' ? { value: of, kind, plusMinus: null } : of;
       const text = formatQuantity(q, forms);
       hearing.zingHears?.(q, text);
       return text;

@@ -1,7 +1,7 @@
 import { Collapsible } from 'radix-ui';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import type { BriefAnswer, Pins, Solution, Verdict } from '../../api/client';
+import type { BriefAnswer, LinkId, Pins, Solution, Verdict } from '../../api/client';
 import { ChainDrawing } from '../../drawing/ChainDrawing';
 import { ChainStrip } from '../../drawing/ChainStrip';
 import { linkIds } from '../../drawing/outfit';
@@ -48,7 +48,7 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
   const navigate = useNavigate();
   const base = `/briefs/${loaded.id}`;
   const work = useBrief(loaded);
-  const { solution, saving, change, setPins } = work;
+  const { solution, change, setPins } = work;
   const stacked = useStacked();
   const narrow = useNarrow();
   const leaveOut = useCallback(
@@ -65,38 +65,11 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
   const copyBrief = async () => {
     navigate(`/briefs/${(await copyOf(work)).id}`);
   };
-  const latestCopy = useRef(copyBrief);
-  useEffect(() => {
-    latestCopy.current = copyBrief;
-  });
   const letGo = useCallback(() => change('unpin', (w) => ({ ...w, pins: {} })), [change]);
   const pinned = Object.entries(work.pins).some(([field, value]) => field !== 'said' && value != null);
 
-  // All that follows from the answer alone stands still while the next one is on its way.
-  const { pins } = work;
-  const beside = useMemo(
-    () =>
-      solution && (
-        <>
-          <UrgentCautions cautions={solution.cautions} />
-          <OutfitWords
-            solution={solution}
-            base={base}
-            pins={pins}
-            onPin={pinThis}
-            onLetGo={pinned ? letGo : null}
-            onCopy={() => void latestCopy.current()}
-          />
-        </>
-      ),
-    [solution, base, pins, pinThis, pinned, letGo],
-  );
-
-  // One way back for everything: the last thing done goes first, be it here or to a piece of gear.
-  const elsewhere = useLatestUndo();
-  const undo = elsewhere && elsewhere.at > work.changedAt ? elsewhere.undo : work.undo;
-  const undoes = elsewhere && elsewhere.at > work.changedAt ? elsewhere.words : null;
-
+  const beside = useBeside(work, base, pinThis, pinned ? letGo : null, copyBrief);
+  const { undo, undoes } = useUndo(work);
   useChainKeys(base, open);
   const rigIt = useRigIt(work);
   useBriefCommands(work, loaded.id, { undo, watch, rigIt, letGo: pinned ? letGo : null, copyBrief });
@@ -122,30 +95,7 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
           tabIndex={-1}
           className={`min-w-0 scroll-mt-12 outline-none ${open ? '' : 'lg:sticky lg:top-13 lg:self-start'}`}
         >
-          <header className="mb-1 flex flex-wrap items-baseline gap-x-3">
-            <h1 className="text-xl font-semibold">{open ? 'Bench' : 'Chain'}</h1>
-            <p className="order-last basis-full text-soft sm:order-none sm:flex-1 sm:basis-0">{verdictOf(solution)}</p>
-            {!open && (
-              <>
-                <button className="quiet underline underline-offset-4" onClick={watch}>
-                  Watch the cast
-                </button>
-                <button className="quiet underline underline-offset-4" onClick={() => void rigIt()}>
-                  Rig it
-                </button>
-              </>
-            )}
-            <span className="rubric font-normal" role="status" data-saving={saving.state}>
-              {work.answering && <span className="late">Working it out… </span>}
-              {savingWords[saving.state]}
-            </span>
-            <button className="quiet" disabled={!undo} title={undoes ?? undefined} onClick={() => undo?.()}>
-              Undo
-            </button>
-            <button className="quiet" disabled={!work.redo} onClick={() => work.redo?.()}>
-              Again
-            </button>
-          </header>
+          <Head work={work} solution={solution} open={open} watch={watch} rigIt={rigIt} undo={undo} undoes={undoes} />
 
           <Notices work={work} onLetGo={letGo} />
           {solution.contradiction && (
@@ -193,6 +143,88 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
         </div>
       </TextScope>
     </main>
+  );
+}
+
+/** Cautions and the outfit in words: what follows from the answer alone stands still while the next one is on its way. */
+function useBeside(
+  { solution, pins }: BriefWork,
+  base: string,
+  pinThis: (pins: Partial<Pins>) => void,
+  letGo: (() => void) | null,
+  copyBrief: () => Promise<void>,
+) {
+  const latestCopy = useRef(copyBrief);
+  useEffect(() => {
+    latestCopy.current = copyBrief;
+  });
+  return useMemo(
+    () =>
+      solution && (
+        <>
+          <UrgentCautions cautions={solution.cautions} />
+          <OutfitWords
+            solution={solution}
+            base={base}
+            pins={pins}
+            onPin={pinThis}
+            onLetGo={letGo}
+            onCopy={() => void latestCopy.current()}
+          />
+        </>
+      ),
+    [solution, base, pins, pinThis, letGo],
+  );
+}
+
+/** One way back for everything: the last thing done goes first, be it here or to a piece of gear. */
+function useUndo(work: BriefWork): { undo: (() => unknown) | null; undoes: string | null } {
+  const elsewhere = useLatestUndo();
+  return elsewhere && elsewhere.at > work.changedAt
+    ? { undo: elsewhere.undo, undoes: elsewhere.words }
+    : { undo: work.undo, undoes: null };
+}
+
+function Head({
+  work,
+  solution,
+  open,
+  watch,
+  rigIt,
+  undo,
+  undoes,
+}: {
+  work: BriefWork;
+  solution: Solution;
+  open: LinkId | undefined;
+  watch: () => void;
+  rigIt: () => unknown;
+} & ReturnType<typeof useUndo>) {
+  return (
+    <header className="mb-1 flex flex-wrap items-baseline gap-x-3">
+      <h1 className="text-xl font-semibold">{open ? 'Bench' : 'Chain'}</h1>
+      <p className="order-last basis-full text-soft sm:order-none sm:flex-1 sm:basis-0">{verdictOf(solution)}</p>
+      {!open && (
+        <>
+          <button className="quiet underline underline-offset-4" onClick={watch}>
+            Watch the cast
+          </button>
+          <button className="quiet underline underline-offset-4" onClick={() => void rigIt()}>
+            Rig it
+          </button>
+        </>
+      )}
+      <span className="rubric font-normal" role="status" data-saving={work.saving.state}>
+        {work.answering && <span className="late">Working it out… </span>}
+        {savingWords[work.saving.state]}
+      </span>
+      <button className="quiet" disabled={!undo} title={undoes ?? undefined} onClick={() => undo?.()}>
+        Undo
+      </button>
+      <button className="quiet" disabled={!work.redo} onClick={() => work.redo?.()}>
+        Again
+      </button>
+    </header>
   );
 }
 

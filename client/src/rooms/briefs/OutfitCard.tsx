@@ -1,6 +1,6 @@
-import { useMemo, useRef } from 'react';
+import { useMemo, useRef, type Ref } from 'react';
 import { Link } from 'react-router';
-import { api, unwrap, type Solution } from '../../api/client';
+import { api, unwrap, type Part, type Solution } from '../../api/client';
 import { chainGeometry, ChainPicture } from '../../drawing/ChainPicture';
 import type { OutfitFigures } from '../../drawing/outfit';
 import { usePeople } from '../../state/casters';
@@ -35,28 +35,11 @@ export function OutfitCard({ work, solution, figures, base }: Props) {
   const { data: shed } = useShed();
   const { data: people } = usePeople();
   const card = useRef<HTMLElement>(null);
-  const g = useMemo(() => chainGeometry(figures, pictureWidth, false), [figures]);
-  const { brief, card: lines, cautions, chain } = solution;
-  const numberOf = (link: string) => chain.findIndex((l) => l.id === link) + 1;
+  const { brief } = solution;
   const { fly, far, wind } = useDay(work, brief);
   const day = `${fly} to ${brief.species.name} at ${far}, ${wind}${brief.windMps > 0 ? ' of wind' : ''}; ${brief.caster.name}`;
-  const buy = lines.lines.filter((l) => l.toBuy);
-  const minded = chain.filter((l) => l.verdict === 'fails' || l.verdict === 'look');
-
-  const asText = () =>
-    [
-      work.name,
-      day,
-      '',
-      ...lines.lines.map((l) => `${l.name}: ${text(l.says)}${l.toBuy ? ' (to buy)' : ''}`),
-      '',
-      `It ${text(lines.reach)}.`,
-      ...minded.map((l) => `${l.verdict === 'fails' ? 'Fails' : 'Look'}: ${l.name.toLowerCase()}, ${text(l.why)}`),
-      '',
-      ...cautions.map((c) => `${c.urgent ? 'Today: ' : ''}${text(c.says)}`),
-    ].join('\n');
   const copy = async () => {
-    await copyText(asText());
+    await copyText(asText(work.name, day, solution, text));
     toast({ words: 'The outfit is copied as text.' });
   };
   const save = async () => {
@@ -125,54 +108,89 @@ export function OutfitCard({ work, solution, figures, base }: Props) {
           Save for the phone
         </button>
       </div>
-      <article ref={card} className="card" aria-label="Outfit card">
-        <h1>{work.name}</h1>
-        <p>{day}</p>
-        <ChainPicture figures={figures} chain={chain} width={pictureWidth} roomy={false} g={g} />
-        <table>
-          <tbody>
-            {lines.lines.map((line) => (
-              <tr key={line.link}>
-                <th scope="row">
-                  {numberOf(line.link)} {line.name}
-                </th>
-                <td>
-                  <Say parts={line.says} />
-                </td>
-                <td className="has">{line.toBuy ? 'to buy' : ''}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-        <p>
-          <strong>
-            It <Say parts={lines.reach} />.
-          </strong>{' '}
-          {buy.length === 0 ? 'Rod, line and reel are in the shed.' : `To buy: ${buy.map((l) => l.name).join(', ')}.`}
-        </p>
-        {minded.length > 0 && (
-          <ul>
-            {minded.map((l) => (
-              <li key={l.id}>
-                {l.verdict === 'fails' ? 'Fails' : 'Look'}: {l.name.toLowerCase()}, <Say parts={l.why} />
-              </li>
-            ))}
-          </ul>
-        )}
-        <h2>Mind</h2>
-        <ul className="small">
-          {cautions.map((c) => (
-            <li key={c.id} className={c.urgent ? 'today' : undefined}>
-              {c.urgent && 'Today: '}
-              <Say parts={c.says} />
+      <Card ref={card} name={work.name} day={day} solution={solution} figures={figures} />
+    </main>
+  );
+}
+
+type CardOf = { name: string; day: string; solution: Solution; figures: OutfitFigures; ref: Ref<HTMLElement> };
+
+/** What is to be looked at, in the order of the chain. */
+const mindedOf = ({ chain }: Solution) => chain.filter((l) => l.verdict === 'fails' || l.verdict === 'look');
+
+/** The card as it is printed, shared and taken along. */
+function Card({ name, day, solution, figures, ref }: CardOf) {
+  const g = useMemo(() => chainGeometry(figures, pictureWidth, false), [figures]);
+  const { card: lines, cautions, chain } = solution;
+  const numberOf = (link: string) => chain.findIndex((l) => l.id === link) + 1;
+  const buy = lines.lines.filter((l) => l.toBuy);
+  const minded = mindedOf(solution);
+  return (
+    <article ref={ref} className="card" aria-label="Outfit card">
+      <h1>{name}</h1>
+      <p>{day}</p>
+      <ChainPicture figures={figures} chain={chain} width={pictureWidth} roomy={false} g={g} />
+      <table>
+        <tbody>
+          {lines.lines.map((line) => (
+            <tr key={line.link}>
+              <th scope="row">
+                {numberOf(line.link)} {line.name}
+              </th>
+              <td>
+                <Say parts={line.says} />
+              </td>
+              <td className="has">{line.toBuy ? 'to buy' : ''}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p>
+        <strong>
+          It <Say parts={lines.reach} />.
+        </strong>{' '}
+        {buy.length === 0 ? 'Rod, line and reel are in the shed.' : `To buy: ${buy.map((l) => l.name).join(', ')}.`}
+      </p>
+      {minded.length > 0 && (
+        <ul>
+          {minded.map((l) => (
+            <li key={l.id}>
+              {l.verdict === 'fails' ? 'Fails' : 'Look'}: {l.name.toLowerCase()}, <Say parts={l.why} />
             </li>
           ))}
         </ul>
-        <p className="small">
-          Worked out by Zing Cast on {new Date().toLocaleDateString(undefined, { dateStyle: 'long' })}. Numbers in the
-          drawing count from the fly to the hand.
-        </p>
-      </article>
-    </main>
+      )}
+      <h2>Mind</h2>
+      <ul className="small">
+        {cautions.map((c) => (
+          <li key={c.id} className={c.urgent ? 'today' : undefined}>
+            {c.urgent && 'Today: '}
+            <Say parts={c.says} />
+          </li>
+        ))}
+      </ul>
+      <p className="small">
+        Worked out by Zing Cast on {new Date().toLocaleDateString(undefined, { dateStyle: 'long' })}. Numbers in the
+        drawing count from the fly to the hand.
+      </p>
+    </article>
   );
+}
+
+/** The same as text to paste. */
+function asText(name: string, day: string, solution: Solution, text: (parts: Part[]) => string) {
+  const { card: lines, cautions } = solution;
+  return [
+    name,
+    day,
+    '',
+    ...lines.lines.map((l) => `${l.name}: ${text(l.says)}${l.toBuy ? ' (to buy)' : ''}`),
+    '',
+    `It ${text(lines.reach)}.`,
+    ...mindedOf(solution).map(
+      (l) => `${l.verdict === 'fails' ? 'Fails' : 'Look'}: ${l.name.toLowerCase()}, ${text(l.why)}`,
+    ),
+    '',
+    ...cautions.map((c) => `${c.urgent ? 'Today: ' : ''}${text(c.says)}`),
+  ].join('\n');
 }

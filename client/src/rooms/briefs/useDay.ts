@@ -8,6 +8,6 @@ export function useDay({ draft }: Pick<BriefWork, 'draft'>, brief: Solution['bri
   return {
     fly: `${brief.fly.sizeName} ${brief.fly.kind.name}`,
     far: draft.said?.distanceM ?? show(distance(brief.distanceM)),
-    wind: draft.said?.windMps ?? show({ value: brief.windMps, kind: 'windSpeed', plusMinus: null }),
+    wind: draft.said?.windMps ?? show(brief.windMps, 'windSpeed'),
   };
 }

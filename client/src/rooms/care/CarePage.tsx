@@ -203,7 +203,7 @@ function History({ data: { done } }: { data: CareAnswer }) {
             <span className="w-32 shrink-0 text-soft">{saidDay(s.on)}</span>
             <span className="min-w-0 flex-1 basis-40 wrap-anywhere">
               {s.called || 'a piece that is gone'}: {s.says}
-              {s.amountM != null && `, ${show({ value: s.amountM, kind: 'length', plusMinus: null })}`}
+              {s.amountM != null && `, ${show(s.amountM, 'length')}`}
               {s.note && <span className="block italic">{s.note}</span>}
             </span>
             <button

@@ -184,7 +184,7 @@ function OneMap({ kind, solution, answer, thrower }: MapOf & { kind: Mapped }) {
   const { show, unitOf } = useUnits();
   const map = useCastMap(kind, thrower);
   if (!map) return <p className="text-soft">Throwing every one of them…</p>;
-  const wind = (mps: number) => show({ value: Math.abs(mps), kind: 'windSpeed', plusMinus: null });
+  const wind = (mps: number) => show(Math.abs(mps), 'windSpeed');
   const round = (unit: 'windSpeed' | 'length' | 'lineSpeed') => (v: number) =>
     `${Math.round(Math.abs(v) / unitOf(unit).scale)}`;
   const axes: Record<Mapped, { down: Axis; across: Axis }> = {
@@ -207,7 +207,7 @@ function OneMap({ kind, solution, answer, thrower }: MapOf & { kind: Mapped }) {
       across: {
         name: `line speed when the rod stops, ${unitOf('lineSpeed').unit}`,
         here: answer.cast.launchMps,
-        words: (v) => show({ value: v, kind: 'lineSpeed', plusMinus: null }),
+        words: (v) => show(v, 'lineSpeed'),
         short: round('lineSpeed'),
       },
     },
@@ -250,8 +250,8 @@ function Verdict({ answer, wantedM }: { answer: CastAnswer; wantedM: number }) {
 
 function Margins({ thrown }: { thrown: Thrown[] }) {
   const { show } = useUnits();
-  const speed = (value: number) => show({ value, kind: 'lineSpeed', plusMinus: null });
-  const ratio = (value: number) => show({ value, kind: 'ratio', plusMinus: null });
+  const speed = (value: number) => show(value, 'lineSpeed');
+  const ratio = (value: number) => show(value, 'ratio');
   const lines: [string, (a: CastAnswer) => string][] = [
     ['farthest', (a) => (a.reach.value > 0 ? show(a.reach) : 'does not turn over')],
     ['in hand', (a) => (a.inHandM >= 0 ? show(metres(a.inHandM)) : `${show(metres(-a.inHandM))} short`)],
@@ -260,7 +260,7 @@ function Margins({ thrown }: { thrown: Thrown[] }) {
     ['shot', (a) => show(distance(a.cast.shotM))],
     ['line speed', (a) => speed(a.cast.launchMps)],
     ['fly at turnover', (a) => (a.cast.turnoverMps > 0 ? speed(a.cast.turnoverMps) : 'not straight')],
-    ['angle', (a) => show({ value: (a.cast.angleRad * 180) / Math.PI, kind: 'angle', plusMinus: null })],
+    ['angle', (a) => show((a.cast.angleRad * 180) / Math.PI, 'angle')],
     ['load of the rod', (a) => ratio(a.cast.loadRatio)],
     ['fly to line', (a) => ratio(a.cast.flyRatio)],
     [
@@ -348,8 +348,7 @@ function CurveTable({ winds, reachM }: { winds: readonly number[]; reachM: reado
         {winds.map((w, i) => (
           <tr key={w} className="border-t border-hair">
             <td>
-              {show({ value: Math.abs(w), kind: 'windSpeed', plusMinus: null })}{' '}
-              {w < 0 ? 'from behind' : w > 0 ? 'in the face' : ''}
+              {show(Math.abs(w), 'windSpeed')} {w < 0 ? 'from behind' : w > 0 ? 'in the face' : ''}
             </td>
             <td>{reachM[i]! > 0 ? show(distance(reachM[i]!)) : 'does not turn over'}</td>
           </tr>

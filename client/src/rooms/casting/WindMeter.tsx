@@ -31,7 +31,7 @@ export function WindMeter({
   onMean: (mps: number) => void;
 }) {
   const { show } = useUnits();
-  const wind = (mps: number) => show({ value: mps, kind: 'windSpeed', plusMinus: null });
+  const wind = (mps: number) => show(mps, 'windSpeed');
   const mean = reading ? Math.round(reading.meanMps * 10) / 10 : null;
   useEffect(() => {
     if (on && mean !== null) onMean(mean);
@@ -59,8 +59,8 @@ export function WindMeter({
               {wind(reading.gustMps)} in {reading.seconds} s
             </span>
             <span className="text-soft">
-              A {reading.name}: no real wind. Read at{' '}
-              {show({ value: reading.heightM, kind: 'length', plusMinus: null })}, turned to the 10 m of a forecast.
+              A {reading.name}: no real wind. Read at {show(reading.heightM, 'length')}, turned to the 10 m of a
+              forecast.
             </span>
           </>
         )}

@@ -57,7 +57,7 @@ export function CuttingPage() {
         <p className="text-soft">
           Every cut of one piece and every order of two or three is looked at.{' '}
           {plan.data &&
-            `Within ${show({ value: plan.data.unfeltKg, kind: 'lineMass', plusMinus: null })} and ${show(metres(plan.data.unfeltM))} nobody feels a difference.`}
+            `Within ${show(plan.data.unfeltKg, 'lineMass')} and ${show(metres(plan.data.unfeltM))} nobody feels a difference.`}
         </p>
       </header>
 
@@ -86,8 +86,7 @@ export function CuttingPage() {
             {made.map((j) => (
               <li key={j.id} className="border-b border-hair py-1">
                 {saidDay(j.begunAt.slice(0, 10))}: {j.pieces.map((p) => p.piece.tag).join(', ')};{' '}
-                {j.steps.filter((s) => s.massKg == null).length} cuts,{' '}
-                {j.now && show({ value: j.now.massKg, kind: 'lineMass', plusMinus: null })}
+                {j.steps.filter((s) => s.massKg == null).length} cuts, {j.now && show(j.now.massKg, 'lineMass')}
               </li>
             ))}
           </ul>
@@ -212,7 +211,7 @@ function Way({
   const done = useDone();
   const scrapOf = (id: number) => scraps.find((s) => s.id === id);
   const tags = p.pieces.map((x) => scrapOf(x.scrapId)?.tag);
-  const timesAs = (value: number) => show({ value, kind: 'ratio', plusMinus: null });
+  const timesAs = (value: number) => show(value, 'ratio');
   const begin = async () => {
     const job = await unwrap(api.POST('/api/cutting/jobs', { body: { target, pieces: p.pieces } }));
     done('On the bench. Nothing is cut yet.', () =>
@@ -242,8 +241,8 @@ function Way({
             ))}
             {p.joints.map((j, k) => (
               <li key={`j${k}`} className={j.hinges || j.backwards || j.inTaper ? 'text-look' : ''}>
-                joint at {show(metres(j.atM))}, over {show({ value: j.overM, kind: 'shortLength', plusMinus: null })}:{' '}
-                {timesAs(j.ratio)} times as heavy behind it
+                joint at {show(metres(j.atM))}, over {show(j.overM, 'shortLength')}: {timesAs(j.ratio)} times as heavy
+                behind it
                 {j.hinges && ', will hinge'}
                 {j.backwards && ', heavier on the fly side'}
                 {j.inTaper && ', lies in a taper'}
@@ -295,7 +294,7 @@ function Scraps({ scraps, open }: { scraps: Scrap[]; open: JobAnswer[] }) {
                   {s.note && <span className="block text-sm text-soft italic">{s.note}</span>}
                 </td>
                 <td className="whitespace-nowrap">{show(metres(s.lengthM))}</td>
-                <td className="whitespace-nowrap">{show({ value: s.massKg, kind: 'lineMass', plusMinus: null })}</td>
+                <td className="whitespace-nowrap">{show(s.massKg, 'lineMass')}</td>
                 <td className="whitespace-nowrap">{s.taperM ? `taper ${show(metres(s.taperM))}` : 'level'}</td>
                 <td className="text-right whitespace-nowrap">
                   {onBench(s.id) && <b className="mr-2">on the bench</b>}

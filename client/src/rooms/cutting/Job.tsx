@@ -25,8 +25,7 @@ export function Job({ job }: { job: JobAnswer }) {
     >
       <header className="flex flex-wrap items-baseline gap-x-3">
         <h2 className="text-lg font-semibold">
-          On the bench: {show(metres(job.target.lengthM))},{' '}
-          {show({ value: job.target.massKg, kind: 'lineMass', plusMinus: null })} wanted
+          On the bench: {show(metres(job.target.lengthM))}, {show(job.target.massKg, 'lineMass')} wanted
         </h2>
         <span className="flex-1" />
         <button
@@ -98,7 +97,7 @@ export function Job({ job }: { job: JobAnswer }) {
               <li key={i}>
                 {new Date(s.at).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' })} {s.tag}:{' '}
                 {s.massKg == null
-                  ? `cut ${show({ value: s.takenM, kind: 'shortLength', plusMinus: null })}, ${show(metres(s.leftM))} left${s.keptAs ? `; the rest is ${s.keptAs}` : ''}`
+                  ? `cut ${show(s.takenM, 'shortLength')}, ${show(metres(s.leftM))} left${s.keptAs ? `; the rest is ${s.keptAs}` : ''}`
                   : `weighed ${(s.massKg * 1000).toFixed(2)} g`}
               </li>
             ))}
@@ -130,8 +129,7 @@ function Finish({ job }: { job: JobAnswer }) {
       }}
     >
       <p className="w-full">
-        {job.now?.joints[0] &&
-          `Join the pieces, each joint over ${show({ value: job.now.joints[0].overM, kind: 'shortLength', plusMinus: null })}. `}
+        {job.now?.joints[0] && `Join the pieces, each joint over ${show(job.now.joints[0].overM, 'shortLength')}. `}
         Name the head; then it is a line of the shed.
       </p>
       <Text of={form} at="tag" label="Tag" className="w-28" />
@@ -162,10 +160,9 @@ function Piece({
   return (
     <li className="border-t border-hair pt-2" {...form.area} data-piece={p.piece.tag} data-move={p.move}>
       <p>
-        <b>{p.piece.tag}</b> {p.name}: {show(metres(p.lengthM))},{' '}
-        {show({ value: p.massKg, kind: 'lineMass', plusMinus: null })}
+        <b>{p.piece.tag}</b> {p.name}: {show(metres(p.lengthM))}, {show(p.massKg, 'lineMass')}
         {p.weighed ? ', weighed' : ', believed'}; wanted {show(metres(p.piece.plannedM))},{' '}
-        {show({ value: p.piece.plannedKg, kind: 'lineMass', plusMinus: null })}
+        {show(p.piece.plannedKg, 'lineMass')}
         {p.piece.turned && '; goes in turned round'}
       </p>
       <p className="text-lg font-semibold">

@@ -14,13 +14,10 @@ export function FlyBench({ work, solution }: BenchProps) {
       <FlyActual fly={fly} />
       <Facts
         rows={[
-          ['soaked', show({ value: fly.wetKg, kind: 'lineMass', plusMinus: null })],
-          [
-            'against the air',
-            `${fly.bulk} (${show({ value: fly.areaM2, kind: 'area', plusMinus: null })} of drag area)`,
-          ],
-          ['hook wire', show({ value: fly.hook.wireM, kind: 'diameter', plusMinus: null })],
-          ['length over all', show({ value: fly.bodyM, kind: 'shortLength', plusMinus: null })],
+          ['soaked', show(fly.wetKg, 'lineMass')],
+          ['against the air', `${fly.bulk} (${show(fly.areaM2, 'area')} of drag area)`],
+          ['hook wire', show(fly.hook.wireM, 'diameter')],
+          ['length over all', show(fly.bodyM, 'shortLength')],
         ]}
       />
       <PinFields>

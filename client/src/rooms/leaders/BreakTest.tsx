@@ -18,7 +18,7 @@ export function BreakTest({ spool, onClose }: { spool: LeaderSpool; onClose: () 
   const [pull, setPull] = useState(0);
   const [peak, setPeak] = useState<{ peakN: number; broke: boolean; plusMinusN: number } | null>(null);
   const most = 2 * spool.knottedN;
-  const force = (value: number) => show({ value, kind: 'force', plusMinus: null });
+  const force = (value: number) => show(value, 'force');
   const hang = () =>
     attempt(async () => {
       setPeak(await unwrap(api.POST('/api/devices/spring/hang', { body: { aboutN: spool.knottedN } })));

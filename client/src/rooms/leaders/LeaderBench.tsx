@@ -97,8 +97,7 @@ function TurnsOver({
   const leaders = draft ? [outfit.leader, draft] : [outfit.leader];
   const answer = useTurnover(work.draft, outfit.line, outfit.rod, leaders);
   if (!answer || answer.leaders.length < leaders.length) return null;
-  const speed = (value: number) =>
-    value > 0 ? show({ value, kind: 'lineSpeed', plusMinus: null }) : 'does not straighten';
+  const speed = (value: number) => (value > 0 ? show(value, 'lineSpeed') : 'does not straighten');
   const rows = answer.leaders.slice(0, leaders.length).map((t, i) => ({ ...t, name: i === 0 ? name : 'yours' }));
   return (
     <section aria-label="Thrown today" className="my-3">
@@ -190,7 +189,7 @@ function KeptLeaders({ work, pinned }: { work: BriefWork; pinned: number | null 
               <strong>{l.tag}</strong> {l.name}
             </Link>
             <span className="flex-1 text-soft">
-              {show(rodLength(l.leader.lengthM))}, {show({ value: l.leader.tippetM, kind: 'tippet', plusMinus: null })}
+              {show(rodLength(l.leader.lengthM))}, {show(l.leader.tippetM, 'tippet')}
             </span>
             <button
               className="quiet inline-flex items-center gap-1"

@@ -168,7 +168,7 @@ function Piece({
           label="From the pocket"
           options={pocket.map((s) => ({
             id: s.id,
-            name: `${s.tag}, ${show({ value: s.diameterM, kind: 'tippet', plusMinus: null })}`,
+            name: `${s.tag}, ${show(s.diameterM, 'tippet')}`,
           }))}
           none={tapers ? 'a packet' : 'not said'}
           then={(id) => {

@@ -143,10 +143,7 @@ function KeptLeader({
         {check && <Say parts={check.formula} />}
         {tied.note && <span className="block italic">{tied.note}</span>}
       </span>
-      <span>
-        {weakest &&
-          `goes first at ${show({ value: weakest.standsN, kind: 'force', plusMinus: null })}, ${weakest.knotName}`}
-      </span>
+      <span>{weakest && `goes first at ${show(weakest.standsN, 'force')}, ${weakest.knotName}`}</span>
       <span className="whitespace-nowrap">
         <EditButton tag={tied.tag} onPress={onEdit} />
         <button
@@ -171,7 +168,7 @@ function KeptLeader({
 function Spool({ spool, onEdit, onBreak }: { spool: LeaderSpool; onEdit: () => void; onBreak: () => void }) {
   const { show, standards } = useUnits();
   const { away } = useShelving();
-  const force = (value: number) => show({ value, kind: 'force', plusMinus: null });
+  const force = (value: number) => show(value, 'force');
   return (
     <li
       className="grid grid-cols-[3rem_minmax(0,1fr)_auto] items-baseline gap-x-3 border-t border-hair py-1.5 sm:grid-cols-[3rem_7.5rem_minmax(0,1.4fr)_6rem_minmax(0,1.5fr)_auto]"
@@ -180,7 +177,7 @@ function Spool({ spool, onEdit, onBreak }: { spool: LeaderSpool; onEdit: () => v
       <strong>{spool.tag}</strong>
       <span className="flex items-center gap-2 self-center font-semibold">
         <Cross diameterM={spool.diameterM} wire={spool.material === 'wire'} />
-        {show({ value: spool.diameterM, kind: 'tippet', plusMinus: null })}
+        {show(spool.diameterM, 'tippet')}
       </span>
       <span className="wrap-anywhere max-sm:col-span-3">
         {named(standards.choices.leaderMaterial, spool.material)}, {spool.name}

@@ -46,7 +46,7 @@ export function TyingPage() {
 
 function OneLeader({ leader }: { leader: TyingList['leaders'][number] }) {
   const { show, standards } = useUnits();
-  const cut = (m: number) => show({ value: m, kind: 'shortLength', plusMinus: null });
+  const cut = (m: number) => show(m, 'shortLength');
   return (
     <section aria-label={leader.tag} className="my-4 break-inside-avoid">
       <h2 className="text-lg font-semibold">
@@ -74,8 +74,7 @@ function OneLeader({ leader }: { leader: TyingList['leaders'][number] }) {
               </td>
               <td className="text-lg font-bold whitespace-nowrap">{c.bought ? '—' : cut(c.cutM)}</td>
               <td>
-                {show({ value: c.diameterM, kind: 'tippet', plusMinus: null })}{' '}
-                {named(standards.choices.leaderMaterial, c.material)}, {c.name}
+                {show(c.diameterM, 'tippet')} {named(standards.choices.leaderMaterial, c.material)}, {c.name}
               </td>
               <td>{c.bought ? 'a packet' : (c.spool ?? 'not in the pocket')}</td>
               <td>{c.joined}</td>
@@ -100,8 +99,8 @@ function Used({ list }: { list: TyingList }) {
       <ul>
         {list.spools.map((s) => (
           <li key={s.tag} className="border-t border-hair py-1">
-            <strong>{s.tag}</strong> {show({ value: s.diameterM, kind: 'tippet', plusMinus: null })}{' '}
-            {named(standards.choices.leaderMaterial, s.material)}: {show(metres(s.usedM))},{' '}
+            <strong>{s.tag}</strong> {show(s.diameterM, 'tippet')} {named(standards.choices.leaderMaterial, s.material)}
+            : {show(metres(s.usedM))},{' '}
             {s.enough ? (
               `${show(leftOnSpool(s.leftM))} left after it`
             ) : (

@@ -17,19 +17,10 @@ export function HeadBench({ work, solution }: BenchProps) {
       <HeadProfile stretches={line.stretches} headM={line.headM} carryM={outfit.carryM} />
       <Facts
         rows={[
-          ['head', show({ value: line.massKg ?? 0, kind: 'lineMass', plusMinus: null })],
-          [
-            'judged',
-            `${show({ value: load.lineKg, kind: 'lineMass', plusMinus: null })} in ${show(carried(load.judgedM))}`,
-          ],
-          [
-            'load, with the fly',
-            `${show({ value: load.ratio, kind: 'ratio', plusMinus: null })} of class ${show({ value: load.windowClass, kind: 'lineClass', plusMinus: null })}`,
-          ],
-          [
-            'the line by itself',
-            `${show({ value: load.lineRatio, kind: 'ratio', plusMinus: null })}, where ${show({ value: load.ideal, kind: 'ratio', plusMinus: null })} feels best`,
-          ],
+          ['head', show(line.massKg ?? 0, 'lineMass')],
+          ['judged', `${show(load.lineKg, 'lineMass')} in ${show(carried(load.judgedM))}`],
+          ['load, with the fly', `${show(load.ratio, 'ratio')} of class ${show(load.windowClass, 'lineClass')}`],
+          ['the line by itself', `${show(load.lineRatio, 'ratio')}, where ${show(load.ideal, 'ratio')} feels best`],
         ]}
       />
       <PinFields>

@@ -44,10 +44,8 @@ function Known({ line }: { line: FlyLine }) {
   const { show } = useUnits();
   return (
     <>
-      {line.printedClass == null
-        ? 'no label'
-        : `label says ${show({ value: line.printedClass, kind: 'lineClass', plusMinus: null })}`}
-      , head {show(metres(line.headM))},{' '}
+      {line.printedClass == null ? 'no label' : `label says ${show(line.printedClass, 'lineClass')}`}, head{' '}
+      {show(metres(line.headM))},{' '}
       {line.massKg == null ? (
         <b className="text-look">nobody knows what it weighs</b>
       ) : (

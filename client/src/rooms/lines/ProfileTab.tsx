@@ -201,7 +201,7 @@ function Stretches({ form, note }: { form: Form<Profile>; note: () => void }) {
 function ReadSo({ read, carryM }: { read: LineReading; carryM: number }) {
   const { show } = useUnits();
   const perFoot = usePerFoot();
-  const mass = (kg: number) => show({ value: kg, kind: 'lineMass', plusMinus: null });
+  const mass = (kg: number) => show(kg, 'lineMass');
   const belly: [string, string][] = read.belly
     ? [
         ['belly by the third rule', perFoot(read.belly.ruleKgPerM)],
@@ -340,8 +340,8 @@ function Calipers({
         <p className="mt-3 text-lg" aria-live="polite">
           {answer.data && !bad && (
             <>
-              Density <b>{show({ value: answer.data.kgM3 / 1000, kind: 'ratio', plusMinus: null })}</b> times water’s
-              over {show(metres(answer.data.lengthM))}.
+              Density <b>{show(answer.data.kgM3 / 1000, 'ratio')}</b> times water’s over{' '}
+              {show(metres(answer.data.lengthM))}.
             </>
           )}
         </p>
@@ -414,8 +414,8 @@ function File({ onClose, onRead }: { onClose: () => void; onRead: (s: Stretch[])
       {found && (
         <>
           <p className="mt-3">
-            {found.stretches.length} stretches over {show(metres(found.lengthM))},{' '}
-            {show({ value: found.massKg, kind: 'lineMass', plusMinus: null })} in all.
+            {found.stretches.length} stretches over {show(metres(found.lengthM))}, {show(found.massKg, 'lineMass')} in
+            all.
           </p>
           <button className="btn mt-2 bg-ink! text-paper!" onClick={() => onRead(found.stretches)}>
             Lay it on the bench

@@ -160,8 +160,7 @@ function InTheWind({ data }: { data: LogAnswers }) {
     queryFn: ({ signal }) =>
       unwrap(api.GET('/api/log/wind', { params: { query: { rod: pair!.rodId, line: pair!.lineId } }, signal })),
   });
-  const band = (name: string, from: number) =>
-    `${name}${from > 0 ? `, from ${show({ value: from, kind: 'windSpeed', plusMinus: null })}` : ''}`;
+  const band = (name: string, from: number) => `${name}${from > 0 ? `, from ${show(from, 'windSpeed')}` : ''}`;
   return (
     <section aria-label="In the wind" className="lg:col-span-2">
       <h2 className="border-b border-ink pb-1 text-lg font-semibold">Which line in the wind?</h2>

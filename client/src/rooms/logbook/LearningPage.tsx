@@ -62,24 +62,9 @@ export function LearningPage() {
 }
 
 function OfCaster({ of, drills, mind }: { of: CasterLearning; drills: PracticeDrill[]; mind: string[] }) {
-  const { show } = useUnits();
   const done = useDone();
   const { attempt, fields, words } = useAttempt();
-  const [name, setName] = useState('');
-  const [briefs, setBriefs] = useState(true);
   const { fit, plan, standing } = of;
-  const decide = (accept: boolean) =>
-    attempt(async () => {
-      const { lesson } = await unwrap(
-        api.POST('/api/log/learning/caster', {
-          body: { casterId: of.casterId, accept, evidence: of.casts, name: of.own ? null : name, briefs },
-        }),
-      );
-      done(accept ? `${of.own ? of.name : name} casts as the log says.` : 'Refused: nothing changes.', () =>
-        takeBack(lesson.id),
-      );
-    });
-  const percent = (share: number) => `±${Math.round(100 * share)} %`;
   return (
     <section aria-label={of.name} className="mt-6" data-learner={of.casterId}>
       <h2 className="border-b border-ink pb-1 text-xl font-semibold">{of.name}</h2>
@@ -100,89 +85,8 @@ function OfCaster({ of, drills, mind }: { of: CasterLearning; drills: PracticeDr
               {l}.
             </p>
           ))}
-          {fit && (
-            <div className="mt-3 grid gap-4 sm:grid-cols-2 [&>*]:min-w-0">
-              <div className="sm:col-span-2">
-                <DoubtPicture name="Reach in calm air" before={fit.reachBefore} after={fit.reachAfter} />
-              </div>
-              <DoubtPicture name="Line speed" before={fit.freeBefore} after={fit.freeMps} />
-              <DoubtPicture name="Loop" before={fit.loopBefore} after={fit.loopM} />
-              <table className="sm:col-span-2">
-                <thead>
-                  <tr className="rubric text-left">
-                    <th>Over {fit.casts} casts</th>
-                    <th className="text-right">as it was</th>
-                    <th className="text-right">as casts say</th>
-                  </tr>
-                </thead>
-                <tbody className="tabular-nums">
-                  {[
-                    ['worked out wrong by', show(distance(fit.beforeM)), show(distance(fit.afterM))],
-                    ['a reach is sure to', percent(fit.before.reachTolerance), percent(fit.after.reachTolerance)],
-                    ['arm', show({ value: fit.before.armKg, kind: 'lineMass', plusMinus: null }), show(fit.armKg)],
-                    ['most line held in the air', show(carried(fit.before.carryM)), show(carried(fit.after.carryM))],
-                  ].map(([what, was, is]) => (
-                    <tr key={what} className="border-t border-hair">
-                      <th scope="row" className="py-1 text-left font-normal">
-                        {what}
-                      </th>
-                      <td className="text-right text-soft">{was}</td>
-                      <td className="text-right font-semibold">{is}</td>
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
-            </div>
-          )}
-          {fit && (
-            <p className="mt-1 text-sm text-soft">
-              Line speed and loop are known less closely than the reach they give together. Least squares over the
-              latest casts, with the preset as what is believed before; each cast is judged by the fit to the others.
-            </p>
-          )}
-          {of.offered && (
-            <form
-              className="mt-3 flex flex-wrap items-end gap-3 border-l-4 border-signal pl-3"
-              onSubmit={(event) => {
-                event.preventDefault();
-                void decide(true);
-              }}
-            >
-              {!of.own && (
-                <>
-                  <label className="block">
-                    <span className="rubric block">These casts are by</span>
-                    <input
-                      className="entry"
-                      value={name}
-                      placeholder="a first name"
-                      aria-invalid={fields.name ? true : undefined}
-                      onChange={(event) => setName(event.target.value)}
-                    />
-                  </label>
-                  <label className="flex min-h-[44px] items-center gap-2">
-                    <input
-                      type="checkbox"
-                      className="size-5"
-                      checked={briefs}
-                      onChange={(event) => setBriefs(event.target.checked)}
-                    />
-                    my briefs name them from now on
-                  </label>
-                  <Message>{fields.name}</Message>
-                </>
-              )}
-              <button type="submit" className="btn min-h-[44px] bg-ink! text-paper!">
-                Accept
-              </button>
-              {of.own && (
-                <button type="button" className="btn min-h-[44px]" onClick={() => void decide(false)}>
-                  Refuse
-                </button>
-              )}
-              <Message>{words}</Message>
-            </form>
-          )}
+          {fit && <Fitted fit={fit} />}
+          {of.offered && <Offer of={of} attempt={attempt} fields={fields} words={words} />}
           {standing && (
             <p className="mt-3">
               Accepted over {standing.evidence} casts, and counts now.{' '}
@@ -201,64 +105,189 @@ function OfCaster({ of, drills, mind }: { of: CasterLearning; drills: PracticeDr
           )}
         </div>
         <div>
-          {plan && (
-            <section aria-label="What to practise">
-              <h3 className="text-lg font-semibold">What to practise</h3>
-              <p>
-                <Say parts={plan.says} />
-              </p>
-              <ul className="mt-2">
-                {plan.costs.map((c) => {
-                  const drill = drills.find((d) => d.drill === c.drill);
-                  const most = plan.costs[0]!.costs.value;
-                  return (
-                    <li key={c.quality} className="border-b border-hair py-2">
-                      <div className="flex items-baseline gap-2">
-                        <b className="w-24 shrink-0">{c.name}</b>
-                        <span
-                          className="h-2 bg-ink"
-                          style={{ width: `${(40 * c.costs.value) / most}%` }}
-                          aria-hidden="true"
-                        />
-                        <span className="font-semibold whitespace-nowrap">{show(c.costs)}</span>
-                        <span className="text-soft">
-                          {show(c.has)}, {plan.against} {show(c.next)}
-                        </span>
-                      </div>
-                      {drill && (
-                        <details>
-                          <summary className="cursor-pointer text-soft">
-                            {drill.name}: note {drill.note}
-                          </summary>
-                          <p className="mt-1">{drill.howTo}</p>
-                        </details>
-                      )}
-                    </li>
-                  );
-                })}
-              </ul>
-              {mind.map((m) => (
-                <Caution key={m}>{m}</Caution>
-              ))}
-            </section>
-          )}
-          {of.progress.length > 1 && (
-            <section aria-label="Progress" className="mt-4">
-              <h3 className="text-lg font-semibold">Over time</h3>
-              <ProgressPicture days={of.progress} />
-              <p className="text-sm text-soft">
-                The middle of a day’s casts, with a stroke up to its farthest; triangles are on grass.
-                {of.progress.some((d) => d.hits != null) &&
-                  ` Rings hit: ${of.progress
-                    .filter((d) => d.hits != null)
-                    .slice(-6)
-                    .map((d) => `${Math.round(100 * d.hits!)} %`)
-                    .join(', ')}.`}
-              </p>
-            </section>
-          )}
+          {plan && <Practise plan={plan} drills={drills} mind={mind} />}
+          {of.progress.length > 1 && <OverTime progress={of.progress} />}
         </div>
       </div>
+    </section>
+  );
+}
+
+/** What the casts say beside what was gone by before. */
+function Fitted({ fit }: { fit: NonNullable<CasterLearning['fit']> }) {
+  const { show } = useUnits();
+  const percent = (share: number) => `±${Math.round(100 * share)} %`;
+  return (
+    <>
+      <div className="mt-3 grid gap-4 sm:grid-cols-2 [&>*]:min-w-0">
+        <div className="sm:col-span-2">
+          <DoubtPicture name="Reach in calm air" before={fit.reachBefore} after={fit.reachAfter} />
+        </div>
+        <DoubtPicture name="Line speed" before={fit.freeBefore} after={fit.freeMps} />
+        <DoubtPicture name="Loop" before={fit.loopBefore} after={fit.loopM} />
+        <table className="sm:col-span-2">
+          <thead>
+            <tr className="rubric text-left">
+              <th>Over {fit.casts} casts</th>
+              <th className="text-right">as it was</th>
+              <th className="text-right">as casts say</th>
+            </tr>
+          </thead>
+          <tbody className="tabular-nums">
+            {[
+              ['worked out wrong by', show(distance(fit.beforeM)), show(distance(fit.afterM))],
+              ['a reach is sure to', percent(fit.before.reachTolerance), percent(fit.after.reachTolerance)],
+              ['arm', show(fit.before.armKg, 'lineMass'), show(fit.armKg)],
+              ['most line held in the air', show(carried(fit.before.carryM)), show(carried(fit.after.carryM))],
+            ].map(([what, was, is]) => (
+              <tr key={what} className="border-t border-hair">
+                <th scope="row" className="py-1 text-left font-normal">
+                  {what}
+                </th>
+                <td className="text-right text-soft">{was}</td>
+                <td className="text-right font-semibold">{is}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <p className="mt-1 text-sm text-soft">
+        Line speed and loop are known less closely than the reach they give together. Least squares over the latest
+        casts, with the preset as what is believed before; each cast is judged by the fit to the others.
+      </p>
+    </>
+  );
+}
+
+/** Yes or no to what the casts say; whoever goes by a preset is given a name first. */
+function Offer({
+  of,
+  attempt,
+  fields,
+  words,
+}: { of: CasterLearning } & Pick<ReturnType<typeof useAttempt>, 'attempt' | 'fields' | 'words'>) {
+  const done = useDone();
+  const [name, setName] = useState('');
+  const [briefs, setBriefs] = useState(true);
+  const decide = (accept: boolean) =>
+    attempt(async () => {
+      const { lesson } = await unwrap(
+        api.POST('/api/log/learning/caster', {
+          body: { casterId: of.casterId, accept, evidence: of.casts, name: of.own ? null : name, briefs },
+        }),
+      );
+      done(accept ? `${of.own ? of.name : name} casts as the log says.` : 'Refused: nothing changes.', () =>
+        takeBack(lesson.id),
+      );
+    });
+  return (
+    <form
+      className="mt-3 flex flex-wrap items-end gap-3 border-l-4 border-signal pl-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void decide(true);
+      }}
+    >
+      {!of.own && (
+        <>
+          <label className="block">
+            <span className="rubric block">These casts are by</span>
+            <input
+              className="entry"
+              value={name}
+              placeholder="a first name"
+              aria-invalid={fields.name ? true : undefined}
+              onChange={(event) => setName(event.target.value)}
+            />
+          </label>
+          <label className="flex min-h-[44px] items-center gap-2">
+            <input
+              type="checkbox"
+              className="size-5"
+              checked={briefs}
+              onChange={(event) => setBriefs(event.target.checked)}
+            />
+            my briefs name them from now on
+          </label>
+          <Message>{fields.name}</Message>
+        </>
+      )}
+      <button type="submit" className="btn min-h-[44px] bg-ink! text-paper!">
+        Accept
+      </button>
+      {of.own && (
+        <button type="button" className="btn min-h-[44px]" onClick={() => void decide(false)}>
+          Refuse
+        </button>
+      )}
+      <Message>{words}</Message>
+    </form>
+  );
+}
+
+function Practise({
+  plan,
+  drills,
+  mind,
+}: {
+  plan: NonNullable<CasterLearning['plan']>;
+  drills: PracticeDrill[];
+  mind: string[];
+}) {
+  const { show } = useUnits();
+  return (
+    <section aria-label="What to practise">
+      <h3 className="text-lg font-semibold">What to practise</h3>
+      <p>
+        <Say parts={plan.says} />
+      </p>
+      <ul className="mt-2">
+        {plan.costs.map((c) => {
+          const drill = drills.find((d) => d.drill === c.drill);
+          const most = plan.costs[0]!.costs.value;
+          return (
+            <li key={c.quality} className="border-b border-hair py-2">
+              <div className="flex items-baseline gap-2">
+                <b className="w-24 shrink-0">{c.name}</b>
+                <span className="h-2 bg-ink" style={{ width: `${(40 * c.costs.value) / most}%` }} aria-hidden="true" />
+                <span className="font-semibold whitespace-nowrap">{show(c.costs)}</span>
+                <span className="text-soft">
+                  {show(c.has)}, {plan.against} {show(c.next)}
+                </span>
+              </div>
+              {drill && (
+                <details>
+                  <summary className="cursor-pointer text-soft">
+                    {drill.name}: note {drill.note}
+                  </summary>
+                  <p className="mt-1">{drill.howTo}</p>
+                </details>
+              )}
+            </li>
+          );
+        })}
+      </ul>
+      {mind.map((m) => (
+        <Caution key={m}>{m}</Caution>
+      ))}
+    </section>
+  );
+}
+
+function OverTime({ progress }: { progress: CasterLearning['progress'] }) {
+  return (
+    <section aria-label="Progress" className="mt-4">
+      <h3 className="text-lg font-semibold">Over time</h3>
+      <ProgressPicture days={progress} />
+      <p className="text-sm text-soft">
+        The middle of a day’s casts, with a stroke up to its farthest; triangles are on grass.
+        {progress.some((d) => d.hits != null) &&
+          ` Rings hit: ${progress
+            .filter((d) => d.hits != null)
+            .slice(-6)
+            .map((d) => `${Math.round(100 * d.hits!)} %`)
+            .join(', ')}.`}
+      </p>
     </section>
   );
 }
@@ -335,9 +364,9 @@ function Breaks() {
               </Link>
               <span>
                 {s.breaks.length} {s.breaks.length === 1 ? 'break' : 'breaks'}, between{' '}
-                {show({ value: Math.min(...s.breaks.map((b) => b.brokeN)), kind: 'force', plusMinus: null })} and{' '}
-                {show({ value: Math.max(...s.breaks.map((b) => b.brokeN)), kind: 'force', plusMinus: null })}; the table
-                says {show({ value: s.knottedN, kind: 'force', plusMinus: null })} for an ordinary knot
+                {show(Math.min(...s.breaks.map((b) => b.brokeN)), 'force')} and{' '}
+                {show(Math.max(...s.breaks.map((b) => b.brokeN)), 'force')}; the table says {show(s.knottedN, 'force')}{' '}
+                for an ordinary knot
               </span>
             </li>
           ))}

@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { api, unwrap, type LogRow } from '../../api/client';
+import { api, unwrap, type LogList, type LogRow } from '../../api/client';
 import { key } from '../../api/keys';
 import { useAttempt } from '../../api/useAttempt';
 import { useShed } from '../../state/gear';
@@ -24,28 +24,12 @@ const filters = ['text', 'kind', 'place', 'since', 'until', 'rod', 'line', 'loss
 export function LogPage() {
   const address = useAddress();
   const asked = Object.fromEntries(filters.map((name) => [name, address.asked(name) ?? undefined]));
-  const { standards } = useUnits();
-  const { data: shed } = useShed();
   const [shownRows, setShownRows] = useState(pageRows);
   const ask = (name: (typeof filters)[number], value: string) => {
     setShownRows(pageRows);
     address.ask({ [name]: value }, name === 'text');
   };
-  const { text, kind, place, since, until, rod, line, loss } = asked;
-  const query = {
-    ...(text?.trim() ? { text: text.trim() } : {}),
-    ...(kind ? { grass: kind === 'grass' } : {}),
-    ...(place ? { place } : {}),
-    ...(since ? { since } : {}),
-    ...(until ? { until } : {}),
-    ...(rod ? { rod: Number(rod) } : {}),
-    ...(line ? { line: Number(line) } : {}),
-    ...(loss ? { withLoss: true } : {}),
-  };
-  // On a phone the outings come first.
-  const stacked = useStacked();
-  const [unfolded, setUnfolded] = useState(false);
-  const open = unfolded || !stacked || filters.some((name) => name !== 'text' && asked[name]);
+  const query = queryOf(asked);
   const filtered = Object.keys(query).length > 0;
   const { data, error } = useQuery({
     queryKey: key('log', query, shownRows),
@@ -72,96 +56,9 @@ export function LogPage() {
         </Link>
       </header>
       <LogTabs />
-      <form
-        role="search"
-        className="mt-3 grid items-end gap-x-3 gap-y-2 grid-cols-2 lg:grid-cols-4"
-        onSubmit={(event) => event.preventDefault()}
-      >
-        <label className="block min-w-0">
-          <span className="rubric block">Words in it</span>
-          <input
-            className="entry w-full"
-            type="search"
-            value={text ?? ''}
-            placeholder="place, note, tag, what was lost"
-            onChange={(event) => ask('text', event.target.value)}
-          />
-        </label>
-        {open ? (
-          <>
-            <Pick
-              label="Kind"
-              value={kind ?? all}
-              options={[{ id: all, name: 'all' }, ...standards.choices.outing]}
-              onChange={(id) => ask('kind', id)}
-            />
-            <Pick
-              label="Rod"
-              value={rod ?? all}
-              options={[
-                { id: all, name: 'any' },
-                ...(shed?.rods ?? []).map((r) => ({ id: String(r.id), name: `${r.tag} ${r.name}` })),
-              ]}
-              onChange={(id) => ask('rod', id)}
-            />
-            <Pick
-              label="Line"
-              value={line ?? all}
-              options={[
-                { id: all, name: 'any' },
-                ...(shed?.lines ?? []).map((l) => ({ id: String(l.id), name: `${l.tag} ${l.name}` })),
-              ]}
-              onChange={(id) => ask('line', id)}
-            />
-            <Pick
-              label="Place"
-              value={place ?? all}
-              options={[{ id: all, name: 'anywhere' }, ...(data?.places ?? []).map((p) => ({ id: p, name: p }))]}
-              onChange={(id) => ask('place', id)}
-            />
-            {[['since', 'Since', since] as const, ['until', 'Until', until] as const].map(([key, label, value]) => (
-              <label key={key} className="block min-w-0">
-                <span className="rubric block">{label}</span>
-                <input
-                  className="entry w-full"
-                  type="date"
-                  value={value ?? ''}
-                  onChange={(event) => ask(key, event.target.value)}
-                />
-              </label>
-            ))}
-            <label className="flex min-h-[44px] items-center gap-2">
-              <input
-                type="checkbox"
-                className="size-5"
-                checked={loss !== undefined}
-                onChange={(event) => ask('loss', event.target.checked ? 'yes' : '')}
-              />
-              something lost
-            </label>
-          </>
-        ) : (
-          <button type="button" className="btn min-h-[44px]" onClick={() => setUnfolded(true)}>
-            Narrow it down
-          </button>
-        )}
-      </form>
+      <Finder asked={asked} ask={ask} places={data?.places ?? []} />
       <Message>{error && !data ? error.message : null}</Message>
-      {data && (
-        <p role="status" className="mt-2 text-soft">
-          {data.outings === 0
-            ? 'Nothing noted yet.'
-            : filtered
-              ? `${data.total} of ${data.outings} outings`
-              : `${data.outings} outings`}
-        </p>
-      )}
-      {data?.outings === 0 && (
-        <p className="mt-3 max-w-2xl text-lg">
-          Note the day in under a minute: what felt right, what was lost and to what. From a brief, outfit and day stand
-          there already. After five measured casts the log begins to teach.
-        </p>
-      )}
+      {data && <Count of={data} filtered={filtered} />}
       <ul className="border-t border-ink" aria-label="Outings">
         {data?.rows.map((row) => (
           <Row key={row.outing.id} row={row} onAway={() => void away(row)} />
@@ -193,14 +90,147 @@ export function LogPage() {
   );
 }
 
+type Asked = Partial<Record<(typeof filters)[number], string | undefined>>;
+
+/** What the log is asked for, of what stands in the address. */
+function queryOf({ text, kind, place, since, until, rod, line, loss }: Asked) {
+  const query = {
+    text: text?.trim() || undefined,
+    grass: kind ? kind === 'grass' : undefined,
+    place,
+    since,
+    until,
+    rod: rod ? Number(rod) : undefined,
+    line: line ? Number(line) : undefined,
+    withLoss: loss ? true : undefined,
+  };
+  return Object.fromEntries(Object.entries(query).filter(([, value]) => value !== undefined)) as {
+    [K in keyof typeof query]?: NonNullable<(typeof query)[K]>;
+  };
+}
+
+function Finder({
+  asked,
+  ask,
+  places,
+}: {
+  asked: Asked;
+  ask: (name: (typeof filters)[number], value: string) => void;
+  places: string[];
+}) {
+  const { standards } = useUnits();
+  const { data: shed } = useShed();
+  // On a phone the outings come first.
+  const stacked = useStacked();
+  const [unfolded, setUnfolded] = useState(false);
+  const open = unfolded || !stacked || filters.some((name) => name !== 'text' && asked[name]);
+  const { text, kind, place, since, until, rod, line, loss } = asked;
+  return (
+    <form
+      role="search"
+      className="mt-3 grid items-end gap-x-3 gap-y-2 grid-cols-2 lg:grid-cols-4"
+      onSubmit={(event) => event.preventDefault()}
+    >
+      <label className="block min-w-0">
+        <span className="rubric block">Words in it</span>
+        <input
+          className="entry w-full"
+          type="search"
+          value={text ?? ''}
+          placeholder="place, note, tag, what was lost"
+          onChange={(event) => ask('text', event.target.value)}
+        />
+      </label>
+      {open ? (
+        <>
+          <Pick
+            label="Kind"
+            value={kind ?? all}
+            options={[{ id: all, name: 'all' }, ...standards.choices.outing]}
+            onChange={(id) => ask('kind', id)}
+          />
+          <Pick
+            label="Rod"
+            value={rod ?? all}
+            options={[
+              { id: all, name: 'any' },
+              ...(shed?.rods ?? []).map((r) => ({ id: String(r.id), name: `${r.tag} ${r.name}` })),
+            ]}
+            onChange={(id) => ask('rod', id)}
+          />
+          <Pick
+            label="Line"
+            value={line ?? all}
+            options={[
+              { id: all, name: 'any' },
+              ...(shed?.lines ?? []).map((l) => ({ id: String(l.id), name: `${l.tag} ${l.name}` })),
+            ]}
+            onChange={(id) => ask('line', id)}
+          />
+          <Pick
+            label="Place"
+            value={place ?? all}
+            options={[{ id: all, name: 'anywhere' }, ...places.map((p) => ({ id: p, name: p }))]}
+            onChange={(id) => ask('place', id)}
+          />
+          {[['since', 'Since', since] as const, ['until', 'Until', until] as const].map(([key, label, value]) => (
+            <label key={key} className="block min-w-0">
+              <span className="rubric block">{label}</span>
+              <input
+                className="entry w-full"
+                type="date"
+                value={value ?? ''}
+                onChange={(event) => ask(key, event.target.value)}
+              />
+            </label>
+          ))}
+          <label className="flex min-h-[44px] items-center gap-2">
+            <input
+              type="checkbox"
+              className="size-5"
+              checked={loss !== undefined}
+              onChange={(event) => ask('loss', event.target.checked ? 'yes' : '')}
+            />
+            something lost
+          </label>
+        </>
+      ) : (
+        <button type="button" className="btn min-h-[44px]" onClick={() => setUnfolded(true)}>
+          Narrow it down
+        </button>
+      )}
+    </form>
+  );
+}
+
+function Count({ of: data, filtered }: { of: LogList; filtered: boolean }) {
+  return (
+    <>
+      <p role="status" className="mt-2 text-soft">
+        {data.outings === 0
+          ? 'Nothing noted yet.'
+          : filtered
+            ? `${data.total} of ${data.outings} outings`
+            : `${data.outings} outings`}
+      </p>
+      {data.outings === 0 && (
+        <p className="mt-3 max-w-2xl text-lg">
+          Note the day in under a minute: what felt right, what was lost and to what. From a brief, outfit and day stand
+          there already. After five measured casts the log begins to teach.
+        </p>
+      )}
+    </>
+  );
+}
+
 function Row({ row: { outing: o, outfit }, onAway }: { row: LogRow; onAway: () => void }) {
   const { standards, show } = useUnits();
   const farthest = Math.max(0, ...o.casts.map((c) => c.distanceM));
   const facts = [
-    o.windMps != null && `wind ${show({ value: o.windMps, kind: 'windSpeed', plusMinus: null })}`,
+    o.windMps != null && `wind ${show(o.windMps, 'windSpeed')}`,
     o.feel && `felt ${named(standards.choices.feel, o.feel)}`,
     o.casts.length > 0 &&
-      `${o.casts.length === 1 ? 'one cast' : `${o.casts.length} casts`}, farthest ${show({ value: farthest, kind: 'distance', plusMinus: null })}`,
+      `${o.casts.length === 1 ? 'one cast' : `${o.casts.length} casts`}, farthest ${show(farthest, 'distance')}`,
     o.kind === 'water' && (o.landed === 0 ? 'no fish' : o.landed === 1 ? 'one fish' : `${o.landed} fish`),
     ...o.losses.map((l) => `lost: ${named(standards.choices.loss, l.cause)}${l.count > 1 ? ` × ${l.count}` : ''}`),
     ...o.rings.map((r) => `${r.hits} of ${r.throws} in the ring`),

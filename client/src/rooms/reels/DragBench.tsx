@@ -12,7 +12,7 @@ type Drag = RunAnswer['drag'];
 /** What to set the drag to, from the weakest knot of the chain, and the spring scale to set it with. */
 export function DragBench({ drag, mostN }: { drag: Drag; mostN: number | null }) {
   const { show } = useUnits();
-  const force = (value: number) => show({ value, kind: 'force', plusMinus: null });
+  const force = (value: number) => show(value, 'force');
   return (
     <section aria-label="Drag" className="min-w-0">
       <h3 className="font-semibold">Set the drag</h3>
@@ -81,7 +81,7 @@ function SpringScale({ drag, mostN }: { drag: Drag; mostN: number | null }) {
         Measure it with the simulated spring scale
       </button>
     );
-  const force = (value: number) => show({ value, kind: 'force', plusMinus: null });
+  const force = (value: number) => show(value, 'force');
   return (
     <section aria-label="Spring scale" className="mt-3 max-w-md border border-ink bg-sheet p-3">
       {error && <p role="alert">The spring scale does not answer. {error.message}</p>}

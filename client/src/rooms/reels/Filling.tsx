@@ -104,16 +104,14 @@ export function Filling({ answer, backing, onBacking, onLength }: Props) {
                       </button>
                     </th>
                     <td className="pr-3 text-right whitespace-nowrap max-sm:hidden">
-                      {show({ value: b.backing.diameterM, kind: 'diameter', plusMinus: null })}
+                      {show(b.backing.diameterM, 'diameter')}
                     </td>
                     <td className="pr-3 text-right font-semibold whitespace-nowrap">{show(spooled(b.fitsM))}</td>
                     <td className="pr-3 text-right whitespace-nowrap text-soft">
                       {show(spooled(b.fitsBandM.low))} to {show(spooled(b.fitsBandM.high))}
                     </td>
                     <td className={`text-right whitespace-nowrap ${b.holds ? '' : 'text-fails'}`}>
-                      {b.holds
-                        ? show({ value: Math.max(0, b.rimGapM), kind: 'spoolSize', plusMinus: null })
-                        : 'too full'}
+                      {b.holds ? show(Math.max(0, b.rimGapM), 'spoolSize') : 'too full'}
                     </td>
                   </tr>
                 ))}
@@ -123,7 +121,7 @@ export function Filling({ answer, backing, onBacking, onLength }: Props) {
           <p className="mt-2">
             {answer.biggestLine === null
               ? 'No ordinary line fits over that backing.'
-              : `Heaviest ordinary floating line over that backing: class ${show({ value: answer.biggestLine, kind: 'lineClass', plusMinus: null })}.`}
+              : `Heaviest ordinary floating line over that backing: class ${show(answer.biggestLine, 'lineClass')}.`}
           </p>
           <p className="text-sm text-soft">
             Diameters are usual ones, recalled ({standards.backings.length} kinds); what lies in your hand may differ.
@@ -179,8 +177,8 @@ export function Turning({ answer }: { answer: FillAnswer }) {
               <th scope="row" className="pr-6 text-left">
                 {c.name}
               </th>
-              <td className="pr-6">{show({ value: c.arborM, kind: 'spoolSize', plusMinus: null })}</td>
-              <td className="pr-6">{show({ value: at(c).perTurnM, kind: 'spoolSize', plusMinus: null })}</td>
+              <td className="pr-6">{show(c.arborM, 'spoolSize')}</td>
+              <td className="pr-6">{show(at(c).perTurnM, 'spoolSize')}</td>
               <td>{at(c).slackTurns.toFixed(0)}</td>
             </tr>
           ))}

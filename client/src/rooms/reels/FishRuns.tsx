@@ -38,7 +38,7 @@ export function FishRuns({ solution, onBacking }: { solution: Solution; onBackin
   };
   const { data, fields } = useAsk(key('run', body), (signal) => unwrap(api.POST('/api/reels/run', { body, signal })));
   const set = (next: Partial<RunHold>) => setOwn((o) => ({ ...o, ...next }));
-  const force = (value: number) => show({ value, kind: 'force', plusMinus: null });
+  const force = (value: number) => show(value, 'force');
   if (!data) return <p className="my-4 text-soft">Hooking a fish…</p>;
   const { run } = data;
   const helps = data.changes.filter((c) => c.helps);
@@ -54,78 +54,21 @@ export function FishRuns({ solution, onBacking }: { solution: Solution; onBackin
     setOwn(c.hold);
     toast({ words: 'Changed.', undo: () => setOwn(before) });
   };
-  const row = (c: RunAnswer['changes'][number]) => (
-    <tr key={c.kind} className="border-t border-hair align-baseline" data-change={c.kind}>
-      <td className="py-1.5 leading-snug">
-        <Say parts={c.says} />
-        <span className="text-soft">
-          {' '}
-          · then {show(spooled(c.runM))}, {show({ value: c.tippetShare, kind: 'ratio', plusMinus: null })} of the
-          weakest knot, {show(spooled(c.leftM))} left
-        </span>
-      </td>
-      <td className="py-1 text-right">
-        <button className="btn whitespace-nowrap" onClick={() => take(c)}>
-          Try it
-        </button>
-      </td>
-    </tr>
-  );
+  const row = (c: RunAnswer['changes'][number]) => <Change key={c.kind} change={c} onTry={() => take(c)} />;
   return (
     <section aria-label="A fish runs" className="my-5 border-t border-ink pt-3">
       <h3 className="text-lg font-semibold">
-        A {brief.species.name} of {show({ value: brief.fishKg, kind: 'fishMass', plusMinus: null })} runs
+        A {brief.species.name} of {show(brief.fishKg, 'fishMass')} runs
       </h3>
       <p className="text-lg" aria-live="polite" data-end={run.end}>
         <b className={run.end === 'stops' ? '' : 'text-fails'}>{ends[run.end]}</b>
         {run.end === 'breaks' ? ', or would' : ''} after {show(spooled(run.runM))} and {run.tookS.toFixed(0)} s, as fast
-        as {show({ value: run.fastestMps, kind: 'waterSpeed', plusMinus: null })}. The hardest pull is{' '}
-        {force(run.hardestN)}, <b>{show({ value: run.tippetShare, kind: 'ratio', plusMinus: null })}</b> of what the
-        weakest knot stands; {show(spooled(run.leftM))} left on the spool.
+        as {show(run.fastestMps, 'waterSpeed')}. The hardest pull is {force(run.hardestN)},{' '}
+        <b>{show(run.tippetShare, 'ratio')}</b> of what the weakest knot stands; {show(spooled(run.leftM))} left on the
+        spool.
       </p>
       <Watch key={run.end} answer={data} spool={outfit.fill.spool} />
-      <div className="mt-2 grid grid-cols-2 gap-x-4 gap-y-2 md:grid-cols-4">
-        <Slide
-          label="Drag"
-          kind="force"
-          value={hold.dragN}
-          from={0.5}
-          to={Math.max(30, 0.6 * data.tippetN)}
-          step={0.25}
-          problem={fields['hold.dragN']}
-          onChange={(dragN) => set({ dragN })}
-        />
-        <Slide
-          label="Rod to line"
-          kind="angle"
-          value={hold.rodAngleDeg}
-          from={0}
-          to={120}
-          step={1}
-          problem={fields['hold.rodAngleDeg']}
-          onChange={(rodAngleDeg) => set({ rodAngleDeg })}
-        />
-        <Slide
-          label="Follow at"
-          kind="waterSpeed"
-          value={hold.followMps}
-          from={0}
-          to={4}
-          step={0.1}
-          problem={fields['hold.followMps']}
-          onChange={(followMps) => set({ followMps })}
-        />
-        <Slide
-          label="Loose line"
-          kind="length"
-          value={hold.slackM}
-          from={0}
-          to={15}
-          step={0.25}
-          problem={fields['hold.slackM']}
-          onChange={(slackM) => set({ slackM })}
-        />
-      </div>
+      <Hold hold={hold} tippetN={data.tippetN} problems={fields} onChange={set} />
       <div className="@container">
         <div className="mt-3 grid gap-x-8 gap-y-3 @4xl:grid-cols-2">
           <div>
@@ -150,34 +93,119 @@ export function FishRuns({ solution, onBacking }: { solution: Solution; onBackin
               </details>
             )}
           </div>
-          <div>
-            <h4 className="font-semibold">And then</h4>
-            <p>
-              {data.repeatsM.length > 1
-                ? `Runs again: ${data.repeatsM.map((m) => show(spooled(m))).join(', ')}.`
-                : 'One run, and it is led in.'}
-            </p>
-            {data.fight && (
-              <p className={data.fight.underFloor ? 'font-semibold text-look' : ''}>
-                <Say parts={data.fight.says} />.{' '}
-                <span className="text-sm font-normal text-soft">{data.fight.source.note}.</span>
-              </p>
-            )}
-            <p>
-              Money for this fish belongs to the <b>{data.wantsReel ? 'reel and backing' : 'rod'}</b>.
-            </p>
-            <p className="text-sm text-soft">
-              {data.source.note}. Drag grows as the spool empties; rings add by the rod’s angle; water drags on{' '}
-              {show(metres(data.lineM))} of line and whatever backing is out.
-            </p>
-            <Caution>
-              Fingers off the line and the handle while a fish runs: line and gel-spun cut, a handle breaks fingers, and
-              a hook that pulls out comes back at your eyes.
-            </Caution>
-          </div>
+          <AndThen answer={data} />
         </div>
       </div>
     </section>
+  );
+}
+
+function Change({ change: c, onTry }: { change: RunAnswer['changes'][number]; onTry: () => void }) {
+  const { show } = useUnits();
+  return (
+    <tr className="border-t border-hair align-baseline" data-change={c.kind}>
+      <td className="py-1.5 leading-snug">
+        <Say parts={c.says} />
+        <span className="text-soft">
+          {' '}
+          · then {show(spooled(c.runM))}, {show(c.tippetShare, 'ratio')} of the weakest knot, {show(spooled(c.leftM))}{' '}
+          left
+        </span>
+      </td>
+      <td className="py-1 text-right">
+        <button className="btn whitespace-nowrap" onClick={onTry}>
+          Try it
+        </button>
+      </td>
+    </tr>
+  );
+}
+
+function Hold({
+  hold,
+  tippetN,
+  problems,
+  onChange: set,
+}: {
+  hold: RunHold;
+  tippetN: number;
+  problems: Record<string, string>;
+  onChange: (next: Partial<RunHold>) => void;
+}) {
+  return (
+    <div className="mt-2 grid grid-cols-2 gap-x-4 gap-y-2 md:grid-cols-4">
+      <Slide
+        label="Drag"
+        kind="force"
+        value={hold.dragN}
+        from={0.5}
+        to={Math.max(30, 0.6 * tippetN)}
+        step={0.25}
+        problem={problems['hold.dragN']}
+        onChange={(dragN) => set({ dragN })}
+      />
+      <Slide
+        label="Rod to line"
+        kind="angle"
+        value={hold.rodAngleDeg}
+        from={0}
+        to={120}
+        step={1}
+        problem={problems['hold.rodAngleDeg']}
+        onChange={(rodAngleDeg) => set({ rodAngleDeg })}
+      />
+      <Slide
+        label="Follow at"
+        kind="waterSpeed"
+        value={hold.followMps}
+        from={0}
+        to={4}
+        step={0.1}
+        problem={problems['hold.followMps']}
+        onChange={(followMps) => set({ followMps })}
+      />
+      <Slide
+        label="Loose line"
+        kind="length"
+        value={hold.slackM}
+        from={0}
+        to={15}
+        step={0.25}
+        problem={problems['hold.slackM']}
+        onChange={(slackM) => set({ slackM })}
+      />
+    </div>
+  );
+}
+
+function AndThen({ answer: data }: { answer: RunAnswer }) {
+  const { show } = useUnits();
+  return (
+    <div>
+      <h4 className="font-semibold">And then</h4>
+      <p>
+        {data.repeatsM.length > 1
+          ? `Runs again: ${data.repeatsM.map((m) => show(spooled(m))).join(', ')}.`
+          : 'One run, and it is led in.'}
+      </p>
+      {data.fight && (
+        <p className={data.fight.underFloor ? 'font-semibold text-look' : ''}>
+          <Say parts={data.fight.says} />.{' '}
+          <span className="text-sm font-normal text-soft">{data.fight.source.note}.</span>
+        </p>
+      )}
+      <p>
+        Money for this fish belongs to the <b>{data.wantsReel ? 'reel and backing' : 'rod'}</b>.
+      </p>
+      <p className="text-sm text-soft">
+        {data.source.note}. Drag grows as the spool empties; rings add by the rod’s angle; water drags on{' '}
+        {show(metres(data.lineM))} of line and whatever backing is out.
+      </p>
+      <Caution>
+        Fingers off the line and the handle while a fish runs: line and gel-spun cut, a handle breaks fingers, and a
+        hook that pulls out comes back at your eyes.
+      </Caution>
+    </div>
   );
 }
 
@@ -193,7 +221,7 @@ function Watch({ answer, spool }: { answer: RunAnswer; spool: { rimM: number; ar
   ]);
   const timeS = share * end;
   const now = runAt(run.moments, timeS);
-  const told = `${timeS.toFixed(0)} s · ${show(spooled(now.outM))} out · ${show({ value: now.pullN, kind: 'force', plusMinus: null })}`;
+  const told = `${timeS.toFixed(0)} s · ${show(spooled(now.outM))} out · ${show(now.pullN, 'force')}`;
   return (
     <div>
       <RunScene answer={answer} timeS={timeS} rimM={spool.rimM} arborM={spool.arborM} />

@@ -72,7 +72,7 @@ function InTheHand({ solution }: Pick<BenchProps, 'solution'>) {
   };
   const { data } = useAsk(key('balance', body), (signal) => unwrap(api.POST('/api/rods/balance', { body, signal })));
   if (!data) return null;
-  const gear = (value: number) => show({ value, kind: 'gearMass', plusMinus: null });
+  const gear = (value: number) => show(value, 'gearMass');
   const { balance: b, load } = data;
   return (
     <section aria-label="In the hand" className="min-w-0">
@@ -85,13 +85,11 @@ function InTheHand({ solution }: Pick<BenchProps, 'solution'>) {
       </p>
       <p>
         <b>Balance at the grip:</b> a loaded reel of {gear(b.balancingReelKg)} would do it; yours is{' '}
-        {show({ value: b.reelToRod, kind: 'ratio', plusMinus: null })} times the rod, {b.usualRatio.low} to{' '}
-        {b.usualRatio.high} is usual.
+        {show(b.reelToRod, 'ratio')} times the rod, {b.usualRatio.low} to {b.usualRatio.high} is usual.
       </p>
       <p>
         <b>As light as possible:</b> {gear(b.totalKg)} in the hand in all; the rod swings like {gear(b.tipKg)} at its
-        tip, and one ounce more comes to {show({ value: b.ounceDayKg, kind: 'fishMass', plusMinus: null })} lifted in a
-        day.
+        tip, and one ounce more comes to {show(b.ounceDayKg, 'fishMass')} lifted in a day.
       </p>
       <p className="text-sm text-soft">
         {rod.balance

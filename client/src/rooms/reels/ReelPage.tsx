@@ -22,8 +22,8 @@ export function ReelPage() {
 
 function Known({ reel }: { reel: Reel }) {
   const { show } = useUnits();
-  const short = (value: number) => show({ value, kind: 'spoolSize', plusMinus: null });
-  const cls = (value: number) => show({ value, kind: 'lineClass', plusMinus: null });
+  const short = (value: number) => show(value, 'spoolSize');
+  const cls = (value: number) => show(value, 'lineClass');
   return (
     <>
       {reel.classes == null
@@ -41,7 +41,7 @@ function Known({ reel }: { reel: Reel }) {
       ) : (
         <b className="text-look">never measured</b>
       )}
-      , {show({ value: reel.massKg, kind: 'gearMass', plusMinus: null })} empty
+      , {show(reel.massKg, 'gearMass')} empty
     </>
   );
 }

@@ -23,10 +23,7 @@ export function SpoolLabelPage() {
       ? ([
           // As it would stand on a box.
           ['class', cls ? String(Math.round(cls.low * 2) / 2) : 'nobody knows'],
-          [
-            'head',
-            `${show(metres(line.headM))}${line.massKg == null ? '' : `, ${show({ value: line.massKg, kind: 'lineMass', plusMinus: null })}`}`,
-          ],
+          ['head', `${show(metres(line.headM))}${line.massKg == null ? '' : `, ${show(line.massKg, 'lineMass')}`}`],
           ['density', named(standards.densities, line.density ?? 'floating')],
         ] as [string, string][])
       : []),

@@ -161,7 +161,7 @@ function ByHand({ of, kind, send }: { of: string; kind: Kind; send: (r: Reply) =
 function MeasureIt({ step, tried, reply, takeOff }: Pick<Props, 'step' | 'tried' | 'reply' | 'takeOff'>) {
   const { show } = useUnits();
   const form = useForm<{ measuredM: number | null; offM: number | null }>(null, { measuredM: null, offM: null });
-  const short = (value: number) => show({ value, kind: 'spoolSize', plusMinus: null });
+  const short = (value: number) => show(value, 'spoolSize');
   const warned = tried.fields.measuredM !== undefined;
   return (
     <div className="mt-2 print:hidden" {...form.area}>

@@ -1,15 +1,15 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useRef } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { api, unwrap, type TicketAnswer, type WindingStep } from '../../api/client';
 import { key } from '../../api/keys';
 import { useAttempt } from '../../api/useAttempt';
 import { Caution } from '../../ui/Message';
 import { useCommands } from '../../ui/commands';
-import { Say, useSayText } from '../../ui/Say';
+import { useSayText } from '../../ui/Say';
 import { useDone, useToast } from '../../ui/toast';
 import { metres, spooled, useUnits } from '../../ui/units';
 import { Lost } from '../../ui/Lost';
+import { TicketSteps } from '../shared/TicketSteps';
 import { StepAtHand, type Reply } from './StepAtHand';
 import './ticket.css';
 
@@ -38,14 +38,7 @@ function Ticket({ ticket, onAnswer }: { ticket: TicketAnswer; onAnswer: (next: T
   const path = { params: { path: { id: ticket.id } } };
   const which = key('ticket', ticket.id);
   const wound = ticket.spoolId !== null;
-  const head = useRef<HTMLHeadingElement>(null);
   const at = ticket.at;
-  const shownAt = useRef(at);
-  useEffect(() => {
-    // After a step the eye, and a screen reader, go on to the next one.
-    if (shownAt.current !== at) head.current?.focus();
-    shownAt.current = at;
-  }, [at]);
   const change = (work: () => Promise<TicketAnswer>) =>
     tried.attempt(async () => {
       await queries.cancelQueries({ queryKey: which });
@@ -124,60 +117,46 @@ function Ticket({ ticket, onAnswer }: { ticket: TicketAnswer; onAnswer: (next: T
           )}
         </div>
       </header>
-      {wound && (
-        <p className="my-2 text-lg font-semibold text-fits" role="status">
-          Wound. The shed knows what lies on it.{' '}
-          <Link className="underline print:hidden" to={`/spools/${ticket.spoolId}`}>
-            Print its label
-          </Link>
-        </p>
-      )}
-      <ol className="mt-3">
-        {ticket.steps.map((step, i) => (
-          <li
-            key={step.kind}
-            data-step={step.kind}
-            aria-current={i === at ? 'step' : undefined}
-            className={`border-t border-hair py-2 ${i === at ? 'now border-l-4 border-l-signal bg-sheet pl-3' : ''}`}
-          >
-            <div className="flex gap-3">
-              <span className="tick w-6 shrink-0 text-right text-soft" aria-hidden="true">
-                {i < at ? '✓' : i + 1}
-              </span>
-              <div className="min-w-0 flex-1">
-                <h2
-                  className={`font-semibold ${i < at ? 'text-soft' : ''}`}
-                  tabIndex={-1}
-                  ref={i === at ? head : undefined}
-                >
-                  {step.title}
-                  {i < at && (
-                    <span className="ml-2 font-normal text-soft">
-                      <WasDone step={step} />
-                    </span>
-                  )}
-                </h2>
-                <p className={i < at ? 'hidden print:block' : i === at ? 'text-lg' : 'text-soft'}>
-                  <Say parts={step.says} />.
-                </p>
-                {i === at && step.caution && <CautionOf step={step} />}
-                {i === at && !wound && (
-                  <StepAtHand
-                    key={`${step.kind}-${ticket.version}`}
-                    step={step}
-                    ticket={ticket}
-                    tried={tried}
-                    reply={reply}
-                    wind={wind}
-                    takeOff={takeOff}
-                  />
-                )}
-              </div>
-            </div>
-          </li>
-        ))}
-      </ol>
+      {wound && <Wound spool={ticket.spoolId!} />}
+      <TicketSteps
+        steps={ticket.steps}
+        at={at}
+        nameOf={(step) => step.kind}
+        did={(step) => (
+          <span className="ml-2 font-normal text-soft">
+            <WasDone step={step} />
+          </span>
+        )}
+      >
+        {(step) => (
+          <>
+            {step.caution && <CautionOf step={step} />}
+            {!wound && (
+              <StepAtHand
+                key={`${step.kind}-${ticket.version}`}
+                step={step}
+                ticket={ticket}
+                tried={tried}
+                reply={reply}
+                wind={wind}
+                takeOff={takeOff}
+              />
+            )}
+          </>
+        )}
+      </TicketSteps>
     </main>
+  );
+}
+
+function Wound({ spool }: { spool: number }) {
+  return (
+    <p className="my-2 text-lg font-semibold text-fits" role="status">
+      Wound. The shed knows what lies on it.{' '}
+      <Link className="underline print:hidden" to={`/spools/${spool}`}>
+        Print its label
+      </Link>
+    </p>
   );
 }
 
@@ -193,7 +172,7 @@ function WasDone({ step }: { step: WindingStep }) {
   const parts = [
     done.lengthM != null && show((step.kind === 'backing' ? spooled : metres)(done.lengthM)),
     done.turns != null && `${Math.round(done.turns)} turns`,
-    done.measuredM != null && show({ value: done.measuredM, kind: 'spoolSize', plusMinus: null }),
+    done.measuredM != null && show(done.measuredM, 'spoolSize'),
   ].filter(Boolean);
   return <>{parts.length ? parts.join(', ') : 'done'}</>;
 }

@@ -64,7 +64,7 @@ export function KnotFacts({ id }: { id: string }) {
   const { show } = useUnits();
   if (!data) return null;
   const { knot, source } = data;
-  const ratio = (value: number) => show({ value, kind: 'ratio', plusMinus: null });
+  const ratio = (value: number) => show(value, 'ratio');
   return (
     <>
       <Facts

@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { api, unwrap, type RigAnswer, type RigStep } from '../../api/client';
 import { key } from '../../api/keys';
@@ -9,6 +9,7 @@ import { useCommands } from '../../ui/commands';
 import { Say } from '../../ui/Say';
 import { useDone } from '../../ui/toast';
 import { Lost } from '../../ui/Lost';
+import { TicketSteps } from '../shared/TicketSteps';
 import { KnotFacts, KnotSteps } from './KnotSteps';
 
 /** An outfit being put together: what is done, what comes now with its knot drawn large, what is still to come. */
@@ -33,16 +34,6 @@ function Ticket({ ticket, onAnswer }: { ticket: RigAnswer; onAnswer: (next: RigA
   const path = { params: { path: { id: ticket.id } } };
   const { at, steps } = ticket;
   const rigged = at >= steps.length;
-  const head = useRef<HTMLHeadingElement>(null);
-  const shownAt = useRef(at);
-  useEffect(() => {
-    // After a step the eye, and a screen reader, go on to the next one.
-    if (shownAt.current !== at) {
-      head.current?.focus({ preventScroll: true });
-      head.current?.scrollIntoView({ block: 'start' });
-    }
-    shownAt.current = at;
-  }, [at]);
   const busy = useRef(false);
   const change = async (work: () => Promise<RigAnswer>) => {
     // A thumb that comes down twice means once.
@@ -118,36 +109,9 @@ function Ticket({ ticket, onAnswer }: { ticket: RigAnswer; onAnswer: (next: RigA
         at < steps.length - 1 && <Caution>Hooks stay covered, in the box, until the last step.</Caution>
       )}
       <Message>{words}</Message>
-      <ol className="mt-2">
-        {steps.map((step, i) => (
-          <li
-            key={step.id}
-            data-step={step.id}
-            aria-current={i === at ? 'step' : undefined}
-            className={`scroll-mt-14 border-t border-hair py-2 ${i === at ? 'border-l-4 border-l-signal bg-sheet pl-3' : ''}`}
-          >
-            <div className="flex gap-3">
-              <span className="w-6 shrink-0 text-right text-soft" aria-hidden="true">
-                {i < at ? '✓' : i + 1}
-              </span>
-              <div className="min-w-0 flex-1">
-                <h2
-                  className={`scroll-mt-16 font-semibold outline-none ${i < at ? 'text-soft' : ''} ${i === at ? 'text-xl' : ''}`}
-                  tabIndex={-1}
-                  ref={i === at ? head : undefined}
-                >
-                  {step.title}
-                  {i < at && <span className="sr-only">, done</span>}
-                </h2>
-                <p className={i < at ? 'hidden print:block' : i === at ? 'text-lg' : 'text-soft'}>
-                  <Say parts={step.says} />.
-                </p>
-                {i === at && <AtHand key={step.id} step={step} onDone={() => tick(step.id)} />}
-              </div>
-            </div>
-          </li>
-        ))}
-      </ol>
+      <TicketSteps steps={steps} at={at} nameOf={(step) => step.id} did={() => <span className="sr-only">, done</span>}>
+        {(step) => <AtHand key={step.id} step={step} onDone={() => tick(step.id)} />}
+      </TicketSteps>
     </main>
   );
 }

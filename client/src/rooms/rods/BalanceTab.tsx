@@ -17,6 +17,7 @@ import { Again, Choice, Measure } from '../../ui/fields';
 import { draftOf, useFaults, useForm } from '../../ui/form';
 import { Message } from '../../ui/Message';
 import { rodLength, useRound, useUnits } from '../../ui/units';
+import { Words } from '../../drawing/Words';
 
 /** What is asked on the bench; the balance itself is kept with the rod. */
 type Asked = { balance: RodBalance; reelId: number; lineId: number; outsideM: number; castsADay: number };
@@ -120,7 +121,7 @@ export function BalanceTab({ rod, shed, today }: { rod: Rod; shed: GearShed; tod
 /** What the balance comes to, drawn and in figures. */
 function Balanced({ rod, at, answer }: { rod: Rod; at: RodBalance; answer: BalanceAnswer }) {
   const { show } = useUnits();
-  const gear = (kg: number) => show({ value: kg, kind: 'gearMass', plusMinus: null });
+  const gear = (kg: number) => show(kg, 'gearMass');
   const { balance: b, load } = answer;
   const heavy = b.word === 'tip-heavy' ? 'Tip-heavy' : 'Reel-heavy';
   return (
@@ -132,8 +133,7 @@ function Balanced({ rod, at, answer }: { rod: Rod; at: RodBalance; answer: Balan
         </p>
         <p>
           A loaded reel of <b>{gear(b.balancingReelKg)}</b> would balance it. Yours is {gear(load.reelKg)},{' '}
-          {show({ value: b.reelToRod, kind: 'ratio', plusMinus: null })} times the rod; {b.usualRatio.low} to{' '}
-          {b.usualRatio.high} is usual.
+          {show(b.reelToRod, 'ratio')} times the rod; {b.usualRatio.low} to {b.usualRatio.high} is usual.
         </p>
         <Facts
           rows={[
@@ -142,10 +142,7 @@ function Balanced({ rod, at, answer }: { rod: Rod; at: RodBalance; answer: Balan
             ['swings like this at the tip', gear(b.tipKg)],
             ['swing weight, with reel', `${b.outfitSwingKgM2.toFixed(4)} kg·m²`],
             ['a day’s work of the arm', `${(b.dayJ / 1000).toFixed(1)} kJ`],
-            [
-              'one ounce more, over the day',
-              `${show({ value: b.ounceDayKg, kind: 'fishMass', plusMinus: null })} lifted`,
-            ],
+            ['one ounce more, over the day', `${show(b.ounceDayKg, 'fishMass')} lifted`],
           ]}
         />
         <p className="text-sm text-soft">
@@ -174,7 +171,7 @@ function BalanceDrawing({
   const { show } = useUnits();
   const x = scaleLinear([0, rod.lengthM], [26, width - 30]);
   const size = (kg: number) => 9 + 130 * kg;
-  const gear = (kg: number) => show({ value: kg, kind: 'gearMass', plusMinus: null });
+  const gear = (kg: number) => show(kg, 'gearMass');
   const [seat, finger] = [at.seatM!, at.fulcrumM!];
   return (
     <div ref={ref}>
@@ -197,37 +194,35 @@ function BalanceDrawing({
               stroke="var(--ink)"
               strokeWidth="1.6"
             />
-            <text x={Math.max(4, x(seat) - size(reelKg))} y={96 + 2 * size(reelKg)} fontSize="13" fill="var(--ink)">
+            <Words x={Math.max(4, x(seat) - size(reelKg))} y={96 + 2 * size(reelKg)} size={13}>
               reel, loaded {gear(reelKg)}
-            </text>
+            </Words>
           </>
         )}
         <path d={`M${x(finger)},74l12,22h-24z`} fill="var(--ink)" />
-        <text x={x(finger) + 18} y="92" fontSize="13" fill="var(--ink)" textAnchor="start" className="hidden sm:block">
+        <Words x={x(finger) + 18} y="92" size={13} anchor="start" className="hidden sm:block">
           forefinger
-        </text>
+        </Words>
         <path d={`M${x(at.balanceM)},36V60m-4,-7l4,7l4,-7`} stroke="var(--ink)" strokeWidth="1.6" fill="none" />
-        <text
+        <Words
           x={x(at.balanceM) < 150 ? 4 : x(at.balanceM)}
           y="28"
-          fontSize="13"
-          textAnchor={x(at.balanceM) < 150 ? 'start' : 'middle'}
-          fill="var(--ink)"
+          size={13}
+          anchor={x(at.balanceM) < 150 ? 'start' : 'middle'}
         >
-          bare rod {gear(rod.massKg ?? 0)}, balances at{' '}
-          {show({ value: at.balanceM, kind: 'shortLength', plusMinus: null })}
-        </text>
+          bare rod {gear(rod.massKg ?? 0)}, balances at {show(at.balanceM, 'shortLength')}
+        </Words>
         {outsideKg > 0 && (
           <>
             <line x1={x(rod.lengthM)} x2={x(rod.lengthM)} y1="67" y2="140" stroke="var(--signal)" strokeWidth="2.4" />
-            <text x={x(rod.lengthM) - 6} y="138" fontSize="13" textAnchor="end" fill="var(--ink)">
+            <Words x={x(rod.lengthM) - 6} y="138" size={13} anchor="end">
               line outside {gear(outsideKg)}
-            </text>
+            </Words>
           </>
         )}
-        <text x={width - 30} y="168" fontSize="12" textAnchor="end" fill="var(--soft)">
+        <Words x={width - 30} y="168" anchor="end" soft>
           {show(rodLength(rod.lengthM))} of rod, to scale along its length
-        </text>
+        </Words>
       </svg>
     </div>
   );

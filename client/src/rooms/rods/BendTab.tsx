@@ -73,7 +73,7 @@ export function BendTab({ rod, shed, today }: { rod: Rod; shed: GearShed; today:
   const mine = useBend(rod, load, line);
   const its = useBend(beside, load, line);
   const set = (next: Partial<Load>) => setLoad((l) => ({ ...l, ...next }));
-  const force = (value: number) => show({ value, kind: 'force', plusMinus: null });
+  const force = (value: number) => show(value, 'force');
 
   if (!rod.bend)
     return (
@@ -122,83 +122,8 @@ export function BendTab({ rod, shed, today }: { rod: Rod; shed: GearShed; today:
             </p>
           </>
         )}
-        <div className="mt-2 grid grid-cols-2 gap-x-4 gap-y-2 sm:grid-cols-4">
-          <Slide
-            label="Pull"
-            kind="force"
-            value={load.pullN}
-            from={0}
-            to={Math.max(40, 1.5 * (today?.outfit.tippet.wantedN ?? 0))}
-            step={0.25}
-            problem={mine.fields.pullN}
-            onChange={(pullN) => set({ pullN })}
-          />
-          <Slide
-            label="Rod to line"
-            kind="angle"
-            value={load.angleDeg}
-            from={10}
-            to={165}
-            step={1}
-            problem={mine.fields.angleDeg}
-            onChange={(angleDeg) => set({ angleDeg })}
-          />
-          <Slide
-            label="Surge, line locked"
-            kind="length"
-            value={load.surgeM}
-            from={0}
-            to={2}
-            step={0.05}
-            problem={mine.fields.surgeM}
-            onChange={(surgeM) => set({ surgeM })}
-          />
-          <MeasureField
-            label="Tippet"
-            kind="diameter"
-            value={load.tippetM}
-            problem={mine.fields.tippetM}
-            onChange={(tippetM) => set({ tippetM })}
-          />
-        </div>
-        {both.length > 0 && (
-          <div className="mt-3 overflow-x-auto">
-            <table className="w-full">
-              <thead>
-                <tr className="rubric text-left">
-                  <th scope="col" className="pr-3">
-                    rod
-                  </th>
-                  <th scope="col" className="pr-3">
-                    tip in by
-                  </th>
-                  <th scope="col" className="pr-3">
-                    in the hand
-                  </th>
-                  <th scope="col" className="pr-3">
-                    a hand keeps up
-                  </th>
-                  <th scope="col">after the surge</th>
-                </tr>
-              </thead>
-              <tbody>
-                {both.map(({ name, answer: a }) => (
-                  <tr key={name} className="border-t border-hair">
-                    <th scope="row" className="py-1 pr-3 text-left">
-                      {name}
-                    </th>
-                    <td>{show(metres(a.reachLostM))}</td>
-                    <td>{show({ value: a.fish.buttNm, kind: 'moment', plusMinus: null })}</td>
-                    <td>
-                      {force(a.handMostN.low)} to {force(a.handMostN.high)}
-                    </td>
-                    <td>{a.surgeN === null ? 'no rod left' : force(a.surgeN)}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </div>
-        )}
+        <Pulls load={load} mostN={today?.outfit.tippet.wantedN ?? 0} problems={mine.fields} onChange={set} />
+        {both.length > 0 && <Compared both={both} />}
         <div className="mt-3">
           <ThirdsBar rods={fish} />
         </div>
@@ -214,35 +139,14 @@ export function BendTab({ rod, shed, today }: { rod: Rod; shed: GearShed; today:
       </section>
 
       <section aria-label="In the cast" className="min-w-0">
-        <div className="grid grid-cols-2 gap-3">
-          <Pick
-            label="Another rod over it"
-            value={other}
-            options={[
-              { id: none, name: 'none' },
-              ...shed.rods.filter((r) => r.bend && r.id !== rod.id).map((r) => ({ id: String(r.id), name: long(r) })),
-            ]}
-            onChange={setOther}
-          />
-          <Pick
-            label="Line"
-            value={lineId}
-            options={[
-              { id: none, name: 'none' },
-              ...shed.lines
-                .filter((l) => (l.massKg ?? null) !== null)
-                .map((l) => ({ id: String(l.id), name: `${l.tag} ${l.name}` })),
-            ]}
-            onChange={setLineId}
-          />
-        </div>
+        <Picks rod={rod} shed={shed} other={other} onOther={setOther} lineId={lineId} onLine={setLineId} />
         <h2 className="mt-4 text-lg font-semibold">In the middle of a stroke</h2>
         {answer?.cast && line ? (
           <>
             <PullDrawing
               rods={cast}
               height={300}
-              line={`${line.tag} pulls ${show({ value: answer.cast.pullN, kind: 'pull', plusMinus: null })}`}
+              line={`${line.tag} pulls ${show(answer.cast.pullN, 'pull')}`}
               label={`${rod.tag} in the middle of a stroke with ${line.tag}, to scale`}
             />
             <p className="rubric font-normal">To scale, rod upright. The line pulls as hard as its launch asks for.</p>
@@ -269,6 +173,147 @@ export function BendTab({ rod, shed, today }: { rod: Rod; shed: GearShed; today:
           <p className="text-soft">Pick a line of known mass to see the rod loaded by it.</p>
         )}
       </section>
+    </div>
+  );
+}
+
+type Both = { name: string; answer: BendAnswer }[];
+
+function Compared({ both }: { both: Both }) {
+  const { show } = useUnits();
+  const force = (value: number) => show(value, 'force');
+  return (
+    <div className="mt-3 overflow-x-auto">
+      <table className="w-full">
+        <thead>
+          <tr className="rubric text-left">
+            <th scope="col" className="pr-3">
+              rod
+            </th>
+            <th scope="col" className="pr-3">
+              tip in by
+            </th>
+            <th scope="col" className="pr-3">
+              in the hand
+            </th>
+            <th scope="col" className="pr-3">
+              a hand keeps up
+            </th>
+            <th scope="col">after the surge</th>
+          </tr>
+        </thead>
+        <tbody>
+          {both.map(({ name, answer: a }) => (
+            <tr key={name} className="border-t border-hair">
+              <th scope="row" className="py-1 pr-3 text-left">
+                {name}
+              </th>
+              <td>{show(metres(a.reachLostM))}</td>
+              <td>{show(a.fish.buttNm, 'moment')}</td>
+              <td>
+                {force(a.handMostN.low)} to {force(a.handMostN.high)}
+              </td>
+              <td>{a.surgeN === null ? 'no rod left' : force(a.surgeN)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+function Pulls({
+  load,
+  mostN,
+  problems,
+  onChange: set,
+}: {
+  load: Load;
+  mostN: number;
+  problems: Record<string, string>;
+  onChange: (next: Partial<Load>) => void;
+}) {
+  return (
+    <div className="mt-2 grid grid-cols-2 gap-x-4 gap-y-2 sm:grid-cols-4">
+      <Slide
+        label="Pull"
+        kind="force"
+        value={load.pullN}
+        from={0}
+        to={Math.max(40, 1.5 * mostN)}
+        step={0.25}
+        problem={problems.pullN}
+        onChange={(pullN) => set({ pullN })}
+      />
+      <Slide
+        label="Rod to line"
+        kind="angle"
+        value={load.angleDeg}
+        from={10}
+        to={165}
+        step={1}
+        problem={problems.angleDeg}
+        onChange={(angleDeg) => set({ angleDeg })}
+      />
+      <Slide
+        label="Surge, line locked"
+        kind="length"
+        value={load.surgeM}
+        from={0}
+        to={2}
+        step={0.05}
+        problem={problems.surgeM}
+        onChange={(surgeM) => set({ surgeM })}
+      />
+      <MeasureField
+        label="Tippet"
+        kind="diameter"
+        value={load.tippetM}
+        problem={problems.tippetM}
+        onChange={(tippetM) => set({ tippetM })}
+      />
+    </div>
+  );
+}
+
+/** Another rod to lay over it, and the line that loads it. */
+function Picks({
+  rod,
+  shed,
+  other,
+  onOther,
+  lineId,
+  onLine,
+}: {
+  rod: Rod;
+  shed: GearShed;
+  other: string;
+  onOther: (id: string) => void;
+  lineId: string;
+  onLine: (id: string) => void;
+}) {
+  return (
+    <div className="grid grid-cols-2 gap-3">
+      <Pick
+        label="Another rod over it"
+        value={other}
+        options={[
+          { id: none, name: 'none' },
+          ...shed.rods.filter((r) => r.bend && r.id !== rod.id).map((r) => ({ id: String(r.id), name: long(r) })),
+        ]}
+        onChange={onOther}
+      />
+      <Pick
+        label="Line"
+        value={lineId}
+        options={[
+          { id: none, name: 'none' },
+          ...shed.lines
+            .filter((l) => (l.massKg ?? null) !== null)
+            .map((l) => ({ id: String(l.id), name: `${l.tag} ${l.name}` })),
+        ]}
+        onChange={onLine}
+      />
     </div>
   );
 }

@@ -65,8 +65,8 @@ export function BendTestTab({ rod }: { rod: Rod }) {
           <li>
             <h2 className="font-semibold">2 Mark the wall</h2>
             <p>
-              <b>{show({ value: rod.thirdM, kind: 'shortLength', plusMinus: null })}</b> below the unloaded tip: a third
-              of {show(rodLength(rod.lengthM))}.
+              <b>{show(rod.thirdM, 'shortLength')}</b> below the unloaded tip: a third of {show(rodLength(rod.lengthM))}
+              .
             </p>
           </li>
           <li>
@@ -121,8 +121,7 @@ function Fitted({ rod, answer, bad, many }: { rod: Rod; answer: BendFit; bad: bo
         {show(answer.class)}
         <span className="ml-3 text-base font-normal text-soft">
           measured class
-          {rod.printedClass != null &&
-            `; the label says ${show({ value: rod.printedClass, kind: 'lineClass', plusMinus: null })}`}
+          {rod.printedClass != null && `; the label says ${show(rod.printedClass, 'lineClass')}`}
         </span>
       </p>
       {bad && <p className="text-look">This is from the readings before. Mend the entry that is marked.</p>}
@@ -130,8 +129,8 @@ function Fitted({ rod, answer, bad, many }: { rod: Rod; answer: BendFit; bad: bo
         rows={[
           ['power, weight at a third', show(answer.power)],
           ['tip angle', `${show(answer.tipAngle)}${answer.angleRead ? '' : ', not read: usual taper'}`],
-          ['of the ±, measuring', show({ value: answer.measuredPlusMinus, kind: 'lineClass', plusMinus: null })],
-          ['of the ±, the table', show({ value: answer.tablePlusMinus, kind: 'lineClass', plusMinus: null })],
+          ['of the ±, measuring', show(answer.measuredPlusMinus, 'lineClass')],
+          ['of the ±, the table', show(answer.tablePlusMinus, 'lineClass')],
           [
             'stiffness at the butt',
             `${answer.model.buttNm2.toFixed(1)} N·m² ± ${Math.round(answer.stiffnessPlusMinus * 100)} %`,
@@ -154,7 +153,7 @@ function Fitted({ rod, answer, bad, many }: { rod: Rod; answer: BendFit; bad: bo
                   reading {i + 1}
                 </th>
                 <td>
-                  drop off by {show({ value: Math.abs(miss.dropM), kind: 'shortLength', plusMinus: null })}
+                  drop off by {show(Math.abs(miss.dropM), 'shortLength')}
                   {miss.angleDeg != null && `, angle by ${Math.abs(miss.angleDeg).toFixed(1)}°`}
                 </td>
               </tr>

@@ -38,7 +38,7 @@ function Known({ rod }: { rod: Rod }) {
         </b>
       )}
       {rod.tipAngleDeg != null &&
-        `, tip at ${show({ value: rod.tipAngleDeg, kind: 'angle', plusMinus: null })}: ${rod.veryFast ? 'very fast, lined a class down' : named(standards.choices.action, rod.action)}`}
+        `, tip at ${show(rod.tipAngleDeg, 'angle')}: ${rod.veryFast ? 'very fast, lined a class down' : named(standards.choices.action, rod.action)}`}
     </>
   );
 }

@@ -55,8 +55,8 @@ export function RodToday({ solution }: { solution: Solution }) {
               label={`${rod.tag} in the middle of a stroke with ${line.tag}, to scale`}
             />
             <figcaption className="text-soft">
-              In the middle of a stroke, {show(carried(carryM))} of {line.tag} pulling{' '}
-              {show({ value: data.cast.pullN, kind: 'pull', plusMinus: null })}. <Say parts={data.castSays} />.
+              In the middle of a stroke, {show(carried(carryM))} of {line.tag} pulling {show(data.cast.pullN, 'pull')}.{' '}
+              <Say parts={data.castSays} />.
             </figcaption>
           </figure>
         )}
@@ -64,7 +64,7 @@ export function RodToday({ solution }: { solution: Solution }) {
           <PullDrawing
             rods={[{ name: rod.tag, bend: data.fish, heldM: data.heldM }]}
             height={220}
-            line={show({ value: pullN, kind: 'force', plusMinus: null })}
+            line={show(pullN, 'force')}
             label={`${rod.tag} under half the weight of the fish, to scale`}
           />
           <figcaption className="text-soft">

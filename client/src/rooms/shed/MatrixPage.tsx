@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useVirtualizer } from '@tanstack/react-virtual';
+import { useVirtualizer, type VirtualItem } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { Link } from 'react-router';
 import { api, unwrap, type ShedMatrix } from '../../api/client';
@@ -43,7 +43,7 @@ export function MatrixPage() {
 }
 
 function Matrix({ matrix }: { matrix: ShedMatrix }) {
-  const { rods, lines, rows } = matrix;
+  const { rods, lines } = matrix;
   const { show } = useUnits();
   const box = useRef<HTMLDivElement>(null);
   const [at, setAt] = useState(() => best(matrix));
@@ -85,25 +85,13 @@ function Matrix({ matrix }: { matrix: ShedMatrix }) {
       line: Math.min(lines.length - 1, Math.max(0, line)),
     });
   };
-  const page = 8;
   const onKeyDown = (event: KeyboardEvent) => {
-    const far = event.ctrlKey ? 1e6 : 0;
-    const moves: Record<string, [number, number]> = {
-      ArrowUp: [at.rod - 1, at.line],
-      ArrowDown: [at.rod + 1, at.line],
-      ArrowLeft: [at.rod, at.line - 1],
-      ArrowRight: [at.rod, at.line + 1],
-      PageUp: [at.rod - page, at.line],
-      PageDown: [at.rod + page, at.line],
-      Home: [at.rod - far, 0],
-      End: [at.rod + far, lines.length - 1],
-    };
-    const move = moves[event.key];
+    const move = moveOf(event, at, lines.length);
     if (!move) return;
     event.preventDefault();
     go(...move);
   };
-  const cls = (value: number) => show({ value, kind: 'lineClass', plusMinus: null });
+  const cls = (value: number) => show(value, 'lineClass');
   return (
     <>
       <Why matrix={matrix} rod={at.rod} line={at.line} />
@@ -132,17 +120,7 @@ function Matrix({ matrix }: { matrix: ShedMatrix }) {
               rods ↓ lines →
             </span>
             {columns.map((c) => (
-              <span
-                key={c.key}
-                role="columnheader"
-                aria-colindex={c.index + 2}
-                className={`absolute top-0 flex h-full flex-col justify-end pb-1 leading-tight ${c.index === at.line ? 'font-bold' : ''}`}
-                style={{ left: leftW + c.start, width: cellW }}
-                title={lines[c.index]!.name}
-              >
-                <span className="truncate">{lines[c.index]!.tag}</span>
-                <span className="rubric font-normal">loads {cls(lines[c.index]!.loadsClass)}</span>
-              </span>
+              <Head key={c.key} line={lines[c.index]!} column={c} here={c.index === at.line} />
             ))}
           </div>
           {down.getVirtualItems().map((r) => (
@@ -164,37 +142,7 @@ function Matrix({ matrix }: { matrix: ShedMatrix }) {
                 </span>
                 <span className="truncate text-[0.8rem] font-normal text-soft">{rods[r.index]!.name}</span>
               </span>
-              {columns.map((c) => {
-                const row = rows[r.index]!;
-                const here = r.index === at.rod && c.index === at.line;
-                const verdict = row.verdicts[c.index]!;
-                return (
-                  <span
-                    key={c.key}
-                    role="gridcell"
-                    aria-colindex={c.index + 2}
-                    aria-selected={here}
-                    aria-label={`${rods[r.index]!.tag} with ${lines[c.index]!.tag}: ${verdictWords[verdict]}, ${row.loads[c.index]} of the class, ${row.ideals[c.index]} feels best`}
-                    data-at={here}
-                    data-cell={`${rods[r.index]!.tag} ${lines[c.index]!.tag}`}
-                    data-verdict={verdict}
-                    tabIndex={here ? 0 : -1}
-                    className={`absolute top-0 flex h-full cursor-pointer items-center justify-center ${here ? 'bg-sheet outline-2 -outline-offset-2 outline-ink' : ''}`}
-                    style={{ left: leftW + c.start, width: cellW }}
-                    // Keys are the grid's.
-                    onClick={() => setAt({ rod: r.index, line: c.index })}
-                    onKeyDown={undefined}
-                  >
-                    <WindowMark
-                      load={row.loads[c.index]!}
-                      ideal={row.ideals[c.index]!}
-                      verdict={verdict}
-                      low={matrix.window.low}
-                      high={matrix.window.high}
-                    />
-                  </span>
-                );
-              })}
+              <Cells matrix={matrix} rod={r.index} columns={columns} at={at} onAt={setAt} />
             </div>
           ))}
         </div>
@@ -204,6 +152,93 @@ function Matrix({ matrix }: { matrix: ShedMatrix }) {
         triangle is worth a look, a cross overloads the rod or never loads it. Short heads are judged whole, long ones
         at what is carried on an ordinary day.
       </p>
+    </>
+  );
+}
+
+function Head({ line, column: c, here }: { line: ShedMatrix['lines'][number]; column: VirtualItem; here: boolean }) {
+  const { show } = useUnits();
+  return (
+    <span
+      role="columnheader"
+      aria-colindex={c.index + 2}
+      className={`absolute top-0 flex h-full flex-col justify-end pb-1 leading-tight ${here ? 'font-bold' : ''}`}
+      style={{ left: leftW + c.start, width: cellW }}
+      title={line.name}
+    >
+      <span className="truncate">{line.tag}</span>
+      <span className="rubric font-normal">loads {show(line.loadsClass, 'lineClass')}</span>
+    </span>
+  );
+}
+
+const page = 8;
+
+/** Where a key moves to in the grid; nowhere for other keys. */
+function moveOf(event: KeyboardEvent, at: At, lines: number) {
+  const far = event.ctrlKey ? 1e6 : 0;
+  const moves: Record<string, [number, number]> = {
+    ArrowUp: [at.rod - 1, at.line],
+    ArrowDown: [at.rod + 1, at.line],
+    ArrowLeft: [at.rod, at.line - 1],
+    ArrowRight: [at.rod, at.line + 1],
+    PageUp: [at.rod - page, at.line],
+    PageDown: [at.rod + page, at.line],
+    Home: [at.rod - far, 0],
+    End: [at.rod + far, lines - 1],
+  };
+  return moves[event.key];
+}
+
+type At = { rod: number; line: number };
+
+/** The pairs of one rod with the lines in sight. */
+function Cells({
+  matrix,
+  rod,
+  columns,
+  at,
+  onAt,
+}: {
+  matrix: ShedMatrix;
+  rod: number;
+  columns: VirtualItem[];
+  at: At;
+  onAt: (at: At) => void;
+}) {
+  const row = matrix.rows[rod]!;
+  return (
+    <>
+      {columns.map((c) => {
+        const here = rod === at.rod && c.index === at.line;
+        const verdict = row.verdicts[c.index]!;
+        return (
+          <span
+            key={c.key}
+            role="gridcell"
+            aria-colindex={c.index + 2}
+            aria-selected={here}
+            aria-label={`${matrix.rods[rod]!.tag} with ${matrix.lines[c.index]!.tag}: ${verdictWords[verdict]}, ${row.loads[c.index]} of the class, ${row.ideals[c.index]} feels best`}
+            data-at={here}
+            data-cell={`${matrix.rods[rod]!.tag} ${matrix.lines[c.index]!.tag}`}
+            data-verdict={verdict}
+            tabIndex={here ? 0 : -1}
+            className={`absolute top-0 flex h-full cursor-pointer items-center justify-center ${here ? 'bg-sheet outline-2 -outline-offset-2 outline-ink' : ''}`}
+            style={{ left: leftW + c.start, width: cellW }}
+            // Keys are the grid's.
+            onClick={() => onAt({ rod, line: c.index })}
+            onKeyDown={undefined}
+          >
+            <WindowMark
+              load={row.loads[c.index]!}
+              ideal={row.ideals[c.index]!}
+              verdict={verdict}
+              low={matrix.window.low}
+              high={matrix.window.high}
+            />
+          </span>
+        );
+      })}
     </>
   );
 }

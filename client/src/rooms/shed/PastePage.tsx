@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { api, unwrap } from '../../api/client';
+import { api, unwrap, type PasteAnswer } from '../../api/client';
 import { key } from '../../api/keys';
 import { useAsk } from '../../api/useAsk';
 import { useAttempt } from '../../api/useAttempt';
@@ -17,7 +17,7 @@ const example =
 /** Many pieces at once, from a spreadsheet: looked at first, kept all or none. */
 export function PastePage() {
   const [text, setText] = useState(() => recall(place) ?? '');
-  const { system, show, standards } = useUnits();
+  const { system } = useUnits();
   const done = useDone();
   const { attempt, words } = useAttempt();
   const body = { text, metric: system === 'metric' };
@@ -87,49 +87,9 @@ export function PastePage() {
           {!shown ? (
             <p className="text-soft">What the rows come to stands here.</p>
           ) : shown.faults.length > 0 ? (
-            <>
-              <h2 className="border-b border-ink pb-1 text-lg font-semibold text-fails">
-                {shown.faults.length === 1 ? 'One cell needs' : `${shown.faults.length} cells need`} another look;
-                nothing is kept
-              </h2>
-              <ul>
-                {shown.faults.slice(0, 100).map((f, i) => (
-                  <li key={i} className="border-b border-hair py-1" data-fault={`${f.line} ${f.column}`}>
-                    <b>
-                      Row {f.line}, {f.column}:
-                    </b>{' '}
-                    {f.problem}
-                  </li>
-                ))}
-              </ul>
-            </>
+            <Faults faults={shown.faults} />
           ) : (
-            <>
-              <h2 className="border-b border-ink pb-1 text-lg font-semibold">
-                {count === 1 ? 'One piece' : `${count} pieces`} to keep
-              </h2>
-              <ul>
-                {shown.rods.map((r) => (
-                  <li key={r.tag} className="border-b border-hair py-1">
-                    <b>{r.tag}</b> {r.name}: rod, {show(rodLength(r.lengthM))}, {r.pieces} pieces,{' '}
-                    {named(standards.choices.action, r.action)}
-                  </li>
-                ))}
-                {shown.lines.map((l) => (
-                  <li key={l.tag} className="border-b border-hair py-1">
-                    <b>{l.tag}</b> {l.name}: line, head {show(metres(l.headM))}, {named(standards.densities, l.density)}
-                    {l.massKg == null
-                      ? ', nobody knows what it weighs'
-                      : `, ${show({ value: l.massKg, kind: 'lineMass', plusMinus: null })}`}
-                  </li>
-                ))}
-                {shown.reels.map((r) => (
-                  <li key={r.tag} className="border-b border-hair py-1">
-                    <b>{r.tag}</b> {r.name}: reel, {show({ value: r.massKg ?? 0, kind: 'gearMass', plusMinus: null })}
-                  </li>
-                ))}
-              </ul>
-            </>
+            <Pieces of={shown} count={count} />
           )}
           <p className="mt-3">
             One piece at a time is quicker{' '}
@@ -141,5 +101,55 @@ export function PastePage() {
         </section>
       </div>
     </main>
+  );
+}
+
+function Faults({ faults }: { faults: PasteAnswer['faults'] }) {
+  return (
+    <>
+      <h2 className="border-b border-ink pb-1 text-lg font-semibold text-fails">
+        {faults.length === 1 ? 'One cell needs' : `${faults.length} cells need`} another look; nothing is kept
+      </h2>
+      <ul>
+        {faults.slice(0, 100).map((f, i) => (
+          <li key={i} className="border-b border-hair py-1" data-fault={`${f.line} ${f.column}`}>
+            <b>
+              Row {f.line}, {f.column}:
+            </b>{' '}
+            {f.problem}
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+function Pieces({ of, count }: { of: PasteAnswer; count: number }) {
+  const { show, standards } = useUnits();
+  return (
+    <>
+      <h2 className="border-b border-ink pb-1 text-lg font-semibold">
+        {count === 1 ? 'One piece' : `${count} pieces`} to keep
+      </h2>
+      <ul>
+        {of.rods.map((r) => (
+          <li key={r.tag} className="border-b border-hair py-1">
+            <b>{r.tag}</b> {r.name}: rod, {show(rodLength(r.lengthM))}, {r.pieces} pieces,{' '}
+            {named(standards.choices.action, r.action)}
+          </li>
+        ))}
+        {of.lines.map((l) => (
+          <li key={l.tag} className="border-b border-hair py-1">
+            <b>{l.tag}</b> {l.name}: line, head {show(metres(l.headM))}, {named(standards.densities, l.density)}
+            {l.massKg == null ? ', nobody knows what it weighs' : `, ${show(l.massKg, 'lineMass')}`}
+          </li>
+        ))}
+        {of.reels.map((r) => (
+          <li key={r.tag} className="border-b border-hair py-1">
+            <b>{r.tag}</b> {r.name}: reel, {show(r.massKg ?? 0, 'gearMass')}
+          </li>
+        ))}
+      </ul>
+    </>
   );
 }

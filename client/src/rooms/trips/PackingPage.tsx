@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
+import { useRef, useState, type ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, unwrap, type PackingAnswer, type PackItem } from '../../api/client';
 import { retryWhenBusy } from '../../api/answers';
@@ -39,43 +39,14 @@ li{border-bottom:1px solid #cdc3ab;padding:.5rem 0;display:flex;gap:.6rem}input{
 
 function List({ answer }: { answer: PackingAnswer }) {
   const { trip, plan, list } = answer;
-  const queries = useQueryClient();
   const toast = useToast();
   const text = useSayText();
   const { attempt, words } = useAttempt();
   const [leaving, setLeaving] = useState(false);
   const page = useRef<HTMLDivElement>(null);
-  // Ticks on their way: an answer that was asked for before them does not take them back.
-  const [ahead, setAhead] = useState<Record<string, boolean>>({});
-  const of = (key: string) => `${leaving ? 'back' : 'packed'} ${key}`;
-  const isTicked = (key: string) => ahead[of(key)] ?? (leaving ? trip.back : trip.packed).includes(key);
+  const { isTicked, tick } = useTicks(answer, leaving, attempt);
   const items = list.groups.flatMap((g) => g.items);
   const gone = items.filter((i) => isTicked(i.key)).length;
-  const tick = async (item: PackItem, on: boolean) => {
-    const which = key('packing', trip.id);
-    const tickOf = of(item.key);
-    setAhead((all) => ({ ...all, [tickOf]: on }));
-    // Shown at once, and on its way even if the page is left that moment.
-    queries.setQueryData<PackingAnswer>(which, (now) => {
-      if (!now) return now;
-      const put = (ticks: string[]) => (on ? [...ticks, item.key] : ticks.filter((t) => t !== item.key));
-      return {
-        ...now,
-        trip: leaving ? { ...now.trip, back: put(now.trip.back) } : { ...now.trip, packed: put(now.trip.packed) },
-      };
-    });
-    const went = await attempt(() =>
-      unwrap(
-        api.POST('/api/trips/{id}/packed', {
-          params: { path: { id: trip.id } },
-          body: { key: item.key, on, leaving },
-          keepalive: true,
-        }),
-      ),
-    );
-    if (!went) await queries.invalidateQueries({ queryKey: which });
-    setAhead((all) => Object.fromEntries(Object.entries(all).filter(([tick, is]) => tick !== tickOf || is !== on)));
-  };
   const save = () => {
     const name = savePage(trip.name, 'trip', phonePaper, `<h1>Packing list</h1>${page.current!.innerHTML}`);
     toast({ words: `${name} is saved; it opens on a phone without a network.` });
@@ -130,47 +101,12 @@ function List({ answer }: { answer: PackingAnswer }) {
         </p>
       ) : (
         <>
-          <div className="no-print mt-2 flex flex-wrap items-center gap-2" role="group" aria-label="Where">
-            {[
-              { name: 'At home', on: !leaving, set: false },
-              { name: 'On leaving the water', on: leaving, set: true },
-            ].map((b) => (
-              <button
-                key={b.name}
-                className={`btn min-h-[44px] ${b.on ? 'bg-ink! text-paper!' : ''}`}
-                aria-pressed={b.on}
-                onClick={() => setLeaving(b.set)}
-              >
-                {b.name}
-              </button>
-            ))}
-            <span role="status" className="font-semibold">
-              {gone} of {items.length} {leaving ? 'back' : 'packed'}
-            </span>
-          </div>
+          <Where leaving={leaving} onLeaving={setLeaving}>
+            {gone} of {items.length} {leaving ? 'back' : 'packed'}
+          </Where>
           <div ref={page} className="mt-2 grid gap-x-8 md:grid-cols-2">
             {list.groups.map((g) => (
-              <section key={g.name} aria-label={g.name} className="mt-3 break-inside-avoid">
-                <h2 className="border-b border-ink text-lg font-semibold">{g.name}</h2>
-                <ul>
-                  {g.items.map((item) => (
-                    <li key={item.key} className="border-b border-hair" data-item={item.key}>
-                      <label className="flex min-h-[44px] items-center gap-3 py-1 print:min-h-0">
-                        <input
-                          type="checkbox"
-                          className="size-5 shrink-0"
-                          checked={isTicked(item.key)}
-                          onChange={(event) => void tick(item, event.target.checked)}
-                        />
-                        <span className={isTicked(item.key) ? 'text-soft line-through print:no-underline' : ''}>
-                          <Say parts={item.says} />
-                          {item.toBuy && <b> (to buy)</b>}
-                        </span>
-                      </label>
-                    </li>
-                  ))}
-                </ul>
-              </section>
+              <Group key={g.name} group={g} isTicked={isTicked} onTick={tick} />
             ))}
             <Care answer={answer} />
             <SpoolPlan answer={answer} />
@@ -187,6 +123,105 @@ function List({ answer }: { answer: PackingAnswer }) {
         </>
       )}
     </main>
+  );
+}
+
+/** Ticks of what is packed or back: shown at once, and not taken back by an answer that was asked for before them. */
+function useTicks({ trip }: PackingAnswer, leaving: boolean, attempt: ReturnType<typeof useAttempt>['attempt']) {
+  const queries = useQueryClient();
+  const [ahead, setAhead] = useState<Record<string, boolean>>({});
+  const of = (key: string) => `${leaving ? 'back' : 'packed'} ${key}`;
+  const isTicked = (key: string) => ahead[of(key)] ?? (leaving ? trip.back : trip.packed).includes(key);
+  const tick = async (item: PackItem, on: boolean) => {
+    const which = key('packing', trip.id);
+    const tickOf = of(item.key);
+    setAhead((all) => ({ ...all, [tickOf]: on }));
+    // Shown at once, and on its way even if the page is left that moment.
+    queries.setQueryData<PackingAnswer>(which, (now) => {
+      if (!now) return now;
+      const put = (ticks: string[]) => (on ? [...ticks, item.key] : ticks.filter((t) => t !== item.key));
+      return {
+        ...now,
+        trip: leaving ? { ...now.trip, back: put(now.trip.back) } : { ...now.trip, packed: put(now.trip.packed) },
+      };
+    });
+    const went = await attempt(() =>
+      unwrap(
+        api.POST('/api/trips/{id}/packed', {
+          params: { path: { id: trip.id } },
+          body: { key: item.key, on, leaving },
+          keepalive: true,
+        }),
+      ),
+    );
+    if (!went) await queries.invalidateQueries({ queryKey: which });
+    setAhead((all) => Object.fromEntries(Object.entries(all).filter(([tick, is]) => tick !== tickOf || is !== on)));
+  };
+  return { isTicked, tick };
+}
+
+function Group({
+  group: g,
+  isTicked,
+  onTick,
+}: {
+  group: PackingAnswer['list']['groups'][number];
+  isTicked: (key: string) => boolean;
+  onTick: (item: PackItem, on: boolean) => Promise<void>;
+}) {
+  return (
+    <section aria-label={g.name} className="mt-3 break-inside-avoid">
+      <h2 className="border-b border-ink text-lg font-semibold">{g.name}</h2>
+      <ul>
+        {g.items.map((item) => (
+          <li key={item.key} className="border-b border-hair" data-item={item.key}>
+            <label className="flex min-h-[44px] items-center gap-3 py-1 print:min-h-0">
+              <input
+                type="checkbox"
+                className="size-5 shrink-0"
+                checked={isTicked(item.key)}
+                onChange={(event) => void onTick(item, event.target.checked)}
+              />
+              <span className={isTicked(item.key) ? 'text-soft line-through print:no-underline' : ''}>
+                <Say parts={item.says} />
+                {item.toBuy && <b> (to buy)</b>}
+              </span>
+            </label>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Where({
+  leaving,
+  onLeaving,
+  children,
+}: {
+  leaving: boolean;
+  onLeaving: (is: boolean) => void;
+  children: ReactNode;
+}) {
+  return (
+    <div className="no-print mt-2 flex flex-wrap items-center gap-2" role="group" aria-label="Where">
+      {[
+        { name: 'At home', on: !leaving, set: false },
+        { name: 'On leaving the water', on: leaving, set: true },
+      ].map((b) => (
+        <button
+          key={b.name}
+          className={`btn min-h-[44px] ${b.on ? 'bg-ink! text-paper!' : ''}`}
+          aria-pressed={b.on}
+          onClick={() => onLeaving(b.set)}
+        >
+          {b.name}
+        </button>
+      ))}
+      <span role="status" className="font-semibold">
+        {children}
+      </span>
+    </div>
   );
 }
 
@@ -299,12 +334,12 @@ function Tying({ answer: { list } }: { answer: PackingAnswer }) {
               <b>
                 {leaders.filter((o) => o.tag === l.tag).length} × {l.name}
               </b>
-              , {show({ value: l.lengthM, kind: 'rodLength', plusMinus: null })}. Cut{' '}
+              , {show(l.lengthM, 'rodLength')}. Cut{' '}
               {l.cuts
                 .map((c) =>
                   c.bought
-                    ? `a packet’s taper down to ${show({ value: c.diameterM, kind: 'tippet', plusMinus: null })}`
-                    : `${show({ value: c.cutM, kind: 'shortLength', plusMinus: null })} of ${show({ value: c.diameterM, kind: 'tippet', plusMinus: null })}${c.spool ? ` (${c.spool})` : ''}${c.material === 'nylon' ? '' : ` ${named(standards.choices.leaderMaterial, c.material)}`}`,
+                    ? `a packet’s taper down to ${show(c.diameterM, 'tippet')}`
+                    : `${show(c.cutM, 'shortLength')} of ${show(c.diameterM, 'tippet')}${c.spool ? ` (${c.spool})` : ''}${c.material === 'nylon' ? '' : ` ${named(standards.choices.leaderMaterial, c.material)}`}`,
                 )
                 .join('; ')}
               .

@@ -101,20 +101,7 @@ function Work({ loaded }: { loaded: Trip }) {
           Pack for it
         </Link>
       </header>
-      <p className="min-h-5 text-sm text-soft" role="status">
-        {{ typed: 'Changed…', saving: 'Saving…', saved: 'Kept.', waiting: '', refused: '', stale: '' }[saving.state]}
-        {saving.state !== 'saved' && saving.words && <b className="text-fails">{saving.words}</b>}
-        {saving.state === 'stale' && (
-          <>
-            <button className="quiet underline" onClick={() => void settle(true)}>
-              Keep mine
-            </button>
-            <button className="quiet underline" onClick={() => void settle(false)}>
-              Take the other
-            </button>
-          </>
-        )}
-      </p>
+      <Saving saving={saving} onSettle={settle} />
       <div className="mt-2 grid gap-x-8 gap-y-5 lg:grid-cols-[minmax(18rem,24rem)_minmax(0,1fr)]">
         <div className="flex flex-col gap-5 max-lg:order-2">
           <DayList days={days} briefs={briefs ?? []} onChange={(d) => set({ days: d })} />
@@ -159,6 +146,31 @@ function Work({ loaded }: { loaded: Trip }) {
         </div>
       </div>
     </main>
+  );
+}
+
+function Saving({
+  saving,
+  onSettle,
+}: {
+  saving: ReturnType<typeof useTrip>['saving'];
+  onSettle: (mine: boolean) => unknown;
+}) {
+  return (
+    <p className="min-h-5 text-sm text-soft" role="status">
+      {{ typed: 'Changed…', saving: 'Saving…', saved: 'Kept.', waiting: '', refused: '', stale: '' }[saving.state]}
+      {saving.state !== 'saved' && saving.words && <b className="text-fails">{saving.words}</b>}
+      {saving.state === 'stale' && (
+        <>
+          <button className="quiet underline" onClick={() => void onSettle(true)}>
+            Keep mine
+          </button>
+          <button className="quiet underline" onClick={() => void onSettle(false)}>
+            Take the other
+          </button>
+        </>
+      )}
+    </p>
   );
 }
 
@@ -288,7 +300,7 @@ function Answer({
       </p>
       {kit && (
         <p className="text-soft">
-          {show({ value: plan.massKg, kind: 'gearMass', plusMinus: null })} of rods, reels and lines
+          {show(plan.massKg, 'gearMass')} of rods, reels and lines
           {kit.price > 0 && `; about ${kit.price} to spend`}.
         </p>
       )}
