@@ -43,6 +43,48 @@ public sealed class KeptTests(LoanShed shed) : IClassFixture<LoanShed>
         Assert.DoesNotContain("R77", await client.GetStringAsync("/api/shed", Now));
     }
 
+    private async Task<HttpResponseMessage> Change(HttpMethod how, string path, JsonNode body, string? ifMatch)
+    {
+        using var change = new HttpRequestMessage(how, path)
+        {
+            Content = new StringContent(body.ToJsonString(), Encoding.UTF8, "application/json"),
+        };
+        if (ifMatch is not null)
+            change.Headers.TryAddWithoutValidation("If-Match", ifMatch);
+        return await client.SendAsync(change, Now);
+    }
+
+    [Fact]
+    public async Task Whatever_is_kept_carries_its_version_as_a_tag_and_a_change_that_goes_on_from_an_older_one_is_refused()
+    {
+        var rod = JsonNode.Parse(await client.GetStringAsync("/api/shed", Now))!["rods"]![6]!.AsObject();
+        var (path, version) = ($"/api/shed/rods/{rod["id"]}", (int)rod["version"]!);
+        // The tag goes before what the body says.
+        rod["version"] = 4711;
+        var kept = await Change(HttpMethod.Put, path, rod, $"\"{version}\"");
+        Assert.Equal(HttpStatusCode.OK, kept.StatusCode);
+        Assert.Equal($"\"{version + 1}\"", kept.Headers.ETag!.Tag);
+        rod["version"] = version + 1;
+        Assert.Equal(HttpStatusCode.PreconditionFailed, (await Change(HttpMethod.Put, path, rod, $"\"{version}\"")).StatusCode);
+        Assert.Equal(HttpStatusCode.PreconditionFailed, (await Change(HttpMethod.Put, path, rod, "\"x\"")).StatusCode);
+        Assert.Equal(HttpStatusCode.OK, (await Change(HttpMethod.Put, path, rod, null)).StatusCode);
+
+        // A ticket in work is no piece of gear, and told the same.
+        var ticket = await Change(
+            HttpMethod.Post,
+            "/api/reels/tickets",
+            JsonNode.Parse("""{"reelId":5,"lineId":8,"backing":"poly20","backingM":100,"rightHand":false}""")!,
+            null
+        );
+        var tag = ticket.Headers.ETag!.Tag;
+        var reply = JsonNode.Parse("""{"reply":{"goOn":false},"version":0}""")!;
+        var at = $"/api/reels/tickets/{(await ticket.Json()).GetProperty("id")}/reply";
+        var next = await Change(HttpMethod.Post, at, reply, tag);
+        Assert.Equal(HttpStatusCode.OK, next.StatusCode);
+        Assert.NotEqual(tag, next.Headers.ETag!.Tag);
+        Assert.Equal(HttpStatusCode.PreconditionFailed, (await Change(HttpMethod.Post, at, reply, tag)).StatusCode);
+    }
+
     [Theory]
     [InlineData("""{"pins":{"rodClass":1e9}}""", "pins.rodClass")]
     [InlineData("""{"pins":{"tippetM":-3}}""", "pins.tippetM")]

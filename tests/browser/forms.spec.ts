@@ -380,6 +380,37 @@ const forms: {
     is: { 'points.0.grams': 70, 'points.1.grams': 95, 'points.1.number': 5.2, plusMinus: 0.4 },
   },
   {
+    name: 'somebody who casts here',
+    at: '/log/learning',
+    within: (page) => page.getByRole('region', { name: 'Who casts here' }),
+    type: { 'First name': 'Tobin' },
+    keep: (page) => press(page, 'Add somebody'),
+    said: 'Tobin casts here now.',
+    found: async (page) =>
+      ((await ask(page, '/api/log/casters')) as (Json & { name: string })[]).find((c) => c.name === 'Tobin')!,
+    is: { from: 'club' },
+  },
+  {
+    name: 'what lies on a spool',
+    at: '/reels/5?part=spools',
+    before: (page) => press(page, /^Note what lies on/),
+    type: { 'How much of it': '120 yd' },
+    keep: (page) => press(page, 'Keep this note'),
+    said: /is noted/,
+    found: async (page) =>
+      ((await ask(page, '/api/shed')) as { spools: (Json & { reelId: number })[] }).spools.find((s) => s.reelId === 5)!,
+    is: { backingM: 360 * feet },
+  },
+  {
+    name: 'an inspection',
+    at: '/rods/3?part=look',
+    before: (page) => page.getByRole('group').first().getByRole('radio').nth(1).check(),
+    type: { Note: 'whippings dull' },
+    keep: (page) => page.getByRole('region', { name: 'Keep it' }).getByRole('button', { name: /^Keep/ }).click(),
+    found: async (page) => ((await tagged(page, 'rods', 'R3')).inspections as Json[]).at(-1)!,
+    is: { note: 'whippings dull' },
+  },
+  {
     name: 'a line cut back',
     at: '/care',
     type: { 'How much came off': '7 in' },
@@ -406,6 +437,21 @@ for (const form of forms)
     // What is kept by itself is kept a moment after the last word.
     await expect(async () => expectKept(await form.found(page), form.is)).toPass({ timeout: 10_000 });
   });
+
+test('what was entered and is thrown away is gone, and what could not be read with it', async ({ page }) => {
+  await page.goto('/shed?edit=rods-new');
+  const form = page.getByRole('dialog');
+  await fill(form, { Name: 'quick', Length: 'nine' });
+  await field(form, 'Length').blur();
+  await expect(form.getByText('“nine” is not a measure', { exact: false })).toBeVisible();
+  await page.reload();
+  await expect(field(form, 'Length')).toHaveValue('nine');
+  await press(form, 'Throw it away');
+  await expect(field(form, 'Length')).toHaveValue('9 ft');
+  await expect(field(form, 'Name')).toHaveValue('');
+  await page.reload();
+  await expect(field(form, 'Length')).toHaveValue('9 ft');
+});
 
 test('what cannot be read stays in its own row, over a reload and when a row beside it goes', async ({ page }) => {
   await page.goto('/log/new');

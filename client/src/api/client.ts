@@ -160,3 +160,8 @@ export async function unwrap<T>(call: Promise<{ data?: T; error?: unknown; respo
   if (answer.error !== undefined || !answer.response.ok) throw apiError(answer.error, answer.response.status);
   return answer.data as T;
 }
+
+/** One thing, and the version of it that a change goes on from: what has moved on since is refused. */
+export const onVersion = (id: number, version: number) => ({
+  params: { path: { id }, header: { 'If-Match': `"${version}"` } },
+});

@@ -3735,14 +3735,14 @@ export interface components {
             takeM: number;
             front: boolean;
             /** Format: int32 */
-            version: number;
+            version?: number;
         };
         BreakRequest: {
             knot: string;
             /** Format: double */
             brokeN: number;
             /** Format: int32 */
-            version: number;
+            version?: number;
         };
         Brief: {
             fly: components["schemas"]["Fly"];
@@ -4545,7 +4545,6 @@ export interface components {
             none: null | string;
             column: null | string;
             also: string[];
-            oneOf: string;
         };
         FieldChoice: {
             id: string;
@@ -4606,7 +4605,7 @@ export interface components {
             tag: string;
             name: string;
             /** Format: int32 */
-            version: number;
+            version?: number;
         };
         FirstAnswer: {
             outfit: null | components["schemas"]["FirstOutfit"];
@@ -4994,7 +4993,7 @@ export interface components {
             /** Format: double */
             gapM: number;
             /** Format: int32 */
-            version: number;
+            version?: number;
         };
         Hook: {
             /** Format: double */
@@ -6221,7 +6220,7 @@ export interface components {
             /** Format: double */
             plusMinusKg: number;
             /** Format: int32 */
-            version: number;
+            version?: number;
         };
         Pieces: {
             rods: number[];
@@ -6628,7 +6627,7 @@ export interface components {
         ReplyRequest: {
             reply: components["schemas"]["WindingReply"];
             /** Format: int32 */
-            version: number;
+            version?: number;
         };
         RigAnswer: {
             /** Format: int32 */
@@ -7652,12 +7651,12 @@ export interface components {
             /** Format: double */
             lengthM: number;
             /** Format: int32 */
-            version: number;
+            version?: number;
         };
         TickRequest: {
             step: string;
             /** Format: int32 */
-            version: number;
+            version?: number;
         };
         TicketAnswer: {
             /** Format: int32 */
@@ -8011,7 +8010,7 @@ export interface components {
         };
         UntickRequest: {
             /** Format: int32 */
-            version: number;
+            version?: number;
         };
         /** @enum {unknown} */
         Verdict: "fits" | "look" | "toBuy" | "fails";
@@ -8120,7 +8119,7 @@ export interface components {
         WindRequest: {
             on: boolean;
             /** Format: int32 */
-            version: number;
+            version?: number;
         };
         WindingChoice: {
             id: string;
@@ -9132,7 +9131,10 @@ export interface operations {
     postShedScraps: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The entity tag of the version this goes on from; the version in the body counts without it. */
+                "If-Match"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -9207,7 +9209,10 @@ export interface operations {
     postShedRods: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The entity tag of the version this goes on from; the version in the body counts without it. */
+                "If-Match"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -9249,7 +9254,10 @@ export interface operations {
     putShedRodsById: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The entity tag of the version this goes on from; the version in the body counts without it. */
+                "If-Match"?: string;
+            };
             path: {
                 id: number;
             };
@@ -9407,7 +9415,10 @@ export interface operations {
     postShedLines: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The entity tag of the version this goes on from; the version in the body counts without it. */
+                "If-Match"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -9449,7 +9460,10 @@ export interface operations {
     putShedLinesById: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The entity tag of the version this goes on from; the version in the body counts without it. */
+                "If-Match"?: string;
+            };
             path: {
                 id: number;
             };
@@ -9607,7 +9621,10 @@ export interface operations {
     postShedReels: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The entity tag of the version this goes on from; the version in the body counts without it. */
+                "If-Match"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -9649,7 +9666,10 @@ export interface operations {
     putShedReelsById: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The entity tag of the version this goes on from; the version in the body counts without it. */
+                "If-Match"?: string;
+            };
             path: {
                 id: number;
             };
@@ -9807,7 +9827,10 @@ export interface operations {
     putShedScrapsById: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The entity tag of the version this goes on from; the version in the body counts without it. */
+                "If-Match"?: string;
+            };
             path: {
                 id: number;
             };
@@ -9965,7 +9988,10 @@ export interface operations {
     postShedLeaderSpools: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The entity tag of the version this goes on from; the version in the body counts without it. */
+                "If-Match"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -10007,7 +10033,10 @@ export interface operations {
     putShedLeaderSpoolsById: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The entity tag of the version this goes on from; the version in the body counts without it. */
+                "If-Match"?: string;
+            };
             path: {
                 id: number;
             };
@@ -10165,7 +10194,10 @@ export interface operations {
     postShedLeaders: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The entity tag of the version this goes on from; the version in the body counts without it. */
+                "If-Match"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -10207,7 +10239,10 @@ export interface operations {
     putShedLeadersById: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The entity tag of the version this goes on from; the version in the body counts without it. */
+                "If-Match"?: string;
+            };
             path: {
                 id: number;
             };
@@ -10365,7 +10400,10 @@ export interface operations {
     postShedCalibrations: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The entity tag of the version this goes on from; the version in the body counts without it. */
+                "If-Match"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -10407,7 +10445,10 @@ export interface operations {
     putShedCalibrationsById: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The entity tag of the version this goes on from; the version in the body counts without it. */
+                "If-Match"?: string;
+            };
             path: {
                 id: number;
             };
@@ -10831,7 +10872,10 @@ export interface operations {
     postTrips: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The entity tag of the version this goes on from; the version in the body counts without it. */
+                "If-Match"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -10895,7 +10939,10 @@ export interface operations {
     putTripsById: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The entity tag of the version this goes on from; the version in the body counts without it. */
+                "If-Match"?: string;
+            };
             path: {
                 id: number;
             };
@@ -11964,7 +12011,10 @@ export interface operations {
     postCuttingJobsByIdBlade: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The entity tag of the version this goes on from; the version in the body counts without it. */
+                "If-Match"?: string;
+            };
             path: {
                 id: number;
             };
@@ -12026,7 +12076,10 @@ export interface operations {
     postCuttingJobsByIdWeigh: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The entity tag of the version this goes on from; the version in the body counts without it. */
+                "If-Match"?: string;
+            };
             path: {
                 id: number;
             };
@@ -12088,7 +12141,10 @@ export interface operations {
     postCuttingJobsByIdFinish: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The entity tag of the version this goes on from; the version in the body counts without it. */
+                "If-Match"?: string;
+            };
             path: {
                 id: number;
             };
@@ -12383,7 +12439,10 @@ export interface operations {
     postReelsByIdHeld: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The entity tag of the version this goes on from; the version in the body counts without it. */
+                "If-Match"?: string;
+            };
             path: {
                 id: number;
             };
@@ -12436,7 +12495,10 @@ export interface operations {
     postReelsSpools: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The entity tag of the version this goes on from; the version in the body counts without it. */
+                "If-Match"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -12723,7 +12785,10 @@ export interface operations {
     postReelsTicketsByIdWind: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The entity tag of the version this goes on from; the version in the body counts without it. */
+                "If-Match"?: string;
+            };
             path: {
                 id: number;
             };
@@ -12785,7 +12850,10 @@ export interface operations {
     postReelsTicketsByIdReply: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The entity tag of the version this goes on from; the version in the body counts without it. */
+                "If-Match"?: string;
+            };
             path: {
                 id: number;
             };
@@ -12847,7 +12915,10 @@ export interface operations {
     postReelsTicketsByIdTakeOff: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The entity tag of the version this goes on from; the version in the body counts without it. */
+                "If-Match"?: string;
+            };
             path: {
                 id: number;
             };
@@ -13130,7 +13201,10 @@ export interface operations {
     postLeadersSpoolsByIdBreaks: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The entity tag of the version this goes on from; the version in the body counts without it. */
+                "If-Match"?: string;
+            };
             path: {
                 id: number;
             };
@@ -13409,7 +13483,10 @@ export interface operations {
     postRiggingTicketsByIdTick: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The entity tag of the version this goes on from; the version in the body counts without it. */
+                "If-Match"?: string;
+            };
             path: {
                 id: number;
             };
@@ -13462,7 +13539,10 @@ export interface operations {
     postRiggingTicketsByIdUntick: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The entity tag of the version this goes on from; the version in the body counts without it. */
+                "If-Match"?: string;
+            };
             path: {
                 id: number;
             };
@@ -13614,7 +13694,10 @@ export interface operations {
     postLog: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The entity tag of the version this goes on from; the version in the body counts without it. */
+                "If-Match"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -13773,7 +13856,10 @@ export interface operations {
     putLogById: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The entity tag of the version this goes on from; the version in the body counts without it. */
+                "If-Match"?: string;
+            };
             path: {
                 id: number;
             };
@@ -14273,7 +14359,10 @@ export interface operations {
     postLogCasters: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The entity tag of the version this goes on from; the version in the body counts without it. */
+                "If-Match"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -14315,7 +14404,10 @@ export interface operations {
     putLogCastersById: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The entity tag of the version this goes on from; the version in the body counts without it. */
+                "If-Match"?: string;
+            };
             path: {
                 id: number;
             };

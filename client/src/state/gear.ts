@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import {
   api,
+  onVersion,
   unwrap,
   ApiError,
   type FlyLine,
@@ -58,7 +59,7 @@ export async function current<K extends GearKind>(kind: K, id: number): Promise<
 export const keepPiece = <K extends GearKind>(kind: K, piece: Gear[K]) =>
   unwrap(
     piece.id
-      ? api.PUT(`${shelf(kind)}/{id}`, { params: { path: { id: piece.id } }, body: piece as Rod })
+      ? api.PUT(`${shelf(kind)}/{id}`, { ...onVersion(piece.id, piece.version), body: piece as Rod })
       : api.POST(shelf(kind), { body: piece as Rod }),
   ) as Promise<Gear[K]>;
 

@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useReducer, useRef, useState } from 'react';
-import { api, unwrap, type BriefAnswer, type BriefDraft, type Pins } from '../api/client';
+import { api, onVersion, unwrap, type BriefAnswer, type BriefDraft, type Pins } from '../api/client';
 import { key } from '../api/keys';
 import { useEntries } from '../ui/useReading';
 import { Autosave, type Saving } from './autosave';
@@ -101,13 +101,7 @@ function useSaving(loaded: BriefAnswer, desk: Desk<Working>, history: History<Wo
         desk.ahead ? workingOf(loaded) : desk.history.now,
         desk.version,
         (body, version, keepalive) =>
-          unwrap(
-            api.PUT('/api/briefs/{id}', {
-              params: { path: { id }, header: { 'If-Match': `"${version}"` } },
-              body,
-              keepalive,
-            }),
-          ),
+          unwrap(api.PUT('/api/briefs/{id}', { ...onVersion(id, version), body, keepalive })),
         setSaving,
         (fresh) => void queries.setQueryData(key('brief', id), fresh),
       ),

@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useReducer, useState } from 'react';
-import { api, unwrap, type Trip } from '../api/client';
+import { api, onVersion, unwrap, type Trip } from '../api/client';
 import { key } from '../api/keys';
 import { Autosave, type Saving } from './autosave';
 import { begin, change, redo, replace, undo, type History } from './history';
@@ -21,9 +21,7 @@ export function useTrip(loaded: Trip) {
         loaded,
         loaded.version,
         (body, version, keepalive) =>
-          unwrap(
-            api.PUT('/api/trips/{id}', { params: { path: { id } }, body: { ...body, version }, keepalive }),
-          ) as Promise<Trip>,
+          unwrap(api.PUT('/api/trips/{id}', { ...onVersion(id, version), body, keepalive })) as Promise<Trip>,
         setSaving,
         (fresh) => void queries.setQueryData(key('trip', id), fresh),
       ),

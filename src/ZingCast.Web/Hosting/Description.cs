@@ -55,6 +55,19 @@ public static class Description
             {
                 operation.OperationId ??= IdOf(context.Description.HttpMethod ?? "", context.Description.RelativePath ?? "");
                 operation.Description ??= operation.Summary;
+                if (
+                    context.Description.ParameterDescriptions.Any(p => p.Source.Id == "Body" && EntityTags.IsChange(p.Type))
+                    && operation.Parameters?.Any(p => p.Name == "If-Match") != true
+                )
+                    (operation.Parameters ??= []).Add(
+                        new OpenApiParameter
+                        {
+                            Name = "If-Match",
+                            In = ParameterLocation.Header,
+                            Description = "The entity tag of the version this goes on from; the version in the body counts without it.",
+                            Schema = new OpenApiSchema { Type = JsonSchemaType.String },
+                        }
+                    );
                 // What goes out as a file is described by no type.
                 if (operation.Responses is { } responses && !responses.Keys.Any(s => s.StartsWith('2')))
                     responses["200"] = new OpenApiResponse { Description = "A file." };

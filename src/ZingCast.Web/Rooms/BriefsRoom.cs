@@ -22,7 +22,7 @@ public sealed record BriefAnswer(
     IReadOnlyList<string> Off,
     int Version,
     DateTime ChangedAt
-);
+) : IVersioned;
 
 /// <summary>What a kept brief comes to, in a line of the list.</summary>
 /// <param name="Verdict">The worst of its links.</param>
@@ -37,7 +37,7 @@ public sealed record BriefEdit(string Name, BriefDraft Draft, Pins? Pins = null,
 
 public static class BriefsRoom
 {
-    public static void MapBriefs(this WebApplication app)
+    public static void MapBriefs(this IEndpointRouteBuilder app)
     {
         var briefs = app.MapGroup("/api/briefs").WithTags("Briefs");
 
@@ -54,13 +54,8 @@ public static class BriefsRoom
         briefs
             .MapGet(
                 "/{id:int}",
-                async Task<Results<Ok<BriefAnswer>, ProblemHttpResult>> (
-                    int id,
-                    ZingDb db,
-                    TimeProvider clock,
-                    HttpResponse response,
-                    CancellationToken cancel
-                ) => await db.Shelf<SavedBrief>(clock).FindAsync(id, cancel) is { } brief ? Tagged(brief, response) : Problems.Gone(One)
+                async Task<Results<Ok<BriefAnswer>, ProblemHttpResult>> (int id, ZingDb db, TimeProvider clock, CancellationToken cancel) =>
+                    await db.Shelf<SavedBrief>(clock).FindAsync(id, cancel) is { } brief ? Answer(brief) : Problems.Gone(One)
             )
             .WithSummary("One brief.")
             .Refuses(404);
@@ -101,11 +96,7 @@ public static class BriefsRoom
             .IsHeavy();
 
         briefs
-            .MapPost(
-                "",
-                (BriefEdit edit, ZingDb db, TimeProvider clock, HttpResponse response, CancellationToken cancel) =>
-                    Keep(edit, 0, 0, db, clock, response, cancel)
-            )
+            .MapPost("", (BriefEdit edit, ZingDb db, TimeProvider clock, CancellationToken cancel) => Keep(edit, 0, 0, db, clock, cancel))
             .WithSummary("Keeps a new brief.");
 
         briefs
@@ -117,15 +108,14 @@ public static class BriefsRoom
                     [FromHeader(Name = "If-Match")] string ifMatch,
                     ZingDb db,
                     TimeProvider clock,
-                    HttpResponse response,
                     CancellationToken cancel
                 ) =>
                 {
                     if (await db.Shelf<SavedBrief>(clock).FindAsync(id, cancel) is not { } brief)
                         return Problems.Gone(One);
-                    if (ifMatch != Tag(brief.Version))
+                    if (ifMatch != EntityTags.Of(brief.Version))
                         throw new StaleException("This brief");
-                    return await Keep(edit, id, brief.Version, db, clock, response, cancel);
+                    return await Keep(edit, id, brief.Version, db, clock, cancel);
                 }
             )
             .WithSummary("Changes a brief; If-Match holds the entity tag last seen.")
@@ -142,7 +132,6 @@ public static class BriefsRoom
         int version,
         ZingDb db,
         TimeProvider clock,
-        HttpResponse response,
         CancellationToken cancel
     )
     {
@@ -165,19 +154,12 @@ public static class BriefsRoom
         ];
         return problems.Count > 0
             ? Problems.Of(problems.Distinct())
-            : Tagged(await db.Shelf<SavedBrief>(clock).KeepAsync(brief, "This brief", cancel), response);
+            : Answer(await db.Shelf<SavedBrief>(clock).KeepAsync(brief, "This brief", cancel));
     }
 
-    private static Ok<BriefAnswer> Tagged(SavedBrief brief, HttpResponse response)
-    {
-        response.Headers.ETag = Tag(brief.Version);
-        return TypedResults.Ok(
-            new BriefAnswer(brief.Id, brief.Name, brief.Draft, brief.Pins, KnownOff(brief), brief.Version, brief.ChangedAt)
-        );
-    }
+    private static Ok<BriefAnswer> Answer(SavedBrief brief) =>
+        TypedResults.Ok(new BriefAnswer(brief.Id, brief.Name, brief.Draft, brief.Pins, KnownOff(brief), brief.Version, brief.ChangedAt));
 
     // A rule that is no more cannot be left out.
     private static IReadOnlyList<string> KnownOff(SavedBrief brief) => [.. brief.Off.Where(id => Rules.Check([id]).Count == 0)];
-
-    private static string Tag(int version) => $"\"{version}\"";
 }

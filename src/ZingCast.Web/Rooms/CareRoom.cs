@@ -22,7 +22,7 @@ public static class CareRoom
     // So many of what was done are shown, latest first.
     private const int MostDone = 300;
 
-    public static void MapCare(this WebApplication app)
+    public static void MapCare(this IEndpointRouteBuilder app)
     {
         var care = app.MapGroup("/api/care").WithTags("Care");
         care.MapGet("", Look).WithSummary("What to look after and why, what each piece has been through, and what was done.");

@@ -86,7 +86,7 @@ public static class CastingRoom
         Winds = CastMaps.Steps(-5, 14, 20),
         FineWinds = CastMaps.Steps(-8, 16, 25);
 
-    public static void MapCasting(this WebApplication app)
+    public static void MapCasting(this IEndpointRouteBuilder app)
     {
         var casting = app.MapGroup("/api/casting").WithTags("Casting");
 

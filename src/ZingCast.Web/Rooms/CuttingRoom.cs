@@ -34,13 +34,34 @@ public sealed record HeadForRod(double MassKg, double WindowClass);
 public sealed record BeginRequest(CutTarget Target, IReadOnlyList<CutPiece> Pieces);
 
 /// <summary>What the blade took: of which piece, how much, from which end.</summary>
-public sealed record BladeRequest(int Piece, double TakeM, bool Front, int Version);
+public sealed record BladeRequest(int Piece, double TakeM, bool Front) : IChange
+{
+    /// <inheritdoc />
+    public int Version { get; init; }
+
+    /// <inheritdoc />
+    public object From(int version) => this with { Version = version };
+}
 
 /// <summary>What the scale said of a piece, kilograms.</summary>
-public sealed record PieceWeight(int Piece, double MassKg, double PlusMinusKg, int Version);
+public sealed record PieceWeight(int Piece, double MassKg, double PlusMinusKg) : IChange
+{
+    /// <inheritdoc />
+    public int Version { get; init; }
+
+    /// <inheritdoc />
+    public object From(int version) => this with { Version = version };
+}
 
 /// <summary>The name of the finished head.</summary>
-public sealed record FinishRequest(string Tag, string Name, int Version);
+public sealed record FinishRequest(string Tag, string Name) : IChange
+{
+    /// <inheritdoc />
+    public int Version { get; init; }
+
+    /// <inheritdoc />
+    public object From(int version) => this with { Version = version };
+}
 
 /// <summary>A job in work.</summary>
 public sealed record JobAnswer(
@@ -52,14 +73,14 @@ public sealed record JobAnswer(
     DateTime BegunAt,
     int? LineId,
     CutPlan? Now
-);
+) : IVersioned;
 
 public static class CuttingRoom
 {
     // A full drawer has more ways than anybody waits for.
     private static readonly TimeSpan LongestLook = TimeSpan.FromSeconds(1.2);
 
-    public static void MapCutting(this WebApplication app)
+    public static void MapCutting(this IEndpointRouteBuilder app)
     {
         var cutting = app.MapGroup("/api/cutting").WithTags("Cutting");
 

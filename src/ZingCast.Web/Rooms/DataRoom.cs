@@ -46,7 +46,7 @@ public sealed record VersionAnswer(string Version);
 
 public static class DataRoom
 {
-    public static void MapData(this WebApplication app)
+    public static void MapData(this IEndpointRouteBuilder app)
     {
         app.MapGet("/api/version", (HouseVersion version) => TypedResults.Ok(new VersionAnswer(version.ToString())))
             .WithTags("Data")

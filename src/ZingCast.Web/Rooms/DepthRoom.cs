@@ -19,7 +19,7 @@ public static class DepthRoom
     // So many briefs are looked at together.
     private const int MostDays = 40;
 
-    public static void MapDepth(this WebApplication app)
+    public static void MapDepth(this IEndpointRouteBuilder app)
     {
         var depth = app.MapGroup("/api/depth").WithTags("Depth");
         depth

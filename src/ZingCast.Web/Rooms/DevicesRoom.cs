@@ -86,7 +86,7 @@ public static class DevicesRoom
 {
     private const int Seconds = 60;
 
-    public static void MapDevices(this WebApplication app)
+    public static void MapDevices(this IEndpointRouteBuilder app)
     {
         app.MapGet(
                 "/api/devices/wind",
@@ -149,7 +149,7 @@ public static class DevicesRoom
             .WithSummary("Pretends to lay something on the simulated scale.");
     }
 
-    private static void MapReelDevices(WebApplication app)
+    private static void MapReelDevices(IEndpointRouteBuilder app)
     {
         app.MapGet(
                 "/api/devices/spring",

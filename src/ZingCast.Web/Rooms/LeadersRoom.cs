@@ -36,7 +36,14 @@ public sealed record LeaderTurnoverAnswer(IReadOnlyList<Turnover> Leaders, doubl
 public sealed record TyingRequest(IReadOnlyList<int> Leaders);
 
 /// <summary>A pull to break, newtons, with the knot that was in it.</summary>
-public sealed record BreakRequest(string Knot, double BrokeN, int Version);
+public sealed record BreakRequest(string Knot, double BrokeN) : IChange
+{
+    /// <inheritdoc />
+    public int Version { get; init; }
+
+    /// <inheritdoc />
+    public object From(int version) => this with { Version = version };
+}
 
 public static class LeadersRoom
 {
@@ -47,7 +54,7 @@ public static class LeadersRoom
     private const int MostCompared = 3,
         MostTied = 40;
 
-    public static void MapLeaders(this WebApplication app)
+    public static void MapLeaders(this IEndpointRouteBuilder app)
     {
         var leaders = app.MapGroup("/api/leaders").WithTags("Leaders");
         leaders

@@ -35,7 +35,7 @@ public sealed record CsvRequest(string Text);
 
 public static class LinesRoom
 {
-    public static void MapLines(this WebApplication app)
+    public static void MapLines(this IEndpointRouteBuilder app)
     {
         var lines = app.MapGroup("/api/lines").WithTags("Lines");
 

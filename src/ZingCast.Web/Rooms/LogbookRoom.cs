@@ -65,7 +65,7 @@ public static class LogbookRoom
 
     private static readonly IReadOnlyList<double> Winds = CastMaps.Steps(-6, 14, 21);
 
-    public static void MapLogbook(this WebApplication app)
+    public static void MapLogbook(this IEndpointRouteBuilder app)
     {
         var log = app.MapGroup("/api/log").WithTags("Logbook");
         log.MapGet("", List).WithSummary("Outings, latest first, as many as fit what is asked for.");

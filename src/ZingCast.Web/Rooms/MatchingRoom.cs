@@ -30,7 +30,7 @@ public sealed record CandidatesRequest(LinkId Link, BriefDraft Brief, Pins? Pins
 
 public static class MatchingRoom
 {
-    public static void MapMatching(this WebApplication app)
+    public static void MapMatching(this IEndpointRouteBuilder app)
     {
         var matching = app.MapGroup("/api/matching").WithTags("Matching");
         matching

@@ -6,6 +6,7 @@ using ZingCast.Core.Reels;
 using ZingCast.Core.Rods;
 using ZingCast.Core.Standards;
 using ZingCast.Store;
+using ZingCast.Web.Hosting;
 
 namespace ZingCast.Web.Rooms;
 
@@ -39,7 +40,14 @@ public sealed record FillAnswer(
 );
 
 /// <summary>What a spool was seen to hold: backing, a line of the shed over it or none, and the gap it left at the rim, metres.</summary>
-public sealed record HeldRequest(string Backing, double BackingM, int? LineId, double GapM, int Version);
+public sealed record HeldRequest(string Backing, double BackingM, int? LineId, double GapM) : IChange
+{
+    /// <inheritdoc />
+    public int Version { get; init; }
+
+    /// <inheritdoc />
+    public object From(int version) => this with { Version = version };
+}
 
 /// <summary>What stands on a reel, as somebody typed it.</summary>
 public sealed record SpoolLabelRequest(string Text);
@@ -113,7 +121,7 @@ public static partial class ReelsRoom
         OneTicket = "a winding ticket",
         OneSpool = "a spool";
 
-    public static void MapReels(this WebApplication app)
+    public static void MapReels(this IEndpointRouteBuilder app)
     {
         var reels = app.MapGroup("/api/reels").WithTags("Reels");
 

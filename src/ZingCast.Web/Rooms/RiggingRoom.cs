@@ -20,10 +20,24 @@ public sealed record KnotAnswer(Knot Knot, KnotLesson Lesson, Source Source);
 public sealed record RigRequest(string Name, SolveRequest Solve);
 
 /// <summary>The step at hand, done.</summary>
-public sealed record TickRequest(string Step, int Version);
+public sealed record TickRequest(string Step) : IChange
+{
+    /// <inheritdoc />
+    public int Version { get; init; }
+
+    /// <inheritdoc />
+    public object From(int version) => this with { Version = version };
+}
 
 /// <summary>The last step, to be done again.</summary>
-public sealed record UntickRequest(int Version);
+public sealed record UntickRequest() : IChange
+{
+    /// <inheritdoc />
+    public int Version { get; init; }
+
+    /// <inheritdoc />
+    public object From(int version) => this with { Version = version };
+}
 
 /// <summary>A rigging ticket as it stands.</summary>
 /// <param name="Id">Identity.</param>
@@ -33,7 +47,8 @@ public sealed record UntickRequest(int Version);
 /// <param name="Steps">All steps.</param>
 /// <param name="At">The step at hand; the number of steps when all are done.</param>
 /// <param name="BegunAt">When it was begun.</param>
-public sealed record RigAnswer(int Id, int Version, string Name, RigPlan Plan, IReadOnlyList<RigStep> Steps, int At, DateTime BegunAt);
+public sealed record RigAnswer(int Id, int Version, string Name, RigPlan Plan, IReadOnlyList<RigStep> Steps, int At, DateTime BegunAt)
+    : IVersioned;
 
 public static class RiggingRoom
 {
@@ -42,7 +57,7 @@ public static class RiggingRoom
     // No more of them are looked at.
     private const int MostTickets = 50;
 
-    public static void MapRigging(this WebApplication app)
+    public static void MapRigging(this IEndpointRouteBuilder app)
     {
         var rigging = app.MapGroup("/api/rigging").WithTags("Rigging");
         rigging

@@ -90,7 +90,7 @@ public sealed record BalanceAnswer(Balanced Balance, RodLoad Load);
 
 public static class RodsRoom
 {
-    public static void MapRods(this WebApplication app)
+    public static void MapRods(this IEndpointRouteBuilder app)
     {
         var rods = app.MapGroup("/api/rods").WithTags("Rods");
 

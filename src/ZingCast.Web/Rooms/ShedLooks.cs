@@ -33,7 +33,7 @@ public sealed record PasteAnswer(
 /// <summary>Looks at the shed as a whole: what goes with what, what it can do, and what comes into it many at a time.</summary>
 public static class ShedLooks
 {
-    public static void MapShedLooks(this WebApplication app)
+    public static void MapShedLooks(this IEndpointRouteBuilder app)
     {
         var shed = app.MapGroup("/api/shed").WithTags("Shed");
         shed.MapGet("/matrix", async (ZingDb db, CancellationToken cancel) => TypedResults.Ok(ShedMatrix.Of(await db.ShedAsync(cancel))))

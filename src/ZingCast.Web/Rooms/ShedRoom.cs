@@ -26,7 +26,7 @@ public sealed record LabelAnswer(string Name, Sentence Assumes, string Tag, Rod?
 
 public static class ShedRoom
 {
-    public static void MapShed(this WebApplication app)
+    public static void MapShed(this IEndpointRouteBuilder app)
     {
         var shed = app.MapGroup("/api/shed").WithTags("Shed");
         shed.MapGet("", async (ZingDb db, CancellationToken cancel) => TypedResults.Ok(await db.ShedAsync(cancel)))

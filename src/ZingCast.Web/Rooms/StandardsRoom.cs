@@ -198,7 +198,7 @@ public static class StandardsRoom
         return new(kind, said.Trade, said.Metric, said.ByChoice, said.AsKnown);
     }
 
-    public static void MapStandards(this WebApplication app)
+    public static void MapStandards(this IEndpointRouteBuilder app)
     {
         app.MapGet("/api/standards", () => TypedResults.Ok(Answer)).WithTags("Standards").WithSummary("Units, choices, tables and rules.");
 

@@ -32,7 +32,7 @@ public static class TripsRoom
 {
     private const string One = "a trip";
 
-    public static void MapTrips(this WebApplication app)
+    public static void MapTrips(this IEndpointRouteBuilder app)
     {
         var trips = app.MapGroup("/api/trips").WithTags("Trips");
         trips

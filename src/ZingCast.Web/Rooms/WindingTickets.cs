@@ -6,6 +6,7 @@ using ZingCast.Core.Reels;
 using ZingCast.Core.Standards;
 using ZingCast.Store;
 using ZingCast.Web.Devices;
+using ZingCast.Web.Hosting;
 
 namespace ZingCast.Web.Rooms;
 
@@ -26,13 +27,34 @@ public sealed record TicketRequest(
 );
 
 /// <summary>An answer to the step at hand.</summary>
-public sealed record ReplyRequest(WindingReply Reply, int Version);
+public sealed record ReplyRequest(WindingReply Reply) : IChange
+{
+    /// <inheritdoc />
+    public int Version { get; init; }
+
+    /// <inheritdoc />
+    public object From(int version) => this with { Version = version };
+}
 
 /// <summary>Backing that was taken off again, metres.</summary>
-public sealed record TakeOffRequest(double LengthM, int Version);
+public sealed record TakeOffRequest(double LengthM) : IChange
+{
+    /// <inheritdoc />
+    public int Version { get; init; }
+
+    /// <inheritdoc />
+    public object From(int version) => this with { Version = version };
+}
 
 /// <summary>Whether the winder is to wind on or to stop.</summary>
-public sealed record WindRequest(bool On, int Version);
+public sealed record WindRequest(bool On) : IChange
+{
+    /// <inheritdoc />
+    public int Version { get; init; }
+
+    /// <inheritdoc />
+    public object From(int version) => this with { Version = version };
+}
 
 /// <summary>How much the simulated winder's wheel is to slip, share.</summary>
 public sealed record SlipRequest(double Share);
@@ -77,7 +99,7 @@ public sealed record TicketAnswer(
     bool Running,
     string Winder,
     int? SpoolId
-);
+) : IVersioned;
 
 public static partial class ReelsRoom
 {

@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { api, unwrap, type JobAnswer, type PieceNow } from '../../api/client';
+import { api, onVersion, unwrap, type JobAnswer, type PieceNow } from '../../api/client';
 import { useAttempt } from '../../api/useAttempt';
 import { HeadStrip } from '../../drawing/HeadStrip';
 import { Say } from '../../ui/Say';
@@ -68,8 +68,8 @@ export function Job({ job }: { job: JobAnswer }) {
               attempt(() =>
                 unwrap(
                   api.POST('/api/cutting/jobs/{id}/blade', {
-                    ...path,
-                    body: { piece: i, takeM, front: p.front, version: job.version },
+                    ...onVersion(job.id, job.version),
+                    body: { piece: i, takeM, front: p.front },
                   }),
                 ),
               )
@@ -78,8 +78,8 @@ export function Job({ job }: { job: JobAnswer }) {
               attempt(() =>
                 unwrap(
                   api.POST('/api/cutting/jobs/{id}/weigh', {
-                    ...path,
-                    body: { piece: i, massKg, plusMinusKg, version: job.version },
+                    ...onVersion(job.id, job.version),
+                    body: { piece: i, massKg, plusMinusKg },
                   }),
                 ),
               )
@@ -121,7 +121,7 @@ function Finish({ job }: { job: JobAnswer }) {
       onSubmit={(event) => {
         event.preventDefault();
         void form.keep(async (now, version) => {
-          await unwrap(api.POST('/api/cutting/jobs/{id}/finish', { ...path, body: { ...now, version } }));
+          await unwrap(api.POST('/api/cutting/jobs/{id}/finish', { ...onVersion(job.id, version), body: now }));
           done(`${now.tag} is in the shed. Pull every joint by hand before it is fished.`, () =>
             unwrap(api.POST('/api/cutting/jobs/{id}/reopen', path)),
           );

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { api, unwrap, type LeaderSpool } from '../../api/client';
+import { api, onVersion, unwrap, type LeaderSpool } from '../../api/client';
 import { useAttempt } from '../../api/useAttempt';
 import { Caution, Message } from '../../ui/Message';
 import { Panel } from '../../ui/Panel';
@@ -32,8 +32,8 @@ export function BreakTest({ spool, onClose }: { spool: LeaderSpool; onClose: () 
     attempt(async () => {
       const kept = await unwrap(
         api.POST('/api/leaders/spools/{id}/breaks', {
-          params: { path: { id: spool.id } },
-          body: { knot, brokeN: peak!.peakN, version: spool.version },
+          ...onVersion(spool.id, spool.version),
+          body: { knot, brokeN: peak!.peakN },
         }),
       );
       toast({ words: `${kept.tag}: ${force(kept.brokeN!)} in your hands, from ${kept.breaks.length}.` });

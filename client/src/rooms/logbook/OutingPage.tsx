@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
-import { api, unwrap, type Outing } from '../../api/client';
+import { api, onVersion, unwrap, type Outing } from '../../api/client';
 import { key } from '../../api/keys';
 import { useBriefs } from '../../state/briefs';
 import { useCasters } from '../../state/casters';
@@ -22,7 +22,7 @@ const noBrief = 'none';
 const nameOf = (piece: { tag: string; name: string }) => `${piece.tag} ${piece.name}`;
 const outingOf = (id: number) => unwrap(api.GET('/api/log/{id}', { params: { path: { id } } }));
 const keepAs = (outing: Outing) =>
-  unwrap(api.PUT('/api/log/{id}', { params: { path: { id: outing.id } }, body: outing }));
+  unwrap(api.PUT('/api/log/{id}', { ...onVersion(outing.id, outing.version), body: outing }));
 
 /** One outing: a new one from a brief or from nothing, or one that is kept. What is entered stays in the browser until it is kept. */
 export function OutingPage() {

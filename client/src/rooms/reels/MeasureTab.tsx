@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { api, unwrap, type FillAnswer } from '../../api/client';
+import { api, onVersion, unwrap, type FillAnswer } from '../../api/client';
 import { keepPiece, taggedName, useKeeping } from '../../state/gear';
 import { Again, Choice, Measure, Text } from '../../ui/fields';
 import { draftOf, useForm } from '../../ui/form';
@@ -96,7 +96,6 @@ function Held({ reel, shed, today }: TabProps) {
     },
     reel.version,
   );
-  const path = { params: { path: { id: reel.id } } };
   return (
     <section aria-label="By what it held" {...form.area} className="min-w-0">
       <h2 className="text-lg font-semibold">By what it held</h2>
@@ -122,7 +121,7 @@ function Held({ reel, shed, today }: TabProps) {
         onClick={() =>
           void form.keep((now, version) =>
             keep(
-              () => unwrap(api.POST('/api/reels/{id}/held', { ...path, body: { ...now, version } })),
+              () => unwrap(api.POST('/api/reels/{id}/held', { ...onVersion(reel.id, version), body: now })),
               `${reel.tag} is known by what it held.`,
             ),
           )

@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate, useParams } from 'react-router';
-import { api, unwrap, type TicketAnswer, type WindingStep } from '../../api/client';
+import { api, onVersion, unwrap, type TicketAnswer, type WindingStep } from '../../api/client';
 import { key } from '../../api/keys';
 import { useAttempt } from '../../api/useAttempt';
 import { Caution } from '../../ui/Message';
@@ -36,6 +36,7 @@ function Ticket({ ticket, onAnswer }: { ticket: TicketAnswer; onAnswer: (next: T
   const toast = useToast();
   const tried = useAttempt();
   const path = { params: { path: { id: ticket.id } } };
+  const seen = onVersion(ticket.id, ticket.version);
   const which = key('ticket', ticket.id);
   const wound = ticket.spoolId !== null;
   const at = ticket.at;
@@ -57,17 +58,15 @@ function Ticket({ ticket, onAnswer }: { ticket: TicketAnswer; onAnswer: (next: T
     change(() =>
       unwrap(
         api.POST('/api/reels/tickets/{id}/reply', {
-          ...path,
-          body: { reply: { goOn: false, ...answer }, version: ticket.version },
+          ...seen,
+          body: { reply: { goOn: false, ...answer } },
         }),
       ),
     );
   const wind = (on: boolean) =>
-    change(() => unwrap(api.POST('/api/reels/tickets/{id}/wind', { ...path, body: { on, version: ticket.version } })));
+    change(() => unwrap(api.POST('/api/reels/tickets/{id}/wind', { ...seen, body: { on } })));
   const takeOff = (lengthM: number) =>
-    change(() =>
-      unwrap(api.POST('/api/reels/tickets/{id}/take-off', { ...path, body: { lengthM, version: ticket.version } })),
-    );
+    change(() => unwrap(api.POST('/api/reels/tickets/{id}/take-off', { ...seen, body: { lengthM } })));
   useCommands([
     {
       id: 'print',

@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { api, unwrap, type RigAnswer, type RigStep } from '../../api/client';
+import { api, onVersion, unwrap, type RigAnswer, type RigStep } from '../../api/client';
 import { key } from '../../api/keys';
 import { useAttempt } from '../../api/useAttempt';
 import { Caution, Message } from '../../ui/Message';
@@ -46,11 +46,11 @@ function Ticket({ ticket, onAnswer }: { ticket: RigAnswer; onAnswer: (next: RigA
   };
   const tick = (step: string) =>
     void change(() =>
-      unwrap(api.POST('/api/rigging/tickets/{id}/tick', { ...path, body: { step, version: ticket.version } })),
+      unwrap(api.POST('/api/rigging/tickets/{id}/tick', { ...onVersion(ticket.id, ticket.version), body: { step } })),
     );
   const untick = () =>
     void change(() =>
-      unwrap(api.POST('/api/rigging/tickets/{id}/untick', { ...path, body: { version: ticket.version } })),
+      unwrap(api.POST('/api/rigging/tickets/{id}/untick', { ...onVersion(ticket.id, ticket.version), body: {} })),
     );
   useCommands([
     {

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { api, unwrap, type Calibration } from '../../api/client';
+import { api, onVersion, unwrap, type Calibration } from '../../api/client';
 import { useAttempt } from '../../api/useAttempt';
 import { Measure, Refused, Text } from '../../ui/fields';
 import { draftOf, endDraft, useForm, useRows, type Form } from '../../ui/form';
@@ -87,10 +87,10 @@ function Editor({ table, onRead, onGone }: { table: Calibration; onRead: (name: 
   const which = { params: { path: { id: table.id! } } };
   const keep = () =>
     form.keep(async ({ points, ...now }, version) => {
-      const body = { ...table, ...now, version, points: points.map((p) => ({ grams: p.kg * 1000, number: p.number })) };
+      const body = { ...table, ...now, points: points.map((p) => ({ grams: p.kg * 1000, number: p.number })) };
       await unwrap(
         table.id
-          ? api.PUT('/api/shed/calibrations/{id}', { ...which, body })
+          ? api.PUT('/api/shed/calibrations/{id}', { ...onVersion(table.id, version), body })
           : api.POST('/api/shed/calibrations', { body }),
       );
       onRead(now.name);
