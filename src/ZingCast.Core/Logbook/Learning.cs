@@ -196,8 +196,8 @@ public sealed record Learning(IReadOnlyList<CasterLearning> Casters, IReadOnlyLi
     private static Sentence Says(CasterFit? fit, Caster before, Caster preset) =>
         fit is null
             ? (Sentence)$"Goes by what a {preset.Name} is until {CasterFit.FewestCasts} casts are logged that were made as far as they go."
-            : $"{fit.Casts} casts say {fit.FreeMps} of line speed where {new Quantity(before.FreeMps, Kind.LineSpeed)} was taken, and a loop "
-                + $"of {fit.LoopM} where {Quantity.Length(before.LoopM)} was. Worked out, those casts were "
+            : $"{fit.Casts} casts say {fit.FreeMps} of line speed where {new Quantity(before.FreeMps, Kind.LineSpeed)} was taken, and a "
+                + $"loop of {fit.LoopM} where {Quantity.Length(before.LoopM)} was. Worked out, those casts were "
                 + $"{Quantity.Distance(fit.BeforeM)} wrong; with these values they are "
                 + $"{Quantity.Distance(fit.AfterM)} wrong, and a reach is sure to {Percent(fit.After.ReachTolerance)} "
                 + $"instead of {Percent(before.ReachTolerance)}.";

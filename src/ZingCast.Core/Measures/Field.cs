@@ -42,8 +42,8 @@ public sealed record FieldChoice(string Id, string Name)
 }
 
 /// <summary>
-/// A field of a piece of gear, described once. Its check, its column in a sheet, its limits in the contract and in the schema of a document,
-/// and its place on the form follow from this.
+/// A field of a piece of gear, described once. Its check, its column in a sheet, its limits in the contract and in the schema of a
+/// document, and its place on the form follow from this.
 /// </summary>
 /// <param name="Name">Name as in the contract.</param>
 /// <param name="Label">What stands beside it on a form.</param>
