@@ -22,8 +22,8 @@ public interface IChange
 
 /// <summary>
 /// How it is noticed that something has moved on, told alike for everything that is kept: an answer carries its version as entity tag, and
-/// a change names in If-Match the one it goes on from. Without that header the version in its body counts. What has moved on is refused with
-/// 412.
+/// a change names in If-Match the one it goes on from. Without that header the version in its body counts. What has moved on is refused
+/// with 412.
 /// </summary>
 public static class EntityTags
 {
