@@ -81,6 +81,7 @@ for (const look of looks)
     for (const view of look.views) {
       const [path, key] = view.split(' ');
       await page.goto(path!);
+      await page.locator(look.within).waitFor();
       await page.waitForLoadState('networkidle');
       if (key) {
         await page.keyboard.press(key);
