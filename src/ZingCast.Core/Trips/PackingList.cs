@@ -225,19 +225,33 @@ public sealed record PackingList(
         );
     }
 
-    // The spools that the tippets on the tying list are cut from, to change them on the water; what no spool gives is to buy.
-    private static IEnumerable<PackItem> Tippets(TyingList tying, IReadOnlyList<TiedLeader> leaders) =>
-        leaders
-            .Select(l =>
-                (l.Leader.TippetM, tying.Leaders.First(t => t.Tag == l.Tag).Cuts.LastOrDefault(c => c.DiameterM == l.Leader.TippetM)?.Spool)
-            )
-            .DistinctBy(t => t.Spool ?? $"{t.TippetM * 1e6:0}")
-            .OrderByDescending(t => t.TippetM)
-            .Select(t => new PackItem(
-                string.Create(CultureInfo.InvariantCulture, $"tippet-{t.TippetM * 1e6:0}"),
-                t.Spool is null ? (Sentence)$"a spool of {Quantity.Tippet(t.TippetM)}" : $"{t.Spool}, {Quantity.Tippet(t.TippetM)}",
-                t.Spool is null
-            ));
+    // The spools that the tippets on the tying list are cut from, to change them on the water; what none with something on it gives is to
+    // buy.
+    private static IEnumerable<PackItem> Tippets(TyingList tying, IReadOnlyList<TiedLeader> leaders)
+    {
+        var some = tying.Spools.Where(s => s.UsedM + s.LeftM > 0).Select(s => s.Tag).ToHashSet();
+        return leaders
+            .GroupBy(l => Math.Round(l.Leader.TippetM * 1e6))
+            .OrderByDescending(g => g.Key)
+            .Select(g =>
+            {
+                var tippetM = g.First().Leader.TippetM;
+                var spools = g.Select(l =>
+                        tying.Leaders.First(t => t.Tag == l.Tag).Cuts.LastOrDefault(c => c.DiameterM == l.Leader.TippetM)?.Spool
+                    )
+                    .OfType<string>()
+                    .Where(some.Contains)
+                    .Distinct()
+                    .ToList();
+                return new PackItem(
+                    string.Create(CultureInfo.InvariantCulture, $"tippet-{g.Key:0}"),
+                    spools.Count == 0
+                        ? (Sentence)$"a spool of {Quantity.Tippet(tippetM)}"
+                        : $"{PlainText.And(spools)}, {Quantity.Tippet(tippetM)}",
+                    spools.Count == 0
+                );
+            });
+    }
 
     private static IEnumerable<PackItem> Flies(IReadOnlyList<(TripDay Day, Choice Choice)> days) =>
         days.GroupBy(d => (d.Day.Brief.Fly.Kind.Id, d.Day.Brief.Fly.SizeName))

@@ -4,7 +4,7 @@ import type { useAttempt } from '../../api/useAttempt';
 import { Measure, Text } from '../../ui/fields';
 import { useForm } from '../../ui/form';
 import { Message } from '../../ui/Message';
-import { metres, spooled, useUnits } from '../../ui/units';
+import { useUnits } from '../../ui/units';
 
 export type Reply = Partial<WindingReply>;
 
@@ -16,6 +16,9 @@ type Props = {
   wind: (on: boolean) => Promise<boolean>;
   takeOff: (metres: number) => Promise<boolean>;
 };
+
+/** Backing is counted in yards, a line is as long as its own page says. */
+export const woundKind = (step: WindingStep): Kind => (step.kind === 'backing' ? 'spooled' : 'length');
 
 const strong = 'btn bg-ink! text-paper! min-h-[44px] px-5';
 
@@ -46,7 +49,7 @@ export function StepAtHand({ step, ticket, tried, reply, wind, takeOff }: Props)
 
 function WindIt({ step, ticket, tried, reply, wind }: Omit<Props, 'takeOff'>) {
   const { show } = useUnits();
-  const wound = step.kind === 'backing' ? spooled : metres;
+  const kind = woundKind(step);
   const [byHand, setByHand] = useState(false);
   const share = Math.min(1, ticket.turns / Math.max(1, step.turns));
   const counted: Reply = { lengthM: ticket.lengthM, turns: ticket.turns };
@@ -76,9 +79,9 @@ function WindIt({ step, ticket, tried, reply, wind }: Omit<Props, 'takeOff'>) {
         <b className="text-2xl" data-turns={Math.round(ticket.turns)}>
           {Math.round(ticket.turns)} of {Math.round(step.turns)} turns
         </b>
-        <span className="text-2xl">{show(wound(ticket.lengthM))} counted</span>
+        <span className="text-2xl">{show(ticket.lengthM, kind)} counted</span>
         <span className="self-center text-soft">
-          so many turns lay {show(wound(ticket.byTurnsM))}; {ticket.winder}
+          so many turns lay {show(ticket.byTurnsM, kind)}; {ticket.winder}
         </span>
       </p>
       <p role="status" className="min-h-6">
@@ -115,13 +118,7 @@ function WindIt({ step, ticket, tried, reply, wind }: Omit<Props, 'takeOff'>) {
           </>
         )}
       </div>
-      {byHand && !begun && (
-        <ByHand
-          of={`wound-${ticket.id}-${step.kind}`}
-          kind={step.kind === 'backing' ? 'spooled' : 'length'}
-          send={send}
-        />
-      )}
+      {byHand && !begun && <ByHand of={`wound-${ticket.id}-${step.kind}`} kind={kind} send={send} />}
       <Message>{tried.words}</Message>
       {disagree && (
         <div className="flex flex-wrap gap-3">

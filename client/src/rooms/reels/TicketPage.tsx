@@ -7,10 +7,10 @@ import { Caution } from '../../ui/Message';
 import { useCommands } from '../../ui/commands';
 import { useSayText } from '../../ui/Say';
 import { useDone, useToast } from '../../ui/toast';
-import { metres, spooled, useUnits } from '../../ui/units';
+import { spooled, useUnits } from '../../ui/units';
 import { Lost } from '../../ui/Lost';
 import { TicketSteps } from '../shared/TicketSteps';
-import { StepAtHand, type Reply } from './StepAtHand';
+import { StepAtHand, woundKind, type Reply } from './StepAtHand';
 import './ticket.css';
 
 /** A spool being wound: what is done, what comes now, what is still to come; on paper the whole ticket. */
@@ -169,7 +169,7 @@ function WasDone({ step }: { step: WindingStep }) {
   const { done } = step;
   if (!done) return null;
   const parts = [
-    done.lengthM != null && show((step.kind === 'backing' ? spooled : metres)(done.lengthM)),
+    done.lengthM != null && show(done.lengthM, woundKind(step)),
     done.turns != null && `${Math.round(done.turns)} turns`,
     done.measuredM != null && show(done.measuredM, 'spoolSize'),
   ].filter(Boolean);
