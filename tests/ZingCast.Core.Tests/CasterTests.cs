@@ -1,5 +1,6 @@
 using ZingCast.Core.Briefs;
 using ZingCast.Core.Matching;
+using ZingCast.Core.Measures;
 using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Tests;
@@ -35,22 +36,59 @@ public class CasterTests
     [Fact]
     public void A_reach_is_as_sure_as_the_caster_is_known()
     {
-        double Share(string caster)
+        double Share(string caster, double windMps = 0, double fromDeg = 0)
         {
-            var reach = Matcher.For(Brief.Complete(new() { Caster = caster }, Known), AnyBrief.Loan).Choose().Outfit.ReachM;
+            var day = Brief.Complete(
+                new()
+                {
+                    Caster = caster,
+                    WindMps = windMps,
+                    WindFromDeg = fromDeg,
+                },
+                Known
+            );
+            var reach = Matcher.For(day, AnyBrief.Loan).Choose().Outfit.ReachM;
             return reach.PlusMinus!.Value / reach.Value;
         }
-        Assert.Equal(.11, Share("club"), 9);
+        Assert.Equal(1.96 * .12, Share("club"), 3);
         Assert.Equal(.05, Share("own"), 9);
+        // Common practice, no source: 1.2 hundredths for every metre a second, half of it from the side.
+        Assert.Equal(1.96 * Math.Sqrt(.12 * .12 + .06 * .06), Share("club", 5), 3);
+        Assert.Equal(1.96 * Math.Sqrt(.12 * .12 + .06 * .06), Share("club", 10, 90), 3);
     }
 
-    // Common practice, no source: half the width of what such casters usually reach in calm.
+    // Common practice, no source: what such casters usually reach in calm holds about two thirds of them; people of 16, 12, 10 and 10 %.
     [Fact]
-    public void The_presets_tolerance_is_half_the_width_of_their_usual_reaches()
+    public void What_casters_of_a_kind_usually_reach_holds_about_two_thirds_of_them()
     {
-        var halves = Casters.Rows.Select(c => (c.CalmToM - c.CalmFromM) / (c.CalmToM + c.CalmFromM)).ToList();
-        Assert.InRange(Casters.ReachTolerance, halves.Min() - .01, halves.Max() + .01);
-        Assert.All(Casters.Rows, c => Assert.Equal(Casters.ReachTolerance, c.ReachTolerance));
+        Assert.Equal([.16, .12, .10, .10], Casters.Rows.Select(c => Math.Round(c.ReachTolerance / 1.96, 3)));
+        Assert.All(
+            Casters.Rows,
+            c =>
+            {
+                var middle = (c.CalmFromM + c.CalmToM) / 2;
+                var off = c.ReachTolerance * middle;
+                var within = Doubt.Chance(middle, off, c.CalmFromM) - Doubt.Chance(middle, off, c.CalmToM);
+                Assert.InRange(within, .6, .72);
+            }
+        );
+    }
+
+    [Fact]
+    public void Nineteen_of_twenty_lie_within_the_doubt_and_eight_of_ten_ask_so_much_in_hand()
+    {
+        Assert.Equal(.95, Doubt.Chance(10, 2, 8) - Doubt.Chance(10, 2, 12), 3);
+        Assert.Equal((.5, 1, 0), (Doubt.Chance(10, 2, 10), Doubt.Chance(10, 0, 10), Doubt.Chance(10, 0, 10.01)));
+        // 16, 11, 9½ and 9½ % in hand.
+        double[] inHand = [.16, .11, .095, .095];
+        foreach (var (caster, more) in Casters.Rows.Zip(inHand))
+        {
+            var reach = 20 * (1 + more);
+            Assert.InRange(Doubt.Chance(reach, caster.ReachTolerance * reach, 20), .795, .81);
+        }
+        Assert.Equal([0, 1, 2, 7, 8, 9], new[] { .09, .19, .2, .79, .8, .999 }.Select(Doubt.OfTen));
+        Assert.Equal("7 such casters of 10", Casters.Usual.Odds(.74).ToString());
+        Assert.Equal("1 cast of 10", (Casters.Usual with { Source = new(SourceMark.Measured, "") }).Odds(.15).ToString());
     }
 
     // Common practice, no source.

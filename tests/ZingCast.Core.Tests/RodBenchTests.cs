@@ -433,7 +433,7 @@ public class RodBenchTests
         var bare = Balanced.Of(rod, at, new(.17, 0));
         Assert.Equal(0, Balanced.Of(rod, at, new(bare.BalancingReelKg, 0)).ResidualKg, 9);
         // Common practice, no source: 1.3 to 1.8 times the rod, without line outside.
-        Assert.InRange(bare.BalancingReelKg / rod.MassKg, ReelBalance.Usual.Low, ReelBalance.Usual.High);
+        Assert.InRange(bare.BalancingReelKg / rod.MassKg, ReelBalance.Bare.Low, ReelBalance.Bare.High);
         Assert.True(Balanced.Of(rod, at, new(.17, .01)).BalancingReelKg > bare.BalancingReelKg);
         Assert.Equal(1000 * Exact.OunceKg, Balanced.Of(rod, at, new(.17, 0, 1000)).OunceDayKg, 9);
     }

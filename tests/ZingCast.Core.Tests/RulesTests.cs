@@ -92,7 +92,10 @@ public class RulesTests
     [InlineData("dry", Wariness.Usual, 12, 40, 60)]
     [InlineData("slim-streamer", Wariness.Spooky, 12, 40, 60)]
     [InlineData("slim-streamer", Wariness.Usual, 14, 33, 45)]
-    [InlineData("predator", Wariness.Usual, 14, 28, 35)]
+    [InlineData("hair-bug", Wariness.Usual, 14, 28, 35)]
+    // The heavier the fly the shorter: from 3 g on, 22 to 28 ft at 8 g.
+    [InlineData("predator", Wariness.Usual, 14, 25, 31.5)]
+    [InlineData("giant", Wariness.Usual, 14, 22, 28)]
     [InlineData("slim-streamer", Wariness.Usual, 30, 26, 32)]
     public void The_work_decides_the_head(string fly, Wariness wariness, double metres, double from, double to)
     {
@@ -278,7 +281,7 @@ public class RulesTests
             {
                 FlyKind = "slim-streamer",
                 HookSize = 6,
-                Species = "perch",
+                Species = "river-trout",
                 WindMps = 2,
                 WindFromDeg = 180,
                 DistanceM = 8,
@@ -361,7 +364,8 @@ public class RulesTests
         );
         Assert.InRange(storm.Class.Target, 7, 9);
         Assert.Equal(Verdict.Fails, Link(storm, LinkId.Hand).Verdict);
-        Assert.Equal(0, storm.Outfit.ReachM.Value);
+        // It is told how far it can be lobbed, which is not far.
+        Assert.InRange(storm.Outfit.ReachM.Value, .1, 4);
     }
 
     private static IReadOnlyList<ReachGain> Helps(BriefDraft draft) =>
@@ -558,12 +562,12 @@ public class RulesTests
         Assert.Equal(.5, Floor(1.2) - Floor(.3), 6);
     }
 
-    // Planning values: school bass 150 m, mullet 180–200 m, perch 20–40 m; and never less than the run plus 30 %.
+    // Planning values: school bass 150 m, mullet 100–140 m, perch 20–40 m; and never less than this fish draws plus 30 %.
     [Theory]
     [InlineData("sea-bass", 150, 150)]
-    [InlineData("mullet", 180, 200)]
+    [InlineData("mullet", 100, 140)]
     [InlineData("perch", 20, 40)]
-    [InlineData("bluewater", 455, 455)]
+    [InlineData("bluewater", 400, 460)]
     public void The_fish_decides_the_backing(string species, double from, double to) =>
         Assert.InRange(Solve(new() { Species = species }).Outfit.BackingM, from, to);
 
@@ -587,7 +591,7 @@ public class RulesTests
             Tag = "S1",
             Name = "small",
             ArborM = .042,
-            RimM = .080,
+            RimM = .0795,
             WidthM = .024,
             MassKg = .15,
             SaltProof = true,
@@ -601,10 +605,22 @@ public class RulesTests
     [Fact]
     public void Backing_shorter_than_the_run_is_looked_at_and_far_too_short_fails()
     {
-        Verdict With(double metres) => Link(Solve(new() { Species = "mullet" }, null, new() { BackingM = metres }), LinkId.Backing).Verdict;
-        Assert.Equal(Verdict.Fits, With(150));
-        Assert.Equal(Verdict.Look, With(110));
-        Assert.Equal(Verdict.Fails, With(30));
+        // A run is known to half of itself: eight of ten ask 21 % more than it draws, two of ten that much less.
+        double DrawnM(Solution on) => on.Outfit.FishOn(on.Brief).Run(watched: false).BackingOutM;
+        Solution On(double metres) => Solve(new() { Species = "mullet" }, null, new() { BackingM = metres });
+        var ample = DrawnM(On(400));
+        foreach (var metres in Enumerable.Range(4, 24).Select(i => 5.0 * i))
+        {
+            var on = On(metres);
+            var share = metres / (metres < ample ? ample : DrawnM(on));
+            if (Math.Abs(share - 1.215) > .02 && Math.Abs(share - .785) > .02)
+                Assert.Equal(
+                    share > 1.215 ? Verdict.Fits
+                        : share > .785 ? Verdict.Look
+                        : Verdict.Fails,
+                    Link(on, LinkId.Backing).Verdict
+                );
+        }
     }
 
     [Theory]

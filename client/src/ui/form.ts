@@ -215,12 +215,10 @@ export function useForm<T extends FieldValues>(of: string | null, start: T, vers
       return true;
     } catch (error) {
       if (!(error instanceof ApiError)) throw error;
-      // At once, so that the field that is marked can take the focus.
-      flushSync(() => {
-        fault(error.fields);
-        setFailure(error);
-      });
+      // At once, so that the field that is marked can take the focus; only what no field says is said below.
+      flushSync(() => fault(error.fields));
       setAtField(Object.keys(error.fields).length > 0 && toFirstFault(element.current));
+      setFailure(error);
       return false;
     } finally {
       working.current = false;

@@ -76,6 +76,20 @@ public sealed record Brief
     /// <summary>Wind onto the casting shoulder, m/s; negative when it blows off it.</summary>
     public double ShoulderMps => Hand == Hand.Right ? FromRightMps : -FromRightMps;
 
+    /// <summary>Wind as it puts a distance in doubt, m/s: what blows across counts half.</summary>
+    public double UnsureMps => Math.Abs(HeadwindMps) + Math.Abs(FromRightMps) / 2;
+
+    /// <summary>A reach worked out for this day, metres, with how far it may be off.</summary>
+    public Quantity Reach(double metres) => Caster.Reach(metres, UnsureMps);
+
+    /// <summary>
+    /// Up to this much wind, m/s, people stand and cast, from wherever it blows: 27 kn. Common practice: 25 to 30 kn.
+    /// </summary>
+    public const double MostWindMps = 14;
+
+    /// <summary>Whether it blows too hard to stand and cast.</summary>
+    public bool Gale => WindMps > MostWindMps;
+
     /// <summary>From this much wind onto the casting shoulder on, m/s, the hook comes too near. Common practice.</summary>
     public const double ShoulderWarnsMps = 2;
 
@@ -128,11 +142,13 @@ public sealed record Brief
         var salt = Or(draft.Salt, species.Salt, "salt");
         // A river fish met in salt is met on the shore.
         var water = Or(draft.Water, salt && !species.Salt ? Briefs.Water.Shore : day.Water, "water");
+        var fly = Fly.Of(kind, size, draft.FlyWetKg, draft.FlyLengthM);
+        var fishKg = Or(draft.FishKg, species.TypicalKg, "fishKg");
         return new()
         {
-            Fly = Fly.Of(kind, size, draft.FlyWetKg, draft.FlyLengthM),
-            Species = species,
-            FishKg = Or(draft.FishKg, species.TypicalKg, "fishKg"),
+            Fly = fly,
+            Species = species with { Group = species.Group.At(fishKg) },
+            FishKg = fishKg,
             Water = water,
             Cover = Or(draft.Cover, Briefs.Cover.Open, "cover"),
             Stance = Or(
@@ -141,7 +157,13 @@ public sealed record Brief
                     ?? (water is Briefs.Water.SmallStream or Briefs.Water.River ? Briefs.Stance.Wading : Briefs.Stance.Bank),
                 "stance"
             ),
-            DepthM = Or(draft.DepthM, kind.OnTop ? 0 : day.DepthM, "depthM"),
+            DepthM = Or(
+                draft.DepthM,
+                kind.OnTop ? 0
+                    : kind.Delicate ? UsualDays.MidgeDepthM
+                    : day.DepthM,
+                "depthM"
+            ),
             CurrentMps = Or(
                 draft.CurrentMps,
                 water switch
@@ -153,16 +175,17 @@ public sealed record Brief
                 },
                 "currentMps"
             ),
-            WaterC = Or(draft.WaterC, 13, "waterC"),
+            WaterC = Or(draft.WaterC, day.WaterC, "waterC"),
             Salt = salt,
             WindMps = Or(draft.WindMps, 2.5, "windMps"),
             WindFromDeg = Or(draft.WindFromDeg, 0, "windFromDeg"),
             DistanceM = Or(
                 draft.DistanceM,
-                // On a small stream nobody is far away.
-                water == Briefs.Water.SmallStream
-                    ? Math.Min(UsualDays.SmallStreamM, day.DistanceM)
-                    : day.DistanceM,
+                // On a small stream nobody is far away, and nobody assumes more than such casters reach.
+                Math.Min(
+                    UsualDays.ReachedBy(caster, fly),
+                    water == Briefs.Water.SmallStream ? Math.Min(UsualDays.SmallStreamM, day.DistanceM) : day.DistanceM
+                ),
                 "distanceM"
             ),
             Wariness = Or(draft.Wariness, Briefs.Wariness.Usual, "wariness"),

@@ -12,7 +12,7 @@ public enum CastOutcome
     /// <summary>Straight, but pulled out less line than was wanted.</summary>
     FellShort,
 
-    /// <summary>More line in the air than head, overhang or caster allow, or a fly too heavy for it.</summary>
+    /// <summary>More line in the air than head, overhang or caster allow.</summary>
     CannotCarry,
 }
 
@@ -115,6 +115,12 @@ public readonly record struct CastResult(
 {
     /// <summary>Turned over, or piled no more than half the leader: the fly fishes.</summary>
     public bool Fishes { get; init; }
+
+    /// <summary>Nothing turns over: this is how far the fly is lobbed.</summary>
+    public bool Lobbed { get; init; }
+
+    /// <summary>Too near to cast: poked out, or dappled, with the leader and hardly any line.</summary>
+    public bool Poked { get; init; }
 
     /// <summary>Height left when it was straight, or the pile it may still have, metres; below 0 it does not fish.</summary>
     public double SpareM { get; init; }

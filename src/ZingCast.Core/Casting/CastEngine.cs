@@ -17,10 +17,11 @@ public static class CastEngine
     public const double CrossDrag = 1.05;
 
     /// <summary>
-    /// A fly heavier than this share of the line in the air is lobbed, not cast; up to the lower one it casts comfortably. Common
-    /// practice.
+    /// A fly heavier than this share of the line in the air is lobbed, not cast; with a short heavy head it is cast up to the next one, and
+    /// up to the last it casts comfortably. Common practice.
     /// </summary>
     public const double MostFlyRatio = .45,
+        HeavyHeadFlyRatio = .40,
         ComfortableFlyRatio = .20;
 
     /// <summary>Ends of the grain window, shares of the rod's standard mass. Common practice.</summary>
@@ -33,7 +34,8 @@ public static class CastEngine
     /// <summary>
     /// Line speed when the rod stops, m/s, and height of the loop, metres. The arm gives a heavier line more energy and less speed. Over
     /// the grain window, or with the whole head out and still under it, speed falls and the loop opens with the square of what is out of
-    /// the window (an assumption of ours). Less than the head out is a short cast, not a rod too heavy for its line.
+    /// the window; a fly too heavy for the line in the air does the same (assumptions of ours). Less than the head out is a short cast,
+    /// not a rod too heavy for its line.
     /// </summary>
     public static (double LaunchMps, double LoopM) Launch(CastSetup setup, double carryM)
     {
@@ -48,8 +50,9 @@ public static class CastEngine
     {
         var moved = MovedKg(setup, outKg);
         double over = Math.Max(0, (outKg + setup.FlyKg) / setup.StandardKg / WindowTop - 1),
-            under = Math.Max(0, 1 - (headOutKg + setup.FlyKg) / setup.StandardKg / WindowLow);
-        var penalty = 1 + 3 * over * over + under * under;
+            under = Math.Max(0, 1 - (headOutKg + setup.FlyKg) / setup.StandardKg / WindowLow),
+            lobbed = Math.Max(0, setup.FlyKg / Math.Max(1e-9, outKg) / MostFlyRatio - 1);
+        var penalty = 1 + 3 * over * over + under * under + lobbed * lobbed;
         return (setup.Caster.FreeMps / Math.Sqrt(1 + moved / setup.Caster.ArmKg) / penalty, setup.LoopM * penalty);
     }
 

@@ -642,13 +642,14 @@ internal readonly struct CastLanes
         var outKg = all.Kg - leaderKg;
         var flyRatio = setup.FlyKg / Math.Max(1e-9, outKg);
         var outcome =
-            plan.CarryM > setup.MostCarryM + 1e-9 || flyRatio > CastEngine.MostFlyRatio ? CastOutcome.CannotCarry
+            plan.CarryM > setup.MostCarryM + 1e-9 ? CastOutcome.CannotCarry
             : !straight ? CastOutcome.Piled
             : shot < plan.ShotM - .05 ? CastOutcome.FellShort
             : CastOutcome.TurnedOver;
         var limit = outcome switch
         {
-            CastOutcome.CannotCarry => flyRatio > CastEngine.MostFlyRatio ? CastLimit.FlyRatio : CastLimit.Carry,
+            CastOutcome.CannotCarry => CastLimit.Carry,
+            _ when flyRatio > CastEngine.MostFlyRatio => CastLimit.FlyRatio,
             CastOutcome.Piled => c.Phases[i] == Phase.Released ? CastLimit.Shoot
             : Speeds(c, s, i).V < .35 * c.LaunchMps[i] ? CastLimit.Turnover
             : CastLimit.Height,
@@ -674,7 +675,7 @@ internal readonly struct CastLanes
             Drift(cross, s.T[i], leader.M2, leader.Kg + setup.FlyKg, setup.FlyAreaM2)
         )
         {
-            Fishes = (straight || pile <= line.LeaderM / 2) && flyRatio <= CastEngine.MostFlyRatio,
+            Fishes = straight || pile <= line.LeaderM / 2,
             SpareM = line.LeaderM / 2 + (straight ? s.Z[i] : -pile),
         };
     }

@@ -25,7 +25,7 @@ public static class CastMaps
             // More wind in the face never brings back a cast that has died.
             if (i > 0 && reach[i - 1] <= 0 && headwindsMps[i] >= headwindsMps[i - 1])
                 continue;
-            reach[i] = CastSearch.Farthest(setup.In(headwindsMps[i], 0)).ReachM;
+            reach[i] = CastSearch.Farthest(setup.In(CastDay.Felt(headwindsMps[i]), 0)).ReachM;
         }
         return reach;
     }

@@ -1,3 +1,5 @@
+using ZingCast.Core.Measures;
+
 namespace ZingCast.Core.Casting;
 
 /// <summary>Whether a distance can be had, with the cast that does it and what is in hand.</summary>
@@ -37,13 +39,11 @@ public static class CastSearch
     // Steps of the casts thrown to see about where the farthest lies, against the engine's own.
     private const double Rough = .5;
 
-    /// <summary>The farthest cast that fishes. When none does, a cast that shows why, with 0 reach.</summary>
+    /// <summary>The farthest cast that fishes; where none does, or a lob gets farther, how far the fly is lobbed.</summary>
     public static CastResult Farthest(CastSetup setup)
     {
         var most = setup.MostCarryM;
-        // The longest carry is the kindest to a heavy fly.
-        if (LeastCarryM(setup, most) is not { } least)
-            return Nothing(setup);
+        var least = LeastCarryM(most);
         var gap = (most - least) / (Carries - 1);
         Span<CastAttempt> rough = stackalloc CastAttempt[2 * Carries],
             tries = stackalloc CastAttempt[Flats * Carries];
@@ -74,9 +74,13 @@ public static class CastSearch
         gap = Math.Min(gap, NearShare * best.CarryM);
         for (var near = gap / 4; near > (best.Steep < 1 ? gap / 80 : gap / 5); near /= 2)
             best = Best(setup, Beside(tries, best, near, least, most), best, 1);
-        if (!best.Best.Fishes)
-            return Nothing(setup);
         var cast = best.Best;
+        if (!cast.Fishes || cast.ReachM < NearlyLobbed * LobM(setup))
+        {
+            var lobbed = Lobbed(setup, least, most);
+            if (!cast.Fishes || lobbed.ReachM > cast.ReachM)
+                return lobbed;
+        }
         return cast.Limit == CastLimit.None && cast.CarryM > most - .01 ? cast with { Limit = CastLimit.Carry } : cast;
     }
 
@@ -191,8 +195,22 @@ public static class CastSearch
         var farthest = Farthest(setup);
         if (farthest.ReachM < wantedM)
             return new(wantedM, false, farthest, farthest);
-        return new(wantedM, true, At(setup, wantedM, farthest), farthest);
+        var at = At(setup, wantedM, farthest);
+        return new(wantedM, true, Math.Abs(at.ReachM - wantedM) <= NearEnoughM ? at : Poked(setup, wantedM, at), farthest);
     }
+
+    // A fly that lands farther off than this was not cast to the fish, metres; common practice.
+    private const double NearEnoughM = 1;
+
+    // Leader and what line there is to the distance, held out over it.
+    private static CastResult Poked(CastSetup setup, double wantedM, in CastResult cast) =>
+        cast with
+        {
+            Poked = true,
+            ReachM = wantedM,
+            CarryM = Math.Max(0, wantedM - setup.Line.LeaderM),
+            ShotM = 0,
+        };
 
     // A fly this near to the distance is there; this much height left when straight is enough, metres.
     private const double ThereM = .1,
@@ -202,8 +220,7 @@ public static class CastSearch
     private static CastResult At(CastSetup setup, double wantedM, in CastResult farthest)
     {
         ReadOnlySpan<double> steeps = [.1, .25, .4, .6, .8, 1];
-        // A heavy fly wants so much line out, however near the fish is.
-        var least = LeastCarryM(setup, setup.MostCarryM) ?? setup.MostCarryM;
+        var least = LeastCarryM(setup.MostCarryM);
         Span<CastPlan> plans = stackalloc CastPlan[60];
         var n = 0;
         for (var share = 1.0; share > .25; share -= .1)
@@ -270,29 +287,52 @@ public static class CastSearch
         return best.Fishes ? best : best with { ReachM = 0 };
     }
 
-    // A middling cast that shows why nothing fishes.
-    private static CastResult Nothing(CastSetup setup)
+    // So many casts are looked at for a lob, and only where what fishes gets no farther than so many times what a lob gets at the least.
+    private const int Lobs = 120;
+    private const double NearlyLobbed = 2;
+
+    // Of casts that do not fish the one that is worth most: the more of the leader lies in a heap beyond what may, the less, down to what a
+    // lob gets.
+    private static CastResult Lobbed(CastSetup setup, double leastM, double mostM)
     {
-        var carry = .6 * setup.MostCarryM;
-        return CastEngine.Throw(setup, carry, setup.SteepestRad(carry) / 2, 0) with { ReachM = 0 };
+        Span<CastPlan> plans = stackalloc CastPlan[Lobs];
+        Span<CastResult> casts = stackalloc CastResult[Lobs];
+        for (var i = 0; i < plans.Length; i++)
+        {
+            var carry = leastM + (mostM - leastM) * (i / Flats) / (Lobs / Flats - 1);
+            plans[i] = new(carry, i % Flats / (Flats - 1.0) * setup.SteepestRad(carry), 0);
+        }
+        CastEngine.Throw(setup, plans, casts);
+        var best = casts[0];
+        foreach (ref readonly var cast in casts)
+            if (Faded(cast) > Faded(best))
+                best = cast;
+        return best with { ReachM = Math.Max(Faded(best), LobM(setup)), Lobbed = true, Fishes = false };
+
+        double Faded(in CastResult cast) => cast.ReachM * Math.Clamp(1 + cast.SpareM / setup.Line.LeaderM, 0, 1);
     }
 
-    // Shortest carry that is a cast and takes the fly, metres; null when the longest does not.
-    private static double? LeastCarryM(CastSetup setup, double mostM)
+    // A lob swings the leader and somewhat more than a rod's length of line at this share of the arm's speed; common practice, rough.
+    private const double LobLineM = 3.5,
+        LobShare = .36;
+
+    /// <summary>
+    /// How far a fly is lobbed, metres: thrown level from the rod's tip with a rod's length of line, against the air, for as long as it
+    /// falls. An estimate of ours.
+    /// </summary>
+    public static double LobM(CastSetup setup)
     {
-        var kg = setup.FlyKg / CastEngine.MostFlyRatio;
-        if (CastEngine.LineKg(setup, mostM) < kg)
-            return null;
-        var (low, high) = (Math.Min(mostM, Math.Max(.5, LeastShare * mostM)), mostM);
-        if (CastEngine.LineKg(setup, low) >= kg)
-            return low;
-        for (var i = 0; i < 30; i++)
-        {
-            var middle = (low + high) / 2;
-            (low, high) = CastEngine.LineKg(setup, middle) < kg ? (middle, high) : (low, middle);
-        }
-        return high;
+        var day = setup.Day;
+        var speed = LobShare * setup.Caster.FreeMps;
+        var kg = setup.FlyKg + CastEngine.LineKg(setup, LobLineM);
+        var against = Math.Max(0, speed + day.HeadwindMps * day.WindShare(day.TipHeightM));
+        var slows = .5 * day.AirKgM3 * setup.FlyAreaM2 / kg * against * against;
+        var time = Math.Min(Math.Sqrt(2 * day.TipHeightM / Exact.GravityMps2), slows > 0 ? speed / slows : double.PositiveInfinity);
+        return Math.Min(setup.Line.LeaderM + LobLineM, speed * time - slows * time * time / 2);
     }
+
+    // Shortest carry that is a cast, metres.
+    private static double LeastCarryM(double mostM) => Math.Min(mostM, Math.Max(.5, LeastShare * mostM));
 }
 
 /// <summary>What stops a cast, in words.</summary>

@@ -33,8 +33,20 @@ public sealed record CastDay(
     public static CastDay Of(Brief brief, double rodLengthM)
     {
         var (tip, clearance) = (TipHeight(brief, rodLengthM), brief.Cover == Cover.Behind ? 1.5 : OpenClearanceM);
-        return new(brief.HeadwindMps, brief.FromRightMps, tip, clearance);
+        return new(Felt(brief.HeadwindMps), brief.FromRightMps, tip, clearance);
     }
+
+    // Of a wind from behind so much is left on balance while it is light, share; and where it takes as much as it gives, m/s.
+    private const double TailShare = .35,
+        TailEndsMps = 8;
+
+    /// <summary>
+    /// What of a wind along the cast helps or hinders it, m/s, below 0 where it helps. In the face all of it does. From behind the back
+    /// cast meets what the forward cast gains: a little is left of a light one, nothing from 8 m/s on, and beyond that it costs distance.
+    /// Common practice; the shares are ours.
+    /// </summary>
+    public static double Felt(double headwindMps) =>
+        headwindMps >= 0 ? headwindMps : TailShare * headwindMps * (1 + headwindMps / TailEndsMps);
 
     // A hand at 1.6 m and a rod stopped at about half past ten, less what the person stands under. Under branches the rod stays low.
     private static double TipHeight(Brief brief, double rodLengthM)

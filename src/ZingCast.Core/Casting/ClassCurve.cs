@@ -20,7 +20,7 @@ public sealed class ClassCurve
     private const double Step = .25;
 
     private readonly Func<double, CastSetup> setupOf;
-    private readonly Dictionary<double, double> known = [];
+    private readonly Dictionary<double, CastResult> known = [];
 
     /// <summary>
     /// <paramref name="setupOf"/> gives the matched outfit of a class, 0–15; no class above <paramref name="most"/> is named. Classes
@@ -32,17 +32,23 @@ public sealed class ClassCurve
     /// <summary>No class above this is named.</summary>
     public double Most { get; }
 
-    /// <summary>Farthest reach of a class, metres; 0 where nothing turns over.</summary>
+    /// <summary>Farthest reach of a class, metres; how far it is lobbed where nothing turns over.</summary>
     public double ReachM(double c)
     {
         double below = Math.Clamp(Math.Floor(c), 0, LineWeights.Highest),
             above = Math.Min(below + 1, LineWeights.Highest);
-        if (c <= below || Thrown(above) <= 0)
-            return Thrown(below);
-        return Thrown(below) <= 0 ? Thrown(Math.Round(c / Step) * Step) : Blend.Between(Thrown(below), Thrown(above), c - below);
+        if (c <= below)
+            return Thrown(below).ReachM;
+        // Where a class begins to turn the fly over, quarters are thrown.
+        return Thrown(below).Lobbed != Thrown(above).Lobbed
+            ? Thrown(Math.Round(c / Step) * Step).ReachM
+            : Blend.Between(Thrown(below).ReachM, Thrown(above).ReachM, c - below);
     }
 
-    private double Thrown(double c) => known.TryGetValue(c, out var reach) ? reach : known[c] = CastSearch.Farthest(setupOf(c)).ReachM;
+    /// <summary>Whether the whole class at or above this turns the fly over at all.</summary>
+    public bool TurnsOver(double c) => !Thrown(Math.Min(Math.Ceiling(c), LineWeights.Highest)).Lobbed;
+
+    private CastResult Thrown(double c) => known.TryGetValue(c, out var cast) ? cast : known[c] = CastSearch.Farthest(setupOf(c));
 
     // Whole classes that will be asked for, side by side.
     private void Throw(double from, double to)
@@ -51,15 +57,15 @@ public sealed class ClassCurve
             .Range((int)from, Math.Max(0, (int)to - (int)from + 1))
             .Where(c => c <= LineWeights.Highest && !known.ContainsKey(c))
             .ToArray();
-        var reach = new double[open.Length];
+        var casts = new CastResult[open.Length];
         Parallel.For(
             0,
             open.Length,
             new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount },
-            i => reach[i] = CastSearch.Farthest(setupOf(open[i])).ReachM
+            i => casts[i] = CastSearch.Farthest(setupOf(open[i]))
         );
         for (var i = 0; i < open.Length; i++)
-            known[open[i]] = reach[i];
+            known[open[i]] = casts[i];
     }
 
     /// <summary>Smallest class with this reach, metres, in quarter steps; null when none that may be named has it.</summary>

@@ -108,6 +108,15 @@ public static class FlyKinds
 /// <param name="Weighed">True when the person gave the soaked mass.</param>
 public sealed record Fly(FlyKind Kind, HookSize Size, Hook Hook, double BodyM, double WetKg, double AreaM2, bool InUsualSizes, bool Weighed)
 {
+    // Of what a soaked fly weighs so much is water, by bulk: it soaks up three times its dry mass or a third of it. And what it sheds of
+    // that in the air. Common practice, and from memory.
+    private const double BulkyWater = .67,
+        SparseWater = .26,
+        Shed = 1 / 3.0;
+
+    /// <summary>What is left of the soaked mass in the air, kilograms.</summary>
+    public double FlownKg => WetKg * (1 - Shed * (Kind.Bushy ? BulkyWater : SparseWater));
+
     /// <summary>Hook size as written on the packet.</summary>
     public string SizeName => Size.ToString();
 

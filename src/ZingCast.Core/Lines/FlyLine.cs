@@ -122,12 +122,23 @@ public sealed record FlyLine : Gear
     /// <inheritdoc />
     public override bool LabelDisagrees => Math.Abs(PrintedClass - WeighedClass ?? 0) >= LabelOff;
 
-    /// <summary>What its core stands, newtons: about 20 lb, 30 from class 7.5 on or where nobody knows. Common practice.</summary>
-    public double CoreN() => (Classes is { High: < ThickCoreFrom } ? ThinCoreLb : ThickCoreLb) * Exact.PoundForceN;
+    /// <summary>
+    /// What its core stands, newtons: about 20 lb, 30 from class 7.5 on or where nobody knows, 60 in lines for big game, from 10.5 on. A
+    /// short head goes by the class of rod that throws it. Common practice.
+    /// </summary>
+    public double CoreN() =>
+        (Classes?.High ?? (MassKg is { } kg ? LineWeights.ClassOf(kg) - Matching.Tackle.ShortHeadHeavier : null)) switch
+        {
+            < ThickCoreFrom => ThinCoreLb,
+            >= HeavyCoreFrom => HeavyCoreLb,
+            _ => ThickCoreLb,
+        } * Exact.PoundForceN;
 
     private const double ThinCoreLb = 20,
         ThickCoreLb = 30,
-        ThickCoreFrom = 7.5;
+        ThickCoreFrom = 7.5,
+        HeavyCoreLb = 60,
+        HeavyCoreFrom = 10.5;
 
     /// <summary>
     /// Mass of the head in kilograms: weighed, or worked out from the label as if the head were uniform. Null for an

@@ -51,13 +51,12 @@ public sealed record CasterFit(
     // halfway to the next preset. An assumption of ours.
     private static readonly double[] PriorShare = [.15, .25, .25];
 
-    // One person's casts scatter by so much; a paced, a taped and a guessed distance are good to so much; wind by so much of itself, a
-    // metre a second of which is worth a little over one hundredth of the distance. Shares, one standard deviation. Common practice.
+    // One person's casts scatter by so much; a paced, a taped and a guessed distance are good to so much. Shares, one
+    // standard deviation. Common practice.
     private const double Scatter = .06,
         PacedShare = .05,
         TapedShare = .01,
-        GuessedShare = .15,
-        WindShare = .012;
+        GuessedShare = .15;
 
     // What the cast model leaves out, whoever casts: a share of the reach, half-width. An assumption of ours, half the spread that
     // presets have.
@@ -78,15 +77,12 @@ public sealed record CasterFit(
         ("a paced distance", PacedShare),
         ("a taped one", TapedShare),
         ("one by eye", GuessedShare),
-        ("each m/s of wind", WindShare),
+        ("each m/s of wind", Caster.WindShare),
         ("what the cast model leaves out, half-width", ModelShare),
     ];
 
     // A cast farther out than so many deviations is a slip of pen or hand, and pulls no harder than one that far out.
     private const double Slip = 2;
-
-    // Half-widths are two standard deviations.
-    private const double Wide = 2;
 
     /// <summary>
     /// Fits line speed, arm and loop to casts, latest last, by least squares with the caster as prior; <paramref name="believed"/> is what
@@ -107,7 +103,7 @@ public sealed record CasterFit(
             return null;
         var fit = new Fit(usable);
         var (at, spread) = fit.Solve();
-        double Share(int i) => Math.Sqrt(spread[i, i]) * Wide;
+        double Share(int i) => Math.Sqrt(spread[i, i]) * Doubt.Wide;
         Quantity Of(double before, int i, Kind kind) => new(before * Math.Exp(at[i]), kind, before * Math.Exp(at[i]) * Share(i));
         var (free, arm, loop) = (Of(prior.FreeMps, 0, Kind.LineSpeed), Of(prior.ArmKg, 1, Kind.LineMass), Of(prior.LoopM, 2, Kind.Length));
         // Nobody holds less than what was seen to turn over.
@@ -131,8 +127,8 @@ public sealed record CasterFit(
             free,
             arm,
             loop,
-            new(prior.FreeMps, Kind.LineSpeed, Wide * PriorShare[0] * prior.FreeMps),
-            new(prior.LoopM, Kind.Length, Wide * PriorShare[2] * prior.LoopM),
+            new(prior.FreeMps, Kind.LineSpeed, Doubt.Wide * PriorShare[0] * prior.FreeMps),
+            new(prior.LoopM, Kind.Length, Doubt.Wide * PriorShare[2] * prior.LoopM),
             Reach(believed),
             Reach(after)
         );
@@ -178,7 +174,7 @@ public sealed record CasterFit(
                 DistanceBy.Guessed => GuessedShare,
                 _ => PacedShare,
             };
-            PlusMinus = Math.Sqrt(Scatter * Scatter + by * by + Math.Pow(WindShare * wind, 2));
+            PlusMinus = Math.Sqrt(Scatter * Scatter + by * by + Math.Pow(Caster.WindShare * wind, 2));
         }
 
         public Seen Seen { get; }
@@ -279,7 +275,10 @@ public sealed record CasterFit(
 
         /// <summary>Half-width of a reach worked out from the fit, as a share, over casts such as these.</summary>
         public double ReachShare(double[] at, Matrix<double> spread) =>
-            Math.Sqrt(ModelShare * ModelShare + Wide * Wide * casts.Where(c => c.Seen.AllOut).Average(c => Across(spread, c.Slope(at))));
+            Math.Sqrt(
+                ModelShare * ModelShare
+                    + Doubt.Wide * Doubt.Wide * casts.Where(c => c.Seen.AllOut).Average(c => Across(spread, c.Slope(at)))
+            );
 
         private static double Across(Matrix<double> spread, Vector<double> slope) => slope * spread * slope;
     }

@@ -6,6 +6,10 @@ namespace ZingCast.Core.Matching;
 /// <summary>What can hurt somebody, shown where it matters.</summary>
 internal static class Cautions
 {
+    // Soaked flies that a learner leaves alone, and that tire anybody, kilograms; common practice.
+    private const double HardFlyKg = .003,
+        TiringFlyKg = .008;
+
     public static IReadOnlyList<Caution> For(Brief brief, Specification spec, Outfit outfit)
     {
         List<Caution> all = [];
@@ -20,7 +24,7 @@ internal static class Cautions
                 $"Wind of {Quantity.Wind(shoulder)} blows the hook onto your casting "
                     + $"shoulder. Cast over the other shoulder, turn round, or stop."
             );
-        if (brief.WindMps > 13)
+        if (brief.Gale)
             Say(
                 "gale",
                 LinkId.Hand,
@@ -33,6 +37,22 @@ internal static class Cautions
             false,
             $"Wear eye protection and a brim. Look behind for people before every cast; flatten the barb while learning."
         );
+        if (brief.Caster.Learning && brief.Fly.WetKg > HardFlyKg)
+            Say(
+                "hard-fly",
+                LinkId.Fly,
+                true,
+                $"{Quantity.LineMass(brief.Fly.WetKg)} of soaked fly is not the one to begin with: it tires, and it hurts where it "
+                    + $"hits. Learn with a slim streamer of {Quantity.Short(.05)}, and come to it later."
+            );
+        else if (brief.Fly.WetKg > TiringFlyKg)
+            Say(
+                "heavy-fly",
+                LinkId.Hand,
+                true,
+                $"{Quantity.LineMass(brief.Fly.WetKg)} of soaked fly tires the arm and hurts where it hits: "
+                    + $"fewer casts, an open loop, glasses and a hat."
+            );
         Say("power-lines", LinkId.Rod, brief.WindMps > 10, $"Carbon conducts: keep clear of overhead lines and stop at the first thunder.");
         if (brief.Stance is Stance.Wading or Stance.DeepWading)
             Say(

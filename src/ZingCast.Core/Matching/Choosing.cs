@@ -53,15 +53,22 @@ public static class Choosing
         ideal += (rod.Action == RodAction.Fast && !rod.VeryFast ? .05 : 0) + (brief.Caster.Learning ? .05 : 0);
         // What this rod felt like in the hand beats the rule.
         ideal += rod.Felt?.Shift ?? 0;
+        // The fly comes first: a line that carries it, then the load that the rod likes best, then the top of its window.
+        var fly = brief.Fly.WetKg / standard;
+        var most = LineLoad.MostFor(window, line.HeadM, fly / LineLoad.Top);
         return new(
             judged,
             mass,
-            (mass + brief.Fly.WetKg) / standard,
+            mass / standard + brief.Fly.FlownKg / standard,
             mass / standard,
-            Math.Clamp(LineLoad.Top - .05 - brief.Fly.WetKg / standard, .5, ideal),
-            window
+            Math.Max(Math.Min(ideal, LineLoad.Top - UnderTop), Math.Min(fly / CastEngine.HeavyHeadFlyRatio, most)),
+            window,
+            most
         );
     }
+
+    // What the load a rod likes best stays below the top of its window, share of the standard mass.
+    private const double UnderTop = .05;
 
     /// <summary>
     /// Ideal of what hangs out over the standard mass of a class: short heads are built 1½ to 2 classes heavy on purpose, long ones follow
@@ -267,7 +274,7 @@ public static class Choosing
     /// <summary>The line to look for: ideal load on this rod, the density and coating asked for.</summary>
     public static FlyLine Wanted(Specification spec, Rod rod, Brief brief) => spec.Tackle.LineOf(brief, rod);
 
-    /// <summary>The reel to look for: room for line and backing, weight to balance.</summary>
+    /// <summary>The reel to look for: room for line and backing, of the weight that is usual for the class and balances the rod.</summary>
     public static Reel WantedReel(Rod rod, FlyLine line, Backing backing, double backingM, Brief brief)
     {
         var (arbor, width) = (.045, .025);
@@ -279,7 +286,7 @@ public static class Choosing
             ArborM = arbor,
             WidthM = width,
             RimM = 2 * (Math.Sqrt(arbor * arbor / 4 + volume / (Math.PI * width)) + Reel.RimGapM),
-            MassKg = Math.Max(.06, ReelBalance.Ideal * rod.MassKg - line.MassWithinKg(line.LengthM)),
+            MassKg = Math.Max(UsualHoldings.Kilograms(rod.Class ?? 0), ReelBalance.Bare.Low * rod.MassKg),
             SaltProof = brief.Salt,
             LabelLow = Math.Floor(rod.Class ?? 0),
             LabelHigh = Math.Floor(rod.Class ?? 0) + 1,

@@ -31,25 +31,81 @@ public static class ClassRules
         return Quarter(Math.Clamp(floor - byFly + (brief.CurrentMps > StrongCurrentMps ? .5 : 0), 0, LineWeights.Highest));
     }
 
-    internal static void FishFirst(Brief brief, double floor, LedgerBook book) =>
-        book.Move(
-            Rules.FishFirst,
-            floor,
-            floor,
-            () =>
-                new(
-                    default,
-                    $"People say class {Quantity.Class(floor)} for {brief.Species.Name} of "
-                        + $"{Quantity.Fish(brief.FishKg)}; the fly is checked next",
-                    [new("species", brief.Species.Name), new("expected", Quantity.Fish(brief.FishKg))],
-                    Fishes.Source
-                )
-        );
-
-    internal static double Lean(Brief brief, DeliveryAnswer delivery, double floor, LedgerBook book)
+    /// <summary>
+    /// The class people name for a fish of this size, whatever the fly: the species' number, as much more or less as the floor is for the
+    /// size.
+    /// </summary>
+    public static double NumberOf(Brief brief)
     {
-        var fishFirst = brief.School == School.FishFirst;
-        var from = fishFirst ? Math.Max(floor, delivery.Class) : delivery.Class;
+        var species = Fishes.Find(brief.Species.Id)!;
+        var usual = FloorOf(
+            brief with
+            {
+                Species = species with { Group = species.Group.At(species.TypicalKg) },
+                FishKg = species.TypicalKg,
+            }
+        );
+        return Quarter(Math.Clamp(species.Number + FloorOf(brief) - usual, 1, LineWeights.Highest));
+    }
+
+    internal static double FishFirst(Brief brief, double number, DeliveryAnswer delivery, LedgerBook book)
+    {
+        var byFly = Math.Max(delivery.Class, delivery.DayInHand);
+        return book.Move(
+            Rules.FishFirst,
+            delivery.Class,
+            Math.Max(number, delivery.Class),
+            () =>
+            {
+                Sentence people = $"People say class {Quantity.Class(number)} for {brief.Species.Name} of {Quantity.Fish(brief.FishKg)}";
+                return new(
+                    default,
+                    (delivery.Class > number, byFly - number) switch
+                    {
+                        (true, _) => $"{people}; this fly asks for {Quantity.Class(delivery.Class)}, and the fly wins",
+                        (_, > -.25 and < .25) => $"{people}; fly-first says the same",
+                        (_, < 0) => $"{people}; fly-first says {Quantity.Class(byFly)}, for the fly is easier than the fish is strong",
+                        _ => (Sentence)$"{people}; fly-first says {Quantity.Class(byFly)}, for it keeps a windier day in hand",
+                    },
+                    [
+                        new("species", brief.Species.Name),
+                        new("expected", Quantity.Fish(brief.FishKg)),
+                        new("the fly delivers from", Quantity.Class(delivery.Class)),
+                        new("fly-first", Quantity.Class(byFly)),
+                    ],
+                    Fishes.Source
+                );
+            }
+        );
+    }
+
+    // Finesse takes so much off the species' number; power adds as much, classes. Common practice.
+    private const double LeanOnNumber = 1;
+
+    internal static double LeanOnFish(Brief brief, DeliveryAnswer delivery, double number, LedgerBook book)
+    {
+        (double, Sentence) leans = brief.Lean switch
+        {
+            Briefs.Lean.Finesse => (
+                Math.Max(delivery.Class, number - LeanOnNumber),
+                $"a class under the species’ number, if that delivers"
+            ),
+            Briefs.Lean.Power => (number + LeanOnNumber, $"a class over it, for wind and for turning fish"),
+            _ => (number, $"the species’ number as it is said"),
+        };
+        var (to, word) = leans;
+        var name = PlainText.Capital(BriefWords.Of(brief.Lean));
+        return book.Move(
+            Rules.Lean,
+            number,
+            Quarter(Math.Min(to, LineWeights.Highest)),
+            () => new(default, $"{name}: {word}", [new("lean", name), new("delivers today from", Quantity.Class(delivery.Class))])
+        );
+    }
+
+    internal static double Lean(Brief brief, DeliveryAnswer delivery, LedgerBook book)
+    {
+        var from = delivery.Class;
         var allRound = Math.Max(from, delivery.DayInHand);
         (double, Sentence) leans = brief.Lean switch
         {

@@ -22,6 +22,18 @@ internal static class Delivery
     public const double FartherShare = 1.25,
         WindierMps = 2;
 
+    // Fish for which people name no more than this floor are small, classes. On small water, and for them, people take no more than the
+    // next, under branches than the one after. Common practice: 1 to 4, and 2 to 3.
+    private const double SmallFishClass = 2.5,
+        SmallClass = 4.25,
+        UnderBranchesClass = 3;
+
+    // A wind in the face beyond a breeze, m/s, and a fly for which people take more than this, classes, argue it up by so much each. Ours.
+    private const double EasyWindMps = 2.5,
+        ClassAMps = .25,
+        SmallFlyClass = 6.2,
+        ClassARung = 2;
+
     // A day that is not today's asks for no more than this below the top of what people take, classes. Ours.
     private const double WithinRung = .5;
 
@@ -30,24 +42,26 @@ internal static class Delivery
         var (rung, band) = (Ladder.RungOf(brief.Fly), Ladder.BandOf(brief.Fly));
         var atMost = SmallestClass(brief, tackle, CastEngine.MostFlyRatio);
         var atEase = SmallestClass(brief, tackle, CastEngine.ComfortableFlyRatio);
-        var most = ClassRules.Quarter(band.High + LadderRung.MostAbove);
+        var most = ClassRules.Quarter(Math.Min(band.High + LadderRung.MostAbove, SmallMost(brief, band)));
         var today = casts.Curve(tackle, most);
         var smallest = today.Smallest((1 + ClassCurve.InHand) * brief.DistanceM);
+        // All-round goes no lower than this whatever the cast says, and for a day that is not today's no higher than that.
+        var (least, enough) = (Math.Max(0, band.Low - LadderRung.MostBelow), band.High - WithinRung);
         var byCast = smallest ?? most;
         ByCast(brief, today, byCast, smallest is not null, book);
-        if (smallest is null && today.ReachM(most) > 0)
+        if (smallest is null && today.TurnsOver(most))
             Flattens(today, book);
         var delivery = Math.Min(Math.Max(byCast, atMost), most);
         ByFlyRatio(brief, tackle, byCast, delivery, (atMost, atEase), book);
         ByLadder(rung, delivery, smallest is not null, book);
-        // All-round goes no lower than this whatever the cast says, and for a day that is not today's no higher than that.
-        var (least, enough) = (Math.Max(0, band.Low - LadderRung.MostBelow), band.High - WithinRung);
         var smooth = today.Smooth(brief.DistanceM, ClassCurve.InHand, Math.Floor(least));
         var inHand = Math.Max(Math.Max(least, smooth), Math.Min(atEase, band.High));
-        if (inHand < enough)
+        // On small water the neighbouring day is no farther off, and no windier; for small fish no farther.
+        var farther = Small(brief) ? ClassCurve.InHand : FartherShare - 1;
+        if (inHand < enough && !SmallWater(brief))
             inHand = Math.Max(
                 inHand,
-                Math.Min(enough, casts.Curve(tackle, most, WindierMps).Smooth(brief.DistanceM, FartherShare - 1, Math.Floor(least)))
+                Math.Min(enough, casts.Curve(tackle, most, WindierMps).Smooth(brief.DistanceM, farther, Math.Floor(least)))
             );
         return new(
             delivery,
@@ -57,6 +71,18 @@ internal static class Delivery
             most
         );
     }
+
+    private static bool SmallWater(Brief brief) => brief.Water == Water.SmallStream || brief.Cover == Cover.Canopy;
+
+    private static bool Small(Brief brief) => SmallWater(brief) || brief.Species.Group.FloorHigh <= SmallFishClass;
+
+    // On small water and for small fish nobody names more, but for wind in the face and a fly that is not small.
+    private static double SmallMost(Brief brief, Spread band) =>
+        !Small(brief)
+            ? LineWeights.Highest
+            : (brief.Cover == Cover.Canopy ? UnderBranchesClass : SmallClass)
+                + ClassAMps * Math.Max(0, brief.HeadwindMps - EasyWindMps)
+                + ClassARung * Math.Max(0, band.High - SmallFlyClass);
 
     private static void ByCast(Brief brief, ClassCurve today, double byCast, bool gets, LedgerBook book)
     {
@@ -71,14 +97,14 @@ internal static class Delivery
                     gets
                             ? $"From this class {brief.Caster.Article} {brief.Caster.Name} casts "
                                 + $"{Quantity.Distance(brief.DistanceM)} with a tenth in hand and the fly turned over"
-                        : reach > 0
+                        : today.TurnsOver(byCast)
                             ? (Sentence)$"No class gives this caster {Quantity.Distance(brief.DistanceM)} with a tenth "
                                 + $"in hand today; this one, the most people take for such a fly, gets {Quantity.Distance(reach)}"
                         : $"No class up to this one turns this fly over today; what would help is worked out beside the cast. "
                             + $"By hook alone it is this one",
                     [
                         new("distance", Quantity.Distance(brief.DistanceM)),
-                        new("farthest with this class", brief.Caster.Reach(reach)),
+                        new("farthest with this class", brief.Reach(reach)),
                         new("a class more adds", Quantity.Length(today.ReachM(byCast + 1) - reach)),
                         new("in the face", Quantity.Wind(brief.HeadwindMps)),
                         new("fly against the air", Figure.Bulk(brief.Fly)),
@@ -172,20 +198,20 @@ internal static class Delivery
     /// </summary>
     private static double SmallestClass(Brief brief, Tackle tackle, double ratio)
     {
-        for (var c = 0.0; c < LineWeights.Highest; c += .25)
-            if (brief.Fly.WetKg <= ratio * CarriedKg(brief, tackle, c))
-                return c;
-        return LineWeights.Highest;
+        // Heavier classes carry more.
+        var (low, high) = (-1, 4 * LineWeights.Highest);
+        while (high - low > 1)
+        {
+            var middle = (low + high) / 2;
+            (low, high) = brief.Fly.WetKg <= ratio * CarriedKg(brief, tackle, middle / 4.0) ? (low, middle) : (middle, high);
+        }
+        return high / 4.0;
     }
 
     private static double CarriedKg(Brief brief, Tackle tackle, double lineClass)
     {
-        // Whatever hangs there, line and fly together stay under the top of the class's window.
-        var standard = LineWeights.MassKg(lineClass);
-        var carry = Math.Min(brief.Caster.CarryM, Math.Max(6, brief.DistanceM - 2.7));
-        // The shorter the head the heavier it is built.
-        var heavy = Choosing.IdealOf(lineClass, (tackle.HeadM.Low + tackle.HeadM.High) / 2, carry);
-        var line = heavy * standard;
-        return Math.Max(.2 * standard, Math.Min(line, LineLoad.Top * standard - brief.Fly.WetKg));
+        // Of the line that would be looked for, what hangs there.
+        var rod = tackle.RodOf(lineClass);
+        return Choosing.Hangs(tackle.LineOf(brief, rod), brief).Kg;
     }
 }

@@ -8,8 +8,11 @@ namespace ZingCast.Core.Matching;
 /// <summary>What the person casting does with the outfit: hold, shoot, reach, and the wind on the shoulder.</summary>
 internal static class HandRules
 {
-    /// <summary>A tenth should stay in hand: beyond this share of the reach it does not.</summary>
-    public const double EasyShare = .9;
+    /// <summary>Chance, 0 to 1, that the fly gets there turned over.</summary>
+    public static double Chance(Brief brief, Quantity reach) => Doubt.Chance(reach.Value, reach.PlusMinus ?? 0, brief.DistanceM);
+
+    /// <summary>The distance at which it gets there often enough to be called an answer, metres.</summary>
+    public static double SureM(Quantity reach) => reach.Value - Doubt.FitsBy / Doubt.Wide * (reach.PlusMinus ?? 0);
 
     /// <summary>Line held in the air and line to be shot, metres.</summary>
     public static (double CarryM, double ShootM) CarryAndShoot(Brief brief, double leaderM, double usualCarryM, CastResult? cast)
@@ -42,11 +45,12 @@ internal static class HandRules
             Rules.Distance,
             () =>
                 new(
-                    brief.Caster.Reach(far.ReachM),
-                    far.ReachM > 0
-                        ? (Sentence)$"is the farthest {brief.Caster.Article} {brief.Caster.Name} gets this fly "
-                            + $"today, against {Quantity.Distance(brief.DistanceM)} wanted"
-                        : $"this fly does not turn over today with this outfit",
+                    brief.Reach(far.ReachM),
+                    far.Lobbed
+                        ? (Sentence)$"is how far this fly is lobbed: it hardly turns over today with this outfit"
+                        : $"is the farthest {brief.Caster.Article} {brief.Caster.Name} gets this fly "
+                            + $"today, against {Quantity.Distance(brief.DistanceM)} wanted: "
+                            + $"{brief.Caster.Odds(Chance(brief, brief.Reach(far.ReachM)))}",
                     [
                         new("in the air", Quantity.Carry(far.CarryM)),
                         new("shot", Quantity.Distance(far.ShotM)),
@@ -61,7 +65,7 @@ internal static class HandRules
                         new("usual in calm, from", Quantity.Distance(brief.Caster.CalmFromM)),
                         new("usual in calm, to", Quantity.Distance(brief.Caster.CalmToM)),
                     ],
-                    Doubt: brief.DistanceM > EasyShare * far.ReachM
+                    Doubt: Chance(brief, brief.Reach(far.ReachM)) < Doubt.FitsFrom
                 )
         );
 

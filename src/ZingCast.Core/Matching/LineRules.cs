@@ -77,11 +77,16 @@ internal static class LineRules
                 : [];
     }
 
+    // Soaked flies from which on heads are shorter, and for which they are as short as the next, feet; common practice.
+    private const double HeavyFlyKg = .003,
+        HeaviestFlyKg = .008;
+    private static readonly Spread HeavyHeadFt = new(22, 28);
+
     /// <summary>Head length wanted, metres. Common practice, in feet.</summary>
     public static Spread Head(Brief brief, string density, LedgerBook book)
     {
         var bulky = brief.Fly.Kind.Bushy || brief.Fly.Kind.Weighted;
-        var (low, high, why) =
+        (double Low, double High, string Why) wanted =
             brief.DistanceM > Choosing.FarM ? (26, 32, "most distance of all: a separate head on thin running line")
             : brief.Stance == Stance.Boat ? (23, 32, "one false cast and shoot: a short head")
             : brief.Water == Water.Shore ? (25, 38, "few false casts over waves: a short to all-round head")
@@ -89,9 +94,18 @@ internal static class LineRules
             : brief.Wariness == Wariness.Spooky || brief.Fly.Kind.Delicate
                 ? (40, 60, "delicate, mending: a long belly and a fine front taper")
             : (33, 45, "an all-round head");
+        var (low, high, why) = wanted;
+        // The heavier the fly the shorter the head.
+        var heavy = Blend.Fraction(HeavyFlyKg, HeaviestFlyKg, brief.Fly.WetKg);
+        if (heavy > 0 && high > HeavyHeadFt.High)
+            (low, high, why) = (
+                Math.Min(low, Blend.Between(low, HeavyHeadFt.Low, heavy)),
+                Blend.Between(high, HeavyHeadFt.High, heavy),
+                "a heavy fly: short and heavy, one false cast and an open loop"
+            );
         var (from, to) =
             book.IsOff(Rules.Taper) ? (23, 60)
-            : Densities.Rank(density) >= Densities.Type3 ? (23, 36)
+            : Densities.Rank(density) >= Densities.Type3 ? (23, Math.Min(36, high))
             : brief.Caster.Learning && high > 40 ? (Math.Min(low, 30), 40)
             : (low, high);
         var head = new Spread(from * Exact.FootM, to * Exact.FootM);
@@ -99,7 +113,7 @@ internal static class LineRules
             Rules.Taper,
             () =>
                 new(
-                    Quantity.Length((from + to) / 2.0 * Exact.FootM),
+                    Quantity.Length((from + to) / 2 * Exact.FootM),
                     $"{PlainText.Capital(why)}, {Quantity.Length(head.Low)} to {Quantity.Length(head.High)}",
                     [
                         new("fly", brief.Fly.Kind.Name),
@@ -177,8 +191,8 @@ internal static class LineRules
             () =>
                 new(
                     Figure.Load(load),
-                    $"{Quantity.LineMass(load.LineKg)} of line in {Quantity.Carry(load.JudgedM)} and the fly; the rod's window is "
-                        + $"{Quantity.LineMass(LineLoad.Low * standard)} to {Quantity.LineMass(LineLoad.Top * standard)}",
+                    $"{Quantity.LineMass(load.LineKg)} of line in {Quantity.Carry(load.JudgedM)} and the fly; the rod's window for "
+                        + $"the line is {Quantity.LineMass(LineLoad.Low * standard)} to {Quantity.LineMass(load.MostRatio * standard)}",
                     [
                         new("line judged", Quantity.Carry(load.JudgedM)),
                         new("its mass", Quantity.LineMass(load.LineKg)),

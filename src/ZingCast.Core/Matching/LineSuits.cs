@@ -80,8 +80,8 @@ public static class LineSuits
             : $"a {Quantity.Class(load.WindowClass)} by its label only";
         Sentence judged =
             $"{Quantity.LineMass(load.LineKg)} in {Quantity.Carry(load.JudgedM)} is {Quantity.Ratio(load.LineRatio)} of the class";
-        return load.Ratio > LineLoad.Top ? (Sentence)$"{known}: {judged} and overloads it"
-            : load.Ratio < LineLoad.Low ? (Sentence)$"{known}: {judged} and never loads it"
+        return load.LineRatio > load.MostRatio ? (Sentence)$"{known}: {judged} and overloads it"
+            : load.LineRatio < LineLoad.Low ? (Sentence)$"{known}: {judged} and never loads it"
             : load.Verdict == Verdict.Look
                 ? (Sentence)$"{known}: {judged}, {(load.LineRatio > load.Ideal ? "deep in the rod" : "light on the rod")}; "
                     + $"{Quantity.Ratio(load.Ideal)} feels best"

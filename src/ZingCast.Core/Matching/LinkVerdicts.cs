@@ -25,15 +25,18 @@ internal static class LinkVerdicts
                 .Select(j => j.Verdict != Verdict.Fails && outfit.ToBuy(j.Link) ? j with { Verdict = Verdict.ToBuy } : j),
         ];
 
-    /// <summary>The verdicts of an outfit that differs from one that was judged by its reel and backing alone.</summary>
-    public static IReadOnlyList<Verdict> OnReel(IReadOnlyList<Judgement> judged, Brief brief, Outfit outfit)
+    /// <summary>
+    /// The verdicts of an outfit that differs from one that was judged by its reel and backing alone; <paramref name="run"/> is how the
+    /// fish ran on that one.
+    /// </summary>
+    public static IReadOnlyList<Verdict> OnReel(IReadOnlyList<Judgement> judged, Brief brief, Outfit outfit, FishRun? run)
     {
         Verdict Of(Judgement j)
         {
             var verdict = j.Link switch
             {
                 LinkId.Reel => Reel(outfit.Reel, outfit.Fill, outfit, brief).Verdict,
-                LinkId.Backing => Backing(brief, outfit).Verdict,
+                LinkId.Backing => Backing(brief, outfit, run).Verdict,
                 _ => j.Verdict,
             };
             return j.Link == LinkId.Reel && verdict != Verdict.Fails && outfit.ToBuy(j.Link) ? Verdict.ToBuy : verdict;
@@ -41,18 +44,22 @@ internal static class LinkVerdicts
         return [.. judged.Select(Of)];
     }
 
-    private static IReadOnlyList<Judgement> All(Brief brief, Specification spec, Outfit outfit) =>
+    private static IReadOnlyList<Judgement> All(Brief brief, Specification spec, Outfit outfit)
+    {
+        var run = outfit.Run(brief);
+        return
         [
             Fly(brief, outfit),
-            Tippet(brief, outfit.Tippet),
+            Tippet(brief, outfit.Tippet, run),
             Leader(brief, outfit),
             Line(outfit.Line, outfit.Load, spec, brief),
             Running(brief, outfit),
-            Backing(brief, outfit),
+            Backing(brief, outfit, run),
             Reel(outfit.Reel, outfit.Fill, outfit, brief),
             Rod(outfit.Rod, spec, brief),
             Hand(brief, outfit),
         ];
+    }
 
     private static Judgement Fits(LinkId link, Func<Sentence> why) => new(link, Verdict.Fits, why);
 
@@ -70,14 +77,33 @@ internal static class LinkVerdicts
             : Fits(LinkId.Fly, () => $"{Quantity.Ratio(ratio)} of the line in the air: carried easily");
     }
 
-    private static Judgement Tippet(Brief brief, TippetChoice tippet)
+    // What is believed to be so much, give or take what runs are, is no more than there is.
+    private static double Holds(double believed, double most) => Doubt.Chance(most, RunningFish.UnsureShare * believed, believed);
+
+    private static Judgement Tippet(Brief brief, TippetChoice tippet, FishRun? run)
     {
-        if (TippetBand.Judge(tippet.DiameterM, new(tippet.BandFromM, tippet.BandToM), brief.Fly) is var (verdict, says))
+        var inRun = InRun(run);
+        if (
+            TippetBand.Judge(tippet.DiameterM, new(tippet.BandFromM, tippet.BandToM), brief.Fly) is var (verdict, says)
+            && (verdict == Verdict.Fails || inRun is not { Verdict: Verdict.Fails })
+        )
             return new(LinkId.Tippet, verdict, () => $"{says}");
+        if (inRun is { } pulled)
+            return pulled;
         if (tippet.KnottedN < tippet.WantedN)
             return Look(LinkId.Tippet, () => $"holds {Quantity.Force(tippet.KnottedN)} knotted: play the fish off the reel");
         return Fits(LinkId.Tippet, () => $"holds {Quantity.Force(tippet.KnottedN)} knotted; check each knot");
     }
+
+    // What the run does to the weakest knot; null where it holds.
+    private static Judgement? InRun(FishRun? run) =>
+        run is { TippetShare: var share } && Holds(share, 1) is var holds && holds < Doubt.FitsFrom
+            ? new(
+                LinkId.Tippet,
+                holds < Doubt.FailsBelow ? Verdict.Fails : Verdict.Look,
+                () => $"this fish pulls {Quantity.Ratio(share)} times what the weakest knot stands: ease the drag, lower the rod, follow it"
+            )
+            : null;
 
     private static Judgement Leader(Brief brief, Outfit outfit)
     {
@@ -100,13 +126,12 @@ internal static class LinkVerdicts
                 LinkId.Head,
                 () =>
                     // Where only the fly tips it, the line alone would do: a line bench that knows no fly says so.
-                    load.Ratio > LineLoad.Top
-                        ? load.LineRatio <= LineLoad.Top
-                            ? $"{Quantity.Ratio(load.LineRatio)} of the class by itself, but "
-                                + $"{Quantity.LineMass(brief.Fly.WetKg)} of soaked fly "
-                                + $"make it {Quantity.Ratio(load.Ratio)}: overloads this rod"
-                            : (Sentence)$"{Quantity.Ratio(load.Ratio)} of the class: overloads this rod"
-                        : $"{Quantity.Ratio(load.Ratio)} of the class: never loads this rod"
+                    load.LineRatio > load.MostRatio
+                        ? (Sentence)$"{Quantity.Ratio(load.LineRatio)} of the class: overloads this rod"
+                    : load.LineRatio < LineLoad.Low ? (Sentence)$"{Quantity.Ratio(load.LineRatio)} of the class: never loads this rod"
+                    : $"{Quantity.Ratio(load.LineRatio)} of the class by itself, but "
+                        + $"{Quantity.LineMass(brief.Fly.WetKg)} of soaked fly "
+                        + $"make it {Quantity.Ratio(load.Ratio)}: overloads this rod"
             );
         if (Coatings.Of(line.Coating).FailsIn(brief.WaterC) is { } fault)
             return Fails(
@@ -130,8 +155,8 @@ internal static class LinkVerdicts
                 LinkId.Head,
                 () =>
                     load.LineRatio > load.Ideal
-                        ? $"{Quantity.Ratio(load.Ratio)} of the class: deep in the rod"
-                        : (Sentence)$"{Quantity.Ratio(load.Ratio)} of the class: light on the rod"
+                        ? $"{Quantity.Ratio(load.LineRatio)} of the class: deep in the rod"
+                        : (Sentence)$"{Quantity.Ratio(load.LineRatio)} of the class: light on the rod"
             );
         if (spec.Coatings.Count > 0 && !spec.Coatings.Contains(line.Coating))
             return Look(
@@ -152,8 +177,10 @@ internal static class LinkVerdicts
         return Fits(
             LinkId.Head,
             () =>
-                $"loads this rod well: {Quantity.Ratio(load.LineRatio)} of its class by itself, where "
-                + $"{Quantity.Ratio(load.Ideal)} feels best"
+                load.OneFalseCast
+                    ? $"{Quantity.Ratio(load.LineRatio)} of the rod's class, and the fly on top: one false cast, and an open loop"
+                    : (Sentence)$"loads this rod well: {Quantity.Ratio(load.LineRatio)} of its class by itself, where "
+                        + $"{Quantity.Ratio(load.Ideal)} feels best"
         );
     }
 
@@ -169,16 +196,25 @@ internal static class LinkVerdicts
             : Fits(LinkId.Running, () => $"nothing to shoot: {Quantity.Carry(outfit.CarryM)} of carry does it");
     }
 
-    private static Judgement Backing(Brief brief, Outfit outfit)
+    private static Judgement Backing(Brief brief, Outfit outfit, FishRun? run)
     {
-        var run = brief.Species.Group.RunM;
-        if (outfit.BackingM < run - outfit.Line.LengthM)
-            return Fails(LinkId.Backing, () => $"a run of {Quantity.Spooled(run)} would spool you");
-        if (outfit.BackingM < run)
-            return Look(LinkId.Backing, () => $"less than a run of {Quantity.Spooled(run)}");
+        var drawn =
+            run is null ? 0
+            // An empty spool does not tell how much more it would have taken.
+            : run.End == RunEnd.Spools ? Math.Max(outfit.BackingM, ReelRules.DrawnM(brief, outfit.Line, outfit.Leader))
+            : run.BackingOutM;
+        var holds = Holds(drawn, outfit.BackingM);
+        if (drawn > 0 && holds < Doubt.FailsBelow)
+            return Fails(LinkId.Backing, () => $"this fish draws {Quantity.Spooled(drawn)} of it: it would spool you");
+        if (drawn > 0 && holds < Doubt.FitsFrom)
+            return Look(
+                LinkId.Backing,
+                () => $"this fish draws {Quantity.Spooled(drawn)} of it, give or take half: follow it, or wind on more"
+            );
         return outfit.Backing.StrengthN < Tippets.StrengthN(outfit.Leader.TippetM)
-            ? Look(LinkId.Backing, () => $"weaker than the tippet: a break would cost the line")
-            : Fits(LinkId.Backing, () => $"outlasts a run of {Quantity.Spooled(run)}");
+                ? Look(LinkId.Backing, () => $"weaker than the tippet: a break would cost the line")
+            : drawn > 0 ? Fits(LinkId.Backing, () => $"this fish draws {Quantity.Spooled(drawn)} of it")
+            : Fits(LinkId.Backing, () => $"this fish does not take the line off the reel");
     }
 
     internal static Judgement Reel(Reel reel, SpoolFill fill, Outfit outfit, Brief brief)
@@ -239,24 +275,35 @@ internal static class LinkVerdicts
     private static Judgement Hand(Brief brief, Outfit outfit)
     {
         var reach = outfit.ReachM.Value;
-        if (reach <= 0)
-            return Fails(LinkId.Hand, () => $"this fly does not turn over today: see what would help");
-        if (reach < brief.DistanceM)
+        if (brief.Gale)
+            return Fails(
+                LinkId.Hand,
+                () => $"{Quantity.Wind(brief.WindMps)} is no wind to stand and cast in, from wherever it blows: wait, turn, or find shelter"
+            );
+        var chance = HandRules.Chance(brief, outfit.ReachM);
+        var odds = brief.Caster.Odds(chance);
+        if (chance < Doubt.FailsBelow)
             return Fails(
                 LinkId.Hand,
                 () =>
-                    $"gets {Quantity.Distance(reach)} of the {Quantity.Distance(brief.DistanceM)} wanted, "
+                    $"{(outfit.Cast is { Lobbed: true } ? "hardly turns over; lobbed it gets" : "gets")} "
+                    + $"{Quantity.Distance(reach)} of the {Quantity.Distance(brief.DistanceM)} wanted, "
                     + $"{Quantity.Length(brief.DistanceM - reach)} short: see what would help, or get closer"
             );
         if (brief.ShoulderMps > Brief.ShoulderWarnsMps)
             return Look(LinkId.Hand, () => $"wind onto the casting shoulder: cast over the other one");
-        if (brief.DistanceM > HandRules.EasyShare * reach)
+        if (outfit.Cast is { Poked: true })
+            return Look(LinkId.Hand, () => $"too near to cast: poke it out, or let it dapple, with the leader and hardly any line");
+        if (chance < Doubt.FitsFrom)
             return Look(
                 LinkId.Hand,
                 () =>
-                    $"nearly all there is today: {Quantity.Length(reach - brief.DistanceM)} to spare at "
-                    + $"{Quantity.Distance(brief.DistanceM)}"
+                    $"{odds} get {Quantity.Distance(brief.DistanceM)} today: come within "
+                    + $"{Quantity.Distance(HandRules.SureM(outfit.ReachM))}, or see what would help"
             );
-        return Fits(LinkId.Hand, () => $"{Quantity.Length(reach - brief.DistanceM)} in hand at {Quantity.Distance(brief.DistanceM)}");
+        return Fits(
+            LinkId.Hand,
+            () => $"{Quantity.Length(reach - brief.DistanceM)} in hand at {Quantity.Distance(brief.DistanceM)}: {odds}"
+        );
     }
 }

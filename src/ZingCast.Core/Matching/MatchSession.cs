@@ -72,6 +72,7 @@ public sealed class MatchSession
     private readonly IReadOnlySet<string> off;
     private CancellationToken cancel;
     private readonly CastCache casts;
+    private readonly Dictionary<(FlyLine, Leader), double> drawn = [];
     private Specification? plain;
 
     internal MatchSession(Brief brief, GearShed shed, IReadOnlySet<string> off, CancellationToken cancel)
@@ -147,9 +148,10 @@ public sealed class MatchSession
         // Judged on one of them; what a reel changes is judged again for each.
         var first = Reeled(laid, pair with { Reels = [reels[0]] }, pins with { Reel = reels[0].Id }, true, new LedgerBook(off));
         var free = !laid.Book.IsOff(Rules.BackingKind);
+        var run = first.Outfit.Run(brief);
         Score On(Reel reel)
         {
-            var (backing, metres, fill) = ReelRules.BackingOn(brief, pins, free, reel, line, laid.Leader);
+            var (backing, metres, fill) = ReelRules.BackingOn(brief, pins, free, reel, line, laid.Leader, Drawn(line, laid.Leader));
             var outfit = first.Outfit with
             {
                 Reel = reel,
@@ -158,7 +160,7 @@ public sealed class MatchSession
                 Fill = SpoolFill.Of(reel, line, backing, metres, laid.Leader),
             };
             var cost = laid.Cost + Choosing.Cost(reel, fill, rod, line, metres, brief, pair);
-            return new(cost, LinkVerdicts.OnReel(first.Judged, brief, outfit));
+            return new(cost, LinkVerdicts.OnReel(first.Judged, brief, outfit, run));
         }
         return [.. reels.Select(On)];
     }
@@ -234,17 +236,14 @@ public sealed class MatchSession
     private OwnOutfit Tell(Choice own, Outfit instead)
     {
         var (rod, line, reel, reach) = (own.Outfit.Rod, own.Outfit.Line, own.Outfit.Reel, own.Outfit.ReachM.Value);
-        var gets =
-            reach > 0
-                ? (Sentence)$"gets {Quantity.Distance(reach)} of the {Quantity.Distance(brief.DistanceM)} wanted"
-                : $"turns nothing over";
-        Sentence says = $"{rod.Tag} with {line.Tag} on {reel.Tag} {gets}";
+        Sentence says =
+            $"{rod.Tag} with {line.Tag} on {reel.Tag} gets {Quantity.Distance(reach)} of the {Quantity.Distance(brief.DistanceM)} wanted";
         foreach (var judged in own.Judged.Where(j => j.Verdict == Verdict.Fails && j.Link != LinkId.Hand))
             says.AppendFormatted($"; {Chain.NameOf(judged.Link).ToLowerInvariant()}: {judged.Why()}");
         if (instead.ReachM.Value > reach + ReachGain.Little)
             says.AppendFormatted($"; what is to buy gets {Quantity.Distance(instead.ReachM.Value)}");
         var pins = own.Pins with { Rod = rod.Id, Line = line.Id, Reel = reel.Id };
-        return new(rod.Tag, line.Tag, reel.Tag, brief.Caster.Reach(reach), says, pins);
+        return new(rod.Tag, line.Tag, reel.Tag, brief.Reach(reach), says, pins);
     }
 
     // Rod, line and leader as they are thrown, before a reel is looked at; and what they give up.
@@ -299,10 +298,24 @@ public sealed class MatchSession
         return new(book, spec, tippet, rod, line, leader, load, carry, shoot, answer, cost);
     }
 
+    // Backing that the fish draws with a line and a leader, metres; it runs once for each.
+    private double Drawn(FlyLine line, Leader leader) =>
+        drawn.TryGetValue((line, leader), out var known) ? known : drawn[(line, leader)] = ReelRules.DrawnM(brief, line, leader);
+
     private Choice Reeled(Laid laid, GearShed from, Pins pins, bool strictly, LedgerBook book)
     {
         var (rod, line, leader) = (laid.Rod, laid.Line, laid.Leader);
-        var (reel, backing, backingM) = ReelRules.Decide(brief, from, pins, strictly, rod, line, leader, book);
+        var (reel, backing, backingM) = ReelRules.Decide(
+            brief,
+            from,
+            pins,
+            strictly,
+            rod,
+            line,
+            leader,
+            pins.BackingM is null ? Drawn(line, leader) : 0,
+            book
+        );
         var outfit = new Outfit(
             rod,
             line,
@@ -315,7 +328,7 @@ public sealed class MatchSession
             SpoolFill.Of(reel, line, backing, backingM, leader),
             laid.CarryM,
             laid.ShootM,
-            brief.Caster.Reach(laid.Answer?.Farthest.ReachM ?? 0),
+            brief.Reach(laid.Answer?.Farthest.ReachM ?? 0),
             laid.Answer?.Cast
         )
         {

@@ -29,10 +29,11 @@ internal static class ReelRules
         Rod rod,
         FlyLine line,
         Leader leader,
+        double drawnM,
         LedgerBook book
     )
     {
-        var metres = BackingLength(brief, pins, book);
+        var metres = BackingLength(brief, pins, drawnM, book);
         var (fitting, backing) = BackingKind(brief, shed, pins, (rod, line, leader), metres, book);
         var pinned = pins.Reel is { } id ? shed.Reels.FirstOrDefault(r => r.Id == id) : null;
         var nearest = strictly ? shed.Reels.MinBy(r => Choosing.Cost(r, rod, line, backing, metres, brief, shed)) : null;
@@ -45,11 +46,34 @@ internal static class ReelRules
         return (reel, backing, metres);
     }
 
-    private static (double Usual, double Planned) Metres(Brief brief, Pins pins)
+    private static (double Usual, double Planned) Metres(Brief brief, Pins pins, double drawnM)
     {
-        var group = brief.Species.Group;
-        var usual = Math.Max(group.BackingM(brief.FishKg), SpoolBench.OverRun * group.RunM);
+        var usual = Math.Max(brief.Species.Group.BackingM(brief.FishKg), SpoolBench.OverRun * drawnM);
         return (usual, pins.BackingM ?? Math.Round(usual / 5) * 5);
+    }
+
+    // A fish that could not take all the line were its run twice what is planned does not take it. Ours.
+    private const double AtMostRuns = 2;
+
+    /// <summary>Whether a fish of the brief may take a line off the reel.</summary>
+    public static bool TakesLine(Brief brief, FlyLine line) => AtMostRuns * brief.Species.Group.RunM + brief.DistanceM > line.LengthM;
+
+    // Enough of the usual kind for any run, metres.
+    private const double AmpleM = 600;
+
+    /// <summary>
+    /// Backing that a fish of the brief draws with this line and leader, off a reel that has enough of it, metres; 0 for a fish that does
+    /// not take the line.
+    /// </summary>
+    public static double DrawnM(Brief brief, FlyLine line, Leader leader)
+    {
+        if (!TakesLine(brief, line))
+            return 0;
+        var backing = Kinds(brief, Pins.None, leader, true).Wanted;
+        var reel = Choosing.WantedReel(Rods.Rod.Blank, line, backing, AmpleM, brief);
+        var drag = DragSetting.Of(leader, line, backing, reel).SetN;
+        RunHold hold = new(drag, OutM: brief.DistanceM);
+        return new RunCase(reel, line, backing, AmpleM, leader, brief.Species.Group, brief.FishKg, hold).Run(watched: false).BackingOutM;
     }
 
     /// <summary>The backing that <see cref="Decide"/> puts on this reel, were it the only one; without a word.</summary>
@@ -59,10 +83,11 @@ internal static class ReelRules
         bool free,
         Reel reel,
         FlyLine line,
-        Leader leader
+        Leader leader,
+        double drawnM
     )
     {
-        var metres = Metres(brief, pins).Planned;
+        var metres = Metres(brief, pins, drawnM).Planned;
         var (wanted, thin) = Kinds(brief, pins, leader, free);
         var fill = SpoolFill.Of(reel, line, wanted, metres);
         return thin is not null && !Takes(fill) && SpoolFill.Of(reel, line, thin, metres) is var less && Takes(less)
@@ -90,25 +115,25 @@ internal static class ReelRules
 
     private static bool Takes(SpoolFill fill) => fill.Holds || fill.Spool.IsGuess;
 
-    private static double BackingLength(Brief brief, Pins pins, LedgerBook book)
+    private static double BackingLength(Brief brief, Pins pins, double drawnM, LedgerBook book)
     {
         var group = brief.Species.Group;
-        var (usual, metres) = Metres(brief, pins);
+        var (usual, metres) = Metres(brief, pins, drawnM);
         book.Note(
             Rules.BackingLength,
             () =>
                 new(
                     Quantity.Spooled(metres),
                     pins.BackingM is null
-                        ? (Sentence)$"Planned for {brief.Species.Name}; the longest run to expect is {Quantity.Spooled(group.RunM)}"
+                        ? (Sentence)$"Planned for {brief.Species.Name}; this one draws {Quantity.Spooled(drawnM)} of backing on this tippet"
                         : $"You pinned this length; {Quantity.Spooled(usual)} is planned for {brief.Species.Name}",
                     [
                         new("usual", Quantity.Spooled(group.BackingM(brief.FishKg))),
-                        new("run", Quantity.Spooled(group.RunM)),
-                        new("run + 30 %", Quantity.Spooled(SpoolBench.OverRun * group.RunM)),
+                        new("drawn in its run", Quantity.Spooled(drawnM)),
+                        new("drawn + 30 %", Quantity.Spooled(SpoolBench.OverRun * drawnM)),
                     ],
                     pins.BackingM is null ? Fishes.Source : Source.Yours,
-                    metres < group.RunM,
+                    metres < drawnM,
                     new() { BackingM = metres }
                 )
         );

@@ -55,7 +55,10 @@ public static class Rules
         "Class to deliver the fly",
         "The smallest class whose cast, fly wet and wind as given, reaches the distance with a tenth in "
             + "hand and turns over, with the very rod, line and leader that are looked for.",
-        new(SourceMark.Computed, "Two-leg loop model after Spolek and Lingard; caster values are common practice, reach ±11 %")
+        new(
+            SourceMark.Computed,
+            "Two-leg loop model after Spolek and Lingard; caster values are common practice; people of one kind differ by ±20 to 31 %"
+        )
     );
 
     /// <summary>Where climbing stops.</summary>
@@ -82,7 +85,8 @@ public static class Rules
         "class.fly-ratio",
         LinkId.Rod,
         "Fly against line",
-        "A soaked fly up to 0.20 of the line in the air casts comfortably; above 0.45 it is lobbing, not casting.",
+        "A soaked fly up to 0.20 of the line in the air casts comfortably, up to 0.40 with a short heavy head; above 0.45 it is lobbing, "
+            + "not casting. A heavier fly asks for a heavier line, never a lighter one.",
         Practice
     );
 
@@ -143,7 +147,8 @@ public static class Rules
         "class.fish-first",
         LinkId.Rod,
         "The species' number",
-        "Fish-first: begin with the class people name for the species, then see whether it delivers the fly.",
+        "Fish-first: begin with the class people name for the species and size, then see whether it delivers the fly; where fly-first "
+            + "says otherwise, it is said why.",
         Practice
     );
 
@@ -220,7 +225,8 @@ public static class Rules
         "line.density",
         LinkId.Head,
         "Density",
-        "The lightest line that fishes the depth: line, leader and fly sink for as long as the drift or a patience of 75 s allows, and the "
+        "The lightest line that fishes the depth: line, leader and fly sink for as long as the drift or "
+            + $"a patience of {Depth.Sinking.PatienceS:0} s allows, and the "
             + "fly is held a share of the leader below the line. On a drift weight in the fly comes first; over waves nothing floats.",
         new(SourceMark.Computed, "Trade sink rates, terminal speed of fly and leader; the shares are common practice, ±1 sink type"),
         true
@@ -262,8 +268,9 @@ public static class Rules
         "line.load",
         LinkId.Head,
         "Load in the grain window",
-        "Line in the air plus wet fly against the class's standard mass: 0.80 low, 1.45 "
-            + "top. Short heads are judged whole, long ones at the carry.",
+        "First the line that carries the fly, at least fly ÷ 0.40; then the load the rod likes best; then the window: line in the air "
+            + "against the class's standard mass, 0.80 low, 1.45 top, short heads for big flies to 1.60, line and fly together to 2.10. "
+            + "Short heads are judged whole, long ones at the carry.",
         Practice
     );
 
@@ -274,7 +281,10 @@ public static class Rules
         "Distance check",
         "The farthest cast with this rod, line, leader and fly in this wind, searched "
             + "over carry, angle and line shot; a tenth should stay in hand.",
-        new(SourceMark.Computed, "Two-leg loop model after Spolek and Lingard; caster values are common practice, ±11 %")
+        new(
+            SourceMark.Computed,
+            "Two-leg loop model after Spolek and Lingard; caster values are common practice; people of one kind differ by ±20 to 31 %"
+        )
     );
 
     /// <summary>Carry and shoot.</summary>
@@ -330,7 +340,7 @@ public static class Rules
         "backing.length",
         LinkId.Backing,
         "Backing length",
-        "What is planned for the species, and at least its longest run plus 30 %.",
+        "What is planned for the species, and at least what this fish draws on this tippet plus 30 %.",
         Practice
     );
 
@@ -350,7 +360,8 @@ public static class Rules
         "reel.choice",
         LinkId.Reel,
         "The reel",
-        "It holds line and backing with room at the rim, stands the water, and comes near to balancing the rod.",
+        "It holds line and backing with room at the rim, stands the water, and comes near to balancing the rod; one to look for weighs "
+            + "what such reels usually weigh for the class.",
         Source.Computed
     );
 
@@ -378,7 +389,7 @@ public static class Rules
         "reel.balance",
         LinkId.Reel,
         "Balance",
-        "A loaded reel of 1.3–1.8 times the rod's mass balances a nine-foot rod at the grip.",
+        "A bare reel of 1.3–1.8 times the rod's mass, 1.8–2.5 with line and backing, balances a nine-foot rod at the grip.",
         Practice
     );
 
@@ -419,11 +430,11 @@ public static class Rules
         TippetSize,
         TippetStrength,
         BiteGuard,
-        FishFirst,
         Delivery,
         Flattens,
         FlyRatio,
         Ladder,
+        FishFirst,
         Lean,
         Caster,
         Presentation,

@@ -56,6 +56,9 @@ public sealed record Outfit(
     public RunCase FishOn(Brief brief) =>
         new(Reel, Line, Backing, BackingM, Leader, brief.Species.Group, brief.FishKg, new(Drag.SetN, OutM: brief.DistanceM));
 
+    /// <summary>How that fish runs; null for one that has no run in it to take the line off the reel.</summary>
+    internal FishRun? Run(Brief brief) => ReelRules.TakesLine(brief, Line) ? FishOn(brief).Run(watched: false) : null;
+
     /// <summary>What the leader is looked at with on this day.</summary>
     public LeaderUse LeaderUse(Brief brief) =>
         new(Line.TipDiameterM, Line.CoreN(), brief.Fly, Rod.LengthM, brief.Species.Group.Mouth, brief.LedClose);
@@ -94,18 +97,51 @@ public sealed record Outfit(
 /// <summary>What hangs outside the tip against the rod's grain window. Ratios are to the standard mass of the window class.</summary>
 /// <param name="JudgedM">Length of line judged, metres.</param>
 /// <param name="LineKg">Mass of that line, kilograms.</param>
-/// <param name="Ratio">Line and wet fly over standard mass: what the window limits.</param>
-/// <param name="LineRatio">Line alone over standard mass: what the ideal is aimed at.</param>
+/// <param name="Ratio">Line and what is left of the wet fly in the air over standard mass.</param>
+/// <param name="LineRatio">Line alone over standard mass: what the window limits and the ideal is aimed at.</param>
 /// <param name="Ideal">Line ratio aimed for.</param>
 /// <param name="WindowClass">Class the window is built on.</param>
-public readonly record struct LineLoad(double JudgedM, double LineKg, double Ratio, double LineRatio, double Ideal, double WindowClass)
+/// <param name="MostRatio">Highest line ratio that works with this head and fly.</param>
+public readonly record struct LineLoad(
+    double JudgedM,
+    double LineKg,
+    double Ratio,
+    double LineRatio,
+    double Ideal,
+    double WindowClass,
+    double MostRatio = LineLoad.Top
+)
 {
-    /// <summary>Lowest and highest ratio that works overhead. Common practice.</summary>
+    /// <summary>
+    /// Lowest and highest line ratio that works overhead; how far a short head may go for a big fly, with one false cast and an open loop;
+    /// and line and fly together. Common practice.
+    /// </summary>
     public const double Low = CastEngine.WindowLow,
-        Top = CastEngine.WindowTop;
+        Top = CastEngine.WindowTop,
+        ShortHeadTop = 1.60,
+        TogetherTop = 2.10;
 
     /// <summary>The window's two ends, for drawings.</summary>
-    public Spread Window { get; } = new(Low, Top);
+    public Spread Window { get; } = new(Low, MostRatio);
+
+    /// <summary>
+    /// Highest line ratio for a rod of this class, a head of this length, metres, and a fly of this share of the line at the usual top: a
+    /// short head goes the higher the less comfortable the fly is, on rods that are made for big flies.
+    /// </summary>
+    public static double MostFor(double rodClass, double headM, double flyShare) =>
+        Blend.Between(
+            Top,
+            ShortHeadTop,
+            (1 - Blend.Fraction(Exact.ThirtyFeetM, Choosing.LongHeadM, headM))
+                * Blend.Fraction(BigFlyClass - 2, BigFlyClass, rodClass)
+                * Blend.Fraction(CastEngine.ComfortableFlyRatio, CastEngine.HeavyHeadFlyRatio, flyShare)
+        );
+
+    // Rods are made for big flies from this class on. Common practice.
+    private const double BigFlyClass = 8;
+
+    /// <summary>Over what works overhead by itself: one false cast, and an open loop.</summary>
+    public bool OneFalseCast => Verdict != Verdict.Fails && Ratio > Top;
 
     // A head this far off its mass, up or down, still loads the rod as well: a fifth of what is worth a look. Common practice.
     private const double UnfeltShare = .04;
@@ -115,7 +151,7 @@ public readonly record struct LineLoad(double JudgedM, double LineKg, double Rat
 
     /// <summary>Fails outside the window, look when more than 0.2 from the ideal, else fits.</summary>
     public Verdict Verdict =>
-        Ratio is < Low or > Top ? Verdict.Fails
+        LineRatio < Low || LineRatio > MostRatio || Ratio > TogetherTop ? Verdict.Fails
         : Math.Abs(LineRatio - Ideal) > .2 ? Verdict.Look
         : Verdict.Fits;
 }

@@ -27,10 +27,11 @@ public sealed record Specification(ClassTarget Class, Tackle Tackle, IReadOnlyLi
     {
         var (tackle, coatings) = Tackle.Decide(brief, pins, book);
         var floor = ClassRules.FloorOf(brief);
-        if (brief.School == School.FishFirst)
-            ClassRules.FishFirst(brief, floor, book);
         var delivery = Delivery.Decide(brief, casts, tackle, book);
-        var leaned = ClassRules.Lean(brief, delivery, floor, book);
+        var leaned =
+            brief.School == School.FishFirst
+                ? ClassRules.LeanOnFish(brief, delivery, ClassRules.FishFirst(brief, ClassRules.NumberOf(brief), delivery, book), book)
+                : ClassRules.Lean(brief, delivery, book);
         var adjusted = ClassRules.Adjust(brief, delivery, tackle.Tippet.DiameterM, leaned, floor, book);
         var bumped = ClassRules.DensityBump(tackle.Density, adjusted, book);
         var target = pins.RodClass is { } pinned ? ClassRules.Pinned(pinned, bumped, book) : bumped;

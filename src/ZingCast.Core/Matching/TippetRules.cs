@@ -49,7 +49,9 @@ internal static class TippetRules
         var byFly = byX
             ? Tippets.DiameterOfX(Math.Round(fly.Size.Number / (stiff ? 4.0 : 3.0)) + finer)
             : Math.Floor(UsualOfWire * fly.Hook.WireM / StepM + 1e-9) * StepM;
-        var usual = ForFish(byFly, band.High, Wanted(brief));
+        // Fish that are held hard at the edge of a reef want more than any fly does.
+        var held = Math.Min(brief.Species.Group.LeastTippetM, band.High);
+        var usual = Math.Max(held, ForFish(byFly, band.High, Wanted(brief)));
         var stronger = usual > byFly;
         var diameter = pins.HeldTippetM ?? usual;
         book.Note(

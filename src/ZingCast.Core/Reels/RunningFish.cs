@@ -33,6 +33,9 @@ public sealed record RunningFish(double MassKg, double StrongN, double FastMps, 
     /// <summary>Water drags at this density, kg/m³.</summary>
     public const double WaterKgM3 = 1000;
 
+    /// <summary>How far a run, and the pull in it, may be off: a share of it, see <see cref="Measures.Doubt"/>. Ours.</summary>
+    public const double UnsureShare = .5;
+
     /// <summary>How it was come by.</summary>
     public static readonly Source Source = Source.Assumption(
         "A fish that tires with the work it does, set to the planned run and speed of its group; real fish do as they like, ± half"
@@ -51,7 +54,7 @@ public sealed record RunningFish(double MassKg, double StrongN, double FastMps, 
     /// </summary>
     public static RunningFish Of(FishGroup group, double massKg)
     {
-        var middle = Middling.GetOrAdd(group.Id, _ => Planned(group));
+        var middle = Middling.GetOrAdd(group.Id, id => Planned(Fishes.Group(id) ?? group));
         var share = massKg / middle.MassKg;
         var areas = Math.Cbrt(share * share);
         return new(massKg, areas * middle.StrongN, middle.FastMps, areas * middle.DragNs2, share * middle.ReserveJ);

@@ -163,6 +163,12 @@ public static class UsualHoldings
     /// <summary>Class of a reel that weighs so much, kilograms.</summary>
     public static double ClassOfMass(double kg) => Math.Clamp(Blend.Along(Kg, Classes, kg), LineWeights.Lowest, LineWeights.Highest);
 
+    /// <summary>What a bare reel of a class weighs, kilograms.</summary>
+    public static double Kilograms(double lineClass) => Math.Max(LightestKg, Blend.Along(Classes, Kg, lineClass));
+
+    // Nothing that is sold weighs less, kilograms.
+    private const double LightestKg = .06;
+
     /// <summary>Backing behind a line of a class, metres.</summary>
     public static double BackingM(double lineClass) => Blend.Along(Classes, Metres, lineClass);
 

@@ -15,7 +15,7 @@ namespace ZingCast.Core.Standards;
 /// <param name="ArmKg">Line mass that halves the energy given per gram, kilograms; heavier lines get more energy and less speed.</param>
 /// <param name="LoopM">Height of the loop, metres.</param>
 /// <param name="Haul">Pull with the line hand; it is already in the speed.</param>
-/// <param name="ReachTolerance">How far a reach computed from these values may be off, as a share of it.</param>
+/// <param name="ReachTolerance">How far a reach computed from these values may be off, as a share of it, see <see cref="Doubt"/>.</param>
 /// <param name="Source">How far to trust these values.</param>
 /// <param name="Learning">True for one who wants mass to feel: of two equal answers the heavier, a rod that loads, a short head.</param>
 public sealed record Caster(
@@ -35,8 +35,32 @@ public sealed record Caster(
     bool Learning = false
 )
 {
-    /// <summary>A length computed for this caster with how far it may be off, metres.</summary>
-    public Quantity Reach(double metres) => Quantity.Distance(metres, ReachTolerance * metres);
+    /// <summary>
+    /// A length computed for this caster with how far it may be off, metres, in air of <paramref name="windMps"/>: the speed of the wind,
+    /// of which what blows across counts half.
+    /// </summary>
+    public Quantity Reach(double metres, double windMps = 0) =>
+        Quantity.Distance(metres, metres * Math.Sqrt(ReachTolerance * ReachTolerance + Math.Pow(Doubt.Wide * WindShare * windMps, 2)));
+
+    /// <summary>
+    /// How far a metre a second of wind puts a distance in doubt, share, one standard deviation. Common practice.
+    /// </summary>
+    public const double WindShare = .012;
+
+    /// <summary>Whether these are a person's own values: then the doubt lies between casts, else between people.</summary>
+    public bool Own => Source.Mark == SourceMark.Measured;
+
+    /// <summary>A chance, 0 to 1, as anglers say it.</summary>
+    public Sentence Odds(double chance) =>
+        (Doubt.OfTen(chance), Own) switch
+        {
+            (0, true) => $"hardly a cast of 10",
+            (0, false) => $"hardly one such caster of 10",
+            (1, true) => $"1 cast of 10",
+            (1, false) => $"1 such caster of 10",
+            (var n, true) => (Sentence)$"{n} casts of 10",
+            var (n, _) => (Sentence)$"{n} such casters of 10",
+        };
 
     /// <summary>What goes before the name: "a" or "an".</summary>
     public string Article => PlainText.Article(Name);
@@ -61,11 +85,11 @@ public static class Casters
     /// <summary>Source mark of the presets.</summary>
     public static readonly Source Source = new(SourceMark.Practice, "Usual reaches of casters; your own log will beat them");
 
-    /// <summary>
-    /// How far a reach computed for one of them may be off, as a share: half the width of what such casters usually reach. A person's own
-    /// logged casts narrow it.
-    /// </summary>
-    public const double ReachTolerance = .11;
+    // How far people of one preset differ in reach, one standard deviation, shares: what such casters usually reach holds about two thirds
+    // of them. Common practice.
+    private const double LearnersDiffer = .16,
+        ClubDiffers = .12,
+        OthersDiffer = .10;
 
     private const double Ft = Exact.FootM;
 
@@ -84,7 +108,7 @@ public static class Casters
             .030,
             1.4,
             Haul.None,
-            ReachTolerance,
+            Doubt.Wide * LearnersDiffer,
             Source,
             Learning: true
         ),
@@ -100,7 +124,7 @@ public static class Casters
             .035,
             1.0,
             Haul.Single,
-            ReachTolerance,
+            Doubt.Wide * ClubDiffers,
             Source
         ),
         new(
@@ -115,7 +139,7 @@ public static class Casters
             .040,
             .75,
             Haul.Double,
-            ReachTolerance,
+            Doubt.Wide * OthersDiffer,
             Source
         ),
         new(
@@ -130,7 +154,7 @@ public static class Casters
             .045,
             .6,
             Haul.Double,
-            ReachTolerance,
+            Doubt.Wide * OthersDiffer,
             Source
         ),
     ];

@@ -112,7 +112,7 @@ public static class CastingRoom
                     var gusts = request.Gusts is { } spread ? Gusting(InWind(spread.Low), InWind(spread.High)) : null;
                     return TypedResults.Ok(
                         new CastAnswer(
-                            brief.Caster.Reach(answer.Farthest.ReachM),
+                            brief.Reach(answer.Farthest.ReachM),
                             brief.Caster.ReachTolerance,
                             (1 + ClassCurve.InHand) * brief.DistanceM,
                             answer.InHandM,
@@ -135,7 +135,10 @@ public static class CastingRoom
                     (double FaceMps, double ReachM) InWind(double mps)
                     {
                         var blown = Brief.Complete(request.Brief with { WindMps = mps }, casters);
-                        return (blown.HeadwindMps, CastSearch.Farthest(setup.In(blown.HeadwindMps, blown.FromRightMps)).ReachM);
+                        return (
+                            blown.HeadwindMps,
+                            CastSearch.Farthest(setup.In(CastDay.Felt(blown.HeadwindMps), blown.FromRightMps)).ReachM
+                        );
                     }
 
                     // A gust from behind helps: which of the two is the lower depends on where the wind comes from.

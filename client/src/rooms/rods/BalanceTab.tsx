@@ -33,7 +33,7 @@ function underLine(shed: GearShed, reelId: number, today: Solution | null) {
 /** How the outfit sits in the hand, and what a day of swinging it comes to. */
 export function BalanceTab({ rod, shed, today }: { rod: Rod; shed: GearShed; today: Solution | null }) {
   const { standards } = useUnits();
-  const outsideM = useRound()(30, 9);
+  const outsideM = useRound()(10, 3);
   const { castsADay, strokesACast } = standards.beginnings.load;
   const { keep } = useKeeping('rods', rod);
   const first = shed.reels.find((r) => r.id === today?.outfit.reel.id) ?? shed.reels[0];
