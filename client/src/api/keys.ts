@@ -50,6 +50,7 @@ const about = {
   scraps: ['scraps'],
   jobs: ['scraps', 'gear'],
   cutPlan: ['scraps', 'gear'],
+  headForRod: ['gear'],
   matrix: ['gear', 'hands'],
   away: ['gear', 'scraps', 'winding', 'rigging', 'briefs', 'trips', 'log', 'hands'],
   tickets: ['winding', 'gear'],

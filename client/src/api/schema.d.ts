@@ -3778,6 +3778,9 @@ export interface components {
             fromRightMps: number;
             /** Format: double */
             shoulderMps: number;
+            /** Format: double */
+            unsureMps: number;
+            gale: boolean;
             ledClose: boolean;
         };
         BriefAnswer: {
@@ -4128,6 +4131,8 @@ export interface components {
             /** Format: double */
             flyDriftM: number;
             fishes: boolean;
+            lobbed: boolean;
+            poked: boolean;
             /** Format: double */
             spareM: number;
         };
@@ -4155,6 +4160,7 @@ export interface components {
             source: components["schemas"]["Source"];
             /** @default false */
             learning: boolean;
+            own: boolean;
             article: string;
         };
         CasterDecision: {
@@ -4652,6 +4658,12 @@ export interface components {
             /** Format: double */
             backingHighM: number;
             mouth: components["schemas"]["Mouth"];
+            larger: null | string;
+            /**
+             * Format: double
+             * @default 0
+             */
+            leastTippetM: number;
         };
         FishRun: {
             end: components["schemas"]["RunEnd"];
@@ -4696,6 +4708,8 @@ export interface components {
             areaM2: number;
             inUsualSizes: boolean;
             weighed: boolean;
+            /** Format: double */
+            flownKg: number;
             sizeName: string;
             bulk: string;
         };
@@ -5625,7 +5639,10 @@ export interface components {
             ideal: number;
             /** Format: double */
             windowClass: number;
+            /** Format: double */
+            mostRatio: number;
             window: components["schemas"]["Spread"];
+            oneFalseCast: boolean;
             verdict: components["schemas"]["Verdict"];
         };
         LineOfDays: {
@@ -5679,6 +5696,7 @@ export interface components {
             verdict: components["schemas"]["Verdict"];
             why: components["schemas"]["Sentence"];
             pinned: boolean;
+            mend: null | components["schemas"]["Mend"];
         };
         /** @enum {unknown} */
         LinkId: "fly" | "tippet" | "leader" | "head" | "running" | "backing" | "reel" | "rod" | "hand";
@@ -5849,6 +5867,17 @@ export interface components {
             loads: number[];
             ideals: number[];
             verdicts: components["schemas"]["Verdict"][];
+        };
+        Mend: {
+            says: components["schemas"]["Sentence"];
+            /** Format: double */
+            distanceM: null | number;
+            /** Format: double */
+            windFromDeg: null | number;
+            /** Format: double */
+            backingM: null | number;
+            /** @default false */
+            measure: boolean;
         };
         /**
          * @default soft
@@ -7422,6 +7451,8 @@ export interface components {
             group: components["schemas"]["FishGroup"];
             /** Format: double */
             typicalKg: number;
+            /** Format: double */
+            number: number;
             salt: boolean;
             /** @default false */
             salmonid: boolean;

@@ -3,12 +3,13 @@ import { useUnits } from './units';
 
 /** A sentence of the core, with its quantities in the reader's units. */
 export function Say({ parts }: { parts: Part[] }) {
-  const { show } = useUnits();
+  const { show, standards } = useUnits();
+  const doubt = standards.glossary.find((term) => term.id === 'plus-minus')?.means;
   return (
     <>
       {parts.map((part, i) =>
         part.quantity ? (
-          <span key={i} className="whitespace-nowrap">
+          <span key={i} className="whitespace-nowrap" title={part.quantity.plusMinus ? doubt : undefined}>
             {show(part.quantity)}
           </span>
         ) : (

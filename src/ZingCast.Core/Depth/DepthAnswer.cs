@@ -9,7 +9,7 @@ namespace ZingCast.Core.Depth;
 /// <param name="CountS">How long it sinks, seconds; as long as people wait or the drift allows.</param>
 /// <param name="StripM">Length of a strip, metres.</param>
 /// <param name="PauseS">Pause between strips, seconds.</param>
-/// <param name="WaterM">Depth of the water, metres; a hand's breadth below the fly.</param>
+/// <param name="WaterM">Depth of the water, metres; a metre more than the fly fishes.</param>
 /// <param name="FlyKg">Soaked mass of the fly, kilograms; the brief's.</param>
 /// <param name="Density">The line that is looked at; the lightest that gets there.</param>
 public sealed record DepthWish(
@@ -89,8 +89,8 @@ public sealed record DepthAnswer(
     Source Source
 )
 {
-    // Bottom-hugging fish are a quarter of a metre above it; a strip and a pause of most retrieves. Common practice.
-    private const double AboveBottomM = .25,
+    // Where nobody said it, the bottom lies a comfortable way under the fish; a strip and a pause of most retrieves. Common practice.
+    private const double AboveBottomM = 1,
         UsualStripM = .3,
         UsualPauseS = 1;
 
@@ -146,7 +146,8 @@ public sealed record DepthAnswer(
                             {
                                 Moments = [],
                             },
-                        path.DeepestM >= brief.DepthM - .05,
+                        // The same judgement that names a line, for the time that is waited here.
+                        rates.DepthM(wish.CountS ?? Sinking.TimeS(brief)) >= brief.DepthM,
                         d.Id == wanted.Id,
                         Math.Max(0, water - path.DeepestM)
                     );
@@ -191,7 +192,9 @@ public sealed record DepthAnswer(
     private static IEnumerable<Sentence> Other(Brief brief, DepthLine line, FishedBy by, Func<string, double> leaderM, double tippetM)
     {
         if (line.Path.BottomAtS is { } s)
-            yield return $"It lies on the bottom after {Seconds(s)}: begin before, or take a lighter line";
+            yield return Densities.Rank(line.Density) > Sinking.Least(brief)
+                ? $"It lies on the bottom after {Seconds(s)}: begin before, or take a lighter line"
+                : (Sentence)$"It lies on the bottom after {Seconds(s)}: begin before, or take a lighter fly";
         else if (line.ClearM < SnagM)
             yield return $"Only {Quantity.Short(line.ClearM)} to the bottom: it will snag";
         if (by == FishedBy.Retrieve && line.Reaches && line.Path.InZone < .3)

@@ -1,3 +1,4 @@
+using ZingCast.Core.Measures;
 using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Leaders;
@@ -22,7 +23,10 @@ public enum LeaderJointAt
 /// <param name="Name">What people call the place: "tippet", "fly".</param>
 /// <param name="KnotName">What they call the knot.</param>
 /// <param name="StandsN">What it stands, newtons.</param>
-/// <param name="PlusMinusN">How far that may be off: the knot's spread and the material's 15 %, a tenth where it was tried.</param>
+/// <param name="PlusMinusN">
+/// How far that may be off, see <see cref="Measures.Doubt"/>: the knot's spread, which holds two thirds of what people tie, and the
+/// material's 15 %, a tenth where it was tried.
+/// </param>
 /// <param name="Tried">True when the strand's strength comes from the person's own breaks.</param>
 /// <param name="Weakest">The first to go.</param>
 public sealed record LeaderJoint(
@@ -79,5 +83,5 @@ public static class LeaderStrength
     }
 
     private static double Off(Knot knot, double material) =>
-        Math.Sqrt(Math.Pow((knot.Share.High - knot.Share.Low) / 2 / Math.Max(.01, knot.UsualShare), 2) + material * material);
+        Math.Sqrt(Math.Pow(Doubt.Wide * (knot.Share.High - knot.Share.Low) / 2 / Math.Max(.01, knot.UsualShare), 2) + material * material);
 }

@@ -47,9 +47,12 @@ public sealed record CasterFit(
     /// <summary>The latest so many are learned from: people change. An assumption of ours.</summary>
     public const int MostCasts = 40;
 
-    // How far the three are apart among people who call themselves by one preset, as shares, one standard deviation: a person may stand
-    // halfway to the next preset. An assumption of ours.
-    private static readonly double[] PriorShare = [.15, .25, .25];
+    // How far the three are apart among learners, as shares, one standard deviation: together they come to what learners differ by in
+    // reach. Other people differ less, in all three alike. An assumption of ours.
+    private static readonly double[] LearnersShare = [.15, .25, .25];
+
+    private static double[] Apart(Caster prior) =>
+        [.. LearnersShare.Select(s => s * prior.ReachTolerance / Casters.Find("learner")!.ReachTolerance)];
 
     // One person's casts scatter by so much; a paced, a taped and a guessed distance are good to so much. Shares, one
     // standard deviation. Common practice.
@@ -70,9 +73,9 @@ public sealed record CasterFit(
     /// <summary>Those estimates by name, shares.</summary>
     public static readonly IReadOnlyList<(string Name, double Share)> Weights =
     [
-        ("line speed among people of one preset", PriorShare[0]),
-        ("arm among them", PriorShare[1]),
-        ("loop among them", PriorShare[2]),
+        ("line speed among learners; others differ less", LearnersShare[0]),
+        ("arm among them", LearnersShare[1]),
+        ("loop among them", LearnersShare[2]),
         ("one person's casts", Scatter),
         ("a paced distance", PacedShare),
         ("a taped one", TapedShare),
@@ -101,7 +104,8 @@ public sealed record CasterFit(
         var usable = foreseen.Where(f => f.Sound).ToArray();
         if (usable.Count(f => f.Seen.AllOut) < FewestCasts)
             return null;
-        var fit = new Fit(usable);
+        var apart = Apart(prior);
+        var fit = new Fit(usable, apart);
         var (at, spread) = fit.Solve();
         double Share(int i) => Math.Sqrt(spread[i, i]) * Doubt.Wide;
         Quantity Of(double before, int i, Kind kind) => new(before * Math.Exp(at[i]), kind, before * Math.Exp(at[i]) * Share(i));
@@ -127,8 +131,8 @@ public sealed record CasterFit(
             free,
             arm,
             loop,
-            new(prior.FreeMps, Kind.LineSpeed, Doubt.Wide * PriorShare[0] * prior.FreeMps),
-            new(prior.LoopM, Kind.Length, Doubt.Wide * PriorShare[2] * prior.LoopM),
+            new(prior.FreeMps, Kind.LineSpeed, Doubt.Wide * apart[0] * prior.FreeMps),
+            new(prior.LoopM, Kind.Length, Doubt.Wide * apart[2] * prior.LoopM),
             Reach(believed),
             Reach(after)
         );
@@ -219,7 +223,7 @@ public sealed record CasterFit(
         }
     }
 
-    private sealed class Fit(Foreseen[] casts)
+    private sealed class Fit(Foreseen[] casts, double[] apart)
     {
         /// <summary>The changes that follow the casts best, and how they are spread: the inverse of the normal equations.</summary>
         public (double[] At, Matrix<double> Spread) Solve()
@@ -243,7 +247,7 @@ public sealed record CasterFit(
         // The prior keeps them from being singular.
         private (Matrix<double> Normal, Vector<double> Right) Equations(double[] at)
         {
-            var weights = PriorShare.Select(s => 1 / (s * s)).ToArray();
+            var weights = apart.Select(s => 1 / (s * s)).ToArray();
             var normal = Matrix<double>.Build.DenseOfDiagonalArray(weights);
             var right = Vector<double>.Build.Dense(3, k => -weights[k] * at[k]);
             foreach (var cast in casts)

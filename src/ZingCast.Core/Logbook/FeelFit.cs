@@ -1,3 +1,4 @@
+using ZingCast.Core.Measures;
 using ZingCast.Core.Rods;
 
 namespace ZingCast.Core.Logbook;
@@ -28,7 +29,7 @@ public static class FeelFit
         var says = votes.Select(v => v.Load - v.Ideal - StepLoad * (v.Feel - Feel.Right)).ToList();
         var (prior, each) = (1 / (PriorShare * PriorShare), 1 / (VoteShare * VoteShare));
         var weight = prior + each * says.Count;
-        return new(Math.Round(each * says.Sum() / weight, 3), Math.Round(2 / Math.Sqrt(weight), 3), votes.Count);
+        return new(Math.Round(each * says.Sum() / weight, 3), Math.Round(Doubt.Wide / Math.Sqrt(weight), 3), votes.Count);
     }
 
     // Less of a shift is felt by nobody. An assumption of ours.

@@ -16,7 +16,8 @@ internal static class Chain
                 FigureOf(judged.Link, choice.Outfit, brief),
                 judged.Verdict,
                 judged.Why(),
-                choice.Pins.Holds(judged.Link)
+                choice.Pins.Holds(judged.Link),
+                judged.Mend?.Invoke()
             )),
         ];
 

@@ -13,7 +13,8 @@ namespace ZingCast.Core.Matching;
 /// <param name="Link">The link.</param>
 /// <param name="Verdict">How well.</param>
 /// <param name="Why">The reason in a sentence.</param>
-internal readonly record struct Judgement(LinkId Link, Verdict Verdict, Func<Sentence> Why);
+/// <param name="Mend">The press that mends it.</param>
+internal readonly record struct Judgement(LinkId Link, Verdict Verdict, Func<Sentence> Why, Func<Mend>? Mend = null);
 
 /// <summary>Judges each link of a finished outfit: fits, look or fails.</summary>
 internal static class LinkVerdicts
@@ -205,16 +206,29 @@ internal static class LinkVerdicts
             : run.BackingOutM;
         var holds = Holds(drawn, outfit.BackingM);
         if (drawn > 0 && holds < Doubt.FailsBelow)
-            return Fails(LinkId.Backing, () => $"this fish draws {Quantity.Spooled(drawn)} of it: it would spool you");
+            return Fails(LinkId.Backing, () => $"this fish draws {Quantity.Spooled(drawn)} of it: it would spool you") with
+            {
+                Mend = () => More(drawn),
+            };
         if (drawn > 0 && holds < Doubt.FitsFrom)
             return Look(
                 LinkId.Backing,
                 () => $"this fish draws {Quantity.Spooled(drawn)} of it, give or take half: follow it, or wind on more"
-            );
+            ) with
+            {
+                Mend = () => More(drawn),
+            };
         return outfit.Backing.StrengthN < Tippets.StrengthN(outfit.Leader.TippetM)
                 ? Look(LinkId.Backing, () => $"weaker than the tippet: a break would cost the line")
             : drawn > 0 ? Fits(LinkId.Backing, () => $"this fish draws {Quantity.Spooled(drawn)} of it")
             : Fits(LinkId.Backing, () => $"this fish does not take the line off the reel");
+    }
+
+    // Backing enough for eight of ten such runs, and a little.
+    private static Mend More(double drawnM)
+    {
+        var metres = Math.Ceiling(SpoolBench.OverRun * drawnM / 5) * 5;
+        return new($"Wind on {Quantity.Spooled(metres)}", BackingM: metres);
     }
 
     internal static Judgement Reel(Reel reel, SpoolFill fill, Outfit outfit, Brief brief)
@@ -227,11 +241,25 @@ internal static class LinkVerdicts
                 () =>
                     $"nobody measured it: such reels hold {Quantity.Spooled(fits.Low)} to {Quantity.Spooled(fits.High)} of this backing. "
                     + $"Measure arbor, rim and width"
-            );
-        if (fill.FitsBackingM <= 0)
+            ) with
+            {
+                Mend = () => new($"Measure it", Measure: true),
+            };
+        if (fits.High <= 0)
             return Fails(LinkId.Reel, () => $"does not even hold the line");
+        if (fits.High < outfit.BackingM)
+            return Fails(LinkId.Reel, () => $"holds no more than {Quantity.Spooled(fits.High)} of this backing");
+        // Inside what is known of spool and wind nobody can say.
         if (!fill.Holds)
-            return Fails(LinkId.Reel, () => $"holds only {Quantity.Spooled(fill.FitsBackingM)} of this backing");
+            return Look(
+                LinkId.Reel,
+                () =>
+                    $"may not hold it: {Quantity.Spooled(fits.Low)} to {Quantity.Spooled(fits.High)} of this backing go on, by the "
+                    + $"wind and by how well the spool is known. Wind less, or measure it"
+            ) with
+            {
+                Mend = () => new($"Measure it", Measure: true),
+            };
         if (brief.Salt && !reel.SaltProof)
             return Look(LinkId.Reel, () => $"holds it, but is not made for salt: rinse and dry it each day");
         if (fill.ShareLoose > 1)
@@ -248,16 +276,21 @@ internal static class LinkVerdicts
     internal static Judgement Rod(Rod rod, Specification spec, Brief brief)
     {
         if (rod.Class is not { } c)
-            return Fails(LinkId.Rod, () => $"no label and never bent: nobody knows its class");
-        if (c < spec.Class.Carries - .5)
+            return Fails(LinkId.Rod, () => $"no label and never bent: nobody knows its class") with
+            {
+                Mend = () => new($"Bend it", Measure: true),
+            };
+        // No verdict turns inside the doubt of the bend test.
+        var doubt = rod.MeasuredPlusMinus ?? 0;
+        if (c + doubt < spec.Class.Carries - .5)
             return Fails(LinkId.Rod, () => $"class {Quantity.Class(c)} is too light to carry this fly");
         var longer = rod.LengthM - spec.RodLengthM;
         if (Choosing.TooLongForCanopy(brief, longer))
             return Fails(LinkId.Rod, () => $"{Quantity.Length(longer)} too long to swing under the branches");
-        if (c < spec.Class.Floor - ClassTarget.Near)
+        if (c + doubt < spec.Class.Floor - ClassTarget.Near)
             return Look(LinkId.Rod, () => $"under the floor of {Quantity.Class(spec.Class.Floor)} for this fish: a long fight");
         var miss = c - spec.Class.Target;
-        if (Math.Abs(miss) > ClassTarget.Near)
+        if (Math.Abs(miss) > ClassTarget.Near + doubt)
             return Look(
                 LinkId.Rod,
                 () =>
@@ -272,6 +305,10 @@ internal static class LinkVerdicts
         return Fits(LinkId.Rod, () => $"class {Quantity.Class(c)}, where {Quantity.Class(spec.Class.Target)} is aimed for");
     }
 
+    // Nearer than anybody casts there is nothing to come to.
+    private static Func<Mend>? Nearer(double metres) =>
+        metres < BriefLimits.Handled.DistanceM.Low ? null : () => new($"Come to {Quantity.Distance(metres)}", DistanceM: metres);
+
     private static Judgement Hand(Brief brief, Outfit outfit)
     {
         var reach = outfit.ReachM.Value;
@@ -282,6 +319,8 @@ internal static class LinkVerdicts
             );
         var chance = HandRules.Chance(brief, outfit.ReachM);
         var odds = brief.Caster.Odds(chance);
+        // Down to a whole foot, so that it is near enough however it is said.
+        var nearer = Math.Floor(HandRules.SureM(outfit.ReachM) / Exact.FootM) * Exact.FootM;
         if (chance < Doubt.FailsBelow)
             return Fails(
                 LinkId.Hand,
@@ -289,18 +328,26 @@ internal static class LinkVerdicts
                     $"{(outfit.Cast is { Lobbed: true } ? "hardly turns over; lobbed it gets" : "gets")} "
                     + $"{Quantity.Distance(reach)} of the {Quantity.Distance(brief.DistanceM)} wanted, "
                     + $"{Quantity.Length(brief.DistanceM - reach)} short: see what would help, or get closer"
-            );
+            ) with
+            {
+                Mend = Nearer(nearer),
+            };
         if (brief.ShoulderMps > Brief.ShoulderWarnsMps)
-            return Look(LinkId.Hand, () => $"wind onto the casting shoulder: cast over the other one");
+            return Look(LinkId.Hand, () => $"wind onto the casting shoulder: cast over the other one, or go round") with
+            {
+                Mend = () => new($"Stand so that it blows from the other side", WindFromDeg: 360 - brief.WindFromDeg),
+            };
         if (outfit.Cast is { Poked: true })
             return Look(LinkId.Hand, () => $"too near to cast: poke it out, or let it dapple, with the leader and hardly any line");
         if (chance < Doubt.FitsFrom)
             return Look(
                 LinkId.Hand,
                 () =>
-                    $"{odds} get {Quantity.Distance(brief.DistanceM)} today: come within "
-                    + $"{Quantity.Distance(HandRules.SureM(outfit.ReachM))}, or see what would help"
-            );
+                    $"{odds} get {Quantity.Distance(brief.DistanceM)} today: come within {Quantity.Distance(nearer)}, or see what would help"
+            ) with
+            {
+                Mend = Nearer(nearer),
+            };
         return Fits(
             LinkId.Hand,
             () => $"{Quantity.Length(reach - brief.DistanceM)} in hand at {Quantity.Distance(brief.DistanceM)}: {odds}"

@@ -164,7 +164,22 @@ public readonly record struct LineLoad(
 /// <param name="Verdict">How well it does its part.</param>
 /// <param name="Why">The verdict in a sentence.</param>
 /// <param name="Pinned">Held by a pin.</param>
-public sealed record Link(LinkId Id, string Name, Sentence Title, Figure Figure, Verdict Verdict, Sentence Why, bool Pinned);
+/// <param name="Mend">The press that mends it; null where there is none, or nothing to mend.</param>
+public sealed record Link(LinkId Id, string Name, Sentence Title, Figure Figure, Verdict Verdict, Sentence Why, bool Pinned, Mend? Mend);
+
+/// <summary>One press that makes a link fit: one of the four.</summary>
+/// <param name="Says">What it does, in a few words.</param>
+/// <param name="DistanceM">Fish at this distance, metres.</param>
+/// <param name="WindFromDeg">Stand so that the wind comes from here, degrees.</param>
+/// <param name="BackingM">Wind on so much backing, metres.</param>
+/// <param name="Measure">Measure the piece.</param>
+public sealed record Mend(
+    Sentence Says,
+    double? DistanceM = null,
+    double? WindFromDeg = null,
+    double? BackingM = null,
+    bool Measure = false
+);
 
 /// <summary>A piece from the shed considered for a link.</summary>
 /// <param name="Id">Identity in the shed.</param>

@@ -16,7 +16,7 @@ public static class Doubt
         FailsBelow = .2;
 
     /// <summary>How it is said where somebody asks what ± means.</summary>
-    public const string Meaning = "± means: nineteen times in twenty it is no farther off than this.";
+    public const string Meaning = "Nineteen times in twenty it is no farther off than what stands behind the ±.";
 
     /// <summary>
     /// Chance, 0 to 1, that what is believed to be <paramref name="value"/>, give or take <paramref name="plusMinus"/>, is at least

@@ -22,6 +22,7 @@ public static class Glossary
             ["tippet"],
             "The thin last part of the leader, tied to the fly. As thick as the fly needs to turn over and the fish needs to be held."
         ),
+        new("plus-minus", ["±"], Measures.Doubt.Meaning),
         new("outing", ["outing", "outings"], "A day or an hour with one outfit, on the water or on grass, as it was noted."),
         new(
             "under-loaded",

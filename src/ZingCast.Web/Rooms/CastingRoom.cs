@@ -109,7 +109,9 @@ public static class CastingRoom
                     List<CastMoment> moments = [];
                     var shown = answer.Cast;
                     CastEngine.Throw(setup, shown.CarryM, shown.AngleRad, shown.ShotM, 1, moments, out var joules);
-                    var gusts = request.Gusts is { } spread ? Gusting(InWind(spread.Low), InWind(spread.High)) : null;
+                    var gusts = request.Gusts is { } spread
+                        ? Gusting(InWind(spread.Low), InWind(spread.High), answer.Farthest.ReachM)
+                        : null;
                     return TypedResults.Ok(
                         new CastAnswer(
                             brief.Reach(answer.Farthest.ReachM),
@@ -141,9 +143,12 @@ public static class CastingRoom
                         );
                     }
 
-                    // A gust from behind helps: which of the two is the lower depends on where the wind comes from.
-                    static GustAnswer Gusting((double FaceMps, double ReachM) lull, (double FaceMps, double ReachM) gust) =>
-                        new(Spread.Between(lull.FaceMps, gust.FaceMps), Spread.Between(lull.ReachM, gust.ReachM));
+                    // From behind a light wind helps and a hard one does not: the wind as said may lie above both.
+                    static GustAnswer Gusting((double FaceMps, double ReachM) lull, (double FaceMps, double ReachM) gust, double meanM) =>
+                        new(
+                            Spread.Between(lull.FaceMps, gust.FaceMps),
+                            new(Math.Min(meanM, Math.Min(lull.ReachM, gust.ReachM)), Math.Max(meanM, Math.Max(lull.ReachM, gust.ReachM)))
+                        );
                 }
             )
             .WithSummary("Throws a brief's cast with one outfit: reach, margins, every moment, where the energy went.")

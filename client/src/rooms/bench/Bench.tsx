@@ -1,10 +1,42 @@
-import type { LinkId } from '../../api/client';
+import { Link as RouterLink } from 'react-router';
+import type { Link, LinkId, Solution } from '../../api/client';
 import { Mark, PinMark } from '../../ui/Mark';
 import { Say } from '../../ui/Say';
+import { useToast } from '../../ui/toast';
 import { useUnits } from '../../ui/units';
 import { Cautions } from '../chain/Cautions';
 import type { BenchProps } from '../shared/bench';
 import { benches } from './benches';
+
+type Mend = NonNullable<Link['mend']>;
+
+/** The press that mends a link: in the brief, by a pin, or on the bench where its piece is measured. */
+function MendIt({ link, mend, work, outfit }: Omit<Props, 'solution'> & { mend: Mend; outfit: Solution['outfit'] }) {
+  const toast = useToast();
+  const says = <Say parts={mend.says} />;
+  if (mend.measure)
+    return (
+      <RouterLink
+        className="btn mt-1"
+        to={link === 'reel' ? `/reels/${outfit.reel.id}?part=measure` : `/rods/${outfit.rod.id}?part=test`}
+      >
+        {says}
+      </RouterLink>
+    );
+  const press = () => {
+    const before = { draft: work.draft, pins: work.pins };
+    const { distanceM, windFromDeg, backingM } = mend;
+    if (distanceM != null) work.setDraft('mend', { distanceM });
+    if (windFromDeg != null) work.setDraft('mend', { windFromDeg });
+    if (backingM != null) work.setPins('mend', { backingM });
+    toast({ words: 'Changed.', undo: () => work.change('mend-back', (w) => ({ ...w, ...before })) });
+  };
+  return (
+    <button className="btn mt-1" data-mend={link} onClick={press}>
+      {says}
+    </button>
+  );
+}
 
 type Props = BenchProps & { link: LinkId };
 
@@ -36,6 +68,7 @@ export function Bench({ link, work, solution }: Props) {
         <p className="text-soft">
           <Say parts={shown.why} />
         </p>
+        {shown.mend && <MendIt link={link} mend={shown.mend} work={work} outfit={solution.outfit} />}
       </header>
       <Body work={work} solution={solution} />
       <Cautions cautions={solution.cautions} link={link} />

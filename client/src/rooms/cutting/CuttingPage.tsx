@@ -36,15 +36,16 @@ export function CuttingPage() {
   ) as [number, number];
   const scraps = useQuery({ queryKey: key('scraps'), queryFn: () => unwrap(api.GET('/api/shed/scraps')) });
   const jobs = useQuery({ queryKey: key('jobs'), queryFn: () => unwrap(api.GET('/api/cutting/jobs')) });
+  const first = useFirstHead(25 * feet);
   const form = useForm<Asked>(draftOf('head', null), {
-    target: { lengthM: 25 * feet, massKg: 220 * grains, tipM: null, tipKg: null },
-    rodId: null,
+    target: { lengthM: 25 * feet, massKg: first.massKg ?? 220 * grains, tipM: null, tipKg: null },
+    rodId: first.rodId,
   });
   const body = form.values;
   const plan = useAsk(
     key('cutPlan', body, scraps.dataUpdatedAt, jobs.dataUpdatedAt),
     (signal) => unwrap(api.POST('/api/cutting/plan', { body, signal })),
-    scraps.isSuccess,
+    scraps.isSuccess && first.known,
   );
   useFaults(form, plan.fields);
   const open = jobs.data?.filter((j) => j.lineId == null) ?? [];
@@ -94,6 +95,22 @@ export function CuttingPage() {
       )}
     </main>
   );
+}
+
+/** What the page opens on: a head of this length as a middling rod likes it of those that were bent; where none was, for no rod. */
+function useFirstHead(headM: number) {
+  const shed = useShed();
+  const bent = (shed.data?.rods ?? [])
+    .filter((r) => r.measuredClass != null)
+    .sort((a, b) => a.measuredClass! - b.measuredClass!);
+  const rodId = bent[Math.floor(bent.length / 2)]?.id ?? null;
+  const head = useQuery({
+    queryKey: key('headForRod', rodId, headM),
+    queryFn: () => unwrap(api.GET('/api/cutting/head-for-rod', { params: { query: { rodId: rodId!, headM } } })),
+    enabled: rodId !== null,
+  });
+  const settled = rodId === null ? !shed.isPending : !head.isPending;
+  return { rodId: head.data ? rodId : null, massKg: head.data?.massKg, known: settled };
 }
 
 function Wanted({ form, tip }: { form: Form<Asked>; tip: { tipM: number; tipKg: number } }) {
