@@ -12,7 +12,7 @@ test('the outfit card prints on one page, copies as text, and its file opens wit
   await page.goto('/briefs/3');
   await page.getByRole('link', { name: 'Outfit card' }).click();
   const card = page.getByRole('article', { name: 'Outfit card' });
-  await expect(card).toContainText('L14 brown sinker, WF6S3');
+  await expect(card).toContainText('L13 rust sinker, WF8S3');
   // Ink on white also for whoever reads by dusk.
   await page.evaluate(() => (document.documentElement.dataset.theme = 'dusk'));
   await page.emulateMedia({ media: 'print' });
@@ -51,7 +51,7 @@ test('two briefs stand beside each other on one axis, and another rod is tried w
   page,
 }) => {
   await page.goto('/briefs');
-  await expect(page.getByRole('listitem').filter({ hasText: 'Zander' })).toContainText('L14 brown sinker');
+  await expect(page.getByRole('listitem').filter({ hasText: 'Zander' })).toContainText('L13 rust sinker');
   await page.getByRole('link', { name: 'Compare Sea bass on the Skerries' }).click();
   await page.getByRole('combobox', { name: 'Second: brief' }).click();
   await page.getByRole('option', { name: 'Sea bass on the Skerries' }).click();

@@ -100,7 +100,7 @@ test('a newcomer completes one sentence and may stop there', async ({ page }) =>
   await expect(page.getByText('(13 kn)')).toBeVisible();
   await page.getByRole('button', { name: 'Lay out the chain' }).click();
   await expect(page.getByRole('textbox', { name: 'Name of this brief' })).toHaveValue('Mullet, beaded nymph');
-  await expect(page.locator('[data-rule="reel.money"]')).toContainText('spend on reel and backing');
+  await expect(page.locator('[data-rule="reel.money"]')).toContainText('spend on the rod');
   await page.goto('/briefs');
   await expect(page.getByRole('link', { name: 'Mullet, beaded nymph', exact: true })).toBeVisible();
 });

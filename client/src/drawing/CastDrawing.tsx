@@ -90,7 +90,7 @@ export function CastDrawing({
           ‹ back cast
         </Words>
         <Words x={Math.min(width - 8, x(reach.value) + 60)} y={height - 6} size={12.5} anchor="end">
-          {reach.value > 0 ? `farthest ${show(reach)}` : 'does not turn over'}
+          {`farthest ${show(reach)}`}
         </Words>
         {[...thrown].reverse().map(({ name, answer }, i) => {
           const main = i === thrown.length - 1;

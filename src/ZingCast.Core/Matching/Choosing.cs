@@ -27,6 +27,9 @@ public static class Choosing
     /// <summary>A density this many steps of the ladder off is another job's line.</summary>
     public const int FarDensity = 2;
 
+    /// <summary>A rod so little under the class that carries the fly still carries it, classes. Common practice.</summary>
+    public const double NearlyCarries = .5;
+
     // A rod this much longer than the place allows cannot be swung under branches, metres; common practice.
     private const double CanopySpareM = .45;
 
@@ -96,9 +99,9 @@ public static class Choosing
         if (rod.Class is not { } c)
             return 100 * Impossible;
         var miss = c - spec.Class.Target;
-        var cost = Math.Abs(miss) + 2 * Math.Max(0, spec.Class.Carries - .5 - c);
+        var cost = Math.Abs(miss) + Costs.TooLightAClass * Math.Max(0, spec.Class.Carries - NearlyCarries - c);
         var longer = rod.LengthM - spec.RodLengthM;
-        cost += Math.Abs(longer) / Exact.FootM * .6 + .35 * Math.Abs((int)rod.Action - (int)spec.Action);
+        cost += Costs.AFootOfRod * Math.Abs(longer) / Exact.FootM + Costs.AStepOfAction * Math.Abs((int)rod.Action - (int)spec.Action);
         if (Math.Abs(miss) > ClassTarget.Far || TooLongForCanopy(brief, longer))
             cost += Impossible;
         return cost;
@@ -114,7 +117,7 @@ public static class Choosing
     /// <summary>
     /// The same for many lines on one rod after another, by a line's place: what the rod does not decide is worked out once.
     /// </summary>
-    internal static Func<int, Rod, double> Costs(IReadOnlyList<FlyLine> lines, Specification spec, Brief brief)
+    internal static Func<int, Rod, double> CostsOf(IReadOnlyList<FlyLine> lines, Specification spec, Brief brief)
     {
         var hung = Hung(lines, spec, brief);
         return (l, rod) =>
@@ -138,7 +141,7 @@ public static class Choosing
         if (rod.Class is null)
             return 100 * Impossible;
         var load = Load(rod, line, hangs, brief);
-        return 4 * Math.Abs(load.LineRatio - load.Ideal) + (load.Verdict == Verdict.Fails ? Impossible : 0);
+        return Costs.OffItsLoad * Math.Abs(load.LineRatio - load.Ideal) + (load.Verdict == Verdict.Fails ? Impossible : 0);
     }
 
     // And what the day alone decides.
@@ -152,18 +155,18 @@ public static class Choosing
         if (flyRatio > CastEngine.MostFlyRatio)
             cost += Impossible * flyRatio / CastEngine.MostFlyRatio;
         var heavier = Densities.Rank(line.Density) - Densities.Rank(spec.Density);
-        cost += heavier < 0 ? -1.5 * heavier : 1.2 * heavier;
+        cost += heavier < 0 ? -Costs.LighterDensity * heavier : Costs.HeavierDensity * heavier;
         if (Math.Abs(heavier) > FarDensity)
             cost += Impossible;
-        cost += .25 * HeadOff(line, spec, brief);
+        cost += Costs.AMetreOfHead * HeadOff(line, spec, brief);
         if (spec.Coatings.Count > 0 && !spec.Coatings.Contains(line.Coating))
-            cost += .6;
+            cost += Costs.OtherCoating;
         if (Coatings.Of(line.Coating).FailsIn(brief.WaterC) is not null)
             cost += Impossible;
         if (brief.Salt && !line.SaltRated)
-            cost += .3;
+            cost += Costs.LineNotForSalt;
         if (line.LengthM + 2 < brief.DistanceM)
-            cost += 1.5;
+            cost += Costs.LineTooShort;
         return cost;
     }
 
@@ -178,9 +181,8 @@ public static class Choosing
             : Math.Max(0, Math.Max(low - line.HeadM, line.HeadM - high));
     }
 
-    // A reel that nobody measured is taken when it is clearly better; one that the line is on already saves the winding.
-    private const double GuessCost = 2;
-    internal const double WoundWorth = .25;
+    // A spool less full than this picks up slowly, share of its room. Common practice.
+    private const double LeastFull = .6;
 
     /// <summary>Cost of a reel for a rod and line with this much backing.</summary>
     public static double Cost(Reel reel, Rod rod, FlyLine line, Backing backing, double backingM, Brief brief, GearShed shed) =>
@@ -191,19 +193,19 @@ public static class Choosing
         var cost = fill switch
         {
             { FitsBackingM: 0 } => Impossible,
-            { Share: > 1 } => 3 + 4 * (1 - fill.FitsBackingM / Math.Max(1, backingM)),
-            { Share: < .6 } => 2 * (.6 - fill.Share),
+            { Share: > 1 } => Costs.Overfull + Costs.NoBacking * (1 - fill.FitsBackingM / Math.Max(1, backingM)),
+            { Share: < LeastFull } => Costs.Empty * (LeastFull - fill.Share),
             _ => 0,
         };
         if (fill.Spool.IsGuess)
-            cost += GuessCost;
+            cost += Costs.NobodyMeasured;
         if (SpoolWork.Holding(shed, reel, line) is not null)
-            cost -= WoundWorth;
-        cost += 1.5 * Math.Abs(ReelBalance.Ratio(reel, fill, rod.MassKg) - ReelBalance.Ideal);
+            cost += Costs.WoundAlready;
+        cost += Costs.OutOfBalance * Math.Abs(ReelBalance.Ratio(reel, fill, rod.MassKg) - ReelBalance.Ideal);
         if (brief.Salt && !reel.SaltProof)
-            cost += 1.2;
+            cost += Costs.ReelNotForSalt;
         if (rod.Class is { } c && reel is { LabelLow: { } low, LabelHigh: { } high })
-            cost += .4 * Math.Max(0, Math.Max(low - c, c - high));
+            cost += Costs.OffTheLabel * Math.Max(0, Math.Max(low - c, c - high));
         return cost;
     }
 

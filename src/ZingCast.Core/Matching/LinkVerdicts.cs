@@ -282,7 +282,7 @@ internal static class LinkVerdicts
             };
         // No verdict turns inside the doubt of the bend test.
         var doubt = rod.MeasuredPlusMinus ?? 0;
-        if (c + doubt < spec.Class.Carries - .5)
+        if (c + doubt < spec.Class.Carries - Choosing.NearlyCarries)
             return Fails(LinkId.Rod, () => $"class {Quantity.Class(c)} is too light to carry this fly");
         var longer = rod.LengthM - spec.RodLengthM;
         if (Choosing.TooLongForCanopy(brief, longer))
@@ -305,6 +305,9 @@ internal static class LinkVerdicts
         return Fits(LinkId.Rod, () => $"class {Quantity.Class(c)}, where {Quantity.Class(spec.Class.Target)} is aimed for");
     }
 
+    // Share of the distance; ours.
+    private const double StepNearer = .95;
+
     // Nearer than anybody casts there is nothing to come to.
     private static Func<Mend>? Nearer(double metres) =>
         metres < BriefLimits.Handled.DistanceM.Low ? null : () => new($"Come to {Quantity.Distance(metres)}", DistanceM: metres);
@@ -317,10 +320,12 @@ internal static class LinkVerdicts
                 LinkId.Hand,
                 () => $"{Quantity.Wind(brief.WindMps)} is no wind to stand and cast in, from wherever it blows: wait, turn, or find shelter"
             );
+        if (outfit.Cast is null)
+            return Fails(LinkId.Hand, () => $"nobody knows what this line weighs, and so how far it goes: weigh it");
         var chance = HandRules.Chance(brief, outfit.ReachM);
         var odds = brief.Caster.Odds(chance);
-        // Down to a whole foot, so that it is near enough however it is said.
-        var nearer = Math.Floor(HandRules.SureM(outfit.ReachM) / Exact.FootM) * Exact.FootM;
+        // A step nearer than that, for a nearer fish may be answered with a lighter rod; down to a whole foot, however it is said.
+        var nearer = Math.Floor(StepNearer * HandRules.SureM(outfit.ReachM) / Exact.FootM) * Exact.FootM;
         if (chance < Doubt.FailsBelow)
             return Fails(
                 LinkId.Hand,
@@ -343,7 +348,8 @@ internal static class LinkVerdicts
             return Look(
                 LinkId.Hand,
                 () =>
-                    $"{odds} get {Quantity.Distance(brief.DistanceM)} today: come within {Quantity.Distance(nearer)}, or see what would help"
+                    $"{odds} get {Quantity.Distance(brief.DistanceM)} today: come within {Quantity.Distance(nearer)}, or see what "
+                    + $"would help"
             ) with
             {
                 Mend = Nearer(nearer),

@@ -59,9 +59,8 @@ public sealed record Choice
 /// </summary>
 public sealed class MatchSession
 {
-    // Heads within a whisker of the best fit are thrown, so many at most; falling short of the distance costs so much a share.
-    private const double WhiskerCost = 1.5,
-        ShortCost = 6;
+    // Heads within a whisker of the best fit are thrown, so many at most.
+    private const double WhiskerCost = 1.5;
     private const int MostThrown = 4;
 
     // Whoever has no other rod with him fishes one so many classes off; beyond that nobody does. Common practice.
@@ -182,13 +181,13 @@ public sealed class MatchSession
     /// </summary>
     internal void CostAtLeast(IReadOnlyList<Rod> rods, IReadOnlyList<FlyLine> lines, Action<int, int, double, bool> say)
     {
-        var costs = Choosing.Costs(lines, Plain, brief);
+        var costs = Choosing.CostsOf(lines, Plain, brief);
         for (var r = 0; r < rods.Count; r++)
         {
             cancel.ThrowIfCancellationRequested();
             if (!Goes(rods[r]))
                 continue;
-            var rod = Choosing.Cost(rods[r], Plain, brief) - Choosing.WoundWorth;
+            var rod = Choosing.Cost(rods[r], Plain, brief) + Costs.WoundAlready;
             var works = LinkVerdicts.Rod(rods[r], Plain, brief).Verdict != Verdict.Fails;
             for (var l = 0; l < lines.Count; l++)
                 if (costs(l, rods[r]) is var line && line < Choosing.Impossible)
@@ -292,7 +291,9 @@ public sealed class MatchSession
             HandRules.Reached(brief, rod, load.WindowClass, answer.Farthest, book);
         HandRules.Shoulder(brief, book);
         var cost =
-            Choosing.Cost(rod, spec, brief) + Choosing.Cost(line, rod, spec, brief) + ShortCost * Short(answer?.Farthest.ReachM ?? 0);
+            Choosing.Cost(rod, spec, brief)
+            + Choosing.Cost(line, rod, spec, brief)
+            + Costs.ShortOfTheFish * Short(answer?.Farthest.ReachM ?? 0);
         // A pinned leader has the guard that was tied to it, or none.
         tippet = pins.Tied is null ? tippet : tippet with { GuardM = leader.GuardM };
         return new(book, spec, tippet, rod, line, leader, load, carry, shoot, answer, cost);
@@ -361,7 +362,7 @@ public sealed class MatchSession
             return null;
         casts.Prepare(rod, [.. near.Select(l => (l.Line, l.Leader))]);
         var thrown = near.Select(l => new ThrownHead(l.Line, l.Cost, casts.Of(rod, l.Line, l.Leader)?.Farthest.ReachM ?? 0)).ToList();
-        var best = scratch.IsOff(Rules.HeadReach) ? thrown[0] : thrown.MinBy(t => t.Cost + ShortCost * Short(t.ReachM))!;
+        var best = scratch.IsOff(Rules.HeadReach) ? thrown[0] : thrown.MinBy(t => t.Cost + Costs.ShortOfTheFish * Short(t.ReachM))!;
         return new(thrown, best);
     }
 }

@@ -32,9 +32,11 @@ public sealed record OutfitCard(IReadOnlyList<CardLine> Lines, Sentence Reach)
                 Line(LinkId.Tippet, "tippet", TippetOf(outfit)),
                 Line(LinkId.Fly, "fly", $"{brief.Fly.SizeName} {brief.Fly.Kind.Name}, about {Quantity.LineMass(brief.Fly.WetKg)} soaked"),
             ],
-            reach.Value > 0
-                ? $"gets about {reach} today; {Quantity.Distance(brief.DistanceM)} wanted"
-                : (Sentence)$"does not turn this fly over today; {Quantity.Distance(brief.DistanceM)} wanted"
+            outfit.Cast is null ? $"goes nobody knows how far: the line was never weighed"
+                : outfit.Cast is { Lobbed: true }
+                    ? (Sentence)
+                        $"hardly turns this fly over today: lobbed it gets about {reach}; {Quantity.Distance(brief.DistanceM)} wanted"
+                : $"gets about {reach} today; {Quantity.Distance(brief.DistanceM)} wanted"
         );
     }
 

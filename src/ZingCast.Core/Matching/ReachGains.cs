@@ -153,6 +153,24 @@ public static class ReachGains
                 }
             );
 
+        // The head that is made for this rod and fly: the heavier and shorter the heavier the fly.
+        if (outfit.Rod.IsThere && outfit.Line.IsThere && now.Spec.Tackle.LineOf(brief, outfit.Rod) is { MassKg: { } kg } made)
+            yield return (
+                "head-to-buy",
+                $"A head to buy, made for this rod and fly: {Quantity.LineMass(kg)} in {Quantity.Length(made.HeadM)}",
+                draft with
+                {
+                    Owned = Owned.Any,
+                },
+                pins with
+                {
+                    Rod = outfit.Rod.Id,
+                    Reel = outfit.Reel.IsThere ? outfit.Reel.Id : null,
+                    Line = null,
+                    Density = null,
+                }
+            );
+
         var up = Math.Min(LineWeights.Highest, Math.Round(now.Class.Target) + 1);
         yield return ("class-up", $"A class up: {Quantity.Class(up)}", draft, pins with { Rod = null, Line = null, RodClass = up });
 

@@ -262,6 +262,14 @@ public static class ReferenceShelf
             ]
         ),
         new(
+            "costs",
+            "What choosing weighs",
+            "What a piece gives up against the others; the least is chosen.",
+            Costs.Source,
+            ["of what", "weight"],
+            Rows(Costs.All, c => [c.Of, Quantity.Ratio(c.Cost)])
+        ),
+        new(
             "care",
             "Care",
             "What is done to which piece, after how much.",

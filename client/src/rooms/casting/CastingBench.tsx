@@ -241,9 +241,9 @@ function Verdict({ answer, wantedM }: { answer: CastAnswer; wantedM: number }) {
     );
   return (
     <p className="my-2 border-l-4 border-fails pl-2 font-semibold">
-      {answer.reach.value > 0
-        ? `${show(distance(wantedM))} is not to be had today; this is the farthest cast. ${answer.says}`
-        : `This fly does not turn over today. ${answer.says}`}
+      {answer.farthest.lobbed
+        ? `This fly hardly turns over today: lobbed it gets about ${show(answer.reach)}. ${answer.says}`
+        : `${show(distance(wantedM))} is wanted; this is the farthest cast, ${show(answer.reach)}. ${answer.says}`}
     </p>
   );
 }
@@ -253,9 +253,9 @@ function Margins({ thrown }: { thrown: Thrown[] }) {
   const speed = (value: number) => show(value, 'lineSpeed');
   const ratio = (value: number) => show(value, 'ratio');
   const lines: [string, (a: CastAnswer) => string][] = [
-    ['farthest', (a) => (a.reach.value > 0 ? show(a.reach) : 'does not turn over')],
+    ['farthest', (a) => show(a.reach) + (a.farthest.lobbed ? ', lobbed' : '')],
     ['in hand', (a) => (a.inHandM >= 0 ? show(metres(a.inHandM)) : `${show(metres(-a.inHandM))} short`)],
-    ['this cast', (a) => (a.can ? outcomes[a.cast.outcome] : a.reach.value > 0 ? 'the farthest' : 'dies in the air')],
+    ['this cast', (a) => (a.can ? outcomes[a.cast.outcome] : a.farthest.lobbed ? 'a lob' : 'the farthest')],
     ['held in the air', (a) => show(carried(a.cast.carryM))],
     ['shot', (a) => show(distance(a.cast.shotM))],
     ['line speed', (a) => speed(a.cast.launchMps)],
