@@ -23,7 +23,7 @@ test('the outfit card prints on one page, copies as text, and its file opens wit
 
   await page.getByRole('button', { name: 'Copy as text' }).click();
   const text = await page.evaluate(() => navigator.clipboard.readText());
-  expect(text).toContain('line: L14 brown sinker, WF6S3, head 32 ft, 198 gr');
+  expect(text).toContain('line: L13 rust sinker, WF8S3, head 33 ft, 268 gr');
   expect(text).toMatch(/It gets about \d+ ± \d+ ft today; 50 ft wanted/);
   expect(text).toContain('Today: ');
 
