@@ -20,9 +20,9 @@ internal readonly record struct Judgement(LinkId Link, Verdict Verdict, Func<Sen
 internal static class LinkVerdicts
 {
     /// <summary>All nine, from the fly to the hand.</summary>
-    public static IReadOnlyList<Judgement> Of(Brief brief, Specification spec, Outfit outfit) =>
+    public static IReadOnlyList<Judgement> Of(Brief brief, Specification spec, Outfit outfit, FishRun? run) =>
         [
-            .. All(brief, spec, outfit)
+            .. All(brief, spec, outfit, run)
                 .Select(j => j.Verdict != Verdict.Fails && outfit.ToBuy(j.Link) ? j with { Verdict = Verdict.ToBuy } : j),
         ];
 
@@ -45,10 +45,7 @@ internal static class LinkVerdicts
         return [.. judged.Select(Of)];
     }
 
-    private static IReadOnlyList<Judgement> All(Brief brief, Specification spec, Outfit outfit)
-    {
-        var run = outfit.Run(brief);
-        return
+    private static IReadOnlyList<Judgement> All(Brief brief, Specification spec, Outfit outfit, FishRun? run) =>
         [
             Fly(brief, outfit),
             Tippet(brief, outfit.Tippet, run),
@@ -60,7 +57,6 @@ internal static class LinkVerdicts
             Rod(outfit.Rod, spec, brief),
             Hand(brief, outfit),
         ];
-    }
 
     private static Judgement Fits(LinkId link, Func<Sentence> why) => new(link, Verdict.Fits, why);
 
@@ -202,7 +198,7 @@ internal static class LinkVerdicts
         var drawn =
             run is null ? 0
             // An empty spool does not tell how much more it would have taken.
-            : run.End == RunEnd.Spools ? Math.Max(outfit.BackingM, ReelRules.DrawnM(brief, outfit.Line, outfit.Leader))
+            : run.End == RunEnd.Spools ? Math.Max(outfit.BackingM, ReelRules.DrawnM(brief, outfit.Line, outfit.Leader, always: true))
             : run.BackingOutM;
         var holds = Holds(drawn, outfit.BackingM);
         if (drawn > 0 && holds < Doubt.FailsBelow)

@@ -335,8 +335,9 @@ public sealed class MatchSession
         {
             Tied = pins.Tied,
         };
-        ReelRules.Fought(brief, outfit, book);
-        var judged = LinkVerdicts.Of(brief, laid.Spec, outfit);
+        var run = new Lazy<FishRun>(() => outfit.FishOn(brief).Run(watched: false));
+        ReelRules.Fought(brief, outfit, run, book);
+        var judged = LinkVerdicts.Of(brief, laid.Spec, outfit, ReelRules.TakesLine(brief, line) ? run.Value : null);
         var cost = laid.Cost + Choosing.Cost(reel, rod, line, backing, backingM, brief, from);
         return new(outfit, laid.Spec, pins, book, judged, cost);
     }

@@ -63,11 +63,13 @@ internal static class ReelRules
 
     /// <summary>
     /// Backing that a fish of the brief draws with this line and leader, off a reel that has enough of it, metres; 0 for a fish that does
-    /// not take the line.
+    /// not take the line, and for one that cannot ask for more than is planned unless it is <paramref name="always"/> let run.
     /// </summary>
-    public static double DrawnM(Brief brief, FlyLine line, Leader leader)
+    public static double DrawnM(Brief brief, FlyLine line, Leader leader, bool always = false)
     {
-        if (!TakesLine(brief, line))
+        // Nor does one matter for which more than that is planned.
+        var atMost = SpoolBench.OverRun * (AtMostRuns * brief.Species.Group.RunM + brief.DistanceM - line.LengthM);
+        if (atMost <= 0 || (!always && atMost <= brief.Species.Group.BackingM(brief.FishKg)))
             return 0;
         var backing = Kinds(brief, Pins.None, leader, true).Wanted;
         var reel = Choosing.WantedReel(Rods.Rod.Blank, line, backing, AmpleM, brief);
@@ -125,12 +127,19 @@ internal static class ReelRules
                 new(
                     Quantity.Spooled(metres),
                     pins.BackingM is null
-                        ? (Sentence)$"Planned for {brief.Species.Name}; this one draws {Quantity.Spooled(drawnM)} of backing on this tippet"
+                        ? drawnM > 0
+                            ? $"Planned for {brief.Species.Name}; this one draws {Quantity.Spooled(drawnM)} of backing on this tippet"
+                            : (Sentence)$"Planned for {brief.Species.Name}; no run of this one asks for more"
                         : $"You pinned this length; {Quantity.Spooled(usual)} is planned for {brief.Species.Name}",
                     [
                         new("usual", Quantity.Spooled(group.BackingM(brief.FishKg))),
-                        new("drawn in its run", Quantity.Spooled(drawnM)),
-                        new("drawn + 30 %", Quantity.Spooled(SpoolBench.OverRun * drawnM)),
+                        .. drawnM > 0
+                            ?
+                            [
+                                new Factor("drawn in its run", Quantity.Spooled(drawnM)),
+                                new Factor("drawn + 30 %", Quantity.Spooled(SpoolBench.OverRun * drawnM)),
+                            ]
+                            : Array.Empty<Factor>(),
                     ],
                     pins.BackingM is null ? Fishes.Source : Source.Yours,
                     metres < drawnM,
@@ -260,7 +269,7 @@ internal static class ReelRules
     }
 
     /// <summary>What the drag is set to, what a fish makes of it, and so where the money belongs.</summary>
-    public static void Fought(Brief brief, Outfit outfit, LedgerBook book)
+    public static void Fought(Brief brief, Outfit outfit, Lazy<FishRun> run, LedgerBook book)
     {
         var drag = outfit.Drag;
         book.Note(
@@ -277,8 +286,7 @@ internal static class ReelRules
                     Doubt: drag.SetN < drag.RangeN.Low
                 )
         );
-        // The fish is let go when somebody reads of it; both reasons tell of the same run.
-        var run = new Lazy<FishRun>(() => outfit.FishOn(brief).Run(watched: false));
+        // The fish is let go when somebody asks for it; verdicts and reasons tell of the same run.
         book.Note(Rules.Run, () => Ran(brief, outfit, run.Value));
         book.Note(Rules.Money, () => Money(brief, run.Value));
     }
