@@ -479,4 +479,20 @@ public class GuideTests
         var masses = head.Says.Parts.Where(p => p.Quantity?.Kind == Kind.LineMass).Select(p => p.Quantity!.Value.Value / Exact.GrainKg);
         Assert.InRange(masses.Single(), 430, 535);
     }
+
+    [Fact]
+    public void A_lob_that_gets_there_carries_no_tick()
+    {
+        var lob = Solve(
+            new()
+            {
+                Species = "giant-esox",
+                Caster = "learner",
+                WindMps = 9,
+                DistanceM = 2,
+            }
+        );
+        Assert.True(lob.Outfit.Cast is { Lobbed: true } && lob.Outfit.ReachM.Value > 2.3);
+        Assert.Equal(Verdict.Look, Hand(lob));
+    }
 }

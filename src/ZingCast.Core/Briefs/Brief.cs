@@ -76,11 +76,11 @@ public sealed record Brief
     /// <summary>Wind onto the casting shoulder, m/s; negative when it blows off it.</summary>
     public double ShoulderMps => Hand == Hand.Right ? FromRightMps : -FromRightMps;
 
-    /// <summary>Wind as it puts a distance in doubt, m/s: what blows across counts half.</summary>
-    public double UnsureMps => Math.Abs(HeadwindMps) + Math.Abs(FromRightMps) / 2;
-
     /// <summary>A reach worked out for this day, metres, with how far it may be off.</summary>
-    public Quantity Reach(double metres) => Caster.Reach(metres, UnsureMps);
+    public Quantity Reach(double metres) => Caster.Reach(metres, Caster.UnsureMps(HeadwindMps, FromRightMps));
+
+    /// <summary>How far a reach may be off on this day, as a share of it.</summary>
+    public double ReachShare => Reach(1).PlusMinus!.Value;
 
     /// <summary>
     /// Up to this much wind, m/s, people stand and cast, from wherever it blows: 27 kn. Common practice: 25 to 30 kn.

@@ -9,7 +9,7 @@ namespace ZingCast.Core.Briefs;
 /// <param name="Hook">Hook size number, see <see cref="HookSize"/>.</param>
 /// <param name="Ft">How far they are, feet: whole fives, as people say it, which lie close to whole half metres.</param>
 /// <param name="Water">Where it is usually met.</param>
-/// <param name="WaterC">How warm it is there when people fish, °C: even numbers, near what is round in °F.</param>
+/// <param name="WaterC">How warm it is there when people fish, whole °C.</param>
 /// <param name="DepthM">Depth of a fly that is not fished on top, metres.</param>
 /// <param name="Stance">Where the person stands; null for wading in running water and the bank elsewhere.</param>
 public sealed record UsualDay(string Fly, int Hook, double Ft, Water Water, double WaterC, double DepthM = .5, Stance? Stance = null)

@@ -22,9 +22,6 @@ public static class CastMaps
         for (var i = 0; i < reach.Length; i++)
         {
             cancel.ThrowIfCancellationRequested();
-            // More wind in the face never brings back a cast that has died.
-            if (i > 0 && reach[i - 1] <= 0 && headwindsMps[i] >= headwindsMps[i - 1])
-                continue;
             reach[i] = CastSearch.Farthest(setup.In(CastDay.Felt(headwindsMps[i]), 0)).ReachM;
         }
         return reach;

@@ -171,7 +171,7 @@ public sealed record CasterFit(
             for (var v = 0; v < Speeds.Length; v++)
             for (var l = 0; l < Loops.Length; l++)
                 logM[v, l] = Math.Max(logM[v, l], most - 1.2);
-            var wind = Math.Abs(seen.Setup.Day.HeadwindMps) + Math.Abs(seen.Setup.Day.CrosswindMps) / 2;
+            var wind = Caster.UnsureMps(seen.Setup.Day.HeadwindMps, seen.Setup.Day.CrosswindMps);
             var by = seen.By switch
             {
                 DistanceBy.Taped => TapedShare,

@@ -340,6 +340,9 @@ internal static class LinkVerdicts
             };
         if (outfit.Cast is { Poked: true })
             return Look(LinkId.Hand, () => $"too near to cast: poke it out, or let it dapple, with the leader and hardly any line");
+        // A lob gets there, and is no cast.
+        if (outfit.Cast is { Lobbed: true })
+            return Look(LinkId.Hand, () => $"hardly turns over: lobbed it gets there, the leader in a heap; see what would help");
         if (chance < Doubt.FitsFrom)
             return Look(
                 LinkId.Hand,

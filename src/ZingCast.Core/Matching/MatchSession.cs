@@ -279,7 +279,7 @@ public sealed class MatchSession
         var line = heads?.Best.Line ?? fitting;
         RodRules.Chosen(spec, rod, book);
         LineRules.Chosen(spec, rod.WindowClass, line, book);
-        heads?.Write(brief.Caster, book);
+        heads?.Write(brief, book);
         var load = Choosing.Load(rod, line, brief);
         var leader = LeaderRules.Decide(brief, pins, rod, line, tippet, book);
 
@@ -374,14 +374,14 @@ internal sealed record ThrownHead(FlyLine Line, double Cost, double ReachM);
 /// <summary>Heads thrown, nearest in load first, and the one taken.</summary>
 internal sealed record ThrownHeads(IReadOnlyList<ThrownHead> All, ThrownHead Best)
 {
-    public void Write(Caster caster, LedgerBook book) =>
+    public void Write(Brief brief, LedgerBook book) =>
         book.Note(
             Rules.HeadReach,
             () =>
             {
                 var (nearest, farthest) = (All[0], All.MaxBy(t => t.ReachM)!);
                 return new(
-                    caster.Reach(Best.ReachM),
+                    brief.Reach(Best.ReachM),
                     Best.Line.Id != nearest.Line.Id
                             ? $"{Best.Line.Tag} gets there, where {nearest.Line.Tag}, nearer in "
                                 + $"load, stops at {Quantity.Distance(nearest.ReachM)}"

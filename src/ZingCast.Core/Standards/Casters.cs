@@ -36,8 +36,8 @@ public sealed record Caster(
 )
 {
     /// <summary>
-    /// A length computed for this caster with how far it may be off, metres, in air of <paramref name="windMps"/>: the speed of the wind,
-    /// of which what blows across counts half.
+    /// A length computed for this caster with how far it may be off, metres, in wind, see
+    /// <see cref="UnsureMps"/>.
     /// </summary>
     public Quantity Reach(double metres, double windMps = 0) =>
         Quantity.Distance(metres, metres * Math.Sqrt(ReachTolerance * ReachTolerance + Math.Pow(Doubt.Wide * WindShare * windMps, 2)));
@@ -46,6 +46,9 @@ public sealed record Caster(
     /// How far a metre a second of wind puts a distance in doubt, share, one standard deviation. Common practice.
     /// </summary>
     public const double WindShare = .012;
+
+    /// <summary>Wind along and across a cast, m/s, as it puts the distance in doubt: what blows across counts half.</summary>
+    public static double UnsureMps(double alongMps, double acrossMps) => Math.Abs(alongMps) + Math.Abs(acrossMps) / 2;
 
     /// <summary>Whether these are a person's own values: then the doubt lies between casts, else between people.</summary>
     public bool Own => Source.Mark == SourceMark.Measured;

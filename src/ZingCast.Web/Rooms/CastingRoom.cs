@@ -115,7 +115,7 @@ public static class CastingRoom
                     return TypedResults.Ok(
                         new CastAnswer(
                             brief.Reach(answer.Farthest.ReachM),
-                            brief.Caster.ReachTolerance,
+                            brief.ReachShare,
                             (1 + ClassCurve.InHand) * brief.DistanceM,
                             answer.InHandM,
                             answer.Can,

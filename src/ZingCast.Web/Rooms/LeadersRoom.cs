@@ -175,7 +175,7 @@ public static class LeadersRoom
             return Problems.Of(wrong);
         var brief = Brief.Complete(request.Brief, casters);
         var setups = request.Leaders.Select(l => CastSetup.Of(brief, request.Rod, request.Line, l)).ToList();
-        return TypedResults.Ok(new LeaderTurnoverAnswer(Turnover.Of(setups, brief.DistanceM), brief.Caster.ReachTolerance));
+        return TypedResults.Ok(new LeaderTurnoverAnswer(Turnover.Of(setups, brief.DistanceM), brief.ReachShare));
     }
 
     private static async Task<Results<Ok<LeaderSpool>, ValidationProblem, ProblemHttpResult>> Broke(
