@@ -212,26 +212,4 @@ public class DepthTests
         Assert.Empty(answer.Lines);
         Assert.Contains("surface", answer.Says.ToString(), StringComparison.Ordinal);
     }
-
-    // Which line to buy first: every brief is served once, by what is there or by one to buy, and the first to buy serves no fewer than the
-    // next.
-    [Fact]
-    public void Lines_to_buy_come_in_the_order_of_the_days_they_serve()
-    {
-        (string, BriefDraft)[] drafts =
-        [
-            .. DemoGear.Briefs,
-            ("Deep zander", DemoGear.Briefs[2].Draft with { DepthM = 7 }),
-            ("Deeper zander", DemoGear.Briefs[2].Draft with { DepthM = 7.5 }),
-        ];
-        var days = drafts.Select(d => (d.Item1, Brief.Complete(d.Item2))).ToList();
-        var empty = LinePriority.Of(days, GearShed.Empty, TestContext.Current.CancellationToken);
-        Assert.Empty(empty.Have);
-        Assert.Equal(days.Count, empty.Buy.Sum(b => b.Days.Count));
-        Assert.All(empty.Buy.Zip(empty.Buy.Skip(1)), b => Assert.True(b.First.Days.Count >= b.Second.Days.Count));
-        Assert.Contains(empty.Buy, b => b.Days.Contains("Deep zander") && b.Days.Contains("Deeper zander"));
-        var shed = LinePriority.Of(days, DemoGear.Shed(), TestContext.Current.CancellationToken);
-        Assert.Equal(days.Select(d => d.Item1).Order(), shed.Have.Concat(shed.Buy).SelectMany(b => b.Days).Order());
-        Assert.NotEmpty(shed.Have);
-    }
 }

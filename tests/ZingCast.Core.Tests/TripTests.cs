@@ -205,44 +205,6 @@ public class TripTests
         Assert.All(list.Tying.Leaders.GroupBy(l => l.Tag), g => Assert.Equal(2, g.Count()));
     }
 
-    // Bands of the judgement table: what experienced people would accept for the usual day of a species (common practice, no source).
-    [Theory]
-    [InlineData("river-trout", 3.5, 5.5, 9, 10)]
-    [InlineData("brook-trout", 2, 4, 6, 8.5)]
-    [InlineData("lake-trout", 5.5, 7.5, 9, 9.5)]
-    [InlineData("perch", 4, 6.5, 8.5, 9.5)]
-    [InlineData("sea-bass", 7, 8.5, 9, 9.5)]
-    [InlineData("pike", 9, 10.5, 8.5, 9.5)]
-    public void A_first_outfit_for_the_usual_day_is_what_people_would_take(
-        string fish,
-        double low,
-        double high,
-        double shortFt,
-        double longFt
-    )
-    {
-        var first = FirstOutfit.Of([new(fish, Brief.Complete(new() { Species = fish }))], cancel: Cancel)!;
-        Assert.Equal(1, first.Coverage.Served);
-        var outfit = first.Coverage.Outfits.Single();
-        var words = outfit.Rod.Says;
-        double Of(Kind kind) => words.Parts.First(p => p.Quantity?.Kind == kind).Quantity!.Value.Value;
-        Assert.InRange(Of(Kind.LineClass), low, high);
-        Assert.InRange(Of(Kind.RodLength) / Exact.FootM, shortFt - .01, longFt + .01);
-        Assert.True(outfit.Rod.ToBuy && outfit.Line.ToBuy && outfit.Reel.ToBuy);
-        Assert.Equal(["rod", "line", "reel"], first.Shopping.Take(3).Select(l => l.Name));
-        // It is put together from the drum to the fly, the hook last.
-        Assert.True(first.SetUp.Count > 5);
-    }
-
-    [Fact]
-    public void A_second_outfit_is_offered_where_one_rod_cannot_do_both()
-    {
-        TripDay Usual(string fish) => new(fish, Brief.Complete(new() { Species = fish }));
-        var first = FirstOutfit.Of([Usual("brook-trout"), Usual("pike")], cancel: Cancel)!;
-        Assert.Equal(1, first.Coverage.Served);
-        Assert.Equal(2, first.Next[^1].Served);
-    }
-
     [Fact]
     public void Every_cell_of_the_matrix_is_what_the_bench_of_the_line_says()
     {

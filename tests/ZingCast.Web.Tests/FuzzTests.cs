@@ -15,8 +15,8 @@ public sealed class FuzzTests : IDisposable
 {
     private const int Bodies = 3000;
 
-    // A search says what it has after two seconds, and more than another two nobody waits for anything.
-    private static readonly TimeSpan Longest = TimeSpan.FromSeconds(4);
+    // Longer than this is no busy machine: something hangs. How fast it is the bench measures.
+    private static readonly TimeSpan Longest = TimeSpan.FromSeconds(30);
 
     private static CancellationToken Now => TestContext.Current.CancellationToken;
 
@@ -118,7 +118,6 @@ public sealed class FuzzTests : IDisposable
                 "/api/reels/tickets",
                 "/api/rigging/tickets",
                 "/api/rigging/knots/blood",
-                "/api/depth/lines",
                 "/api/trips",
                 "/api/shed/matrix",
                 "/api/data",
@@ -335,7 +334,7 @@ public sealed class FuzzTests : IDisposable
                 """
             ),
             ["post /api/trips/{id}/packed"] = Said("""{"key":"rod-3","on":true,"leaving":false}"""),
-            ["post /api/trips/first"] = Said("""{"days":[{"times":1,"regret":"some","name":"perch","draft":{"species":"perch"}}]}"""),
+            ["post /api/trips/first"] = Said("""{"fish":["perch","pike"],"cover":"behind","budget":300}"""),
             ["post /api/shed/paste/look"] = Said("""{"text":"label\tname\n9ft 6\tblue\nWF6F\tsand","metric":false}"""),
             ["post /api/shed/paste"] = Said("""{"text":"label\tname\n9ft 6\tblue\nWF6F\tsand","metric":false}"""),
             ["post /api/shed/paste/undo"] = Said("""{"rods":[13],"lines":[],"reels":[]}"""),

@@ -173,18 +173,4 @@ public sealed class LeaderApiTests : IDisposable
         Assert.Equal(Version(back), Version(await client.GetJson($"/api/rigging/tickets/{Id(ticket)}")));
         Assert.Equal(HttpStatusCode.NotFound, (await client.GetAsync("/api/rigging/knots/granny", Now)).StatusCode);
     }
-
-    [Fact]
-    public async Task Lines_for_all_briefs_name_every_brief_once()
-    {
-        var lines = await client.GetJson("/api/depth/lines");
-        var days = new[] { "have", "buy" }
-            .SelectMany(kind => lines.GetProperty(kind).EnumerateArray())
-            .SelectMany(l => l.GetProperty("days").EnumerateArray())
-            .Select(d => d.GetString());
-        Assert.Equal(
-            (await client.GetJson("/api/briefs")).EnumerateArray().Select(b => b.GetProperty("name").GetString()).Order(),
-            days.Order()
-        );
-    }
 }

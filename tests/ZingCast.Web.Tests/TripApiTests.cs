@@ -125,8 +125,8 @@ public sealed class TripApiTests : IDisposable
         );
         Assert.Equal("This cannot be empty.", await Refused(await client.Post("/api/trips", new { name = " " }), "name"));
         Assert.Contains(
-            "one day",
-            await Refused(await client.Post("/api/trips/first", new { days = Array.Empty<object>() }), "days"),
+            "one fish",
+            await Refused(await client.Post("/api/trips/first", new { fish = Array.Empty<string>() }), "fish"),
             StringComparison.Ordinal
         );
     }

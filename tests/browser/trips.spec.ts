@@ -122,22 +122,43 @@ test('rows of a spreadsheet are looked at, mended, kept together, and taken back
 
 test.describe('with nothing in the shed', () => {
   test.use({ demo: false });
-  test('somebody who owns nothing is told what to buy, and what a second would add', async ({ page }) => {
+  test('somebody who kept no brief is told so', async ({ page }) => {
     await page.goto('/shed/days');
     await expect(page.locator('[data-review-says]')).toContainText('No brief is kept yet');
-    await page.goto('/shed/matrix');
-    await page.getByRole('link', { name: 'a first outfit' }).click();
-    for (const fish of ['small-stream trout', 'pike']) {
-      await page.getByRole('button', { name: 'Say another day' }).click();
-      await page.getByRole('combobox', { name: 'Fish' }).click();
-      await page.getByRole('option', { name: fish, exact: true }).click();
-      await page.getByRole('button', { name: 'Add this day' }).click();
-    }
-    await expect(page.locator('[data-first-says]')).toContainText('serves 1 of 2 days');
-    await expect(page.getByRole('region', { name: 'What comes next' })).toContainText('2 of 2 days');
-    await expect(page.getByRole('region', { name: 'Shopping list' })).toContainText('weight forward');
+  });
+  test('from the first page to a shopping list in six presses, without typing', async ({ page }) => {
+    await page.goto('/');
+    await page.getByRole('link', { name: 'A first outfit' }).click();
+    const press = (question: string, name: string) =>
+      page.getByRole('region', { name: question }).getByRole('button', { name, exact: true }).click();
+    await press('Which waters?', 'river');
+    await press('Which fish?', 'river trout');
+    await press('How far behind you is free?', 'open');
+    await press('What may it cost?', 'up to 500');
+    const list = page.getByRole('region', { name: 'To ask for in a shop' });
+    for (const words of [
+      '9 ft #5, medium, 4 piece',
+      'WF5F, all-round head',
+      '5/6, room for the line',
+      '#14 beaded nymph',
+    ])
+      await expect(list).toContainText(words);
+    // Nothing of it is owned: everything is to buy, and nothing carries a tick.
+    await expect(list.getByText('to buy')).toHaveCount(7);
     await expect(page.locator('[data-verdict="fits"]')).toHaveCount(0);
+    await expect(page.getByText('Most people say nine feet and a five. So do we.')).toBeVisible();
+    await expect(page.getByRole('img', { name: /river trout on a nymph: wanted 30 ft/ })).toBeVisible();
+    await expect(page.getByRole('region', { name: 'What it costs' })).toContainText('of 500');
+    // Pike beside it is an outfit of its own; the address holds it all.
+    await press('Which waters?', 'stillwater');
+    await press('Which fish?', 'pike');
+    await expect(page.getByRole('region', { name: 'What comes next' })).toContainText(
+      'Pike: an outfit of its own, 9 ft #9',
+    );
     await page.reload();
-    await expect(page.locator('[data-first-says]')).toContainText('serves 1 of 2 days');
+    await expect(page.getByRole('region', { name: 'What comes next' })).toContainText('Pike: an outfit of its own');
+    await page.goBack();
+    await expect(page.getByText('an outfit of its own')).toBeHidden();
+    await expect(list).toContainText('9 ft #5');
   });
 });

@@ -100,6 +100,7 @@ export type PackItem = S['PackItem'];
 export type Purchase = S['Purchase'];
 export type Regret = S['Regret'];
 export type FirstOutfit = S['FirstOutfit'];
+export type ShedReview = S['ShedReview'];
 export type ShedMatrix = S['ShedMatrix'];
 export type Outing = S['Outing'];
 export type LogRow = S['LogRow'];

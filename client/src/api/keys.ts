@@ -65,7 +65,6 @@ const about = {
   outcome: ['briefs', 'gear', 'hands'],
   solve: ['gear', 'hands'],
   candidates: ['gear', 'hands'],
-  linesForDays: ['briefs', 'gear', 'hands'],
   trips: ['trips'],
   trip: ['trips'],
   tripPlan: ['gear', 'hands', 'briefs'],

@@ -1450,8 +1450,8 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * The one rod, line and reel for somebody who owns nothing, from the days they expect.
-         * @description The one rod, line and reel for somebody who owns nothing, from the days they expect.
+         * The one rod, line and reel for somebody who owns nothing, from the fish they hope for.
+         * @description The one rod, line and reel for somebody who owns nothing, from the fish they hope for.
          */
         post: operations["postTripsFirst"];
         delete?: never;
@@ -2450,26 +2450,6 @@ export interface paths {
          * @description The fly's way through the water on every density: count-down, depth held, bottom, how far upstream to pitch.
          */
         post: operations["postDepthSolve"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/depth/lines": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * Which lines serve all the kept briefs: those that are there, then what to buy first, second, third.
-         * @description Which lines serve all the kept briefs: those that are there, then what to buy first, second, third.
-         */
-        get: operations["getDepthLines"];
-        put?: never;
-        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -3543,6 +3523,7 @@ export interface components {
             weighing: components["schemas"]["Weighing"];
             fight: components["schemas"]["FightLoad"];
             casterId: string;
+            budgets: number[];
             hold: components["schemas"]["RunHold"];
             spool: string;
             load: components["schemas"]["RodLoad"];
@@ -3779,7 +3760,7 @@ export interface components {
             /** Format: double */
             shoulderMps: number;
             /** Format: double */
-            unsureMps: number;
+            reachShare: number;
             gale: boolean;
             ledClose: boolean;
         };
@@ -3978,6 +3959,7 @@ export interface components {
             name: string;
             says: components["schemas"]["Sentence"];
             toBuy: boolean;
+            small: components["schemas"]["Part"][];
         };
         CareAnswer: {
             list: components["schemas"]["CareList"];
@@ -4613,20 +4595,51 @@ export interface components {
             /** Format: int32 */
             version?: number;
         };
-        FirstAnswer: {
-            outfit: null | components["schemas"]["FirstOutfit"];
+        FirstCost: {
+            name: string;
+            grade: string;
+            /** Format: double */
+            price: number;
+        };
+        FirstMoney: {
+            costs: components["schemas"]["FirstCost"][];
+            /** Format: double */
+            total: number;
+            /** Format: double */
+            budget: null | number;
+            says: components["schemas"]["Sentence"];
         };
         FirstOutfit: {
             coverage: components["schemas"]["Coverage"];
             shopping: components["schemas"]["CardLine"][];
+            reach: components["schemas"]["FirstReach"][];
+            trade: components["schemas"]["TradeAnswer"];
+            money: components["schemas"]["FirstMoney"];
             flies: components["schemas"]["Titled"][];
             setUp: components["schemas"]["Titled"][];
             next: components["schemas"]["NextStep"][];
             lessons: components["schemas"]["Remark"][];
             says: components["schemas"]["Sentence"];
         };
-        FirstRequest: {
-            days: components["schemas"]["PlannedDayInput"][];
+        FirstReach: {
+            name: string;
+            wanted: components["schemas"]["Quantity"];
+            reach: components["schemas"]["Quantity"];
+            says: components["schemas"]["Sentence"];
+        };
+        FirstWish: {
+            fish: string[];
+            cover?: components["schemas"]["Cover"];
+            /** Format: double */
+            budget?: null | number;
+        };
+        FishChoice: {
+            id: string;
+            name: string;
+            about: string;
+            water: components["schemas"]["Water"];
+            /** Format: double */
+            kg: number;
         };
         FishFight: {
             /** Format: double */
@@ -5645,18 +5658,6 @@ export interface components {
             oneFalseCast: boolean;
             verdict: components["schemas"]["Verdict"];
         };
-        LineOfDays: {
-            line: null | string;
-            /** Format: double */
-            class: number;
-            density: string;
-            says: components["schemas"]["Sentence"];
-            days: string[];
-        };
-        LinePriority: {
-            have: components["schemas"]["LineOfDays"][];
-            buy: components["schemas"]["LineOfDays"][];
-        };
         LineReading: {
             class: components["schemas"]["LineClass"];
             /** Format: double */
@@ -5868,6 +5869,12 @@ export interface components {
             ideals: number[];
             verdicts: components["schemas"]["Verdict"][];
         };
+        MeasureFirst: {
+            kind: components["schemas"]["LinkId"];
+            /** Format: int32 */
+            id: number;
+            says: components["schemas"]["Sentence"];
+        };
         Mend: {
             says: components["schemas"]["Sentence"];
             /** Format: double */
@@ -5888,8 +5895,6 @@ export interface components {
         NextMove: "cut" | "weigh" | "nibble" | "done";
         NextStep: {
             pieces: components["schemas"]["TripPiece"][];
-            /** Format: int32 */
-            served: number;
             /** Format: double */
             gain: number;
             says: components["schemas"]["Sentence"];
@@ -7395,6 +7400,7 @@ export interface components {
         };
         ShedReview: {
             coverage: components["schemas"]["Coverage"];
+            measure: components["schemas"]["MeasureFirst"][];
             purchases: components["schemas"]["Purchase"][];
             money: components["schemas"]["Remark"][];
             checklist: components["schemas"]["InspectionPoint"][];
@@ -7616,7 +7622,7 @@ export interface components {
             thirtyFeetM: number;
             flyKinds: components["schemas"]["Choice"][];
             hooks: components["schemas"]["HookChoice"][];
-            species: components["schemas"]["Choice"][];
+            species: components["schemas"]["FishChoice"][];
             casters: components["schemas"]["Choice"][];
             densities: components["schemas"]["Choice"][];
             coatings: components["schemas"]["Choice"][];
@@ -7829,6 +7835,10 @@ export interface components {
         Titled: {
             title: string;
             says: components["schemas"]["Sentence"];
+        };
+        TradeAnswer: {
+            usual: components["schemas"]["Sentence"];
+            why: components["schemas"]["Sentence"];
         };
         Trip: {
             name: string;
@@ -11216,7 +11226,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["FirstRequest"];
+                "application/json": components["schemas"]["FirstWish"];
             };
         };
         responses: {
@@ -11226,7 +11236,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FirstAnswer"];
+                    "application/json": components["schemas"]["FirstOutfit"];
                 };
             };
             /** @description Bad Request */
@@ -13314,26 +13324,6 @@ export interface operations {
                 };
                 content: {
                     "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
-                };
-            };
-        };
-    };
-    getDepthLines: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["LinePriority"];
                 };
             };
         };

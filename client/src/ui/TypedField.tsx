@@ -73,7 +73,7 @@ export function TypedField<T>({
     },
     onBlur: leave,
   };
-  const note = <Problem id={`${id}-words`} words={words} />;
+  const note = <Problem id={`${id}-words`} words={words} passing={inline} />;
   if (inline)
     return (
       <>

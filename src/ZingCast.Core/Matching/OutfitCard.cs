@@ -10,7 +10,8 @@ namespace ZingCast.Core.Matching;
 /// <param name="Name">Its name, as in "line".</param>
 /// <param name="Says">What it is, as one asks for it over a counter.</param>
 /// <param name="ToBuy">True when nobody here has it.</param>
-public sealed record CardLine(LinkId Link, string Name, Sentence Says, bool ToBuy);
+/// <param name="Small">Small print: what a shop may be asked to weigh or measure; null where there is none.</param>
+public sealed record CardLine(LinkId Link, string Name, Sentence Says, bool ToBuy, Sentence? Small = null);
 
 /// <summary>The answer as something to take along: one line for each link, from the rod to the fly as one puts it together.</summary>
 /// <param name="Lines">The links.</param>
@@ -20,14 +21,14 @@ public sealed record OutfitCard(IReadOnlyList<CardLine> Lines, Sentence Reach)
     internal static OutfitCard Of(Brief brief, Choice choice)
     {
         var outfit = choice.Outfit;
-        CardLine Line(LinkId link, string name, Sentence says) => new(link, name, says, outfit.ToBuy(link));
+        CardLine Line(LinkId link, string name, Sentence says, Sentence? small = null) => new(link, name, says, outfit.ToBuy(link), small);
         var reach = outfit.ReachM;
         return new(
             [
                 Line(LinkId.Rod, "rod", RodOf(outfit.Rod)),
-                Line(LinkId.Head, "line", LineOf(outfit)),
-                Line(LinkId.Reel, "reel", ReelOf(outfit)),
-                Line(LinkId.Backing, "backing", $"{Quantity.Spooled(outfit.BackingM)} of {outfit.Backing.Name}"),
+                Line(LinkId.Head, "line", LineOf(outfit), outfit.Line.IsThere ? null : ShopWords.Small(outfit.Line, outfit.Rod)),
+                Line(LinkId.Reel, "reel", ReelOf(outfit), outfit.Reel.IsThere ? null : ShopWords.Small(outfit.Reel)),
+                Line(LinkId.Backing, "backing", ShopWords.Held(outfit.BackingM, outfit.Backing)),
                 Line(LinkId.Leader, "leader", LeaderOf(outfit)),
                 Line(LinkId.Tippet, "tippet", TippetOf(outfit)),
                 Line(LinkId.Fly, "fly", $"{brief.Fly.SizeName} {brief.Fly.Kind.Name}, about {Quantity.LineMass(brief.Fly.WetKg)} soaked"),
@@ -44,27 +45,23 @@ public sealed record OutfitCard(IReadOnlyList<CardLine> Lines, Sentence Reach)
 
     private static Sentence RodOf(Rod rod)
     {
-        Sentence number = rod.Class is { } c ? $"#{Quantity.Class(Math.Round(c))}" : (Sentence)$"no class known";
+        if (!rod.IsThere)
+            return ShopWords.Of(rod);
         Sentence measured = rod.MeasuredClass is { } m ? $", measured {Quantity.Class(m, rod.MeasuredPlusMinus)}" : (Sentence)$"";
-        var called = !rod.IsThere ? (Sentence)$"" : Tagged(rod.Tag, rod.Name);
-        return $"{called}{Quantity.RodLength(rod.LengthM)} {number} {Actions.Word(rod.Action)}{measured}";
+        var called = Tagged(rod.Tag, rod.Name);
+        return $"{called}{Quantity.RodLength(rod.LengthM)} {ShopWords.Number(rod)} {Actions.Word(rod.Action)}{measured}";
     }
 
     private static Sentence LineOf(Outfit outfit)
     {
         var line = outfit.Line;
+        if (!line.IsThere)
+            return ShopWords.Of(line, outfit.Rod);
         var code = line.PrintedClass is { } c ? new BoxCode(line.Build, c, line.Density).ToString() : null;
-        if (line.IsThere)
-        {
-            var what = code ?? $"no label, {Densities.Of(line.Density).Name}";
-            var head = line.Build == Build.DoubleTaper ? (Sentence)$"" : $", head {Quantity.Length(line.HeadM)}";
-            var grains = line.MassKg is { } kg ? $", {Quantity.LineMass(kg)}" : (Sentence)$", never weighed";
-            return $"{Tagged(line.Tag, line.Name)}{what}{head}{grains}";
-        }
-        var (low, high) = LineLoad.ToAskForKg(line);
-        return $"{BuildWords.Of(line.Build)} {Densities.Of(line.Density).Name}, head about {Quantity.Length(line.HeadM)}, "
-            + $"{Quantity.LineMass(low)} to {Quantity.LineMass(high)}, "
-            + $"{Coatings.Of(line.Coating).Name} coating{(line.SaltRated ? ", rated for salt" : "")}";
+        var what = code ?? $"no label, {Densities.Of(line.Density).Name}";
+        var head = line.Build == Build.DoubleTaper ? (Sentence)$"" : $", head {Quantity.Length(line.HeadM)}";
+        var grains = line.MassKg is { } kg ? $", {Quantity.LineMass(kg)}" : (Sentence)$", never weighed";
+        return $"{Tagged(line.Tag, line.Name)}{what}{head}{grains}";
     }
 
     private static Sentence ReelOf(Outfit outfit)
@@ -72,8 +69,7 @@ public sealed record OutfitCard(IReadOnlyList<CardLine> Lines, Sentence Reach)
         var reel = outfit.Reel;
         if (reel.IsThere)
             return $"{reel.Tag} {reel.Name}, {Quantity.Gear(reel.MassKg)}; drag set to {Quantity.Force(outfit.Drag.SetN)}";
-        return $"room for the line and {Quantity.Spooled(outfit.BackingM)} of {outfit.Backing.Name}: rim about "
-            + $"{Quantity.SpoolSize(reel.RimM!.Value)}, near {Quantity.Gear(reel.MassKg)}{(reel.SaltProof ? ", made for salt" : "")}";
+        return ShopWords.Of(reel, outfit.BackingM, outfit.Backing);
     }
 
     private static Sentence LeaderOf(Outfit outfit)

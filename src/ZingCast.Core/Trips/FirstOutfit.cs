@@ -1,6 +1,7 @@
-using ZingCast.Core.Briefs;
+using ZingCast.Core.Flies;
 using ZingCast.Core.Matching;
 using ZingCast.Core.Measures;
+using ZingCast.Core.Reels;
 using ZingCast.Core.Rigging;
 using ZingCast.Core.Shed;
 
@@ -8,27 +9,40 @@ namespace ZingCast.Core.Trips;
 
 /// <summary>What would come next after a first outfit.</summary>
 /// <param name="Pieces">The pieces.</param>
-/// <param name="Served">Days served with them.</param>
-/// <param name="Gain">What is gained of all days, 0 to 1.</param>
+/// <param name="Gain">What is gained of the days they are for, 0 to 1.</param>
 /// <param name="Says">It in a sentence.</param>
-public sealed record NextStep(IReadOnlyList<TripPiece> Pieces, int Served, double Gain, Sentence Says);
+public sealed record NextStep(IReadOnlyList<TripPiece> Pieces, double Gain, Sentence Says);
 
 /// <summary>Something on a list, with its heading.</summary>
 public sealed record Titled(string Title, Sentence Says);
 
+/// <summary>How far a learner gets on a day.</summary>
+/// <param name="Name">The day.</param>
+/// <param name="Wanted">How far the fish are.</param>
+/// <param name="Reach">How far it goes, and how sure that is.</param>
+/// <param name="Says">It in a sentence.</param>
+public sealed record FirstReach(string Name, Quantity Wanted, Quantity Reach, Sentence Says);
+
 /// <summary>
-/// The one rod, line and reel for somebody who owns nothing: of all that the days ask for, the outfit that serves them best together.
+/// The one rod, line and reel for somebody who owns nothing: of all that the days ask for, the outfit that serves them best together. Fish
+/// that want an outfit of their own are told apart.
 /// </summary>
-/// <param name="Coverage">It against each day.</param>
-/// <param name="Shopping">What to ask for, in shop words.</param>
-/// <param name="Flies">Flies and tippet for each day.</param>
+/// <param name="Coverage">It against each day that it is for.</param>
+/// <param name="Shopping">What to ask for, in shop words, everything from the rod to the flies.</param>
+/// <param name="Reach">How far a learner gets with it.</param>
+/// <param name="Trade">What people of the trade usually say.</param>
+/// <param name="Money">What it costs.</param>
+/// <param name="Flies">Leader and fly of each day.</param>
 /// <param name="SetUp">How it goes together.</param>
-/// <param name="Next">What a second line, and a second outfit, would add.</param>
+/// <param name="Next">What a second line, and a second outfit, would add; the fish told apart first.</param>
 /// <param name="Lessons">About learning.</param>
 /// <param name="Says">The answer in a sentence.</param>
 public sealed record FirstOutfit(
     Coverage Coverage,
     IReadOnlyList<CardLine> Shopping,
+    IReadOnlyList<FirstReach> Reach,
+    TradeAnswer Trade,
+    FirstMoney Money,
     IReadOnlyList<Titled> Flies,
     IReadOnlyList<Titled> SetUp,
     IReadOnlyList<NextStep> Next,
@@ -43,7 +57,224 @@ public sealed record FirstOutfit(
         new($"Flatten the barb of every hook you learn with, and ask what the water’s rules are: licence, season, flies, release"),
     ];
 
-    // Money is no object while nobody has said a price.
+    // One outfit serves days whose classes lie no farther apart than this: in fresh water, in salt water, and where one of the two is for
+    // salt or for pike and the other is not. Common practice, no source.
+    private const double FreshSpan = 4,
+        SaltSpan = 2.75,
+        OtherSpan = 2.2;
+
+    /// <summary>One of the days with the class it asks for.</summary>
+    private sealed record Asked(TripDay Day, double Class)
+    {
+        public bool GoesWith(Asked other)
+        {
+            var (a, b) = (Day.Brief.Species, other.Day.Brief.Species);
+            return Math.Abs(Class - other.Class)
+                <= (
+                    a.Salt != b.Salt || a.Group.FlyDriven != b.Group.FlyDriven ? OtherSpan
+                    : a.Salt ? SaltSpan
+                    : FreshSpan
+                );
+        }
+    }
+
+    /// <summary>For a wish that was checked.</summary>
+    public static FirstOutfit Of(FirstWish wish, CancellationToken cancel = default)
+    {
+        var groups = Apart([.. wish.Days(cancel).Select(d => new Asked(d, Matcher.For(d.Brief, cancel: cancel).Choose().Class.Target))]);
+        var first = Bought.Of(groups[0], cancel);
+        var others = groups.Skip(1).Select(g => Bought.Of(g, cancel)).ToList();
+        var (choice, brief) = (first.Choice, first.Day.Brief);
+        return new(
+            first.Plan.Coverage,
+            [.. first.Scores.Session(first.Main).Explain(choice).Card.Lines.Select(l => Whole(first, l))],
+            [.. first.Days.Select((_, d) => first.ReachOn(d))],
+            TradeAnswer.Of(first.Days, first.Targets, choice.Outfit.Rod),
+            FirstMoney.Of(wish.Budget, RunCase.WantsReel(choice.Outfit.FishOn(brief).Run(watched: false))),
+            [.. first.Days.Select((d, i) => Fly(d, first.Scores.Session(i)))],
+            [
+                .. new RigTicket { Name = "first", Plan = choice.Outfit.ToRig(brief, GearShed.Empty) }.Steps.Select(s => new Titled(
+                    s.Title,
+                    s.Says
+                )),
+            ],
+            [.. others.Select(Beside), .. first.Further(others.Count == 0)],
+            [.. first.NotToBeginWith, .. others.SelectMany(o => o.NotToBeginWith), .. Teaching],
+            $"{ShopWords.Of(choice.Outfit.Rod)}, with {ShopWords.Code(choice.Outfit.Line, choice.Outfit.Rod)}: " + $"for {first.Served}"
+        );
+    }
+
+    // The days that weigh most together and go on one rod, then those of the rest; of equals the lighter, which one learns on.
+    private static List<List<Asked>> Apart(IReadOnlyList<Asked> days)
+    {
+        List<List<Asked>> groups = [];
+        for (var rest = days.OrderBy(d => d.Class).ToList(); rest.Count > 0; )
+        {
+            var group = Enumerable
+                .Range(0, rest.Count)
+                .Select(i => rest.Skip(i).Aggregate(new List<Asked>(), (set, d) => set.All(d.GoesWith) ? [.. set, d] : set))
+                .OrderByDescending(set => set.Sum(d => d.Day.Weight))
+                .ThenBy(set => set[0].Class)
+                .First();
+            groups.Add([.. days.Where(group.Contains)]);
+            rest.RemoveAll(group.Contains);
+        }
+        return groups;
+    }
+
+    // The leader and tippets of all its days; nobody owns any of it.
+    private static CardLine Whole(Bought bought, CardLine line)
+    {
+        var tippets = Enumerable
+            .Range(0, bought.Days.Count)
+            .Select(d => bought.Scores.Told(d, bought.Rod, bought.On).Outfit.Tippet.DiameterM)
+            .DistinctBy(m => Math.Round(m / TippetStepM))
+            .Order();
+        static Sentence Each(IEnumerable<Sentence> all) => all.Aggregate((a, b) => $"{a}; {b}");
+        var outfit = bought.Choice.Outfit;
+        return line.Link switch
+        {
+            LinkId.Leader => line with
+            {
+                Says = ShopWords.Leader(outfit.Leader.LengthM, outfit.Tippet.DiameterM),
+                Small = line.Says,
+                ToBuy = true,
+            },
+            LinkId.Tippet => line with { Says = Each(tippets.Select(ShopWords.Thickness)), ToBuy = true },
+            LinkId.Fly => line with
+            {
+                Says = Each(bought.Days.Select(d => d.Brief.Fly).DistinctBy(f => (f.Kind.Id, f.Size.Number)).Select(FlyOf)),
+                ToBuy = true,
+            },
+            _ => line with { ToBuy = true },
+        };
+    }
+
+    // Nobody sells tippet in finer steps, metres.
+    private const double TippetStepM = 2e-5;
+
+    private static Sentence FlyOf(Fly fly) => $"three {fly.SizeName} {fly.Kind.Name}";
+
+    private static Titled Fly(TripDay day, MatchSession session)
+    {
+        var outfit = session.Choose().Outfit;
+        return new(
+            day.Name,
+            $"{day.Brief.Fly.SizeName} {day.Brief.Fly.Kind.Name} on {Quantity.Tippet(outfit.Tippet.DiameterM)} tippet, leader of "
+                + $"{Quantity.RodLength(outfit.Leader.LengthM)}"
+        );
+    }
+
+    // An outfit of its own for fish that the first is not for.
+    private static NextStep Beside(Bought bought) =>
+        new(bought.Pieces, 1, $"{PlainText.Capital(bought.Names)}: an outfit of its own, {bought.Choice.Outfit.Rod.UsualName()}");
+
+    /// <summary>The outfit that is bought for some days, with what it was chosen from.</summary>
+    private sealed record Bought(
+        IReadOnlyList<TripDay> Days,
+        IReadOnlyList<double> Targets,
+        TripScores Scores,
+        TripPlan Plan,
+        int Rod,
+        Wound On,
+        int Main
+    )
+    {
+        public static Bought Of(IReadOnlyList<Asked> asked, CancellationToken cancel)
+        {
+            TripDay[] days = [.. asked.Select(a => a.Day)];
+            var scores = TripScores.Of(days, TripPool.ToBegin(days, cancel), GearShed.Empty, cancel);
+            var (limits, none) = (Free(1, 1, 1), Trips.Pieces.None);
+            var kits = scores.Kits(limits, none, MostKits);
+            // Of those that nobody would tell apart the lightest: it is the easiest to learn on.
+            var kit = kits.Where(k => kits[0].Value - k.Value < DayWorth.Felt).MinBy(k => scores.Pool.Rods[k.Rods[0]].Class)!;
+            var plan = TripPlan.Of(scores, limits, none, kit);
+            var (rod, on) = (kit.Rods[0], kit.Wound[0]);
+            // Told in the words of the day that it is best for among those that count most.
+            var main = Enumerable.Range(0, days.Length).MaxBy(d => days[d].Weight * scores.At(d, rod, on));
+            return new(days, [.. asked.Select(a => a.Class)], scores, plan, rod, on, main);
+        }
+
+        public TripDay Day => Days[Main];
+
+        public Choice Choice => Scores.Told(Main, Rod, On);
+
+        public IReadOnlyList<TripPiece> Pieces => [.. Plan.Kit!.Rods, .. Plan.Kit.Lines, .. Plan.Kit.Reels];
+
+        public string Names => PlainText.And([.. Days.Select(d => d.Brief.Species.Name).Distinct()]);
+
+        // Those that it serves, then those that a second line is for.
+        public string Served
+        {
+            get
+            {
+                var served = Enumerable
+                    .Range(0, Days.Count)
+                    .ToLookup(d => DayWorth.Serves(Worth(Plan, d)), d => Days[d].Brief.Species.Name);
+                string[] open = [.. served[false].Distinct()];
+                return PlainText.And([.. served[true].Distinct()])
+                    + (open.Length == 0 ? "" : $"; {PlainText.And(open)} {(open.Length == 1 ? "wants" : "want")} another line as well");
+            }
+        }
+
+        public FirstReach ReachOn(int day)
+        {
+            var (brief, reach) = (Days[day].Brief, Scores.Told(day, Rod, On).Outfit.ReachM);
+            return new(
+                Days[day].Name,
+                Quantity.Distance(brief.DistanceM),
+                reach,
+                $"{brief.Caster.Odds(HandRules.Chance(brief, reach))} get {Quantity.Distance(brief.DistanceM)}"
+            );
+        }
+
+        // Flies that are hard to begin with say so themselves.
+        public IEnumerable<Remark> NotToBeginWith =>
+            Scores.Session(Main).Explain(Choice).Cautions.Where(c => c.Id == "hard-fly").Select(c => new Remark(c.Says));
+
+        /// <summary>What a second line would add, and where nothing is told apart a second outfit.</summary>
+        public IEnumerable<NextStep> Further(bool outfitToo)
+        {
+            if (Step(Free(1, 2, 1), "A second line") is { } line)
+                yield return line;
+            if (outfitToo && Step(Free(2, 2, 2), "A second outfit") is { } outfit)
+                yield return outfit;
+        }
+
+        private NextStep? Step(TripLimits limits, string what)
+        {
+            var held = new Pieces([Scores.Pool.Rods[Rod].Id], [Scores.Pool.Lines[On.Line].Id], [Scores.Pool.Reels[On.Reel].Id]);
+            if (
+                TripPlan.Of(Scores, limits, held, further: false) is not { Kit: { } more } next
+                || more.Value - Plan.Kit!.Value < DayWorth.Felt
+            )
+                return null;
+            TripPiece[] pieces =
+            [
+                .. more.Rods.Where(p => p.Id != held.Rods[0]),
+                .. more.Lines.Where(p => p.Id != held.Lines[0]),
+                .. more.Reels.Distinct().Where(p => p.Id != held.Reels[0]),
+            ];
+            var better = Enumerable
+                .Range(0, Days.Count)
+                .Where(d => Worth(next, d) - Worth(Plan, d) >= DayWorth.Felt)
+                .Select(d => Days[d].Name);
+            return new(
+                pieces,
+                more.Value - Plan.Kit.Value,
+                more.Served > Plan.Kit.Served
+                    ? $"{what} would serve {more.Served} days of {next.Coverage.Of} instead of {Plan.Kit.Served}"
+                    : (Sentence)$"{what} would be better for {PlainText.And([.. better])}"
+            );
+        }
+
+        private static double Worth(TripPlan plan, int day) => plan.Coverage.Days[day] is { Best: { } at } d ? d.Cells[at]!.Worth : 0;
+    }
+
+    // So many kits are looked at.
+    private const int MostKits = 6;
+
+    // What may be spent is settled afterwards.
     private static TripLimits Free(int rods, int lines, int reels) =>
         new()
         {
@@ -55,62 +286,4 @@ public sealed record FirstOutfit(
             LinePrice = 0,
             ReelPrice = 0,
         };
-
-    /// <summary>For at least one day. Null when nothing that can be bought serves any of them.</summary>
-    public static FirstOutfit? Of(IReadOnlyList<TripDay> days, CancellationToken cancel = default)
-    {
-        var scores = TripScores.Of(days, TripPool.ToBegin(days, cancel), GearShed.Empty, cancel);
-        var one = TripPlan.Of(scores, Free(1, 1, 1), further: false);
-        if (one is not { Kit: { Rods: [var rod, ..], Lines: [var line, ..], Reels: [var reel, ..] } kit })
-            return null;
-        // In the words of the day that it is best for among those that count most.
-        var main = Enumerable
-            .Range(0, days.Count)
-            .Where(d => one.Coverage.Days[d].Best is not null)
-            .MaxBy(d => days[d].Weight * (one.Coverage.Days[d].Cells[0]?.Worth ?? 0));
-        var choice = scores.Told(main, one.Taken!.Rods[0], one.Taken.Wound[0]);
-        var told = scores.Session(main).Explain(choice);
-        var held = new Pieces([rod.Id], [line.Id], [reel.Id]);
-        NextStep? Step(TripLimits limits, string what)
-        {
-            var next = TripPlan.Of(scores, limits, held, further: false);
-            if (next.Kit is not { } more || more.Value - kit.Value < DayWorth.Felt)
-                return null;
-            TripPiece[] pieces =
-            [
-                .. more.Rods.Where(p => p.Id != rod.Id),
-                .. more.Lines.Where(p => p.Id != line.Id),
-                .. more.Reels.Distinct().Where(p => p.Id != reel.Id),
-            ];
-            Sentence says =
-                more.Served > kit.Served
-                    ? $"{what} would serve {more.Served} of {next.Coverage.Of} days instead of {kit.Served}"
-                    : (Sentence)$"{what} would serve no more days, but serve them better";
-            return new(pieces, more.Served, more.Value - kit.Value, says);
-        }
-        Sentence served = kit.Served == one.Coverage.Of ? $"serves every day" : (Sentence)$"serves {kit.Served} of {one.Coverage.Of} days";
-        return new(
-            one.Coverage,
-            told.Card.Lines,
-            [.. days.Select((d, i) => Fly(d.Name, d.Brief, scores.Session(i)))],
-            [
-                .. new RigTicket { Name = "first", Plan = choice.Outfit.ToRig(days[main].Brief, GearShed.Empty) }.Steps.Select(
-                    s => new Titled(s.Title, s.Says)
-                ),
-            ],
-            [.. new[] { Step(Free(1, 2, 1), "A second line"), Step(Free(2, 2, 2), "A second outfit") }.OfType<NextStep>()],
-            Teaching,
-            $"A {rod.Tag} with a {line.Tag} line {served}"
-        );
-    }
-
-    private static Titled Fly(string day, Brief brief, MatchSession session)
-    {
-        var outfit = session.Choose().Outfit;
-        return new(
-            day,
-            $"{brief.Fly.SizeName} {brief.Fly.Kind.Name} on {Quantity.Tippet(outfit.Tippet.DiameterM)} tippet, leader of "
-                + $"{Quantity.RodLength(outfit.Leader.LengthM)}"
-        );
-    }
 }

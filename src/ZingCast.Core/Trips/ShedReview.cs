@@ -14,8 +14,18 @@ namespace ZingCast.Core.Trips;
 /// <param name="Affordable">It is within what may be spent.</param>
 public sealed record Purchase(LinkId Kind, TripPiece Piece, IReadOnlyList<string> Serves, int Days, double Gain, bool Affordable);
 
-/// <summary>What the shed can do for the days there are, what is missing, and what to buy.</summary>
+/// <summary>A piece of the shed to be measured, which costs nothing, before anything is bought.</summary>
+/// <param name="Kind">The link it is.</param>
+/// <param name="Id">The piece.</param>
+/// <param name="Says">What is not known of it.</param>
+public sealed record MeasureFirst(LinkId Kind, int Id, Sentence Says);
+
+/// <summary>
+/// The one answer to what the shed can do for the days there are, what is missing, and what to buy; every room that says what to buy asks
+/// it.
+/// </summary>
 /// <param name="Coverage">Of everything here the outfit that is best for each day, and how it would do on the others.</param>
+/// <param name="Measure">What to measure before anything is bought.</param>
 /// <param name="Purchases">Single pieces worth buying, the one that opens most days first.</param>
 /// <param name="Money">Where the money belongs, from how the fish of each day run; by name.</param>
 /// <param name="Checklist">What to look at before buying.</param>
@@ -24,6 +34,7 @@ public sealed record Purchase(LinkId Kind, TripPiece Piece, IReadOnlyList<string
 /// <param name="Searching">These are the best so far; null where nothing is better.</param>
 public sealed record ShedReview(
     Coverage Coverage,
+    IReadOnlyList<MeasureFirst> Measure,
     IReadOnlyList<Purchase> Purchases,
     IReadOnlyList<Remark> Money,
     IReadOnlyList<InspectionPoint> Checklist,
@@ -105,6 +116,7 @@ public sealed record ShedReview(
         var coverage = TripPlan.Covering(scores, [.. own.Select(d => d.Outfit)], limits);
         return new(
             coverage,
+            [.. ToMeasure(scores, own)],
             purchases,
             [.. own.Select((best, d) => MoneyOf(scores, d, best)).OfType<Remark>()],
             Inspection.Checklist,
@@ -114,6 +126,22 @@ public sealed record ShedReview(
                 : coverage.Served == coverage.Of ? (Sentence)$"What is here serves every day"
                 : $"What is here serves {coverage.Served} of {coverage.Of} days"
         );
+    }
+
+    // What was left out because nobody knows it, and rods of these days that are known by their label only.
+    private static IEnumerable<MeasureFirst> ToMeasure(TripScores scores, DayBest[] own)
+    {
+        foreach (var line in scores.Shed.Lines.Where(l => l is { MassKg: null, Condition: not Condition.Mend }))
+            yield return new(LinkId.Head, line.Id, $"{line.Tag} {line.Name}: weigh it, it may be the line you are looking for");
+        foreach (var rod in scores.Shed.Rods.Where(r => r is { Class: null, Condition: not Condition.Mend }))
+            yield return new(LinkId.Rod, rod.Id, $"{rod.Tag} {rod.Name}: bend it over a scale, nobody knows its class");
+        foreach (var r in own.Select(d => d.Outfit?.Rod).OfType<int>().Distinct())
+            if (scores.Pool.Rods[r] is { MeasuredClass: null, Class: { } label } rod)
+                yield return new(
+                    LinkId.Rod,
+                    rod.Id,
+                    $"{rod.Tag} {rod.Name}: bend it over a scale, the {Quantity.Class(label)} on it is what its maker says"
+                );
     }
 
     // From the run of the day's fish on the outfit that is best for it; where there is none, on what would have to be bought.

@@ -156,7 +156,8 @@ public sealed record TripPlan(
         return plan with { Costs = [.. CostsOf(scores, limits, must, plan.Kit!, Best)] };
     }
 
-    private static TripPlan Of(TripScores scores, TripLimits limits, Pieces held, Kit best)
+    /// <summary>A kit that was chosen, with its days.</summary>
+    internal static TripPlan Of(TripScores scores, TripLimits limits, Pieces held, Kit best)
     {
         var (kit, problem) = (Short(scores, best, limits), scores.Problem(limits, held));
         var coverage = Covering(scores, best.Rods, best.Wound, limits);

@@ -76,25 +76,49 @@ public sealed record TripPool(
     }
 
     /// <summary>
-    /// What somebody who owns nothing might begin with: the outfits of each day in every whole class that any of the days asks for, in the
-    /// day's own length and in nine feet.
+    /// What somebody who owns nothing might begin with: for each day the line it asks for and one in every whole class that any of the days
+    /// asks for, on a rod of nine feet and of the day's own length where that is shorter. Only lengths and densities that every shop has.
     /// </summary>
     public static TripPool ToBegin(IReadOnlyList<TripDay> days, CancellationToken cancel = default)
     {
         var sessions = days.Select(d => Matcher.For(d.Brief with { Owned = Owned.Any }, cancel: cancel)).ToList();
         var asked = sessions.Select(s => s.Choose()).ToList();
-        var targets = asked.Select(c => Math.Round(c.Class.Target)).ToList();
+        var targets = asked.Select(c => c.Class.Target).ToList();
         var wall = new Wall();
         for (var d = 0; d < days.Count; d++)
-        for (var c = targets.Min(); c <= targets.Max(); c++)
+        for (var c = Math.Floor(targets.Min()); c <= Math.Ceiling(targets.Max()); c++)
         {
             if (Math.Abs(c - targets[d]) > FarOff)
                 continue;
-            foreach (var lengthM in new[] { asked[d].Outfit.Rod.LengthM, Rod.Blank.LengthM }.Distinct())
-                wall.Hang(sessions[d], sessions[d].Choose(new() { RodClass = c, RodLengthM = lengthM }));
+            // Between two half feet it is the whole foot.
+            var ownM = Math.Round(asked[d].Outfit.Rod.LengthM / HalfFootM) * HalfFootM;
+            foreach (var lengthM in new[] { Math.Min(ownM, Rod.Blank.LengthM), Rod.Blank.LengthM }.Distinct())
+            foreach (var density in InEveryShop(asked[d].Spec.Density))
+                wall.Hang(
+                    sessions[d],
+                    sessions[d]
+                        .Choose(
+                            new()
+                            {
+                                RodClass = c,
+                                RodLengthM = lengthM,
+                                Density = density,
+                            }
+                        )
+                );
         }
         return new(wall.Rods, wall.Lines, wall.Reels, wall.Asked, []);
     }
+
+    private const double HalfFootM = Exact.FootM / 2;
+
+    // Few shops have what lies between floating and intermediate.
+    private static IEnumerable<string> InEveryShop(string density) =>
+        Densities.Rank(density) is var rank && rank > Densities.Rank(Densities.Floating.Id) && rank < Densities.Rank(Intermediate)
+            ? [Densities.Floating.Id, Intermediate]
+            : [density];
+
+    private const string Intermediate = "intermediate";
 
     // Farther off than this a class is no compromise with that day.
     private const double FarOff = 2;

@@ -1,5 +1,4 @@
 using Microsoft.AspNetCore.Http.HttpResults;
-using Microsoft.EntityFrameworkCore;
 using ZingCast.Core.Briefs;
 using ZingCast.Core.Depth;
 using ZingCast.Core.Leaders;
@@ -7,7 +6,6 @@ using ZingCast.Core.Matching;
 using ZingCast.Core.Measures;
 using ZingCast.Core.Standards;
 using ZingCast.Store;
-using ZingCast.Web.Hosting;
 
 namespace ZingCast.Web.Rooms;
 
@@ -16,9 +14,6 @@ public sealed record DepthRequest(BriefDraft Brief, double TippetM, double? Lead
 
 public static class DepthRoom
 {
-    // So many briefs are looked at together.
-    private const int MostDays = 40;
-
     public static void MapDepth(this IEndpointRouteBuilder app)
     {
         var depth = app.MapGroup("/api/depth").WithTags("Depth");
@@ -46,23 +41,5 @@ public static class DepthRoom
                 }
             )
             .WithSummary("The fly's way through the water on every density: count-down, depth held, bottom, how far upstream to pitch.");
-        depth
-            .MapGet(
-                "/lines",
-                async (ZingDb db, CancellationToken cancel) =>
-                {
-                    var casters = await db.CastersAsync(cancel);
-                    var kept = await db.Briefs.AsNoTracking().OrderBy(b => b.Id).Take(MostDays).ToListAsync(cancel);
-                    return TypedResults.Ok(
-                        LinePriority.Of(
-                            [.. kept.Select(b => (b.Name, Brief.Complete(b.Draft, casters)))],
-                            await db.ShedAsync(cancel),
-                            cancel
-                        )
-                    );
-                }
-            )
-            .WithSummary("Which lines serve all the kept briefs: those that are there, then what to buy first, second, third.")
-            .IsHeavy();
     }
 }

@@ -26,6 +26,9 @@ public sealed record XScale(double Scale, double Offset);
 /// <summary>Something to pick from a list.</summary>
 public sealed record Choice(string Id, string Name, string? About = null);
 
+/// <summary>A fish to pick, with the water where it is usually met and what it usually weighs.</summary>
+public sealed record FishChoice(string Id, string Name, string About, Water Water, double Kg);
+
 /// <summary>One of a few fixed things to pick.</summary>
 public sealed record Pick<T>(T Id, string Name);
 
@@ -78,6 +81,7 @@ public sealed record Beginnings(
     Weighing Weighing,
     FightLoad Fight,
     string CasterId,
+    IReadOnlyList<double> Budgets,
     RunHold Hold,
     string Spool,
     RodLoad Load,
@@ -92,7 +96,7 @@ public sealed record StandardsAnswer(
     double ThirtyFeetM,
     IReadOnlyList<Choice> FlyKinds,
     IReadOnlyList<HookChoice> Hooks,
-    IReadOnlyList<Choice> Species,
+    IReadOnlyList<FishChoice> Species,
     IReadOnlyList<Choice> Casters,
     IReadOnlyList<Choice> Densities,
     IReadOnlyList<Choice> Coatings,
@@ -130,7 +134,11 @@ public static class StandardsRoom
                 .Rows.Select(h => (h.Size, Hook: Hooks.Of(h.Size)))
                 .Select(h => new HookChoice(h.Size.Number, h.Size.ToString(), h.Hook.LengthM, h.Hook.GapeM, h.Hook.WireM)),
         ],
-        [.. Fishes.All.OrderBy(s => s.Name, StringComparer.Ordinal).Select(s => new Choice(s.Id, s.Name, s.Group.Name))],
+        [
+            .. Fishes
+                .All.OrderBy(s => s.Name, StringComparer.Ordinal)
+                .Select(s => new FishChoice(s.Id, s.Name, s.Group.Name, UsualDays.Of(s).Water, s.TypicalKg)),
+        ],
         [.. Casters.Rows.Select(c => new Choice(c.Id, c.Name, c.About))],
         [.. Densities.Rows.Select(d => new Choice(d.Id, d.Name))],
         [.. Coatings.Rows.Select(c => new Choice(c.Id, c.Name))],
@@ -176,6 +184,7 @@ public static class StandardsRoom
             Weighing.Usual,
             FightLoad.Usual,
             Casters.Usual.Id,
+            FirstWish.Budgets,
             new(RunningFish.UsualPullN(1)),
             Spool.Own,
             new(0, 0),

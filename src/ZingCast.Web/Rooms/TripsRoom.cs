@@ -22,12 +22,6 @@ public sealed record PackingAnswer(Trip Trip, TripPlan Plan, PackingList List);
 /// <summary>A thing to tick off, or to take the tick back from: at home, or on leaving the water.</summary>
 public sealed record PackRequest(string Key, bool On, bool Leaving = false);
 
-/// <summary>Days of somebody who owns nothing.</summary>
-public sealed record FirstRequest(IReadOnlyList<PlannedDay> Days);
-
-/// <summary>The first outfit; null where nothing that can be bought serves any of the days.</summary>
-public sealed record FirstAnswer(FirstOutfit? Outfit);
-
 public static class TripsRoom
 {
     private const string One = "a trip";
@@ -82,7 +76,7 @@ public static class TripsRoom
             .EndsAtClosing();
         trips
             .MapPost("/first", First)
-            .WithSummary("The one rod, line and reel for somebody who owns nothing, from the days they expect.")
+            .WithSummary("The one rod, line and reel for somebody who owns nothing, from the fish they hope for.")
             .IsHeavy();
         trips.MapShelf<Trip>(One);
     }
@@ -286,17 +280,6 @@ public static class TripsRoom
         return TypedResults.File(System.Text.Encoding.UTF8.GetBytes(text), "text/calendar; charset=utf-8", "trip.ics");
     }
 
-    private static async Task<Results<Ok<FirstAnswer>, ValidationProblem>> First(FirstRequest request, ZingDb db, CancellationToken cancel)
-    {
-        var trip = Asked(new(request.Days));
-        IReadOnlyList<FieldProblem> problems =
-        [
-            .. trip.Check(),
-            .. await Unknown(trip.Days, db, cancel),
-            .. new FieldCheck().Must("days", request.Days.Count > 0, "Say one day at least.").Problems,
-        ];
-        return problems.Count > 0
-            ? Problems.Of(problems)
-            : TypedResults.Ok(new FirstAnswer(FirstOutfit.Of(await DaysOf(trip.Days, db, cancel), cancel: cancel)));
-    }
+    private static Results<Ok<FirstOutfit>, ValidationProblem> First(FirstWish wish, CancellationToken cancel) =>
+        wish.Check() is { Count: > 0 } problems ? Problems.Of(problems) : TypedResults.Ok(FirstOutfit.Of(wish, cancel));
 }

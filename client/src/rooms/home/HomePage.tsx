@@ -50,11 +50,13 @@ export function HomePage() {
       <section className="border-t border-ink pt-3">
         <h2 className="text-xl font-semibold">Own nothing yet?</h2>
         <p className="text-soft">
-          Say which days you expect, and{' '}
-          <Link className="underline" to="/first">
-            a first outfit
-          </Link>{' '}
-          stands here: one rod, line and reel, in the words of a shop.
+          Four pictures to press: waters, fish, room behind you, money. Then your shopping list stands there, in the
+          words of a shop.
+        </p>
+        <p className="mt-2">
+          <Link className="btn inline-flex items-center" to="/first">
+            A first outfit
+          </Link>
         </p>
       </section>
       <section className="border-t border-ink pt-3">

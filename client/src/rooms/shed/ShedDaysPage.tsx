@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { api, unwrap, type Purchase } from '../../api/client';
+import { api, unwrap, type Purchase, type ShedReview } from '../../api/client';
 import { key } from '../../api/keys';
 import { useAsk } from '../../api/useAsk';
 import { Mark } from '../../ui/Mark';
@@ -74,6 +74,7 @@ export function ShedDaysPage() {
           {data.coverage.days.length > 0 && (
             <div className="grid gap-x-8 gap-y-4 md:grid-cols-2">
               <section aria-label="What to buy">
+                <MeasureFirst pieces={data.measure} />
                 <h2 className="border-b border-ink pb-1 text-lg font-semibold">One piece to buy</h2>
                 <div className="my-2 grid grid-cols-4 items-end gap-2">
                   <Sum of={form} at="budget" label="May be spent" placeholder="no limit" />
@@ -127,6 +128,26 @@ export function ShedDaysPage() {
         </>
       )}
     </main>
+  );
+}
+
+/** What costs nothing, before what does. */
+function MeasureFirst({ pieces }: { pieces: ShedReview['measure'] }) {
+  if (pieces.length === 0) return null;
+  return (
+    <>
+      <h2 className="border-b border-ink pb-1 text-lg font-semibold">Measure first: it costs nothing</h2>
+      <ul className="mb-3">
+        {pieces.map((m) => (
+          <li key={`${m.kind}${m.id}`} className="border-b border-hair py-1">
+            <Link className="underline" to={`/${m.kind === 'rod' ? 'rods' : 'lines'}/${m.id}`}>
+              <Say parts={m.says} />
+            </Link>
+            .
+          </li>
+        ))}
+      </ul>
+    </>
   );
 }
 

@@ -1,50 +1,105 @@
-import { Link } from 'react-router';
-import { api, unwrap, type FirstOutfit, type PlannedDay } from '../../api/client';
+import type { ReactNode } from 'react';
+import { api, unwrap, type Standards } from '../../api/client';
 import { key } from '../../api/keys';
 import { useAsk } from '../../api/useAsk';
-import { useBriefs } from '../../state/briefs';
-import { draftOf, useForm } from '../../ui/form';
-import { Caution, Message } from '../../ui/Message';
-import { Say } from '../../ui/Say';
-import { CoverageTable } from '../shared/CoverageTable';
-import { DayList } from './DayEditor';
+import { FishMark } from '../../drawing/FishMark';
+import { MoneyMark, RoomMark, WaterMark } from '../../drawing/PlaceMark';
+import { Message } from '../../ui/Message';
+import { useAddress } from '../../ui/useAddress';
+import { useUnits } from '../../ui/units';
+import { FirstAnswer } from './FirstAnswer';
 
-const none = { days: [] };
+type Cover = Standards['choices']['cover'][number]['id'];
 
-/** For somebody who owns nothing: the days to expect, and the one rod, line and reel that covers most of them. */
+const listed = (asked: string | null) => asked?.split(',') ?? [];
+
+/** The bigger the fish the bigger its picture, though not by as much. */
+const fishPx = (kg: number) => Math.min(92, 62 * kg ** 0.12);
+
+/** For somebody who owns nothing: four questions in pictures, and the outfit to begin with. The address holds the answers. */
 export function FirstPage() {
-  const { data: briefs } = useBriefs();
-  const form = useForm<{ days: PlannedDay[] }>(draftOf('first', null), none);
-  const { days } = form.values;
+  const { standards } = useUnits();
+  const { asked, ask } = useAddress();
+  const { species, choices, beginnings } = standards;
+  const waters = choices.water.filter((w) => listed(asked('water')).includes(w.id));
+  const here = species.filter((f) => waters.some((w) => w.id === f.water));
+  const fish = here.filter((f) => listed(asked('fish')).includes(f.id)).map((f) => f.id);
+  const cover = choices.cover.find((c) => c.id === asked('room'))?.id ?? null;
+  const money = asked('money');
+  const budget = beginnings.budgets.find((b) => String(b) === money) ?? null;
+  const flip = (name: string, all: string[], one: string) =>
+    ask({ [name]: (all.includes(one) ? all.filter((a) => a !== one) : [...all, one]).join(',') });
+  const wish = { fish, cover: cover ?? ('open' as Cover), budget };
   const { data, fields, error } = useAsk(
-    key('firstOutfit', days),
-    (signal) => unwrap(api.POST('/api/trips/first', { body: { days }, signal })),
-    days.length > 0,
+    key('firstOutfit', wish),
+    (signal) => unwrap(api.POST('/api/trips/first', { body: wish, signal })),
+    fish.length > 0,
   );
   const words = Object.values(fields)[0] ?? (error && !data ? error.message : null);
   return (
     <main id="main" className="mx-auto max-w-[84rem] px-5 py-4">
       <h1 className="text-2xl font-semibold">A first outfit</h1>
       <p className="text-soft">
-        You own nothing yet. Say which days you expect and how often; here stands the one rod, line and reel that serves
-        most of them, and what a second would add.
+        You own nothing yet. Four presses, and here stands what to ask for in a shop, how far it gets you, and what it
+        costs.
       </p>
-      <div className="mt-3 grid gap-x-8 gap-y-5 lg:grid-cols-[minmax(18rem,24rem)_minmax(0,1fr)]">
-        <DayList days={days} briefs={briefs ?? []} onChange={(next) => form.put('days', next)} />
+      <div className="mt-3 grid gap-x-8 gap-y-5 lg:grid-cols-[25rem_minmax(0,1fr)]">
+        <div className="no-print flex flex-col gap-4">
+          <Question title="Which waters?">
+            {choices.water.map((w) => (
+              <Tile
+                key={w.id}
+                name={w.name}
+                on={waters.includes(w)}
+                onPress={() => flip('water', waters.map((x) => x.id), w.id)} // prettier-ignore
+              >
+                <WaterMark kind={w.id} />
+              </Tile>
+            ))}
+          </Question>
+          <Question
+            title="Which fish?"
+            many
+            hint={waters.length === 0 ? 'First a water; then its fish stand here.' : null}
+          >
+            {here.map((f) => (
+              <Tile key={f.id} name={f.name} on={fish.includes(f.id)} onPress={() => flip('fish', fish, f.id)}>
+                <svg viewBox="0 0 96 52" className="block w-full" aria-hidden>
+                  <FishMark kind={f.id} px={fishPx(f.kg)} at={[48 - fishPx(f.kg) / 2, 28]} />
+                </svg>
+              </Tile>
+            ))}
+          </Question>
+          <Question title="How far behind you is free?">
+            {choices.cover.map((c) => (
+              <Tile key={c.id} name={c.name} on={cover === c.id} onPress={() => ask({ room: c.id })}>
+                <RoomMark kind={c.id} />
+              </Tile>
+            ))}
+          </Question>
+          <Question title="What may it cost?">
+            {beginnings.budgets.map((b, i) => (
+              <Tile key={b} name={`up to ${b}`} on={budget === b} onPress={() => ask({ money: String(b) })}>
+                <MoneyMark stacks={i + 1} />
+              </Tile>
+            ))}
+            <Tile name="no matter" on={money === 'any'} onPress={() => ask({ money: 'any' })}>
+              <MoneyMark stacks={null} />
+            </Tile>
+          </Question>
+        </div>
         <div className="min-w-0">
           <Message>{words}</Message>
-          {days.length === 0 ? (
-            <p className="text-lg text-soft">
-              Begin with the day you dream of: “Say another day”. A fish and a fly are enough, the rest is assumed.
-            </p>
-          ) : data?.outfit ? (
-            <First outfit={data.outfit} />
+          {fish.length === 0 ? (
+            <p className="text-lg text-soft">Pick a water, then the fish you dream of.</p>
           ) : data ? (
-            <p className="text-lg font-semibold">
-              No outfit that can be bought serves any of these days. Bring one of them nearer, or wait for less wind.
-            </p>
+            <FirstAnswer
+              outfit={data}
+              kinds={kindsOf(data.reach, species)}
+              assumed={cover === null || money === null}
+            />
           ) : (
-            !words && <p className="text-lg text-soft">Trying what there is to buy on every day…</p>
+            !words && <p className="late text-lg text-soft">Trying what there is to buy on every day…</p>
           )}
         </div>
       </div>
@@ -52,89 +107,37 @@ export function FirstPage() {
   );
 }
 
-function First({ outfit }: { outfit: FirstOutfit }) {
+/** The fish of each day: a day goes by the name of its fish, and by how it is fished. */
+const kindsOf = (days: { name: string }[], species: Standards['species']) =>
+  days.map((d) => species.find((f) => d.name === f.name || d.name.startsWith(`${f.name} on `))?.id ?? '');
+
+type Asked = { title: string; hint?: string | null; many?: boolean; children: ReactNode };
+
+function Question({ title, hint, many, children }: Asked) {
   return (
-    <>
-      <p className="text-xl font-semibold" data-first-says aria-live="polite">
-        <Say parts={outfit.says} />.
-      </p>
-      <div className="mt-2">
-        <CoverageTable coverage={outfit.coverage} />
-      </div>
-      <div className="mt-4 grid gap-x-8 gap-y-4 md:grid-cols-2">
-        <section aria-label="Shopping list">
-          <h2 className="border-b border-ink pb-1 text-lg font-semibold">To ask for in a shop</h2>
-          <dl>
-            {outfit.shopping
-              .filter((l) => l.name !== 'fly' && l.name !== 'tippet')
-              .map((l) => (
-                <div key={l.link} className="grid grid-cols-[5rem_1fr] gap-2 border-b border-hair py-1">
-                  <dt className="font-semibold">{l.name}</dt>
-                  <dd>
-                    <Say parts={l.says} />
-                  </dd>
-                </div>
-              ))}
-          </dl>
-          <h3 className="mt-3 font-semibold">Flies and tippet</h3>
-          <ul>
-            {outfit.flies.map((f) => (
-              <li key={f.title} className="border-b border-hair py-1">
-                {f.title}: <Say parts={f.says} />.
-              </li>
-            ))}
-          </ul>
-        </section>
-        <section aria-label="What comes next">
-          <h2 className="border-b border-ink pb-1 text-lg font-semibold">What a second would add</h2>
-          {outfit.next.length === 0 && <p className="py-1 text-soft">Nothing that would be felt.</p>}
-          <ul>
-            {outfit.next.map((n, i) => (
-              <li key={i} className="border-b border-hair py-1">
-                <b>
-                  <Say parts={n.says} />.
-                </b>
-                <ul className="list-disc pl-5">
-                  {n.pieces.map((p) => (
-                    <li key={`${p.tag}${p.id}`}>
-                      <Say parts={p.says} />
-                    </li>
-                  ))}
-                </ul>
-              </li>
-            ))}
-          </ul>
-          <h2 className="mt-4 border-b border-ink pb-1 text-lg font-semibold">Learning</h2>
-          <ul>
-            {outfit.lessons.map((l, i) => (
-              <li key={i} className="border-b border-hair py-1">
-                <Say parts={l.says} />.
-              </li>
-            ))}
-          </ul>
-        </section>
-        <section aria-label="Putting it together" className="md:col-span-2">
-          <h2 className="border-b border-ink pb-1 text-lg font-semibold">Putting it together</h2>
-          <ol className="list-decimal pl-6">
-            {outfit.setUp.map((s, i) => (
-              <li key={i} className="border-b border-hair py-1">
-                <b>{s.title}</b>: <Say parts={s.says} />.
-              </li>
-            ))}
-          </ol>
-          <p className="mt-1">
-            How each knot is tied stands in the{' '}
-            <Link className="underline" to="/knots">
-              book of knots
-            </Link>
-            .
-          </p>
-          <Caution>
-            Eyes covered, a brim on, barbs flattened. These are planning aids: a shop hand, a guide and the local rules
-            go before them.
-          </Caution>
-        </section>
-      </div>
-    </>
+    <section aria-label={title}>
+      <h2 className="border-b border-ink pb-1 text-lg font-semibold">{title}</h2>
+      {hint ? (
+        <p className="py-1 text-soft">{hint}</p>
+      ) : (
+        <div className={`mt-2 grid gap-2 ${many ? 'grid-cols-4' : 'grid-cols-3'}`}>{children}</div>
+      )}
+    </section>
+  );
+}
+
+/** A picture to press. */
+function Tile(props: { name: string; on: boolean; onPress: () => void; children: ReactNode }) {
+  const { name, on, onPress, children } = props;
+  return (
+    <button
+      type="button"
+      aria-pressed={on}
+      onClick={onPress}
+      className={`rounded-[3px] border p-1 text-center text-sm leading-tight hover:bg-water ${on ? 'border-signal bg-sheet font-semibold outline-2 outline-signal' : 'border-hair'}`}
+    >
+      {children}
+      <span className="block px-0.5 pt-0.5">{name}</span>
+    </button>
   );
 }

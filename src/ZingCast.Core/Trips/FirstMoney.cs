@@ -1,0 +1,77 @@
+using System.Globalization;
+using ZingCast.Core.Measures;
+
+namespace ZingCast.Core.Trips;
+
+/// <summary>What one thing of a first outfit may cost.</summary>
+/// <param name="Name">The thing.</param>
+/// <param name="Grade">How good a one.</param>
+/// <param name="Price">In the money of the house.</param>
+public sealed record FirstCost(string Name, string Grade, double Price);
+
+/// <summary>What a first outfit costs against what may be spent. Prices are examples of ours.</summary>
+/// <param name="Costs">Thing by thing.</param>
+/// <param name="Total">All together.</param>
+/// <param name="Budget">What may be spent; null for no matter.</param>
+/// <param name="Says">It in a sentence.</param>
+public sealed record FirstMoney(IReadOnlyList<FirstCost> Costs, double Total, double? Budget, Sentence Says)
+{
+    private static readonly string[] Grades = ["plain", "good", "fine"];
+
+    // A rod, a line and a reel of each grade; leader, tippet, backing and a dozen flies together.
+    private static readonly double[] Rods = [90, 200, 400],
+        Lines = [40, 60, 90],
+        Reels = [50, 120, 280];
+    private const double Small = 45;
+
+    // Whoever does not mind takes good ones.
+    private const int Good = 1;
+
+    /// <summary>
+    /// Where money goes: a better line first, which is felt in every cast; then the rod, or the reel where the fish asks for one.
+    /// </summary>
+    public static FirstMoney Of(double? budget, bool reelFirst)
+    {
+        var (line, rod, reel) = (0, 0, 0);
+        double Sum() => Rods[rod] + Lines[line] + Reels[reel] + Small;
+        if (budget is not { } most)
+            (line, rod, reel) = (Good, Good, Good);
+        else
+            for (var grade = Good; grade < Grades.Length; grade++)
+            {
+                if (Sum() + Lines[grade] - Lines[line] <= most)
+                    line = grade;
+                for (var second = 0; second < 2; second++)
+                    if (reelFirst == (second == 0))
+                    {
+                        if (Sum() + Reels[grade] - Reels[reel] <= most)
+                            reel = grade;
+                    }
+                    else if (Sum() + Rods[grade] - Rods[rod] <= most)
+                        rod = grade;
+            }
+        var total = Sum();
+        Sentence says = (budget, total) switch
+        {
+            (null, _) => $"About {Money(total)} for good ones. Spend on the line first, then the {(reelFirst ? "reel" : "rod")}",
+            ({ } may, _) when total > may => (Sentence)
+                $"About {Money(total)} at the least, {Money(total - may)} more than may be spent. Borrow the reel, or buy it used",
+            ({ } may, _) when total < may =>
+                $"About {Money(total)} of {Money(may)}; {Money(may - total)} is left, for an hour with an instructor",
+            _ => $"About {Money(total)}, all that may be spent",
+        };
+        return new(
+            [
+                new("rod", Grades[rod], Rods[rod]),
+                new("line", Grades[line], Lines[line]),
+                new("reel", Grades[reel], Reels[reel]),
+                new("backing, leader, tippet, flies", "", Small),
+            ],
+            total,
+            budget,
+            says
+        );
+    }
+
+    private static string Money(double sum) => sum.ToString("0", CultureInfo.InvariantCulture);
+}
