@@ -149,6 +149,34 @@ public class LeaderTests
         Assert.Contains("cut", Seen(Leader.Of(Knotted.Pieces, .25), "guard", teeth).Says.ToString(), StringComparison.Ordinal);
     }
 
+    // Teeth: six inches of wire, or of fluorocarbon of some 80 lb. Rough mouths: a foot of some 30 lb. Common practice, no source.
+    [Theory]
+    [InlineData(Mouth.Teeth, LeaderMaterial.Wire, .05, .30, Verdict.Fails)]
+    [InlineData(Mouth.Teeth, LeaderMaterial.Wire, .074, .30, Verdict.Fails)]
+    [InlineData(Mouth.Teeth, LeaderMaterial.Wire, .076, .30, Verdict.Look)]
+    [InlineData(Mouth.Teeth, LeaderMaterial.Wire, .147, .30, Verdict.Look)]
+    [InlineData(Mouth.Teeth, LeaderMaterial.Wire, .15, .30, Verdict.Fits)]
+    [InlineData(Mouth.Teeth, LeaderMaterial.Fluorocarbon, .25, .30, Verdict.Fails)]
+    [InlineData(Mouth.Teeth, LeaderMaterial.Fluorocarbon, .25, .74, Verdict.Fails)]
+    [InlineData(Mouth.Teeth, LeaderMaterial.Fluorocarbon, .25, .75, Verdict.Look)]
+    [InlineData(Mouth.Abrasive, LeaderMaterial.Fluorocarbon, .14, .60, Verdict.Fails)]
+    [InlineData(Mouth.Abrasive, LeaderMaterial.Fluorocarbon, .295, .60, Verdict.Look)]
+    [InlineData(Mouth.Abrasive, LeaderMaterial.Fluorocarbon, .30, .60, Verdict.Fits)]
+    [InlineData(Mouth.Abrasive, LeaderMaterial.Fluorocarbon, .45, .47, Verdict.Look)]
+    [InlineData(Mouth.Abrasive, LeaderMaterial.Fluorocarbon, .45, .48, Verdict.Fits)]
+    public void A_guard_is_long_and_thick_enough_for_what_it_stands(
+        Mouth mouth,
+        LeaderMaterial material,
+        double lengthM,
+        double thickMm,
+        Verdict verdict
+    )
+    {
+        LeaderPiece guard = new(LeaderPart.Guard, lengthM, thickMm / 1000, thickMm / 1000) { Material = material };
+        var leader = Knotted with { Pieces = [.. Knotted.Pieces, guard] };
+        Assert.Equal(verdict, Seen(leader, "guard", Use with { Mouth = mouth }).Verdict);
+    }
+
     // What stays outside at the net: common practice, no source, 0.6 to 1 m.
     [Theory]
     [InlineData(3, Verdict.Fits)]

@@ -3740,6 +3740,7 @@ export interface components {
             /** Format: double */
             waterC: number;
             salt: boolean;
+            night: boolean;
             /** Format: double */
             windMps: number;
             /** Format: double */
@@ -3797,6 +3798,7 @@ export interface components {
             /** Format: double */
             waterC: null | number;
             salt: null | boolean;
+            night: null | boolean;
             /** Format: double */
             windMps: null | number;
             /** Format: double */
@@ -3840,6 +3842,7 @@ export interface components {
             /** Format: double */
             waterC?: null | number;
             salt?: null | boolean;
+            night?: null | boolean;
             /** Format: double */
             windMps?: null | number;
             /** Format: double */
@@ -5044,6 +5047,8 @@ export interface components {
         HookSize: {
             /** Format: int32 */
             number: number;
+            smaller: components["schemas"]["HookSize"];
+            larger: components["schemas"]["HookSize"];
         };
         HouseAnswer: {
             read: components["schemas"]["HouseRead"];
@@ -5885,6 +5890,17 @@ export interface components {
             backingM: null | number;
             /** @default false */
             measure: boolean;
+            /** Format: int32 */
+            hookSize: null | number;
+            /** Format: double */
+            tippetM: null | number;
+            /** Format: double */
+            leaderM: null | number;
+            backing: null | string;
+            /** @default false */
+            anew: boolean;
+            brief: null | components["schemas"]["BriefDraft"];
+            pins: null | components["schemas"]["Pins"];
         };
         /**
          * @default soft

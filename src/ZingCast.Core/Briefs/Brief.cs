@@ -37,6 +37,9 @@ public sealed record Brief
     /// <summary>Salt water.</summary>
     public required bool Salt { get; init; }
 
+    /// <summary>In the dark.</summary>
+    public bool Night { get; init; }
+
     /// <summary>Wind at 10 m, m/s.</summary>
     public required double WindMps { get; init; }
 
@@ -177,6 +180,7 @@ public sealed record Brief
             ),
             WaterC = Or(draft.WaterC, day.WaterC, "waterC"),
             Salt = salt,
+            Night = Or(draft.Night, false, "night"),
             WindMps = Or(draft.WindMps, 2.5, "windMps"),
             WindFromDeg = Or(draft.WindFromDeg, 0, "windFromDeg"),
             DistanceM = Or(

@@ -46,6 +46,9 @@ public sealed record BriefDraft
     /// <summary>Salt water.</summary>
     public bool? Salt { get; init; }
 
+    /// <summary>In the dark.</summary>
+    public bool? Night { get; init; }
+
     /// <summary>Wind speed at 10 m, m/s.</summary>
     public double? WindMps { get; init; }
 

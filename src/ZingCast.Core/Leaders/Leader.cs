@@ -133,8 +133,13 @@ public sealed record Leader(IReadOnlyList<LeaderPiece> Pieces)
     /// <summary>Share of the line tip's diameter that a butt should have. Common practice: 0.6 to 0.7.</summary>
     public static readonly Spread ButtShare = new(.6, .7);
 
-    /// <summary>A butt for a line tip of this diameter, never thinner than the tippet; metres.</summary>
-    public static double ButtM(double lineTipM, double tippetM) => Math.Max((ButtShare.Low + ButtShare.High) / 2 * lineTipM, tippetM);
+    /// <summary>
+    /// A butt for a line tip of this diameter, and so much thicker than the tippet that its joint outlasts the tippet's knot; metres.
+    /// </summary>
+    public static double ButtM(double lineTipM, double tippetM) =>
+        Math.Max((ButtShare.Low + ButtShare.High) / 2 * lineTipM, OverTippet * tippetM);
+
+    private const double OverTippet = 1.1;
 
     /// <summary>A step in thickness from piece to piece that passes the loop on, metres. Common practice.</summary>
     public const double StepM = .00005;

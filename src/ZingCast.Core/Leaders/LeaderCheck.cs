@@ -197,8 +197,22 @@ public sealed record LeaderCheck(
                 Verdict.Fails,
                 teeth ? (Sentence)$"no guard: teeth go through any tippet" : $"no guard: a rough mouth wears it through"
             );
+        else if (last.LengthM < (teeth ? TeethGuardM : RoughGuardM) - Hair)
+            yield return new(
+                "guard",
+                last.LengthM < (teeth ? TeethGuardM : RoughGuardM) / 2 ? Verdict.Fails : Verdict.Look,
+                $"{Quantity.Short(last.LengthM)} of guard: {(teeth ? "teeth" : "a rough mouth")} reach past it. "
+                    + $"Take {Quantity.Short(teeth ? TeethGuardM : RoughGuardM)} at the least"
+            );
         else if (last.Material == LeaderMaterial.Wire)
             yield return new("guard", Verdict.Fits, $"wire is certain, and dulls how the fly swims");
+        else if (last.EndM < (teeth ? TeethGuardThickM : RoughGuardThickM) - Hair)
+            yield return new(
+                "guard",
+                teeth ? Verdict.Fails : Verdict.Look,
+                $"{Quantity.Diameter(last.EndM)} is no guard for {(teeth ? "teeth" : "a rough mouth")}: "
+                    + $"{Quantity.Diameter(teeth ? TeethGuardThickM : RoughGuardThickM)} at the least{(teeth ? ", or wire" : "")}"
+            );
         else
             yield return new(
                 "guard",
@@ -209,6 +223,14 @@ public sealed record LeaderCheck(
                     : $"{Quantity.Diameter(last.EndM)} fluorocarbon stands rubbing"
             );
     }
+
+    // Guards are no shorter and no thinner than this, metres: for teeth six inches of wire, or of fluorocarbon of some 80 lb; for rough
+    // mouths a foot of some 30 lb. Common practice.
+    private const double TeethGuardM = .15,
+        TeethGuardThickM = .75e-3,
+        RoughGuardM = .30,
+        RoughGuardThickM = .48e-3,
+        Hair = 1e-6;
 
     private static IEnumerable<LeaderFinding> Droppers(Leader leader)
     {

@@ -69,7 +69,10 @@ internal static class HandRules
                 )
         );
 
-    public static void Shoulder(Brief brief, LedgerBook book)
+    // Carried aside by less than this nobody aims off, metres; ours.
+    private const double AimsOffM = .5;
+
+    public static void Shoulder(Brief brief, CastResult? cast, LedgerBook book)
     {
         if (Math.Abs(brief.FromRightMps) <= 1)
             return;
@@ -79,11 +82,20 @@ internal static class HandRules
                 new(
                     Quantity.Wind(Math.Abs(brief.FromRightMps)),
                     brief.ShoulderMps > 0
-                        ? (Sentence)$"blows onto your casting shoulder: cast over the other one or turn round"
-                        : $"blows off your casting shoulder",
+                        ? (Sentence)$"blows onto your casting shoulder: cast over the other one or turn round{Aside(cast)}"
+                        : $"blows off your casting shoulder{Aside(cast)}",
                     [new("from", new Quantity(brief.WindFromDeg, Kind.Angle)), new("casting hand", BriefWords.Of(brief.Hand))],
                     Doubt: brief.ShoulderMps > Brief.ShoulderWarnsMps
                 )
         );
+    }
+
+    // By how much a cross wind carries the fly, and which way to aim.
+    private static Sentence Aside(CastResult? cast)
+    {
+        if (cast is not { } thrown || Math.Abs(thrown.FlyDriftM) < AimsOffM)
+            return $"";
+        var (to, from) = thrown.FlyDriftM > 0 ? ("left", "right") : ("right", "left");
+        return $". It carries the fly {Quantity.Length(Math.Abs(thrown.FlyDriftM))} to the {to}: aim that far to the {from}";
     }
 }

@@ -1,5 +1,6 @@
 using ZingCast.Core.Briefs;
 using ZingCast.Core.Casting;
+using ZingCast.Core.Flies;
 using ZingCast.Core.Leaders;
 using ZingCast.Core.Lines;
 using ZingCast.Core.Measures;
@@ -23,7 +24,11 @@ internal static class LinkVerdicts
     public static IReadOnlyList<Judgement> Of(Brief brief, Specification spec, Outfit outfit, FishRun? run) =>
         [
             .. All(brief, spec, outfit, run)
-                .Select(j => j.Verdict != Verdict.Fails && outfit.ToBuy(j.Link) ? j with { Verdict = Verdict.ToBuy } : j),
+                .Select(j =>
+                    j.Verdict != Verdict.Fails && outfit.ToBuy(j.Link) ? j with { Verdict = Verdict.ToBuy, Mend = null }
+                    : j is { Verdict: Verdict.Look or Verdict.Fails, Mend: null } ? j with { Mend = Usual(j.Link, brief, outfit) }
+                    : j
+                ),
         ];
 
     /// <summary>
@@ -48,7 +53,7 @@ internal static class LinkVerdicts
     private static IReadOnlyList<Judgement> All(Brief brief, Specification spec, Outfit outfit, FishRun? run) =>
         [
             Fly(brief, outfit),
-            Tippet(brief, outfit.Tippet, run),
+            Tippet(brief, outfit, run),
             Leader(brief, outfit),
             Line(outfit.Line, outfit.Load, spec, brief),
             Running(brief, outfit),
@@ -58,6 +63,42 @@ internal static class LinkVerdicts
             Hand(brief, outfit),
         ];
 
+    // What mends a link where its own judgement says nothing nearer.
+    private static Func<Mend>? Usual(LinkId link, Brief brief, Outfit outfit) =>
+        link switch
+        {
+            LinkId.Fly => CarriedEasily(brief.Fly, outfit),
+            LinkId.Leader when outfit.Tied is not null => () => new($"Lay one out that suits", Anew: true),
+            LinkId.Leader => () => new($"A leader as long as the rod", LeaderM: outfit.Rod.LengthM),
+            LinkId.Head => () => new($"See the line to ask for", Anew: true),
+            LinkId.Reel => () => new($"See the reel to ask for", Anew: true),
+            LinkId.Rod => () => new($"See the rod to ask for", Anew: true),
+            _ => null,
+        };
+
+    // The largest of its family that the line carries without slowing down, else the smallest of it.
+    private static Func<Mend>? CarriedEasily(Fly fly, Outfit outfit)
+    {
+        var most = CastEngine.ComfortableFlyRatio * LineInTheAirKg(outfit);
+        HookSize? found = null;
+        for (var size = fly.Size.Smaller; size is { } s && s.Number <= fly.Kind.Small.Number; size = s.Smaller)
+        {
+            found = s;
+            if (Flies.Fly.Of(fly.Kind, s).WetKg <= most)
+                break;
+        }
+        return found is { } hook ? () => new($"Take a {hook.ToString()}", HookSize: hook.Number) : null;
+    }
+
+    private static double LineInTheAirKg(Outfit outfit) =>
+        Math.Max(1e-6, outfit.Line.MassWithinKg(Math.Max(outfit.CarryM, outfit.Load.JudgedM)));
+
+    // A size down; null where there is none.
+    private static Func<Mend>? Smaller(Fly fly) =>
+        fly.Size.Smaller is { } size && size.Number <= fly.Kind.Small.Number
+            ? () => new($"Take a {size.ToString()}", HookSize: size.Number)
+            : null;
+
     private static Judgement Fits(LinkId link, Func<Sentence> why) => new(link, Verdict.Fits, why);
 
     private static Judgement Look(LinkId link, Func<Sentence> why) => new(link, Verdict.Look, why);
@@ -66,7 +107,7 @@ internal static class LinkVerdicts
 
     private static Judgement Fly(Brief brief, Outfit outfit)
     {
-        var ratio = brief.Fly.WetKg / Math.Max(1e-6, outfit.Line.MassWithinKg(Math.Max(outfit.CarryM, outfit.Load.JudgedM)));
+        var ratio = brief.Fly.WetKg / LineInTheAirKg(outfit);
         return ratio > CastEngine.MostFlyRatio
                 ? Fails(LinkId.Fly, () => $"{Quantity.Ratio(ratio)} of the line in the air: that is lobbing, not casting")
             : ratio > CastEngine.ComfortableFlyRatio
@@ -77,20 +118,46 @@ internal static class LinkVerdicts
     // What is believed to be so much, give or take what runs are, is no more than there is.
     private static double Holds(double believed, double most) => Doubt.Chance(most, RunningFish.UnsureShare * believed, believed);
 
-    private static Judgement Tippet(Brief brief, TippetChoice tippet, FishRun? run)
+    private static Judgement Tippet(Brief brief, Outfit outfit, FishRun? run)
     {
+        var tippet = outfit.Tippet;
         var inRun = InRun(run);
+        Func<Mend> Take(double metres) => () => new($"Take {Quantity.Tippet(metres)}", TippetM: metres);
+        // As thick as swims well; where it is that already, on a hook that carries more.
+        Func<Mend>? Stronger() =>
+            tippet.BandToM > tippet.DiameterM * 1.02 ? Take(tippet.BandToM)
+            : brief.Fly.Size.Larger is { } size && size.Number >= brief.Fly.Kind.Large.Number
+                ? () => new($"Take a {size.ToString()}, which carries thicker tippet", HookSize: size.Number)
+            : null;
         if (
             TippetBand.Judge(tippet.DiameterM, new(tippet.BandFromM, tippet.BandToM), brief.Fly) is var (verdict, says)
             && (verdict == Verdict.Fails || inRun is not { Verdict: Verdict.Fails })
         )
-            return new(LinkId.Tippet, verdict, () => $"{says}");
+            return new(LinkId.Tippet, verdict, () => $"{says}", Take(Math.Clamp(tippet.DiameterM, tippet.BandFromM, tippet.BandToM)));
         if (inRun is { } pulled)
-            return pulled;
+            return pulled with { Mend = Stronger() };
+        if (Weakest(outfit) is var (stands, what) && tippet.KnottedN > stands)
+            return Look(
+                LinkId.Tippet,
+                () => $"holds {Quantity.Force(tippet.KnottedN)} knotted, and {what} {Quantity.Force(stands)}: a break would cost the line"
+            ) with
+            {
+                Mend = Take(Tippets.DiameterOfStrength(Below * stands / Tippets.KnotShare)),
+            };
         if (tippet.KnottedN < tippet.WantedN)
-            return Look(LinkId.Tippet, () => $"holds {Quantity.Force(tippet.KnottedN)} knotted: play the fish off the reel");
+            return Look(LinkId.Tippet, () => $"holds {Quantity.Force(tippet.KnottedN)} knotted: play the fish off the reel") with
+            {
+                Mend = Stronger(),
+            };
         return Fits(LinkId.Tippet, () => $"holds {Quantity.Force(tippet.KnottedN)} knotted; check each knot");
     }
+
+    // As good as its strength is known.
+    private const double Below = .95;
+
+    // What must not go before the tippet does, newtons.
+    private static (double StandsN, string What) Weakest(Outfit outfit) =>
+        new[] { (outfit.Joints[0].StandsN, "the joint to the line"), (outfit.Backing.StrengthN, "the backing") }.MinBy(w => w.Item1);
 
     // What the run does to the weakest knot; null where it holds.
     private static Judgement? InRun(FishRun? run) =>
@@ -185,9 +252,16 @@ internal static class LinkVerdicts
     {
         var needed = brief.DistanceM - outfit.Leader.LengthM;
         if (needed > outfit.Line.LengthM)
-            return Look(LinkId.Running, () => $"backing goes through the rings at {Quantity.Distance(brief.DistanceM)}");
+            return Look(LinkId.Running, () => $"backing goes through the rings at {Quantity.Distance(brief.DistanceM)}") with
+            {
+                Mend = Nearer(outfit.Line.LengthM + outfit.Leader.LengthM),
+            };
         var share = outfit.ShootM / Math.Max(1, brief.DistanceM);
-        return share > .5 ? Look(LinkId.Running, () => $"shoot {Quantity.Distance(outfit.ShootM)}: over half the cast")
+        return share > .5
+                ? Look(LinkId.Running, () => $"shoot {Quantity.Distance(outfit.ShootM)}: over half the cast") with
+                {
+                    Mend = Nearer(2 * (brief.DistanceM - outfit.ShootM)),
+                }
             : outfit.ShootM > 0
                 ? Fits(LinkId.Running, () => $"shoot {Quantity.Distance(outfit.ShootM)} behind {Quantity.Carry(outfit.CarryM)} of carry")
             : Fits(LinkId.Running, () => $"nothing to shoot: {Quantity.Carry(outfit.CarryM)} of carry does it");
@@ -215,10 +289,19 @@ internal static class LinkVerdicts
                 Mend = () => More(drawn),
             };
         return outfit.Backing.StrengthN < Tippets.StrengthN(outfit.Leader.TippetM)
-                ? Look(LinkId.Backing, () => $"weaker than the tippet: a break would cost the line")
+                ? Look(LinkId.Backing, () => $"weaker than the tippet: a break would cost the line") with
+                {
+                    Mend = StrongerThan(Tippets.StrengthN(outfit.Leader.TippetM)),
+                }
             : drawn > 0 ? Fits(LinkId.Backing, () => $"this fish draws {Quantity.Spooled(drawn)} of it")
             : Fits(LinkId.Backing, () => $"this fish does not take the line off the reel");
     }
+
+    // The weakest backing that is stronger than that, newtons; null where none is.
+    private static Func<Mend>? StrongerThan(double newtons) =>
+        Backings.Rows.Where(b => b.StrengthN >= newtons).MinBy(b => b.StrengthN) is { } backing
+            ? () => new($"Take {backing.Name}", Backing: backing.Id)
+            : null;
 
     // Backing enough for eight of ten such runs, and a little.
     private static Mend More(double drawnM)
@@ -308,6 +391,15 @@ internal static class LinkVerdicts
     private static Func<Mend>? Nearer(double metres) =>
         metres < BriefLimits.Handled.DistanceM.Low ? null : () => new($"Come to {Quantity.Distance(metres)}", DistanceM: metres);
 
+    // A little more line than nothing is out there, metres; ours.
+    private const double LineOutM = 2;
+
+    private static Func<Mend> Farther(Brief brief, Outfit outfit)
+    {
+        var metres = Math.Ceiling((Math.Max(outfit.Leader.LengthM, brief.DistanceM) + LineOutM) / Exact.FootM) * Exact.FootM;
+        return () => new($"Stand back to {Quantity.Distance(metres)}", DistanceM: metres);
+    }
+
     private static Judgement Hand(Brief brief, Outfit outfit)
     {
         var reach = outfit.ReachM.Value;
@@ -339,10 +431,16 @@ internal static class LinkVerdicts
                 Mend = () => new($"Stand so that it blows from the other side", WindFromDeg: 360 - brief.WindFromDeg),
             };
         if (outfit.Cast is { Poked: true })
-            return Look(LinkId.Hand, () => $"too near to cast: poke it out, or let it dapple, with the leader and hardly any line");
+            return Look(LinkId.Hand, () => $"too near to cast: poke it out, or let it dapple, with the leader and hardly any line") with
+            {
+                Mend = Farther(brief, outfit),
+            };
         // A lob gets there, and is no cast.
         if (outfit.Cast is { Lobbed: true })
-            return Look(LinkId.Hand, () => $"hardly turns over: lobbed it gets there, the leader in a heap; see what would help");
+            return Look(LinkId.Hand, () => $"hardly turns over: lobbed it gets there, the leader in a heap; see what would help") with
+            {
+                Mend = Smaller(brief.Fly),
+            };
         if (chance < Doubt.FitsFrom)
             return Look(
                 LinkId.Hand,

@@ -289,7 +289,7 @@ public sealed class MatchSession
         HandRules.Held(brief, line.HeadM, leader.LengthM, carry, shoot, book);
         if (answer is not null)
             HandRules.Reached(brief, rod, load.WindowClass, answer.Farthest, book);
-        HandRules.Shoulder(brief, book);
+        HandRules.Shoulder(brief, answer?.Cast, book);
         var cost =
             Choosing.Cost(rod, spec, brief)
             + Choosing.Cost(line, rod, spec, brief)

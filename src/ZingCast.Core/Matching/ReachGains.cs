@@ -111,9 +111,7 @@ public static class ReachGains
                 }
             );
 
-        // Hooks from #4 down to #24 are made in even numbers.
-        var smaller = new HookSize(fly.Size.Number + (fly.Size.Number >= 4 ? 2 : 1));
-        if (smaller.Number <= HookSize.Smallest)
+        if (fly.Size.Smaller is { } smaller)
             yield return (
                 "smaller-fly",
                 $"A smaller fly: {smaller.ToString()} instead of {fly.SizeName}",

@@ -25,7 +25,7 @@ public static class Rules
         LinkId.Tippet,
         "Tippet for the fly",
         "X is near hook size ÷ 3, or ÷ 4 for big or bushy flies and wind. From #4 up the tippet is 35–50 % of the hook wire. "
-            + "Where the fish asks for more it goes up to half the wire.",
+            + "Where the fish asks for more it goes up to half the wire; two sizes up in the dark, one under branches.",
         Practice
     );
 

@@ -167,19 +167,78 @@ public readonly record struct LineLoad(
 /// <param name="Mend">The press that mends it; null where there is none, or nothing to mend.</param>
 public sealed record Link(LinkId Id, string Name, Sentence Title, Figure Figure, Verdict Verdict, Sentence Why, bool Pinned, Mend? Mend);
 
-/// <summary>One press that makes a link fit: one of the four.</summary>
+/// <summary>One press that makes a link fit: one of these.</summary>
 /// <param name="Says">What it does, in a few words.</param>
 /// <param name="DistanceM">Fish at this distance, metres.</param>
 /// <param name="WindFromDeg">Stand so that the wind comes from here, degrees.</param>
 /// <param name="BackingM">Wind on so much backing, metres.</param>
 /// <param name="Measure">Measure the piece.</param>
+/// <param name="HookSize">Tie on this hook.</param>
+/// <param name="TippetM">Take this tippet, metres.</param>
+/// <param name="LeaderM">Take a leader of this length, metres.</param>
+/// <param name="Backing">Take this backing.</param>
+/// <param name="Anew">Look for another piece for this link, beside all the others.</param>
 public sealed record Mend(
     Sentence Says,
     double? DistanceM = null,
     double? WindFromDeg = null,
     double? BackingM = null,
-    bool Measure = false
-);
+    bool Measure = false,
+    int? HookSize = null,
+    double? TippetM = null,
+    double? LeaderM = null,
+    string? Backing = null,
+    bool Anew = false
+)
+{
+    /// <summary>The brief after the press; null where nobody said of which, or where the piece is to be measured.</summary>
+    public BriefDraft? Brief { get; init; }
+
+    /// <summary>The pins after it.</summary>
+    public Pins? Pins { get; init; }
+
+    /// <summary>With what it makes of a brief and pins, on a link of an outfit.</summary>
+    internal Mend On(LinkId link, BriefDraft draft, Pins pins, Outfit outfit)
+    {
+        if (Measure)
+            return this;
+        var (piece, leader) = (
+            Anew && link != LinkId.Leader,
+            TippetM is not null || LeaderM is not null || (Anew && link == LinkId.Leader)
+        );
+        int? Held(Gear gear, LinkId of, int? pinned) =>
+            !piece ? pinned
+            : of != link && gear.IsThere ? gear.Id
+            : null;
+        draft = draft with
+        {
+            DistanceM = DistanceM ?? draft.DistanceM,
+            WindFromDeg = WindFromDeg ?? draft.WindFromDeg,
+            HookSize = HookSize ?? draft.HookSize,
+            // Another hook is another fly: what it weighed is not said of this one.
+            FlyWetKg = HookSize is null ? draft.FlyWetKg : null,
+            FlyLengthM = HookSize is null ? draft.FlyLengthM : null,
+            Owned = piece ? Owned.Any : draft.Owned,
+        };
+        pins = pins with
+        {
+            BackingM = BackingM ?? pins.BackingM,
+            Backing = Backing ?? pins.Backing,
+            TippetM = TippetM ?? pins.TippetM,
+            LeaderM = LeaderM ?? pins.LeaderM,
+            Leader = leader ? null : pins.Leader,
+            Rod = Held(outfit.Rod, LinkId.Rod, pins.Rod),
+            Line = Held(outfit.Line, LinkId.Head, pins.Line),
+            Reel = Held(outfit.Reel, LinkId.Reel, pins.Reel),
+        };
+        // What had been typed for a number that is another now is no longer what was said.
+        return this with
+        {
+            Brief = draft with { Said = Said.Still(draft.Said, draft.Typed) },
+            Pins = pins with { Said = Said.Still(pins.Said, pins.Typed) },
+        };
+    }
+}
 
 /// <summary>A piece from the shed considered for a link.</summary>
 /// <param name="Id">Identity in the shed.</param>
@@ -262,4 +321,12 @@ public sealed record Solution(
     OutfitCard Card,
     OwnOutfit? Own,
     double Cost
-);
+)
+{
+    /// <summary>With what each press makes of the draft and pins that this answers.</summary>
+    public Solution WithPresses(BriefDraft draft, Pins pins) =>
+        this with
+        {
+            Chain = [.. Chain.Select(l => l with { Mend = l.Mend?.On(l.Id, draft, pins, Outfit) })],
+        };
+}

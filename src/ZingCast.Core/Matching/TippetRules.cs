@@ -26,6 +26,10 @@ internal static class TippetRules
     // A led nymph is followed by eye and hand: a size finer for every so many metres nearer.
     private const double LedFinerEachM = 4;
 
+    // Sizes up in the dark, where fish see less and are held harder, and under branches, which keep flies; common practice.
+    private const int InTheDark = 2,
+        UnderBranches = 1;
+
     // Bite guards by what they stand, metres; common practice.
     private const double TeethM = .25,
         RoughM = .45;
@@ -45,10 +49,13 @@ internal static class TippetRules
         var stiff = fly.Kind.Bushy || brief.HeadwindMps > 6;
         var byX = fly.Size.Number > 4;
         var finer = brief.LedClose ? Math.Round((Brief.LedFromM - brief.DistanceM) / LedFinerEachM) : 0;
+        var up = (brief.Night ? InTheDark : 0) + (brief.Cover == Cover.Canopy ? UnderBranches : 0);
         // Whole X numbers are what hangs on the peg; thick material comes in metric steps.
-        var byFly = byX
+        var byHook = byX
             ? Tippets.DiameterOfX(Math.Round(fly.Size.Number / (stiff ? 4.0 : 3.0)) + finer)
             : Math.Floor(UsualOfWire * fly.Hook.WireM / StepM + 1e-9) * StepM;
+        // No thicker than swims well.
+        var byFly = Enumerable.Range(0, up).Aggregate(byHook, (m, _) => Next(m) <= band.High ? Next(m) : m);
         // Fish that are held hard at the edge of a reef want more than any fly does.
         var held = Math.Min(brief.Species.Group.LeastTippetM, band.High);
         var usual = Math.Max(held, ForFish(byFly, band.High, Wanted(brief)));
@@ -65,7 +72,9 @@ internal static class TippetRules
                         : stronger
                             ? $"{Quantity.Tippet(byFly)} by the fly; the fish asks for more, "
                                 + $"and up to {Quantity.Diameter(band.High)} swims well"
-                        : byX ? $"Hook {fly.SizeName} over {(stiff ? "4, for stiffness" : "3")}{(finer > 0 ? ", finer to be led" : "")}"
+                        : byX
+                            ? $"Hook {fly.SizeName} over {(stiff ? "4, for stiffness" : "3")}{(finer > 0 ? ", finer to be led" : "")}"
+                                + $"{(byFly > byHook ? (brief.Night ? ", thicker in the dark" : ", thicker under branches") : "")}"
                         : (Sentence)$"Between {Quantity.Diameter(band.Low)} and {Quantity.Diameter(band.High)} "
                             + $"for a hook wire of {Quantity.Diameter(fly.Hook.WireM)}",
                     [
@@ -93,10 +102,11 @@ internal static class TippetRules
         while (Tippets.KnottedN(diameter) < wantedN && Next(diameter) <= mostM)
             diameter = Next(diameter);
         return diameter;
-
-        static double Next(double m) =>
-            m < Tippets.DiameterOfX(0) - 1e-9 ? m + .001 * Exact.InchM : (Math.Floor(m / StepM + 1e-6) + 1) * StepM;
     }
+
+    // The next size up.
+    private static double Next(double m) =>
+        m < Tippets.DiameterOfX(0) - 1e-9 ? m + .001 * Exact.InchM : (Math.Floor(m / StepM + 1e-6) + 1) * StepM;
 
     private static double Strength(Brief brief, double diameter, double knotted, LedgerBook book)
     {

@@ -13,6 +13,14 @@ public readonly record struct HookSize(int Number)
     public const int Smallest = 32,
         Largest = -9;
 
+    /// <summary>The next size down; from #4 on hooks are made in even numbers. Null where there is none.</summary>
+    public HookSize? Smaller => Number + (Number >= EvenFrom ? 2 : 1) is var n && n <= Smallest ? new(n) : null;
+
+    /// <summary>The next size up; null where there is none.</summary>
+    public HookSize? Larger => Number - (Number > EvenFrom ? 2 : 1) is var n && n >= Largest ? new(n) : null;
+
+    private const int EvenFrom = 4;
+
     /// <summary>As written on the packet: "#12" or "2/0".</summary>
     public override string ToString() =>
         Number >= 1 ? $"#{Number.ToString(CultureInfo.InvariantCulture)}" : $"{(1 - Number).ToString(CultureInfo.InvariantCulture)}/0";

@@ -42,7 +42,9 @@ public static class MatchingRoom
                     return request.Check(shed, casters) is { Count: > 0 } problems
                         ? Problems.Of(problems)
                         : TypedResults.Ok(
-                            Matcher.Solve(Brief.Complete(request.Brief, casters), shed, request.Held, request.LeftOut, cancel: cancel)
+                            Matcher
+                                .Solve(Brief.Complete(request.Brief, casters), shed, request.Held, request.LeftOut, cancel: cancel)
+                                .WithPresses(request.Brief, request.Held)
                         );
                 }
             )

@@ -25,10 +25,7 @@ function MendIt({ link, mend, work, outfit }: Omit<Props, 'solution'> & { mend: 
     );
   const press = () => {
     const before = { draft: work.draft, pins: work.pins };
-    const { distanceM, windFromDeg, backingM } = mend;
-    if (distanceM != null) work.setDraft('mend', { distanceM });
-    if (windFromDeg != null) work.setDraft('mend', { windFromDeg });
-    if (backingM != null) work.setPins('mend', { backingM });
+    work.change('mend', (w) => ({ ...w, draft: mend.brief ?? w.draft, pins: mend.pins ?? w.pins }));
     toast({ words: 'Changed.', undo: () => work.change('mend-back', (w) => ({ ...w, ...before })) });
   };
   return (

@@ -16,6 +16,11 @@ const waterIs = [
   { id: 'salt', name: 'salt' },
 ];
 
+const lightIs = [
+  { id: 'day', name: 'day' },
+  { id: 'night', name: 'night' },
+];
+
 /** The day: one sentence, the water to drag about in, and every answer to type. */
 export function BriefPanel({ work }: { work: BriefWork }) {
   const { solution, draft, setDraft, problems } = work;
@@ -88,6 +93,13 @@ export function BriefPanel({ work }: { work: BriefWork }) {
               options={waterIs}
               assumed={assumed('salt')}
               onChange={(id) => setDraft('salt', { salt: id === 'salt' })}
+            />
+            <Pick
+              label="It is"
+              value={(draft.night ?? brief.night) ? 'night' : 'day'}
+              options={lightIs}
+              assumed={assumed('night')}
+              onChange={(id) => setDraft('night', { night: id === 'night' })}
             />
             {pick('Casting hand', 'hand', brief.hand, choices.hand)}
             {measure('Fly, soaked', 'flyWetKg', 'lineMass', brief.fly.wetKg)}
