@@ -5047,8 +5047,6 @@ export interface components {
         HookSize: {
             /** Format: int32 */
             number: number;
-            smaller: components["schemas"]["HookSize"];
-            larger: components["schemas"]["HookSize"];
         };
         HouseAnswer: {
             read: components["schemas"]["HouseRead"];

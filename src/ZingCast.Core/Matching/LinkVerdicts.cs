@@ -81,7 +81,7 @@ internal static class LinkVerdicts
     {
         var most = CastEngine.ComfortableFlyRatio * LineInTheAirKg(outfit);
         HookSize? found = null;
-        for (var size = fly.Size.Smaller; size is { } s && s.Number <= fly.Kind.Small.Number; size = s.Smaller)
+        for (var size = fly.Size.Down(); size is { } s && s.Number <= fly.Kind.Small.Number; size = s.Down())
         {
             found = s;
             if (Flies.Fly.Of(fly.Kind, s).WetKg <= most)
@@ -95,7 +95,7 @@ internal static class LinkVerdicts
 
     // A size down; null where there is none.
     private static Func<Mend>? Smaller(Fly fly) =>
-        fly.Size.Smaller is { } size && size.Number <= fly.Kind.Small.Number
+        fly.Size.Down() is { } size && size.Number <= fly.Kind.Small.Number
             ? () => new($"Take a {size.ToString()}", HookSize: size.Number)
             : null;
 
@@ -126,7 +126,7 @@ internal static class LinkVerdicts
         // As thick as swims well; where it is that already, on a hook that carries more.
         Func<Mend>? Stronger() =>
             tippet.BandToM > tippet.DiameterM * 1.02 ? Take(tippet.BandToM)
-            : brief.Fly.Size.Larger is { } size && size.Number >= brief.Fly.Kind.Large.Number
+            : brief.Fly.Size.Up() is { } size && size.Number >= brief.Fly.Kind.Large.Number
                 ? () => new($"Take a {size.ToString()}, which carries thicker tippet", HookSize: size.Number)
             : null;
         if (

@@ -111,7 +111,7 @@ public static class ReachGains
                 }
             );
 
-        if (fly.Size.Smaller is { } smaller)
+        if (fly.Size.Down() is { } smaller)
             yield return (
                 "smaller-fly",
                 $"A smaller fly: {smaller.ToString()} instead of {fly.SizeName}",

@@ -14,10 +14,10 @@ public readonly record struct HookSize(int Number)
         Largest = -9;
 
     /// <summary>The next size down; from #4 on hooks are made in even numbers. Null where there is none.</summary>
-    public HookSize? Smaller => Number + (Number >= EvenFrom ? 2 : 1) is var n && n <= Smallest ? new(n) : null;
+    public HookSize? Down() => Number + (Number >= EvenFrom ? 2 : 1) is var n && n <= Smallest ? new(n) : null;
 
     /// <summary>The next size up; null where there is none.</summary>
-    public HookSize? Larger => Number - (Number > EvenFrom ? 2 : 1) is var n && n >= Largest ? new(n) : null;
+    public HookSize? Up() => Number - (Number > EvenFrom ? 2 : 1) is var n && n >= Largest ? new(n) : null;
 
     private const int EvenFrom = 4;
 
