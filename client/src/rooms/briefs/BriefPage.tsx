@@ -91,7 +91,7 @@ function Desk({ loaded }: { loaded: BriefAnswer }) {
           aria-label={open ? 'Bench' : 'Chain'}
           id="chain"
           data-chain
-          data-answers={Math.round(solution.brief.distanceM * 10) / 10}
+          data-answers={Math.round(solution.brief.distanceM * 1000) / 1000}
           tabIndex={-1}
           className={`min-w-0 scroll-mt-12 outline-none ${open ? '' : 'lg:sticky lg:top-13 lg:self-start'}`}
         >
