@@ -288,7 +288,7 @@ public static class CastSearch
     }
 
     // So many casts are looked at for a lob, and only where what fishes gets no farther than so many times what a lob gets at the least.
-    private const int Lobs = 120;
+    private const int Lobs = 60;
     private const double NearlyLobbed = 2;
 
     // Of casts that do not fish the one that is worth most: the more of the leader lies in a heap beyond what may, the less, down to what a
