@@ -84,7 +84,7 @@ public class GearLabelTests
         Assert.Equal((false, true), (Of(LinkId.Rod).ToBuy, Of(LinkId.Head).ToBuy));
         Assert.Contains("X1 9 ft #8", Of(LinkId.Rod).Says.ToString(), StringComparison.Ordinal);
         Assert.StartsWith("WF8I, ", Of(LinkId.Head).Says.ToString(), StringComparison.Ordinal);
-        Assert.StartsWith("head about ", Of(LinkId.Head).Small!.ToString(), StringComparison.Ordinal);
+        Assert.StartsWith("head about ", Of(LinkId.Head).Small.ToString(), StringComparison.Ordinal);
         Assert.Contains("wanted", card.Reach.ToString(), StringComparison.Ordinal);
     }
 }

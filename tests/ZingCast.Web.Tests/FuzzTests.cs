@@ -205,7 +205,7 @@ public sealed class FuzzTests : IDisposable
             {"key":"abcdefgh01","on":"2026-05-01","kind":"water","place":"ledge","hours":3,"briefId":1,
               "caster":"club","rodId":6,"lineId":11,
               "reelId":5,"leaderId":1,"leaderM":2.1,"tippetM":0.0003,"flyKind":"baitfish","hookSize":0,"species":"sea-bass","water":"shore",
-              "cover":"open","stance":"bank","salt":true,"waterC":12,"windMps":4,"windFromDeg":45,
+              "cover":"open","stance":"bank","salt":true,"night":true,"waterC":12,"windMps":4,"windFromDeg":45,
               "casts":[{"distanceM":22,"by":"taped","carryM":11,"windMps":5,"windFromDeg":0,"allOut":true,"turned":"late","feel":"right"}],
               "feel":"heavy","fish":[{"count":2,"species":"sea-bass","kg":1.2,"lengthM":0.5,"fightS":90,"released":true}],
               "losses":[{"cause":"abrasion","count":1,"what":"ledge"}],"windKnots":1,"dropped":["reel"],"drill":null,

@@ -251,7 +251,8 @@ public sealed class HouseRoundTripTests : IDisposable
     private const string Draft = """
         {"flyKind":"slim-streamer","hookSize":6,"flyWetKg":0.0007,"flyLengthM":0.05,"species":"perch","fishKg":0.6,"depthM":2,
          "currentMps":0.2,
-         "waterC":14,"salt":false,"windMps":3,"distanceM":18.288,"caster":"club","casterFreeMps":28,"casterLoopM":0.9,"casterCarryM":12,
+         "waterC":14,"salt":false,"night":true,"windMps":3,"distanceM":18.288,"caster":"club",
+         "casterFreeMps":28,"casterLoopM":0.9,"casterCarryM":12,
          "said":{"distanceM":"60 ft"}}
         """;
 

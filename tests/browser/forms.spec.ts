@@ -567,10 +567,15 @@ test('a letter acts only where nothing that takes letters or arrows has the focu
   await expect(page.getByRole('option').first()).toBeVisible();
   await page.keyboard.press('Escape');
   await expect(fish).toHaveText(was!);
+  // The list gives the focus back.
+  await expect(fish).toBeFocused();
   const briefs = ((await ask(page, '/api/briefs')) as unknown[]).length;
-  await page.getByRole('combobox', { name: 'Fly', exact: true }).focus();
+  const fly = page.getByRole('combobox', { name: 'Fly', exact: true });
+  await fly.focus();
   await page.keyboard.press('c');
+  await expect(page.getByRole('option').first()).toBeVisible();
   await page.keyboard.press('Escape');
+  await expect(fly).toBeFocused();
   await page.getByRole('slider', { name: 'Distance to the fish' }).focus();
   await page.keyboard.press('n');
   await page.keyboard.press('b');

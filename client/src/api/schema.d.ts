@@ -3962,7 +3962,7 @@ export interface components {
             name: string;
             says: components["schemas"]["Sentence"];
             toBuy: boolean;
-            small: components["schemas"]["Part"][];
+            small: components["schemas"]["Sentence"];
         };
         CareAnswer: {
             list: components["schemas"]["CareList"];

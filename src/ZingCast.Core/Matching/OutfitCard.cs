@@ -10,8 +10,8 @@ namespace ZingCast.Core.Matching;
 /// <param name="Name">Its name, as in "line".</param>
 /// <param name="Says">What it is, as one asks for it over a counter.</param>
 /// <param name="ToBuy">True when nobody here has it.</param>
-/// <param name="Small">Small print: what a shop may be asked to weigh or measure; null where there is none.</param>
-public sealed record CardLine(LinkId Link, string Name, Sentence Says, bool ToBuy, Sentence? Small = null);
+/// <param name="Small">Small print: what a shop may be asked to weigh or measure; empty where there is nothing.</param>
+public sealed record CardLine(LinkId Link, string Name, Sentence Says, bool ToBuy, Sentence Small);
 
 /// <summary>The answer as something to take along: one line for each link, from the rod to the fly as one puts it together.</summary>
 /// <param name="Lines">The links.</param>
@@ -21,7 +21,8 @@ public sealed record OutfitCard(IReadOnlyList<CardLine> Lines, Sentence Reach)
     internal static OutfitCard Of(Brief brief, Choice choice)
     {
         var outfit = choice.Outfit;
-        CardLine Line(LinkId link, string name, Sentence says, Sentence? small = null) => new(link, name, says, outfit.ToBuy(link), small);
+        CardLine Line(LinkId link, string name, Sentence says, Sentence? small = null) =>
+            new(link, name, says, outfit.ToBuy(link), small ?? $"");
         var reach = outfit.ReachM;
         return new(
             [

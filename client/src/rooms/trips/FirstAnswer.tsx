@@ -132,7 +132,9 @@ function Shopping({ outfit }: { outfit: FirstOutfit }) {
   const toast = useToast();
   const copy = async () => {
     await copyText(
-      outfit.shopping.map((l) => `${l.name}: ${text(l.says)}${l.small ? ` (${text(l.small)})` : ''}`).join('\n'),
+      outfit.shopping
+        .map((l) => `${l.name}: ${text(l.says)}${l.small.length > 0 ? ` (${text(l.small)})` : ''}`)
+        .join('\n'),
     );
     toast({ words: 'The shopping list is copied as text.' });
   };
@@ -147,7 +149,7 @@ function Shopping({ outfit }: { outfit: FirstOutfit }) {
             <dt className="font-semibold">{l.name}</dt>
             <dd>
               <Say parts={l.says} />
-              {l.small && (
+              {l.small.length > 0 && (
                 <span className="block text-sm text-soft">
                   <Say parts={l.small} />
                 </span>
