@@ -4626,6 +4626,7 @@ export interface components {
         };
         FirstReach: {
             name: string;
+            fish: string;
             wanted: components["schemas"]["Quantity"];
             reach: components["schemas"]["Quantity"];
             says: components["schemas"]["Sentence"];
@@ -5909,8 +5910,6 @@ export interface components {
         NextMove: "cut" | "weigh" | "nibble" | "done";
         NextStep: {
             pieces: components["schemas"]["TripPiece"][];
-            /** Format: double */
-            gain: number;
             says: components["schemas"]["Sentence"];
         };
         Outfit: {

@@ -9,7 +9,7 @@ import { Words } from './Words';
 const rowPx = 46;
 
 /** How far a learner gets on each day, along the ground, with the fish where it lies. */
-export function FirstReach({ reach, kinds }: { reach: FirstOutfit['reach']; kinds: string[] }) {
+export function FirstReach({ reach }: { reach: FirstOutfit['reach'] }) {
   const [ref, width] = useWidth<HTMLDivElement>();
   const { show, unitOf } = useUnits();
   const text = useSayText();
@@ -42,7 +42,7 @@ export function FirstReach({ reach, kinds }: { reach: FirstOutfit['reach']; kind
               <rect x={x(low)} y={y - 8} width={x(high) - x(low)} height="16" fill="var(--water)" />
               <line x1={x(0)} x2={x(r.reach.value)} y1={y} y2={y} stroke="var(--signal)" strokeWidth="3" />
               <path d={`M${x(r.reach.value)},${y - 8}v16`} stroke="var(--soft)" strokeDasharray="3 3" />
-              <FishMark kind={kinds[i]!} px={34} at={[x(r.wanted.value), y]} />
+              <FishMark kind={r.fish} px={34} at={[x(r.wanted.value), y]} />
             </g>
           );
         })}

@@ -32,24 +32,15 @@ public sealed record FirstMoney(IReadOnlyList<FirstCost> Costs, double Total, do
     /// </summary>
     public static FirstMoney Of(double? budget, bool reelFirst)
     {
-        var (line, rod, reel) = (0, 0, 0);
-        double Sum() => Rods[rod] + Lines[line] + Reels[reel] + Small;
-        if (budget is not { } most)
-            (line, rod, reel) = (Good, Good, Good);
-        else
-            for (var grade = Good; grade < Grades.Length; grade++)
-            {
-                if (Sum() + Lines[grade] - Lines[line] <= most)
-                    line = grade;
-                for (var second = 0; second < 2; second++)
-                    if (reelFirst == (second == 0))
-                    {
-                        if (Sum() + Reels[grade] - Reels[reel] <= most)
-                            reel = grade;
-                    }
-                    else if (Sum() + Rods[grade] - Rods[rod] <= most)
-                        rod = grade;
-            }
+        double[][] order = reelFirst ? [Lines, Reels, Rods] : [Lines, Rods, Reels];
+        var grades = order.ToDictionary(prices => prices, _ => budget is null ? Good : 0);
+        double Sum() => Small + order.Sum(prices => prices[grades[prices]]);
+        // All of them one grade up as far as the money goes, then the next.
+        for (var grade = Good; budget is { } most && grade < Grades.Length; grade++)
+            foreach (var prices in order)
+                if (Sum() + prices[grade] - prices[grades[prices]] <= most)
+                    grades[prices] = grade;
+        FirstCost Cost(string name, double[] prices) => new(name, Grades[grades[prices]], prices[grades[prices]]);
         var total = Sum();
         Sentence says = (budget, total) switch
         {
@@ -61,12 +52,7 @@ public sealed record FirstMoney(IReadOnlyList<FirstCost> Costs, double Total, do
             _ => $"About {Money(total)}, all that may be spent",
         };
         return new(
-            [
-                new("rod", Grades[rod], Rods[rod]),
-                new("line", Grades[line], Lines[line]),
-                new("reel", Grades[reel], Reels[reel]),
-                new("backing, leader, tippet, flies", "", Small),
-            ],
+            [Cost("rod", Rods), Cost("line", Lines), Cost("reel", Reels), new("backing, leader, tippet, flies", "", Small)],
             total,
             budget,
             says

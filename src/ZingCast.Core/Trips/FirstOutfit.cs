@@ -9,19 +9,19 @@ namespace ZingCast.Core.Trips;
 
 /// <summary>What would come next after a first outfit.</summary>
 /// <param name="Pieces">The pieces.</param>
-/// <param name="Gain">What is gained of the days they are for, 0 to 1.</param>
 /// <param name="Says">It in a sentence.</param>
-public sealed record NextStep(IReadOnlyList<TripPiece> Pieces, double Gain, Sentence Says);
+public sealed record NextStep(IReadOnlyList<TripPiece> Pieces, Sentence Says);
 
 /// <summary>Something on a list, with its heading.</summary>
 public sealed record Titled(string Title, Sentence Says);
 
 /// <summary>How far a learner gets on a day.</summary>
 /// <param name="Name">The day.</param>
+/// <param name="Fish">Its species id.</param>
 /// <param name="Wanted">How far the fish are.</param>
 /// <param name="Reach">How far it goes, and how sure that is.</param>
 /// <param name="Says">It in a sentence.</param>
-public sealed record FirstReach(string Name, Quantity Wanted, Quantity Reach, Sentence Says);
+public sealed record FirstReach(string Name, string Fish, Quantity Wanted, Quantity Reach, Sentence Says);
 
 /// <summary>
 /// The one rod, line and reel for somebody who owns nothing: of all that the days ask for, the outfit that serves them best together. Fish
@@ -100,7 +100,7 @@ public sealed record FirstOutfit(
             ],
             [.. others.Select(Beside), .. first.Further(others.Count == 0)],
             [.. first.NotToBeginWith, .. others.SelectMany(o => o.NotToBeginWith), .. Teaching],
-            $"{ShopWords.Of(choice.Outfit.Rod)}, with {ShopWords.Code(choice.Outfit.Line, choice.Outfit.Rod)}: " + $"for {first.Served}"
+            $"{ShopWords.Of(choice.Outfit.Rod)}, with {ShopWords.Code(choice.Outfit.Line, choice.Outfit.Rod)}: for {first.Served}"
         );
     }
 
@@ -167,7 +167,7 @@ public sealed record FirstOutfit(
 
     // An outfit of its own for fish that the first is not for.
     private static NextStep Beside(Bought bought) =>
-        new(bought.Pieces, 1, $"{PlainText.Capital(bought.Names)}: an outfit of its own, {bought.Choice.Outfit.Rod.UsualName()}");
+        new(bought.Pieces, $"{PlainText.Capital(bought.Names)}: an outfit of its own, {bought.Choice.Outfit.Rod.UsualName()}");
 
     /// <summary>The outfit that is bought for some days, with what it was chosen from.</summary>
     private sealed record Bought(
@@ -222,6 +222,7 @@ public sealed record FirstOutfit(
             var (brief, reach) = (Days[day].Brief, Scores.Told(day, Rod, On).Outfit.ReachM);
             return new(
                 Days[day].Name,
+                brief.Species.Id,
                 Quantity.Distance(brief.DistanceM),
                 reach,
                 $"{brief.Caster.Odds(HandRules.Chance(brief, reach))} get {Quantity.Distance(brief.DistanceM)}"
@@ -255,16 +256,13 @@ public sealed record FirstOutfit(
                 .. more.Lines.Where(p => p.Id != held.Lines[0]),
                 .. more.Reels.Distinct().Where(p => p.Id != held.Reels[0]),
             ];
-            var better = Enumerable
-                .Range(0, Days.Count)
-                .Where(d => Worth(next, d) - Worth(Plan, d) >= DayWorth.Felt)
-                .Select(d => Days[d].Name);
+            string Named(Func<int, bool> which) =>
+                PlainText.And([.. Enumerable.Range(0, Days.Count).Where(which).Select(d => Days[d].Name)]);
             return new(
                 pieces,
-                more.Value - Plan.Kit.Value,
                 more.Served > Plan.Kit.Served
-                    ? $"{what} would serve {more.Served} days of {next.Coverage.Of} instead of {Plan.Kit.Served}"
-                    : (Sentence)$"{what} would be better for {PlainText.And([.. better])}"
+                    ? $"{what} would serve {Named(d => DayWorth.Serves(Worth(next, d)) && !DayWorth.Serves(Worth(Plan, d)))} as well"
+                    : (Sentence)$"{what} would be better for {Named(d => Worth(next, d) - Worth(Plan, d) >= DayWorth.Felt)}"
             );
         }
 

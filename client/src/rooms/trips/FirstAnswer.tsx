@@ -11,14 +11,12 @@ import { CoverageTable } from '../shared/CoverageTable';
 
 type Props = {
   outfit: FirstOutfit;
-  /** The fish of each day, for its picture. */
-  kinds: string[];
   /** Room or money were not said. */
   assumed: boolean;
 };
 
 /** The outfit to begin with: what to ask for, how far it gets, what it costs, what comes next. */
-export function FirstAnswer({ outfit, kinds, assumed }: Props) {
+export function FirstAnswer({ outfit, assumed }: Props) {
   return (
     <>
       <p className="text-xl font-semibold" data-first-says aria-live="polite">
@@ -31,7 +29,7 @@ export function FirstAnswer({ outfit, kinds, assumed }: Props) {
       <div className="mt-3 grid gap-x-8 gap-y-4 xl:grid-cols-2">
         <Shopping outfit={outfit} />
         <Part name="How far a learner gets with it">
-          <FirstReach reach={outfit.reach} kinds={kinds} />
+          <FirstReach reach={outfit.reach} />
           <p className="text-sm text-soft">
             The line is the reach of the middle one of many learners, the pale band nineteen of twenty. Fish stand where
             eight of ten get the fly.

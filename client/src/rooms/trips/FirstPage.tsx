@@ -95,7 +95,7 @@ export function FirstPage() {
           ) : data ? (
             <FirstAnswer
               outfit={data}
-              kinds={kindsOf(data.reach, species)}
+
               assumed={cover === null || money === null}
             />
           ) : (
@@ -106,10 +106,6 @@ export function FirstPage() {
     </main>
   );
 }
-
-/** The fish of each day: a day goes by the name of its fish, and by how it is fished. */
-const kindsOf = (days: { name: string }[], species: Standards['species']) =>
-  days.map((d) => species.find((f) => d.name === f.name || d.name.startsWith(`${f.name} on `))?.id ?? '');
 
 type Asked = { title: string; hint?: string | null; many?: boolean; children: ReactNode };
 
