@@ -110,7 +110,7 @@ public class CuttingTests
     public void The_best_plan_is_the_best_of_all_there_are(double metres, double grains, double? tipM, double? tipGrains)
     {
         var random = new Random((int)(grains * 10));
-        for (var round = 0; round < 2; round++)
+        for (var round = 0; round < Explore.Times(1); round++)
         {
             Scrap[] drawer =
             [

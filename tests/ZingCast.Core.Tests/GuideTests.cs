@@ -249,7 +249,7 @@ public class GuideTests
     [Fact]
     public void The_chain_believes_its_own_run()
     {
-        foreach (var (draft, pins, _) in AnyBrief.Many(200, 23))
+        foreach (var (draft, pins, _) in AnyBrief.Many(Explore.Times(60), 23))
         {
             var solution = Matcher.Solve(Brief.Complete(draft), AnyBrief.Loan, pins, cancel: TestContext.Current.CancellationToken);
             var run = solution.Outfit.FishOn(solution.Brief).Run(watched: false);

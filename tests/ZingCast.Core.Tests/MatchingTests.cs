@@ -124,7 +124,7 @@ public class MatchingTests
     [Fact]
     public void The_ledger_is_a_chain_every_move_starts_where_the_last_one_ended()
     {
-        foreach (var draft in Drafts(200))
+        foreach (var draft in Drafts(Explore.Times(60)))
         {
             double? at = null;
             foreach (var step in Solve(draft).Ledger.Where(s => s.From is not null))
@@ -139,7 +139,7 @@ public class MatchingTests
     [Fact]
     public void Every_reason_names_its_source_and_every_figure_is_finite()
     {
-        foreach (var draft in Drafts(300))
+        foreach (var draft in Drafts(Explore.Times(80)))
         {
             var solution = Solve(draft);
             Assert.Equal(9, solution.Chain.Count);

@@ -32,7 +32,7 @@ public class RodBenchTests
         var random = new Random(12);
         double Between(double low, double high) => low * Math.Pow(high / low, random.NextDouble());
         var (fitted, told) = (0, 0);
-        for (var i = 0; i < 3000; i++)
+        for (var i = 0; i < Explore.Times(800); i++)
         {
             var length = Between(1.5, 4.6);
             var test = new BendTest
@@ -73,7 +73,7 @@ public class RodBenchTests
             );
             Assert.All(problems, p => Assert.NotEmpty(p.Problem));
         }
-        Assert.True(fitted > 100 && told > 100, $"{fitted} fitted, {told} told");
+        Assert.True(fitted > 30 && told > 100, $"{fitted} fitted, {told} told");
     }
 
     [Theory]
@@ -269,7 +269,7 @@ public class RodBenchTests
             var random = new Random(4);
             double Normal() => Math.Sqrt(-2 * Math.Log(1 - random.NextDouble())) * Math.Cos(2 * Math.PI * random.NextDouble());
             List<(double Number, double Angle, double Taper, double LogEi)> found = [];
-            for (var i = 0; i < 800; i++)
+            for (var i = 0; i < 400; i++)
             {
                 double along = Normal() * test.TapePlusMinusM,
                     held = Normal() * test.TapePlusMinusM;
@@ -288,7 +288,7 @@ public class RodBenchTests
                 if (BendFit.Of(9 * Exact.FootM + along, sloppy, Calibration.Usual, out _) is { } f)
                     found.Add((f.Class.Value, f.TipAngle.Value, f.Model.Taper, Math.Log(f.Model.ButtNm2)));
             }
-            Assert.True(found.Count > 795);
+            Assert.True(found.Count > 397);
             static double Spread(IEnumerable<double> values) =>
                 values.ToList() is var all && all.Average() is var mean
                     ? Math.Sqrt(all.Sum(v => (v - mean) * (v - mean)) / (all.Count - 1))

@@ -13,7 +13,7 @@ public class RuleBookTests
 {
     private static readonly IReadOnlyList<Solution> Answers =
     [
-        .. AnyBrief.Many(250).Select(b => Matcher.Solve(Brief.Complete(b.Draft), AnyBrief.Loan, b.Pins, b.Off)),
+        .. AnyBrief.Many(Explore.Times(120)).Select(b => Matcher.Solve(Brief.Complete(b.Draft), AnyBrief.Loan, b.Pins, b.Off)),
     ];
 
     [Fact]
@@ -115,7 +115,7 @@ public class RuleBookTests
     [Fact]
     public void A_pin_offered_by_a_reason_holds_what_the_reason_came_to()
     {
-        foreach (var (draft, _, _) in AnyBrief.Many(12, seed: 21))
+        foreach (var (draft, _, _) in AnyBrief.Many(Explore.Times(6), seed: 21))
         {
             var brief = Brief.Complete(draft);
             var free = Matcher.Solve(brief, AnyBrief.Loan, cancel: TestContext.Current.CancellationToken);

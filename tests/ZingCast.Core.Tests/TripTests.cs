@@ -33,7 +33,7 @@ public class TripTests
     public void On_every_reel_a_pair_scores_what_it_scores_on_that_reel_alone()
     {
         var compared = 0;
-        foreach (var (draft, _, _) in AnyBrief.Many(25, 7))
+        foreach (var (draft, _, _) in AnyBrief.Many(Explore.Times(10), 7))
         {
             var session = Matcher.For(Brief.Complete(draft), Loan, cancel: Cancel);
             foreach (var (rod, line) in Loan.Rods.Where(r => r.Class is not null).SelectMany(r => Loan.Lines.Select(l => (r, l))))
@@ -48,7 +48,7 @@ public class TripTests
                 }
             }
         }
-        Assert.True(compared > 500, $"{compared}");
+        Assert.True(compared > 200, $"{compared}");
     }
 
     [Fact]

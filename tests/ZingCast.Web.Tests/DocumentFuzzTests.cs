@@ -9,6 +9,7 @@ namespace ZingCast.Web.Tests;
 /// aside, and what the house then saves it reads. The same dice every time.
 /// </summary>
 [Collection(Alone.Name)]
+[Trait(Alone.Suite, Alone.Faults)]
 public sealed class DocumentFuzzTests : IDisposable
 {
     private const int Documents = 1200;

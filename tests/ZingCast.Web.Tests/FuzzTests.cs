@@ -11,6 +11,7 @@ namespace ZingCast.Web.Tests;
 /// change the file when it was refused. The same dice every time; ZING_EXPLORE=N throws N bodies with fresh ones.
 /// </summary>
 [Collection(Alone.Name)]
+[Trait(Alone.Suite, Alone.Faults)]
 public sealed class FuzzTests : IDisposable
 {
     private const int Bodies = 3000;

@@ -25,13 +25,40 @@ public sealed class House : IDisposable
             ContentRoot = Path.Combine(Root, "src", "ZingCast.Web"),
             Data = Path.Combine(Path.GetTempPath(), $"zing-{Guid.NewGuid():N}"),
         };
+        Data = settings.Data;
         if (with is not null)
             settings = with(settings);
+        // A folder that the test names is opened and filled as a start does it.
+        if (settings.Data == Data)
+            File.Copy((demo ? LoanShedFile : EmptyFile).Value, Path.Combine(Directory.CreateDirectory(Data).FullName, DataFolder.FileName));
         Data = settings.Data;
         DataFolder.Open(Data, TimeProvider.System);
         app = ZingApp.Build(settings);
         ZingApp.FillAsync(app, settings).GetAwaiter().GetResult();
         app.StartAsync().GetAwaiter().GetResult();
+    }
+
+    // Made once, the way a first start makes them; every house begins on a copy.
+    private static readonly Lazy<string> EmptyFile = new(() => Filled(demo: false)),
+        LoanShedFile = new(() => Filled(demo: true));
+
+    private static string Filled(bool demo)
+    {
+        var folder = Directory.CreateTempSubdirectory("zing-first-").FullName;
+        AppDomain.CurrentDomain.ProcessExit += (_, _) => Directory.Delete(folder, recursive: true);
+        DataFolder.Open(folder, TimeProvider.System);
+        var settings = new Settings
+        {
+            Port = 0,
+            Demo = demo,
+            Data = folder,
+        };
+        using (IDisposable app = ZingApp.Build(settings))
+            ZingApp.FillAsync((WebApplication)app, settings).GetAwaiter().GetResult();
+        var whole = Path.Combine(folder, "whole.db");
+        DataFolder.Backup(folder, whole);
+        SqliteConnection.ClearAllPools();
+        return whole;
     }
 
     /// <summary>The checkout these tests were built in.</summary>
@@ -65,6 +92,12 @@ public sealed class House : IDisposable
 public sealed class Alone
 {
     public const string Name = "alone";
+
+    /// <summary>
+    /// Trait of what takes minutes: processes that are killed, thousands of broken inputs, a year of copies. <c>./zing test faults</c>.
+    /// </summary>
+    public const string Suite = "suite",
+        Faults = "faults";
 }
 
 /// <summary>One house with the loan shed for all tests of a class: for those that change nothing the others look at.</summary>

@@ -28,7 +28,7 @@ public sealed class HouseVersionTests
     [Fact]
     public async Task What_was_written_counts_by_its_table_once_it_is_kept_and_looking_counts_nothing()
     {
-        using var house = new House();
+        using var house = new House(with: s => s with { Data = $"{s.Data}-first" });
         using var client = house.CreateClient();
         var start = await Ask(client);
         await client.GetJson("/api/shed");

@@ -9,6 +9,7 @@ namespace ZingCast.Web.Tests;
 /// same dice every time.
 /// </summary>
 [Collection(Alone.Name)]
+[Trait(Alone.Suite, Alone.Faults)]
 public sealed class ImportFuzzTests : IDisposable
 {
     private const int Files = 10_000;

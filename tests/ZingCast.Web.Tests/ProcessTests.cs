@@ -10,6 +10,7 @@ namespace ZingCast.Web.Tests;
 
 /// <summary>The program itself, as a process that can be killed, asked to stop, and run out of room.</summary>
 [Collection(Alone.Name)]
+[Trait(Alone.Suite, Alone.Faults)]
 public sealed partial class ProcessTests : IDisposable
 {
     private readonly string folder = Directory.CreateTempSubdirectory("zing-process-").FullName;

@@ -9,6 +9,7 @@ namespace ZingCast.Web.Tests;
 /// served, and nothing is lost.
 /// </summary>
 [Collection(Alone.Name)]
+[Trait(Alone.Suite, Alone.Faults)]
 public sealed class SetAsideTests : IDisposable
 {
     private readonly House house = new();

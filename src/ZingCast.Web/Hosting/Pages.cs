@@ -25,7 +25,11 @@ public static class Pages
                 },
             }
         );
-        app.MapFallback("/api/{**rest}", () => TypedResults.Problem(statusCode: 404, title: "There is nothing at this address."));
+        // Bound by generated code a fallback would forget its pattern.
+        app.MapFallback(
+            "/api/{**rest}",
+            Handlers.AtRuntime(() => TypedResults.Problem(statusCode: 404, title: "There is nothing at this address."))
+        );
         app.MapMethods("/index.html", Reading, () => TypedResults.Redirect("/")).ExcludeFromDescription();
         app.MapFallback(Page).WithMetadata(new HttpMethodMetadata(Reading));
 

@@ -68,8 +68,9 @@ public static class LogbookRoom
     public static void MapLogbook(this IEndpointRouteBuilder app)
     {
         var log = app.MapGroup("/api/log").WithTags("Logbook");
-        log.MapGet("", List).WithSummary("Outings, latest first, as many as fit what is asked for.");
-        log.MapGet("/answers", Answers).WithSummary("What the log says: losses, lines in the wind, what stays at home, what waters took.");
+        log.MapGet("", Handlers.AtRuntime(List)).WithSummary("Outings, latest first, as many as fit what is asked for.");
+        log.MapGet("/answers", Handlers.AtRuntime(Answers))
+            .WithSummary("What the log says: losses, lines in the wind, what stays at home, what waters took.");
         log.MapGet("/wind", InWind).WithSummary("Casts of a rod and line over the wind, with the engine's own curve.").IsHeavy();
         log.MapGet("/new", New).WithSummary("An outing to fill in, from a brief and its outfit.").Refuses(404).IsHeavy();
         log.MapGet(

@@ -9,6 +9,7 @@ using ZingCast.Core.Reels;
 using ZingCast.Core.Rods;
 using ZingCast.Core.Shed;
 using ZingCast.Store;
+using ZingCast.Web.Hosting;
 
 namespace ZingCast.Web.Rooms;
 
@@ -151,12 +152,19 @@ public static class ShedRoom
 
         static T As(T piece, int id) => (T)((Kept)piece with { Id = id });
 
-        gear.MapPost("", (T piece, ZingDb db, TimeProvider clock, CancellationToken cancel) => Keep(db, As(piece, 0), clock, cancel))
+        gear.MapPost(
+                "",
+                Handlers.AtRuntime(
+                    (T piece, ZingDb db, TimeProvider clock, CancellationToken cancel) => Keep(db, As(piece, 0), clock, cancel)
+                )
+            )
             .WithSummary($"Keeps {one}.")
             .Refuses(409);
         gear.MapPut(
                 "/{id:int}",
-                (int id, T piece, ZingDb db, TimeProvider clock, CancellationToken cancel) => Keep(db, As(piece, id), clock, cancel)
+                Handlers.AtRuntime(
+                    (int id, T piece, ZingDb db, TimeProvider clock, CancellationToken cancel) => Keep(db, As(piece, id), clock, cancel)
+                )
             )
             .WithSummary($"Changes {one}; refused when it has moved on since the version it carries.")
             .Refuses(404, 409, 412);

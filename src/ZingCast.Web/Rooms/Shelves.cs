@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using ZingCast.Core.Measures;
 using ZingCast.Store;
+using ZingCast.Web.Hosting;
 
 namespace ZingCast.Web.Rooms;
 
@@ -19,8 +20,10 @@ public static class Shelves
         things
             .MapGet(
                 "/away",
-                async (ZingDb db, TimeProvider clock, CancellationToken cancel) =>
-                    TypedResults.Ok<IReadOnlyList<T>>(await db.Shelf<T>(clock).PutAwayAsync(cancel))
+                Handlers.AtRuntime(
+                    async (ZingDb db, TimeProvider clock, CancellationToken cancel) =>
+                        TypedResults.Ok<IReadOnlyList<T>>(await db.Shelf<T>(clock).PutAwayAsync(cancel))
+                )
             )
             .WithSummary($"What was put away of these, the last first.");
         things
