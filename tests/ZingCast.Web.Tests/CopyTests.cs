@@ -6,7 +6,7 @@ using ZingCast.Store;
 namespace ZingCast.Web.Tests;
 
 /// <summary>Copies that are made by themselves: which there are after a year, whatever the clock said.</summary>
-[Trait(Alone.Suite, Alone.Faults)]
+[Trait(Suite.Name, Suite.Faults)]
 public sealed class CopyTests : IDisposable
 {
     private static readonly DateTimeOffset NewYear = new(2027, 1, 1, 9, 0, 0, TimeSpan.Zero);

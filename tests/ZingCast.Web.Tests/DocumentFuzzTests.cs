@@ -8,8 +8,7 @@ namespace ZingCast.Web.Tests;
 /// Things of a whole house, bent one by one and read in: whatever was taken, every page still answers and goes on answering, nothing is set
 /// aside, and what the house then saves it reads. The same dice every time.
 /// </summary>
-[Collection(Alone.Name)]
-[Trait(Alone.Suite, Alone.Faults)]
+[Trait(Suite.Name, Suite.Faults)]
 public sealed class DocumentFuzzTests : IDisposable
 {
     private const int Documents = 1200;

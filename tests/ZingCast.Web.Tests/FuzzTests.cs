@@ -10,8 +10,7 @@ namespace ZingCast.Web.Tests;
 /// Every operation of the contract is sent bodies that began as good ones and were bent: nothing may break on our side, take long, or
 /// change the file when it was refused. The same dice every time; ZING_EXPLORE=N throws N bodies with fresh ones.
 /// </summary>
-[Collection(Alone.Name)]
-[Trait(Alone.Suite, Alone.Faults)]
+[Trait(Suite.Name, Suite.Faults)]
 public sealed class FuzzTests : IDisposable
 {
     private const int Bodies = 3000;

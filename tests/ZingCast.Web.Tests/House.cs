@@ -86,17 +86,11 @@ public sealed class House : IDisposable
 }
 
 /// <summary>
-/// Tests that hold answers and stops against a clock run by themselves: the machine's other work is not what they are about.
+/// Trait of what takes minutes: processes that are killed, thousands of broken inputs, a year of copies. <c>./zing test faults</c>.
 /// </summary>
-[CollectionDefinition(Name, DisableParallelization = true)]
-public sealed class Alone
+internal static class Suite
 {
-    public const string Name = "alone";
-
-    /// <summary>
-    /// Trait of what takes minutes: processes that are killed, thousands of broken inputs, a year of copies. <c>./zing test faults</c>.
-    /// </summary>
-    public const string Suite = "suite",
+    public const string Name = "suite",
         Faults = "faults";
 }
 

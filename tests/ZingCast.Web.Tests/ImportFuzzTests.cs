@@ -8,8 +8,7 @@ namespace ZingCast.Web.Tests;
 /// Ten thousand files that began as good ones and were bent: none breaks anything on our side, and what is refused changes nothing. The
 /// same dice every time.
 /// </summary>
-[Collection(Alone.Name)]
-[Trait(Alone.Suite, Alone.Faults)]
+[Trait(Suite.Name, Suite.Faults)]
 public sealed class ImportFuzzTests : IDisposable
 {
     private const int Files = 10_000;

@@ -8,8 +8,7 @@ namespace ZingCast.Web.Tests;
 /// Rows that an older version or another program wrote and that do not hold together: no page dies of them twice, everything else is
 /// served, and nothing is lost.
 /// </summary>
-[Collection(Alone.Name)]
-[Trait(Alone.Suite, Alone.Faults)]
+[Trait(Suite.Name, Suite.Faults)]
 public sealed class SetAsideTests : IDisposable
 {
     private readonly House house = new();

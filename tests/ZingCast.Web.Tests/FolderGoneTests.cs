@@ -4,8 +4,8 @@ using ZingCast.Store;
 
 namespace ZingCast.Web.Tests;
 
-// What becomes of a house whose file or folder goes away, or may not be written to.
-public sealed partial class ProcessTests
+/// <summary>What becomes of a house whose file or folder goes away, or may not be written to.</summary>
+public sealed class FolderGoneTests : ProgramTests
 {
     private static Task<HttpResponseMessage> Keep(HttpClient client, string name) =>
         client.PostAsJsonAsync("/api/briefs", new { name, draft = new { species = "perch" } }, Now);
