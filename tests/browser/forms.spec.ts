@@ -1,4 +1,4 @@
-import { expect, saved, test } from './house';
+import { expect, saved, test, visit } from './house';
 import type { Locator, Page } from '@playwright/test';
 
 /** Whatever is typed is read so many milliseconds late, at random between the two. */
@@ -479,16 +479,13 @@ test('what cannot be read stays in its own row, over a reload and when a row bes
 
 test.describe('on a phone', () => {
   test.use({ hasTouch: true, isMobile: true, viewport: { width: 390, height: 844 } });
-  test.setTimeout(420_000);
 
-  test('twenty outings in a row, with a brief and without, pressed twice each, are kept once each', async ({
-    page,
-  }) => {
+  test('eight outings in a row, with a brief and without, pressed twice each, are kept once each', async ({ page }) => {
     const count = async () => ((await ask(page, '/api/log?take=1')) as { outings: number }).outings;
     await page.goto('/log');
     await expect(page.getByRole('link', { name: 'Note an outing' })).toBeVisible();
     const before = await count();
-    for (let i = 1; i <= 20; i++) {
+    for (let i = 1; i <= 8; i++) {
       await page.getByRole('link', { name: 'Note an outing' }).tap();
       if (i % 2 === 0) {
         await page.getByRole('combobox', { name: 'It followed the brief' }).tap();
@@ -503,10 +500,19 @@ test.describe('on a phone', () => {
       if (i % 2 === 1) await expect(place).toHaveValue('');
       else await expect(place).not.toHaveValue('');
       await place.fill(`bank ${i}`);
-      await page.getByRole('button', { name: 'Keep it' }).dblclick();
+      const keep = page.getByRole('button', { name: 'Keep it' });
+      // What was said of the one before stands above the button, not over it.
+      if (i > 1)
+        expect(
+          await keep.evaluate((button) => {
+            const { x, y, width, height } = button.getBoundingClientRect();
+            return button.contains(document.elementFromPoint(x + width / 2, y + height / 2));
+          }),
+        ).toBe(true);
+      await keep.dblclick();
       await expect(page.getByRole('list', { name: 'Outings' })).toContainText(`bank ${i}`);
     }
-    expect(await count()).toBe(before + 20);
+    expect(await count()).toBe(before + 8);
   });
 });
 
@@ -678,9 +684,7 @@ test('the reader’s own text size is respected, and nothing is smaller than 12 
     '/care',
     '/cutting',
   ]) {
-    await page.goto(path);
-    await page.locator('#main').waitFor();
-    await page.waitForLoadState('networkidle');
+    await visit(page, path);
     const { px, text } = await smallest();
     expect.soft(px, `“${text}” on ${path}`).toBeGreaterThanOrEqual(11.95);
   }

@@ -1,7 +1,6 @@
-import AxeBuilder from '@axe-core/playwright';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { expect, linkOf, saved, test } from './house';
+import { expect, faults, linkOf, saved, test } from './house';
 
 test.describe('in a frame on another page', () => {
   test.use({ mayComplain: /./ });
@@ -31,7 +30,7 @@ test.describe('with a key', () => {
   test('a page asks for it once, says when it is wrong, and leads where one was going', async ({ page, house }) => {
     await page.goto('/briefs/2?key=an+old+habit');
     await expect(page.getByRole('heading', { name: 'Zing Cast is locked' })).toBeVisible();
-    const { violations } = await new AxeBuilder({ page }).analyze();
+    const violations = await faults(page);
     expect(violations.map((v) => v.id)).toEqual([]);
     await page.getByLabel('Access key').fill('not this one');
     await page.keyboard.press('Enter');

@@ -1,6 +1,7 @@
-import { test as base, type Page } from '@playwright/test';
-import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
-import { cpSync, mkdtempSync, rmSync } from 'node:fs';
+import axe from 'axe-core';
+import { test as base, type Page, type Request } from '@playwright/test';
+import { spawn, type ChildProcess } from 'node:child_process';
+import { copyFileSync, cpSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 
@@ -87,15 +88,25 @@ async function tearDown(house: House) {
   rmSync(house.data, { recursive: true, force: true });
 }
 
-/** One house for the tests of a worker. What one test has changed is put back before the next, as ./zing restore does it. */
+// Any name that a copy may have.
+const prepares = 'daily-20200101000000.db';
+
+/** Puts a house back as it was prepared, the way its own page puts a copy back; the copies this makes are swept up. */
+async function putBack(house: House, demo: boolean) {
+  copyFileSync(join(prepared(demo), 'zingcast.db'), join(house.data, prepares));
+  const answer = await fetch(`${house.url}/api/backup/copies/${prepares}/restore`, { method: 'POST' });
+  if (!answer.ok) throw new Error(await answer.text());
+  for (const file of readdirSync(house.data)) if (/-\d{14}.*\.db$/.test(file)) rmSync(join(house.data, file));
+}
+
+/** One house for the tests of a worker. What one test has changed is put back before the next. */
 class SharedHouse {
   private opening?: Promise<House>;
   private holds: boolean | null = true;
 
   async with(demo: boolean) {
     const house = await (this.opening ??= newHouse(true, {}));
-    if (this.holds !== demo)
-      execFileSync('dotnet', [dll, 'restore', join(prepared(demo), 'zingcast.db'), ...house.folder]);
+    if (this.holds !== demo) await putBack(house, demo);
     this.holds = demo;
     return house;
   }
@@ -173,3 +184,56 @@ export const linkOf = (page: Page, id: string) => page.locator(`[data-link="${id
 
 /** Waits until what is on the screen has been kept. */
 export const saved = (page: Page) => page.locator('[data-saving="saved"]').waitFor();
+
+const under = new WeakMap<Page, Set<Request>>();
+
+function requests(page: Page) {
+  const known = under.get(page);
+  if (known) return known;
+  const open = new Set<Request>();
+  page.on('request', (r) => open.add(r));
+  page.on('requestfinished', (r) => open.delete(r));
+  page.on('requestfailed', (r) => open.delete(r));
+  under.set(page, open);
+  return open;
+}
+
+/** Waits until the page has asked for nothing for a moment and what came in is painted. */
+export async function settled(page: Page) {
+  const open = requests(page);
+  for (let quiet = 0; quiet < 3; quiet = open.size === 0 ? quiet + 1 : 0)
+    await page.evaluate(
+      () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(done, 20)))),
+    );
+}
+
+/** Goes to an address within the application, as a link does: only the first page of a test is loaded anew. */
+export async function visit(page: Page, path: string) {
+  requests(page);
+  if (page.url() === 'about:blank') await page.goto(path);
+  else
+    await page.evaluate((to) => {
+      history.pushState({}, '', to);
+      dispatchEvent(new PopStateEvent('popstate'));
+    }, path);
+  await page.locator('main').first().waitFor();
+  await settled(page);
+}
+
+/** What axe finds within a part of the page; it is brought into the page once. */
+export async function faults(page: Page, within = 'body', contrast = true) {
+  if (!(await page.evaluate(() => 'axe' in globalThis))) await page.evaluate(axe.source);
+  return page.evaluate(
+    async ([part, withContrast]) => {
+      const { run } = (globalThis as unknown as { axe: typeof axe }).axe;
+      const found = await run(document.querySelector(part)!, {
+        runOnly: { type: 'tag', values: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'] },
+        rules: { 'color-contrast': { enabled: withContrast } },
+        resultTypes: ['violations'],
+        preload: false,
+      });
+      return found.violations.map((v) => ({ id: v.id, impact: v.impact, nodes: v.nodes.map((n) => n.html) }));
+    },
+    [within, contrast] as const,
+  );
+}

@@ -3,11 +3,13 @@ import { House, prepared } from './house';
 
 /** Fills the folders that houses begin on. */
 export default async function prepare() {
-  for (const demo of [true, false]) {
-    rmSync(prepared(demo), { recursive: true, force: true });
-    mkdirSync(prepared(demo), { recursive: true });
-    const house = new House(prepared(demo), demo);
-    await house.open();
-    await house.close();
-  }
+  await Promise.all(
+    [true, false].map(async (demo) => {
+      rmSync(prepared(demo), { recursive: true, force: true });
+      mkdirSync(prepared(demo), { recursive: true });
+      const house = new House(prepared(demo), demo);
+      await house.open();
+      await house.close();
+    }),
+  );
 }

@@ -1,5 +1,4 @@
-import AxeBuilder from '@axe-core/playwright';
-import { expect, linkOf, test } from './house';
+import { expect, faults, linkOf, test, visit } from './house';
 
 const benches = ['fly', 'tippet', 'leader', 'head', 'running', 'backing', 'reel', 'rod', 'hand'];
 const rest = [
@@ -80,20 +79,18 @@ for (const look of looks)
     await page.addInitScript((t) => localStorage.setItem('zing-theme', t), look.theme);
     for (const view of look.views) {
       const [path, key] = view.split(' ');
-      await page.goto(path!);
+      await visit(page, path!);
       await page.locator(look.within).waitFor();
-      await page.waitForLoadState('networkidle');
       if (key) {
         await page.keyboard.press(key);
         await expect(page.getByRole('dialog')).toBeVisible();
       }
-      const axe = new AxeBuilder({ page }).include(look.within).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']);
-      if (!look.contrast) axe.disableRules(['color-contrast']);
-      const { violations } = await axe.analyze();
+      const violations = await faults(page, look.within, look.contrast);
       const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
-      expect(serious.map((v) => `${view} ${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`)).toEqual(
+      expect(serious.map((v) => `${view} ${v.id}: ${v.nodes.map((html) => html.slice(0, 160)).join(' | ')}`)).toEqual(
         [],
       );
+      if (key) await page.keyboard.press('Escape');
     }
   });
 
@@ -177,8 +174,7 @@ test('on a phone nothing runs off the side and the links are big enough for a we
     '/data',
     '/help',
   ]) {
-    await page.goto(view);
-    await page.waitForLoadState('networkidle');
+    await visit(page, view);
     expect(await page.evaluate(() => document.documentElement.scrollWidth), view).toBeLessThanOrEqual(390);
   }
   await page.goto('/briefs/1');
@@ -241,8 +237,7 @@ test('with text at twice its size nothing runs off the side', async ({ page }) =
     '/compare?a=1&b=3',
     '/cutting',
   ]) {
-    await page.goto(view);
-    await page.waitForLoadState('networkidle');
+    await visit(page, view);
     expect(await page.evaluate(() => document.documentElement.scrollWidth), view).toBeLessThanOrEqual(640);
   }
 });

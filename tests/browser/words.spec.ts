@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, test } from './house';
+import { expect, test, visit } from './house';
 
 // Kinds that measure the same: two figures of one of these that come from the same number are said in the same words.
 const same = [
@@ -62,12 +62,10 @@ async function listen(page: Page, units: string, said: Said[]) {
     };
   }, units);
   for (at of pages) {
-    await page.goto(at);
-    await page.locator('main').first().waitFor();
-    await page.waitForLoadState('networkidle');
+    await visit(page, at);
     await page.evaluate(() => {
       const house = globalThis as unknown as { zingTold: (heard: unknown[]) => Promise<void>; zingHeard: unknown[] };
-      return house.zingTold(house.zingHeard);
+      return house.zingTold(house.zingHeard.splice(0));
     });
   }
 }

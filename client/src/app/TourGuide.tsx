@@ -103,7 +103,7 @@ export function TourGuide() {
   return (
     <aside
       aria-label="Tour"
-      className="no-print sticky bottom-0 z-30 border-t-2 border-signal bg-sheet px-4 py-3 shadow-xl"
+      className="foot no-print sticky bottom-0 z-30 border-t-2 border-signal bg-sheet px-4 py-3 shadow-xl"
     >
       <div className="mx-auto flex max-w-[72rem] flex-wrap items-end gap-x-6 gap-y-2">
         <div className="min-w-0 flex-1 basis-80" aria-live="polite">

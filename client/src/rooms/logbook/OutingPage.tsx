@@ -124,7 +124,7 @@ function Entry({ start, of }: { start: Outing; of: string }) {
             ))}
           </fieldset>
         </section>
-        <footer className="sticky bottom-0 -mx-4 border-t border-ink bg-paper px-4 py-2">
+        <footer className="foot sticky bottom-0 -mx-4 border-t border-ink bg-paper px-4 py-2">
           <Refused
             form={form}
             theirs={async () => {

@@ -1,0 +1,165 @@
+// Small plausible faults that no mutation tool makes: each is put into one file, the tests that should notice are run, and the file is
+// put back. `find` stands once in its file. `suite` and `classes` name who is expected to notice.
+const core = 'src/ZingCast.Core/';
+const store = 'src/ZingCast.Store/';
+const web = 'src/ZingCast.Web/';
+
+export const faults = [
+  // What choosing weighs.
+  {
+    name: 'carrying the fly counts half',
+    file: core + 'Matching/Costs.cs',
+    find: 'TooLightAClass = 2;',
+    put: 'TooLightAClass = 1;',
+    suite: 'core',
+    classes: ['GuideTests'],
+  },
+  {
+    name: 'lighter and heavier densities swapped',
+    file: core + 'Matching/Costs.cs',
+    find: 'LighterDensity = 1.5,\n        HeavierDensity = 1.2;',
+    put: 'LighterDensity = 1.2,\n        HeavierDensity = 1.5;',
+    suite: 'core',
+    classes: ['GuideTests'],
+  },
+  {
+    name: 'a reel is judged by an ordinary, not a loose wind',
+    file: core + 'Matching/LinkVerdicts.cs',
+    find: 'if (fill.ShareLoose > 1)',
+    put: 'if (fill.Share > 1)',
+    suite: 'core',
+    classes: ['ReelTests', 'RulesTests', 'MatchingTests', 'GuideTests'],
+  },
+  {
+    name: 'the room left is judged by an ordinary, not a loose wind',
+    file: core + 'Reels/SpoolFill.cs',
+    find: 'new(Fits(band.Low, Backings.LoosePacking), Fits(band.High, Backings.TightPacking))',
+    put: 'new(Fits(band.Low, Backings.OrdinaryPacking), Fits(band.High, Backings.TightPacking))',
+    suite: 'core',
+    classes: ['ReelTests', 'WindingTests'],
+  },
+  // What the log teaches.
+  {
+    name: 'a feeling counts when either condition holds',
+    file: core + 'Logbook/FeelFit.cs',
+    find: 'moved >= LeastShift && moved >= feel.PlusMinus',
+    put: 'moved >= LeastShift || moved >= feel.PlusMinus',
+    suite: 'core',
+    classes: ['LearningTests', 'LogbookTests'],
+  },
+  {
+    name: 'the last day of a filter is left out',
+    file: core + 'Logbook/LogFilter.cs',
+    find: 'o.On <= Until',
+    put: 'o.On < Until',
+    suite: 'core',
+    classes: ['LogbookTests'],
+  },
+  {
+    name: 'bitten-off tippets wear no leader',
+    file: core + 'Care/CareList.cs',
+    find: ' + Lost(o, LossCause.Bitten)',
+    put: '',
+    suite: 'core',
+    classes: ['LogbookTests', 'CareTests'],
+  },
+  {
+    name: 'no drift while the fly is counted down',
+    file: core + 'Depth/FlyPath.cs',
+    find: 'if (at.By == FishedBy.Drift || time < at.CountS)',
+    put: 'if (at.By == FishedBy.Drift)',
+    suite: 'core',
+    classes: ['DepthTests'],
+  },
+  // Leaders and packing.
+  {
+    name: 'the core joint claims to have been tried',
+    file: core + 'Leaders/LeaderStrength.cs',
+    find: 'PlusMinusN = Off(knot, MaterialShare) * core, Tried = false',
+    put: 'PlusMinusN = Off(knot, MaterialShare) * core, Tried = true',
+    suite: 'core',
+    classes: ['LeaderTests'],
+  },
+  {
+    name: 'a bite guard is forgotten when leaders are packed',
+    file: core + 'Trips/PackingList.cs',
+    find: '\n                    && l.Leader.GuardM > 0 == leader.GuardM > 0',
+    put: '',
+    suite: 'core',
+    classes: ['TripTests'],
+  },
+  {
+    name: 'one inspection more than a rod keeps',
+    file: core + 'Rods/Rod.cs',
+    find: 'Inspections.Count <= MostInspections',
+    put: 'Inspections.Count <= MostInspections + 1',
+    suite: 'core',
+    classes: ['RodBenchTests', 'RulesTests'],
+  },
+  // The store and the door.
+  {
+    name: 'putting away again overwrites the moment',
+    file: store + 'Shelf.cs',
+    find: 'at == null ? null : EF.Property<DateTime?>(x, ZingDb.DeletedAt) ?? at',
+    put: 'at',
+    suite: 'web',
+    classes: ['ShelfTests', 'StoreTests', 'KeptTests'],
+  },
+  {
+    name: 'a day in the calendar lasts two',
+    file: store + 'DayCalendar.cs',
+    find: 'on.AddDays(1)',
+    put: 'on.AddDays(2)',
+    suite: 'web',
+    classes: ['TripApiTests', 'LogApiTests'],
+  },
+  {
+    name: 'a document may name a key twice',
+    file: store + 'HouseReader.cs',
+    find: 'AllowDuplicateProperties = false',
+    put: 'AllowDuplicateProperties = true',
+    suite: 'web',
+    classes: ['HouseFileTests', 'KeptTests'],
+  },
+  {
+    name: 'writes are taken from sites of the same family',
+    file: web + 'Hosting/RequestGuard.cs',
+    find: 'site is not ("same-origin" or "none")',
+    put: 'site is not ("same-origin" or "same-site" or "none")',
+    suite: 'web',
+    classes: ['RequestGuardTests'],
+  },
+  {
+    name: 'trip searches are never thrown away',
+    file: web + 'Rooms/TripSearches.cs',
+    find: 'if (places.Count > MostScores)',
+    put: 'if (places.Count > 1000 * MostScores)',
+    suite: 'web',
+    classes: ['TripSearchTests'],
+  },
+  // The pages.
+  {
+    name: 'a bar is drawn a tenth too short',
+    file: 'client/src/drawing/LoadBar.tsx',
+    find: '[0.5, 2], [0, 120]',
+    put: '[0.5, 2], [0, 108]',
+    suite: 'client',
+    classes: ['LoadBar'],
+  },
+  {
+    name: 'what was written leaves trips as they were',
+    file: 'client/src/api/keys.ts',
+    find: "tripPlan: ['gear', 'hands', 'briefs'],",
+    put: 'tripPlan: [],',
+    suite: 'client',
+    classes: ['keys'],
+  },
+  {
+    name: 'what was written leaves the packing list as it was',
+    file: 'client/src/api/keys.ts',
+    find: "packing: ['trips', 'gear', 'hands', 'briefs', 'log'],",
+    put: "packing: ['trips'],",
+    suite: 'client',
+    classes: ['keys'],
+  },
+];
