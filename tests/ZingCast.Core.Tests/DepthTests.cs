@@ -141,6 +141,17 @@ public class DepthTests
         Assert.Null(FlyPath.Of(Case(0, FishedBy.Drift, targetM: 3)).PitchM);
     }
 
+    // By hand: current times seconds. A retrieved fly drifts until the pulls begin, one that is left drifts on.
+    [Theory]
+    [InlineData(FishedBy.Retrieve, 20)]
+    [InlineData(FishedBy.Drift, 1e9)]
+    public void While_it_is_counted_down_the_current_carries_the_fly(FishedBy by, double untilS)
+    {
+        var moments = FlyPath.Of(Case(.06, by, countS: 20, currentMps: .3)).Moments;
+        Assert.True(moments[^1].TimeS > 20);
+        Assert.All(moments, m => Assert.Equal(.3 * Math.Min(m.TimeS, untilS), m.DriftM, 6));
+    }
+
     // One depth core, for any brief.
     [Fact]
     public void The_bench_wants_the_line_that_matching_wants() =>

@@ -66,6 +66,13 @@ public class LeaderTests
         Assert.Equal(.825 * spool.OwnN.Value, joints[1].StandsN, 9);
         Assert.Equal(.85 * spool.OwnN.Value, joints[2].StandsN, 9);
         Assert.Equal([false, true, true], joints.Select(j => j.Tried));
+        // A core that gives before the butt was not tried, however often the butt was.
+        var butt = P(LeaderPart.Butt, 1.5, .40) with
+        {
+            OwnN = 90,
+        };
+        Assert.False(LeaderStrength.Joints(Tied(butt, piece), 30)[0].Tried);
+        Assert.True(LeaderStrength.Joints(Tied(butt, piece), 1000)[0].Tried);
         // What was tried is surer than the table.
         var table = LeaderStrength.Joints(Tied(P(LeaderPart.Tippet, .6, .33)), 1000)[^1];
         Assert.True(joints[2].PlusMinusN / joints[2].StandsN < table.PlusMinusN / table.StandsN);

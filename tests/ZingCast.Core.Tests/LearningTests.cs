@@ -217,6 +217,17 @@ public class LearningTests
         Assert.True(FeelFit.Of([.. votes, .. votes])!.PlusMinus < felt.PlusMinus);
     }
 
+    // Assumptions of the house: a twentieth of the load is the least a hand feels, and no less than the votes leave open.
+    [Theory]
+    [InlineData(.0486, .01, 0, false)]
+    [InlineData(.0514, .01, 0, true)]
+    [InlineData(-.0514, .01, 0, true)]
+    [InlineData(.087, .09, 0, false)]
+    [InlineData(.093, .09, 0, true)]
+    [InlineData(.10, .01, .06, false)]
+    public void A_shift_counts_when_it_is_felt_and_more_than_its_doubt(double shift, double plusMinus, double now, bool felt) =>
+        Assert.Equal(felt, FeelFit.IsFelt(new RodFeel(shift, plusMinus, 9), now == 0 ? null : new RodFeel(now, .01, 9)));
+
     [Fact]
     public void A_rod_that_was_felt_is_lined_by_its_feel_and_never_silently()
     {

@@ -89,6 +89,33 @@ public class LogbookTests
         Assert.Equal(6, home.Count(p => p.LastOn is not null));
     }
 
+    // Common practice, no source: three of these in all, of whatever kind, and a leader is tied anew.
+    [Theory]
+    [InlineData("wind knot")]
+    [InlineData("fish")]
+    [InlineData("knot")]
+    [InlineData("abrasion")]
+    [InlineData("bitten")]
+    public void Whatever_hurts_a_leader_counts_a_third_of_it(string hurt)
+    {
+        var leader = Shed.Leaders[0].Id;
+        var day = Day(3) with { LeaderId = leader };
+        CareItem? After(Outing outing) => Of(Care([outing]), "leader-retie", leader);
+        // A day out alone is a sixth.
+        Assert.Equal(1 / 6.0, After(day)!.Share, 9);
+        day = hurt switch
+        {
+            "wind knot" => day with { WindKnots = 1 },
+            "fish" => day with { Fish = [new(1)] },
+            "knot" => day with { Losses = [new(LossCause.Knot)] },
+            "abrasion" => day with { Losses = [new(LossCause.Abrasion)] },
+            _ => day with { Losses = [new(LossCause.Bitten)] },
+        };
+        Assert.Equal(1 / 3.0, After(day)!.Share, 9);
+        // A snag costs the fly, not the leader.
+        Assert.Equal(1 / 6.0, After(Day(3) with { LeaderId = leader, Losses = [new(LossCause.Snag)] })!.Share, 9);
+    }
+
     [Fact]
     public void The_log_is_searched_by_every_word_wherever_it_stands()
     {
@@ -107,7 +134,12 @@ public class LogbookTests
         Assert.Equal(0, Found(new("weed honey")));
         Assert.Equal(2, Found(new("ledge")));
         Assert.Equal(1, Found(new(Rod: 1)));
+        // The first and the last day count.
         Assert.Equal(1, Found(new(Since: Today.AddDays(-1))));
+        Assert.Equal(2, Found(new(Since: Today.AddDays(-2))));
+        Assert.Equal(1, Found(new(Until: Today.AddDays(-2))));
+        Assert.Equal(2, Found(new(Until: Today.AddDays(-1))));
+        Assert.Equal(0, Found(new(Until: Today.AddDays(-3))));
         Assert.Equal(1, Found(new(WithLoss: true)));
         Assert.Equal(2, Found(new(Place: "THE LEDGE")));
     }

@@ -1,6 +1,8 @@
 using CsCheck;
+using ZingCast.Core.Briefs;
 using ZingCast.Core.Leaders;
 using ZingCast.Core.Lines;
+using ZingCast.Core.Matching;
 using ZingCast.Core.Measures;
 using ZingCast.Core.Reels;
 using ZingCast.Core.Standards;
@@ -52,6 +54,35 @@ public class ReelTests
                     Assert.Equal(metres + Line.LengthM + Leader.LengthM, fill.Layers.Sum(l => l.LengthM), 1e-5);
                 }
             );
+
+    // Common practice, no source: loose hand winding packs .70, an ordinary wind .74 and a tight one .78.
+    [Fact]
+    public void What_fits_at_least_is_what_a_loose_wind_takes_on_the_least_room_and_at_most_a_tight_one_on_the_most()
+    {
+        var fits = SpoolFill.Of(Eight, Line, B("poly20"), 0).FitsBandM;
+        var (room, band) = (Eight.Spool().RoomM3, Eight.Spool().RoomBandM3);
+        Assert.Equal(band.Low / room, SpoolFill.Of(Eight, Line, B("poly20"), fits.Low).ShareLoose, 9);
+        Assert.Equal(band.High / room * .78 / .74, SpoolFill.Of(Eight, Line, B("poly20"), fits.High).Share, 9);
+    }
+
+    // Common practice, no source: what fits only when it is wound well is wound with care.
+    [Theory]
+    [InlineData(.93, false)]
+    [InlineData(.96, true)]
+    [InlineData(.99, true)]
+    public void A_reel_that_a_loose_wind_would_overfill_is_looked_at(double share, bool look)
+    {
+        var brief = Brief.Complete(new() { Species = "sea-bass", DistanceM = 17 });
+        Solution With(double? metres) =>
+            Matcher.Solve(brief, AnyBrief.Loan, new() { Reel = 5, BackingM = metres }, cancel: TestContext.Current.CancellationToken);
+        var free = With(null).Outfit;
+        // A metre of backing takes so much of the room.
+        var (none, full) = (With(0).Outfit.Fill.Share, With(100).Outfit.Fill.Share);
+        var outfit = With(100 * (share - none) / (full - none));
+        Assert.Equal(share, outfit.Outfit.Fill.Share, 6);
+        Assert.Equal(free.Line.Id, outfit.Outfit.Line.Id);
+        Assert.Equal(look, outfit.Chain[(int)LinkId.Reel - 1].Why.ToString().Contains("just holds it", StringComparison.Ordinal));
+    }
 
     // Winding turn by turn, as the reel does it: a reference that knows nothing of volumes.
     [Theory]

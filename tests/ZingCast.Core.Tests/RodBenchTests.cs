@@ -478,4 +478,14 @@ public class RodBenchTests
         Assert.InRange(rod.TipKg!.Value, .005, .011);
         Assert.Null((rod with { Balance = new() { BalanceM = .64 } }).TipKg);
     }
+
+    [Theory]
+    [InlineData(520, true)]
+    [InlineData(521, false)]
+    public void A_rod_keeps_ten_years_of_weekly_inspections_and_no_more(int count, bool kept)
+    {
+        var seen = new Inspection { On = new(2026, 5, 1), Points = new Dictionary<string, Found>() };
+        var rod = AnyBrief.Loan.Rods[0] with { Inspections = [.. Enumerable.Repeat(seen, count)] };
+        Assert.Equal(kept, !rod.Check().Any(p => p.Field == "inspections"));
+    }
 }

@@ -1,4 +1,5 @@
 using ZingCast.Core.Briefs;
+using ZingCast.Core.Leaders;
 using ZingCast.Core.Lines;
 using ZingCast.Core.Matching;
 using ZingCast.Core.Measures;
@@ -172,6 +173,40 @@ public class TripTests
         );
         // One of each and no more is what this much buys.
         Assert.Equal(380, TripPlan.Of(scores, new() { Rods = 3, Budget = 400 }).Kit!.Price);
+    }
+
+    // What a toothed fish bites through is tied with a guard, and a leader without one does not stand in for it.
+    [Fact]
+    public void Leaders_with_a_guard_and_without_are_packed_apart()
+    {
+        TripDay Day(string fish) =>
+            new(
+                fish,
+                Brief.Complete(
+                    new()
+                    {
+                        Species = fish,
+                        FlyKind = "baitfish",
+                        HookSize = 0,
+                        DistanceM = 17,
+                    }
+                )
+            );
+        var days = Fishes.All.Select(f => Day(f.Id)).ToList();
+        var leaders = days.Select(d => Matcher.Solve(d.Brief, Loan, cancel: Cancel).Outfit.Leader).ToList();
+        bool Alike(Leader a, Leader b) => Math.Abs(a.LengthM - b.LengthM) < .15 && Math.Abs(a.TippetM - b.TippetM) < .01e-3;
+        var (i, j) = (
+            from a in Enumerable.Range(0, days.Count)
+            from b in Enumerable.Range(0, days.Count)
+            where leaders[a].GuardM == 0 && leaders[b].GuardM > 0 && Alike(leaders[a], leaders[b])
+            select (a, b)
+        ).First();
+        TripDay[] both = [days[i], days[j]];
+        var scores = TripScores.Of(both, TripPool.Of(Loan), Loan);
+        var list = PackingList.Of(scores, TripPlan.Of(scores, new()), new DateOnly(2027, 5, 8));
+        var packed = list.Groups.Single(g => g.Name == "Leaders").Items.Select(l => l.Says.ToString()).ToList();
+        Assert.Single(packed, l => l.Contains("bite guard", StringComparison.Ordinal));
+        Assert.Single(packed, l => !l.Contains("bite guard", StringComparison.Ordinal));
     }
 
     [Fact]

@@ -93,6 +93,23 @@ public sealed class ShelfTests : IDisposable
         Assert.Equal(kept, await On<Rod, Rod?>(s => s.FindAsync(kept.Id, Now)), new SameRod());
     }
 
+    // Put away by two windows, it is where the first put it: what was put away later stands before it.
+    [Fact]
+    public async Task Put_away_once_more_it_keeps_the_moment_it_was_put_away()
+    {
+        async Task<bool> PutAway(Rod rod, int minute)
+        {
+            await using var db = new ZingDb(options);
+            return await new Shelf<Rod>(db, new Stopped(Morning.AddMinutes(minute))).PutAwayAsync(rod.Id, Now);
+        }
+        var first = await On<Rod, Rod>(s => s.KeepAsync(Seven("R1"), "R1", Now));
+        var second = await On<Rod, Rod>(s => s.KeepAsync(Seven("R2"), "R2", Now));
+        await PutAway(first, 1);
+        await PutAway(second, 2);
+        await PutAway(first, 3);
+        Assert.Equal([second.Id, first.Id], (await On<Rod, List<Rod>>(s => s.PutAwayAsync(Now))).Select(r => r.Id));
+    }
+
     [Fact]
     public async Task There_is_no_putting_away_of_what_never_was()
     {

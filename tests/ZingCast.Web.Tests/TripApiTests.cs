@@ -189,6 +189,8 @@ public sealed class TripApiTests : IDisposable
         var leave = Assert.Single(events, e => e.Summary!.EndsWith(": Leave", StringComparison.Ordinal));
         Assert.Equal(new DateOnly(2027, 5, 8), leave.Start!.Date);
         Assert.True(leave.IsAllDay);
+        // RFC 5545: the end of an event of whole days is the day after its last.
+        Assert.All(events, e => Assert.Equal(1, e.End!.Date.DayNumber - e.Start!.Date.DayNumber));
         Assert.Contains(events, e => e.Summary!.Contains("Tie", StringComparison.Ordinal) && e.Start!.Date == new DateOnly(2027, 5, 7));
     }
 

@@ -158,6 +158,31 @@ public sealed class TripSearchTests : IDisposable
         Assert.Equal(2, began);
     }
 
+    // Dragging a limit on one of the last four trips casts nothing anew; the one before them is forgotten.
+    [Fact]
+    public async Task Scores_of_the_last_four_trips_are_kept()
+    {
+        async Task<WorthTable> Of(string fish, int question)
+        {
+            WorthTable? seen = null;
+            string Look(TripScores scores, Action<string> soFar)
+            {
+                seen = scores.Worth;
+                return "done";
+            }
+            TripDay[] trip = [new(fish, Brief.Complete(new() { Species = fish }))];
+            await searches.AskAsync<string>(trip, GearShed.Empty, false, question, Look, Now);
+            return seen!;
+        }
+        var (perch, pike) = (await Of("perch", 1), await Of("pike", 1));
+        await Of("grayling", 1);
+        await Of("coho", 1);
+        Assert.Same(perch, await Of("perch", 2));
+        await Of("sea-bass", 1);
+        Assert.Same(perch, await Of("perch", 3));
+        Assert.NotSame(pike, await Of("pike", 2));
+    }
+
     // More at once than there are threads for: none is lost, and none stands behind another while a thread is free.
     [Fact]
     public async Task Quiet_threads_are_begun_as_they_are_needed()

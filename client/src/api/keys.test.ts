@@ -33,3 +33,14 @@ test('gear is shown by the answer to a brief, care and the matrix; a brief is no
   expect(old(new Set(['Outings']))).toEqual(['care', 'log']);
   expect(old('all')).toEqual(['solve', 'care', 'matrix', 'brief', 'log']);
 });
+
+test('a trip is planned and packed anew when gear, a brief or a hand changed; its packing also when it or the log did', () => {
+  const anew = (name: 'tripPlan' | 'tripFurther' | 'packing' | 'trip', table: string) =>
+    shows(key(name, 1), new Set([table]));
+  for (const table of ['Rods', 'Lines', 'Reels', 'Spools', 'Briefs', 'People', 'Lessons'])
+    for (const name of ['tripPlan', 'tripFurther', 'packing'] as const)
+      expect([name, table, anew(name, table)]).toEqual([name, table, true]);
+  for (const table of ['Trips', 'Outings', 'Services']) expect(anew('packing', table)).toBe(true);
+  expect(anew('trip', 'Trips')).toBe(true);
+  expect(anew('trip', 'Rods')).toBe(false);
+});
