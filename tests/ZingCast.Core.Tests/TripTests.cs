@@ -202,7 +202,7 @@ public class TripTests
             select (a, b)
         ).First();
         TripDay[] both = [days[i], days[j]];
-        var scores = TripScores.Of(both, TripPool.Of(Loan), Loan);
+        var scores = TripScores.Of(both, TripPool.Of(Loan), Loan, Cancel);
         var list = PackingList.Of(scores, TripPlan.Of(scores, new()), new DateOnly(2027, 5, 8));
         var packed = list.Groups.Single(g => g.Name == "Leaders").Items.Select(l => l.Says.ToString()).ToList();
         Assert.Single(packed, l => l.Contains("bite guard", StringComparison.Ordinal));

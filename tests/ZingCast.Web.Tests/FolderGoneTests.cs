@@ -104,8 +104,8 @@ public sealed class FolderGoneTests : ProgramTests
         string[] other = [];
         if (Environment.UserName == "root")
         {
-            await Done("chown", "-R", "65534:65534", folder);
-            other = ["setpriv", "--reuid=65534", "--regid=65534", "--clear-groups", "env", $"HOME={folder}"];
+            await Done("chown", "-R", "65534:65534", Folder);
+            other = ["setpriv", "--reuid=65534", "--regid=65534", "--clear-groups", "env", $"HOME={Folder}"];
         }
         string[] command = [.. other, .. program];
         using var refused = Run(command[0], command[1..]);

@@ -1,8 +1,6 @@
-using System.Collections.Concurrent;
 using System.Diagnostics;
 using System.Net;
 using System.Net.Http.Json;
-using System.Text.RegularExpressions;
 using Microsoft.Data.Sqlite;
 using ZingCast.Store;
 

@@ -1,10 +1,7 @@
 using System.Collections.Concurrent;
 using System.Diagnostics;
-using System.Net;
-using System.Net.Http.Json;
 using System.Text.RegularExpressions;
 using Microsoft.Data.Sqlite;
-using ZingCast.Store;
 
 namespace ZingCast.Web.Tests;
 
@@ -12,7 +9,7 @@ namespace ZingCast.Web.Tests;
 [Trait(Suite.Name, Suite.Faults)]
 public abstract partial class ProgramTests : IDisposable
 {
-    protected readonly string folder = Directory.CreateTempSubdirectory("zing-process-").FullName;
+    protected string Folder { get; } = Directory.CreateTempSubdirectory("zing-process-").FullName;
     private readonly List<Running> running = [];
 
     // Many more blows when somebody has the time: ZING_EXPLORE=1.
@@ -99,13 +96,14 @@ public abstract partial class ProgramTests : IDisposable
     protected Running Start(string data, params string[] more) =>
         Run("dotnet", [Program, "--contentRoot", ContentRoot, "--data", data, "--port", "0", .. more]);
 
-    protected string New(string name) => Path.Combine(folder, name);
+    protected string New(string name) => Path.Combine(Folder, name);
 
     public void Dispose()
     {
         foreach (var one in running)
             one.Process.Dispose();
         SqliteConnection.ClearAllPools();
-        Directory.Delete(folder, recursive: true);
+        Directory.Delete(Folder, recursive: true);
+        GC.SuppressFinalize(this);
     }
 }
