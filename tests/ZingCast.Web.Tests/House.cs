@@ -120,6 +120,18 @@ internal static class Http
     public static async Task<JsonElement> GetJson(this HttpClient client, string path) =>
         await client.GetFromJsonAsync<JsonElement>(path, Now);
 
+    /// <summary>A kit's answer, asked for again, as the pages do, while its search goes on.</summary>
+    public static async Task<JsonElement> Searched(Func<Task<JsonElement>> ask)
+    {
+        JsonElement answer;
+        do answer = await ask();
+        while ((answer.TryGetProperty("plan", out var plan) ? plan : answer).GetProperty("searching").ValueKind != JsonValueKind.Null);
+        return answer;
+    }
+
+    public static Task<JsonElement> Packing(this HttpClient client, int trip) =>
+        Searched(() => client.GetJson($"/api/trips/{trip}/packing"));
+
     public static Task<HttpResponseMessage> Post(this HttpClient client, string path, object body) =>
         client.PostAsJsonAsync(path, body, Now);
 

@@ -329,7 +329,7 @@ public sealed class LogApiTests : IDisposable
         Assert.Equal(calendar.Events.Count, calendar.Events.Select(e => e.Uid).Distinct().Count());
         Assert.All(calendar.Events, e => Assert.True(e.Start!.Value.Date >= DateTime.Today.AddDays(-1)));
         Assert.Contains(calendar.Events, e => e.Summary!.StartsWith("S5 wide-arbor eight: rinse the reel", StringComparison.Ordinal));
-        var pack = (await client.GetJson("/api/trips/1/packing")).GetProperty("list");
+        var pack = (await client.Packing(1)).GetProperty("list");
         var care = pack.GetProperty("care").EnumerateArray().Select(i => i.GetProperty("key").GetString()).ToList();
         Assert.Contains("reel-rinse-5", care);
         // R10 stays at home, and what it wants can wait.

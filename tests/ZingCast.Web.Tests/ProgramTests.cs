@@ -12,9 +12,6 @@ public abstract partial class ProgramTests : IDisposable
     protected string Folder { get; } = Directory.CreateTempSubdirectory("zing-process-").FullName;
     private readonly List<Running> running = [];
 
-    // Many more blows when somebody has the time: ZING_EXPLORE=1.
-    protected static readonly bool Exploring = Environment.GetEnvironmentVariable("ZING_EXPLORE") is not null;
-
     protected static CancellationToken Now => TestContext.Current.CancellationToken;
 
     protected static string Program { get; } =

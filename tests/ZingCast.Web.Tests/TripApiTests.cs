@@ -40,7 +40,7 @@ public sealed class TripApiTests : IDisposable
     [Fact]
     public async Task The_week_that_the_demo_lends_for_is_solved_on_the_first_start()
     {
-        var pack = await client.GetJson("/api/trips/1/packing");
+        var pack = await client.Packing(1);
         var plan = pack.GetProperty("plan");
         Assert.Equal(2, plan.GetProperty("kit").GetProperty("rods").GetArrayLength());
         Assert.Equal(7, plan.GetProperty("coverage").GetProperty("of").GetInt32());
@@ -52,36 +52,38 @@ public sealed class TripApiTests : IDisposable
     [Fact]
     public async Task A_limit_that_is_tightened_takes_days_away_and_says_what_it_costs()
     {
-        async Task<JsonElement> Solve(int rods) =>
-            await (
-                await client.Post(
-                    "/api/trips/solve",
-                    new
-                    {
-                        days = new object[]
+        Task<JsonElement> Solve(int rods) =>
+            Http.Searched(async () =>
+                await (
+                    await client.Post(
+                        "/api/trips/solve",
+                        new
                         {
-                            new
+                            days = new object[]
                             {
-                                times = 2,
-                                regret = "great",
-                                briefId = 1,
+                                new
+                                {
+                                    times = 2,
+                                    regret = "great",
+                                    briefId = 1,
+                                },
+                                new
+                                {
+                                    times = 1,
+                                    regret = "some",
+                                    briefId = 2,
+                                },
                             },
-                            new
+                            limits = new
                             {
-                                times = 1,
-                                regret = "some",
-                                briefId = 2,
+                                rods,
+                                lines = 3,
+                                reels = 3,
                             },
-                        },
-                        limits = new
-                        {
-                            rods,
-                            lines = 3,
-                            reels = 3,
-                        },
-                    }
-                )
-            ).Json();
+                        }
+                    )
+                ).Json()
+            );
         int Served(JsonElement plan) => plan.GetProperty("coverage").GetProperty("served").GetInt32();
         var (two, one) = (await Solve(2), await Solve(1));
         Assert.Equal(3, Served(two));
@@ -173,7 +175,16 @@ public sealed class TripApiTests : IDisposable
         Assert.Equal("Dawn", (await client.GetJson($"/api/trips/{id}")).GetProperty("name").GetString());
     }
 
-    // Published: RFC 5545. Read by a general library, not by ours.
+    [Fact]
+    public async Task A_trip_that_is_not_there_cannot_be_changed()
+    {
+        var trip = await client.GetJson("/api/trips/1");
+        var answer = await client.Put("/api/trips/999", trip);
+        Assert.Equal(HttpStatusCode.NotFound, answer.StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await client.GetAsync("/api/trips/999", Now)).StatusCode);
+    }
+
+    // Published: RFC 5545. Read by a general library, not by ours. The file holds the whole timetable, however long the search takes.
     [Fact]
     public async Task The_timetable_reads_back_as_a_calendar()
     {
@@ -183,7 +194,8 @@ public sealed class TripApiTests : IDisposable
         Assert.StartsWith("BEGIN:VCALENDAR\r\nPRODID:", text, StringComparison.Ordinal);
         Assert.All(text.Split("\r\n"), line => Assert.True(line.Length <= 75, line));
         var events = Calendar.Load(text)!.Events.OrderBy(e => e.Start!.Value).ToList();
-        var tasks = (await client.GetJson("/api/trips/1/packing")).GetProperty("list").GetProperty("tasks").EnumerateArray().ToList();
+        var packing = await client.Packing(1);
+        var tasks = packing.GetProperty("list").GetProperty("tasks").EnumerateArray().ToList();
         Assert.Equal(tasks.Count, events.Count);
         Assert.Equal(events.Count, events.Select(e => e.Uid).Distinct().Count());
         var leave = Assert.Single(events, e => e.Summary!.EndsWith(": Leave", StringComparison.Ordinal));

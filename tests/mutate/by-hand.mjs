@@ -1,50 +1,50 @@
-// Puts each fault of faults.mjs into the code, runs the tests that should notice, and puts the file back. Names what nobody noticed.
-//   node tests/mutate/by-hand.mjs [part of a name]
-import { execFileSync, spawnSync } from 'node:child_process';
+// Puts each fault of faults.mjs into a copy of the code, runs the tests that should notice, and takes it out again. Names what nobody
+// noticed.
+//   node tests/mutate/by-hand.mjs [part of a fault's name]
+import { spawnSync } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
-import { join, resolve } from 'node:path';
+import { join } from 'node:path';
 import { faults } from './faults.mjs';
+import { copy } from './tree.mjs';
 
-const root = resolve(import.meta.dirname, '../..');
 const part = process.argv[2] ?? '';
+const chosen = faults.filter((f) => f.name.includes(part));
+const suites = { core: 'Core', web: 'Web' };
+const tree = copy();
 
-const suites = {
-  core: 'ZingCast.Core.Tests',
-  web: 'ZingCast.Web.Tests',
-};
-
-/** Whether the tests fail; a fault that does not build is no fault. */
-function noticed({ suite, classes }) {
+/** What the tests printed if one failed. */
+function failure(suite, classes) {
   if (suite === 'client')
-    return (
-      spawnSync('npx', ['--no-install', 'vitest', 'run', ...classes], { cwd: join(root, 'client'), stdio: 'ignore' })
-        .status !== 0
-    );
-  const project = join(root, 'tests', suites[suite]);
-  execFileSync('dotnet', ['build', project, '-c', 'Release', '-v', 'quiet', '--nologo', '-p:OpenApiGenerateDocuments=false'], {
-    stdio: ['ignore', 'ignore', 'inherit'],
-  });
-  const dll = join(project, 'bin/Release/net10.0', `${suites[suite]}.dll`);
-  const filter = classes.flatMap((c) => ['-class', `ZingCast.${suite === 'core' ? 'Core' : 'Web'}.Tests.${c}`]);
-  return spawnSync('dotnet', [dll, '-noLogo', '-noColor', ...filter], { stdio: 'ignore' }).status !== 0;
+    return printed(spawnSync('npx', ['--no-install', 'vitest', 'run', ...classes], { cwd: join(tree, 'client') }));
+  const name = `ZingCast.${suites[suite]}.Tests`;
+  const project = join(tree, 'tests', name);
+  const build = ['build', project, '-c', 'Release', '-v', 'quiet', '--nologo', '-p:OpenApiGenerateDocuments=false'];
+  const built = spawnSync('dotnet', build, { encoding: 'utf8' });
+  if (built.status !== 0) throw new Error(built.stdout);
+  const filter = classes.flatMap((c) => ['-class', `${name}.${c}`]);
+  return printed(spawnSync('dotnet', [join(project, `bin/Release/net10.0/${name}.dll`), '-noLogo', '-noColor', ...filter]));
 }
 
-const unnoticed = [];
-for (const fault of faults.filter((f) => f.name.includes(part))) {
-  const file = join(root, fault.file);
-  const text = readFileSync(file, 'utf8');
-  if (text.split(fault.find).length !== 2) throw new Error(`${fault.name}: “${fault.find}” does not stand once in ${fault.file}.`);
-  writeFileSync(file, text.replace(fault.find, () => fault.put));
-  const back = () => writeFileSync(file, text);
-  process.once('SIGINT', back);
-  try {
-    const killed = noticed(fault);
-    console.log(`${killed ? 'noticed  ' : 'UNNOTICED'} ${fault.name}`);
-    if (!killed) unnoticed.push(fault.name);
-  } finally {
-    back();
-    process.off('SIGINT', back);
-  }
+const printed = (run) => (run.status === 0 ? undefined : `${run.error ?? ''}${run.stdout}${run.stderr}`);
+
+// A test that fails anyway notices nothing.
+for (const suite of new Set(chosen.map((f) => f.suite))) {
+  const classes = [...new Set(chosen.filter((f) => f.suite === suite).flatMap((f) => f.classes))];
+  const failed = failure(suite, classes);
+  if (failed) throw new Error(`Without any fault some fail already: ${suite} ${classes.join(', ')}\n${failed}`);
 }
-console.log(`${unnoticed.length} unnoticed`);
-process.exitCode = unnoticed.length > 0 ? 1 : 0;
+
+let unnoticed = 0;
+for (const fault of chosen) {
+  const file = join(tree, fault.file);
+  const text = readFileSync(file, 'utf8');
+  if (text.split(fault.find).length !== 2)
+    throw new Error(`${fault.name}: “${fault.find}” does not stand once in ${fault.file}.`);
+  writeFileSync(file, text.replace(fault.find, () => fault.put));
+  const noticed = failure(fault.suite, fault.classes) !== undefined;
+  writeFileSync(file, text);
+  console.log(`${noticed ? 'noticed  ' : 'UNNOTICED'} ${fault.name}`);
+  if (!noticed) unnoticed++;
+}
+console.log(`${unnoticed} of ${chosen.length} unnoticed`);
+process.exitCode = unnoticed > 0 || chosen.length === 0 ? 1 : 0;

@@ -61,7 +61,7 @@ export const faults = [
     find: ' + Lost(o, LossCause.Bitten)',
     put: '',
     suite: 'core',
-    classes: ['LogbookTests', 'CareTests'],
+    classes: ['CareTests'],
   },
   {
     name: 'no drift while the fly is counted down',
@@ -128,6 +128,14 @@ export const faults = [
     put: 'site is not ("same-origin" or "same-site" or "none")',
     suite: 'web',
     classes: ['RequestGuardTests'],
+  },
+  {
+    name: 'a change to a trip that is not there is called stale, not gone',
+    file: web + 'Rooms/TripsRoom.cs',
+    find: 'if (trip.Id != 0 && await shelf.FindAsync(trip.Id, cancel) is null)',
+    put: 'if (trip.Id < 0)',
+    suite: 'web',
+    classes: ['TripApiTests'],
   },
   {
     name: 'trip searches are never thrown away',

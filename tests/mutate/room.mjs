@@ -1,23 +1,17 @@
 // Runs Stryker.NET over one room and tells what no test noticed.
 //   node tests/mutate/room.mjs ROOM [lines]   lines: so many lines of it only, in stretches drawn by dice that always fall alike
-import { execFileSync, spawnSync } from 'node:child_process';
-import { copyFileSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { dirname, join, resolve } from 'node:path';
+import { spawnSync } from 'node:child_process';
+import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { copy, root } from './tree.mjs';
 
-const root = resolve(import.meta.dirname, '../..');
 const [room, lines] = [process.argv[2], Number(process.argv[3] ?? 0)];
 const part =
   room === 'Store' || room === 'Web'
     ? { project: `ZingCast.${room}`, folder: '', tests: 'ZingCast.Web.Tests', filter: 'suite!=faults' }
     : { project: 'ZingCast.Core', folder: room, tests: 'ZingCast.Core.Tests' };
 
-// All of it happens in a copy, beside what is built and running.
-const tree = join(root, '.zing/mutate/tree');
-rmSync(tree, { recursive: true, force: true });
-for (const file of execFileSync('git', ['ls-files', '-z'], { cwd: root, encoding: 'utf8' }).split('\0').filter(Boolean)) {
-  mkdirSync(dirname(join(tree, file)), { recursive: true });
-  copyFileSync(join(root, file), join(tree, file));
-}
+const tree = copy();
 const source = join(tree, 'src', part.project);
 const all = readdirSync(source, { recursive: true })
   .filter((f) => f.endsWith('.cs') && !/^(bin|obj|Migrations)\//.test(f))

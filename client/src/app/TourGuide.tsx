@@ -3,6 +3,7 @@ import { useNavigate } from 'react-router';
 import { useBriefs } from '../state/briefs';
 import { useShed } from '../state/gear';
 import { keysAreTaken } from '../ui/commands';
+import { foot } from '../ui/foot';
 import { useTour } from '../ui/tour';
 import { BorrowShed } from '../rooms/shared/EmptyShed';
 
@@ -102,8 +103,9 @@ export function TourGuide() {
   if (stop === null || !at) return null;
   return (
     <aside
+      ref={foot}
       aria-label="Tour"
-      className="foot no-print sticky bottom-0 z-30 border-t-2 border-signal bg-sheet px-4 py-3 shadow-xl"
+      className="no-print sticky bottom-0 z-30 border-t-2 border-signal bg-sheet px-4 py-3 shadow-xl"
     >
       <div className="mx-auto flex max-w-[72rem] flex-wrap items-end gap-x-6 gap-y-2">
         <div className="min-w-0 flex-1 basis-80" aria-live="polite">

@@ -71,7 +71,7 @@ export function ToastProvider({ children }: { children: ReactNode }) {
             )}
           </Toast.Root>
         ))}
-        <Toast.Viewport className="toasts fixed bottom-4 left-1/2 z-50 flex w-max max-w-[92vw] -translate-x-1/2 flex-col gap-2" />
+        <Toast.Viewport className="fixed bottom-[calc(1rem+var(--foot,0px))] left-1/2 z-50 flex w-max max-w-[92vw] -translate-x-1/2 flex-col gap-2" />
       </Toast.Provider>
     </ToastContext>
   );

@@ -277,6 +277,6 @@ public sealed record CareList(IReadOnlyList<CareItem> Items, IReadOnlyList<Piece
 
     private static string Age(int days) =>
         days < 60 ? $"{Math.Max(0, days)} days"
-        : days < 700 ? $"{days / 30} months"
+        : days < 730 ? $"{days / 30} months"
         : $"{days / 365} years";
 }

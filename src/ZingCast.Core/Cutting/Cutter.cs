@@ -90,25 +90,26 @@ public static class Cutter
     }
 
     /// <summary>
-    /// The best <paramref name="count"/> plans, each the best cut of its own order of scraps. Runs on all cores. Once <paramref
-    /// name="enough"/> is called the search ends with the best it has found, and says that it did not look at everything; <paramref
-    /// name="cancel"/> throws.
+    /// The best <paramref name="count"/> plans, each the best cut of its own order of scraps. Runs on all cores. After <paramref
+    /// name="most"/> steps, ranges of cuts looked at, the search ends with the best it has found, and says that it did not look at
+    /// everything; <paramref name="cancel"/> throws.
     /// </summary>
     public static CutPlans Plan(
         CutTarget target,
         IReadOnlyList<Scrap> drawer,
         int count = 8,
-        CancellationToken enough = default,
+        long most = long.MaxValue,
         CancellationToken cancel = default
     )
     {
-        using var either = CancellationTokenSource.CreateLinkedTokenSource(enough, cancel);
-        var stop = either.Token;
+        using var end = CancellationTokenSource.CreateLinkedTokenSource(cancel);
+        var stop = end.Token;
         var profiles = drawer.ToDictionary(s => s.Id, s => s.Profile());
         var best = new Best(count);
+        var steps = new Steps(most, end);
         try
         {
-            Look(target, [.. drawer.Where(s => s.LengthM >= ShortestM)], profiles, best, stop);
+            Look(target, [.. drawer.Where(s => s.LengthM >= ShortestM)], profiles, best, steps, stop);
         }
         catch (OperationCanceledException) when (!cancel.IsCancellationRequested)
         {
@@ -124,6 +125,7 @@ public static class Cutter
         IReadOnlyList<Scrap> usable,
         Dictionary<int, LineProfile> profiles,
         Best best,
+        Steps steps,
         CancellationToken stop
     )
     {
@@ -131,7 +133,7 @@ public static class Cutter
         // Fewest pieces first: they set the mark that the many combinations of three have to beat.
         if (!target.HasTip)
         {
-            var search = new Search(target, best, stop);
+            var search = new Search(target, best, steps, stop);
             foreach (var only in all.Concat(usable.SelectMany(s => Middles(s.Id, profiles[s.Id], stop))))
                 search.Run(only);
         }
@@ -145,7 +147,7 @@ public static class Cutter
                 new() { CancellationToken = stop, MaxDegreeOfParallelism = Environment.ProcessorCount },
                 first =>
                 {
-                    var search = new Search(target, best, stop);
+                    var search = new Search(target, best, steps, stop);
                     foreach (var second in all)
                     {
                         if (second.ScrapId == first.ScrapId)
@@ -355,15 +357,30 @@ public static class Cutter
         public IEnumerable<CutPiece[]> Pieces() => kept.Values;
     }
 
+    /// <summary>Counts the steps of all threads; beyond the most there may be, it ends the search.</summary>
+    private sealed class Steps(long most, CancellationTokenSource end)
+    {
+        public const int AtATime = 64;
+
+        private long taken;
+
+        public void Take()
+        {
+            if (Interlocked.Add(ref taken, AtATime) > most)
+                end.Cancel();
+        }
+    }
+
     /// <summary>
     /// Searches the cuts of one order of options, of which two at most vary, by halving ranges that may still hold something better.
     /// </summary>
-    private sealed class Search(CutTarget target, Best best, CancellationToken stop)
+    private sealed class Search(CutTarget target, Best best, Steps steps, CancellationToken stop)
     {
         private readonly Option[] order = new Option[3];
         private readonly int[] low = new int[3],
             high = new int[3];
-        private int count;
+        private int count,
+            taken;
         private double surely;
 
         public void Run(Option only)
@@ -385,8 +402,19 @@ public static class Cutter
         }
 
         /// <summary>Whether three pieces beginning with these two could still be good enough.</summary>
-        public bool MayBegin(Option first, Option second) =>
-            2 * JointCost + CutCost * (first.Cuts + second.Cuts) + Surely(first, second) <= best.Worst;
+        public bool MayBegin(Option first, Option second)
+        {
+            Step();
+            return 2 * JointCost + CutCost * (first.Cuts + second.Cuts) + Surely(first, second) <= best.Worst;
+        }
+
+        // Many at a time, so that the threads seldom meet.
+        private void Step()
+        {
+            stop.ThrowIfCancellationRequested();
+            if (++taken % Steps.AtATime == 0)
+                steps.Take();
+        }
 
         // What the joint costs wherever the cut comes to lie.
         private static double Surely(Option before, Option after) =>
@@ -394,7 +422,7 @@ public static class Cutter
 
         private void Begin(double joints)
         {
-            stop.ThrowIfCancellationRequested();
+            Step();
             surely = JointCost * (count - 1) + joints + (order[0].OneFly && !order[0].Fly[0].Tapered ? BluntCost : 0);
             for (var i = 0; i < count; i++)
             {
@@ -437,7 +465,7 @@ public static class Cutter
         // Splits the widest range; looks first where the better half promises more.
         private void Halve()
         {
-            stop.ThrowIfCancellationRequested();
+            Step();
             var widest = 0;
             for (var i = 1; i < count; i++)
                 if (high[i] - low[i] > high[widest] - low[widest])

@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using ZingCast.Core.Briefs;
+using ZingCast.Core.Care;
 using ZingCast.Core.Measures;
 using ZingCast.Core.Standards;
 using ZingCast.Core.Trips;
@@ -200,19 +201,19 @@ public static class TripsRoom
     {
         if (await db.Shelf<Trip>(clock).FindAsync(id, cancel) is not { } trip)
             return Problems.Gone(One);
-        var care = await CareRoom.ListAsync(db, log, clock, cancel);
-        return TypedResults.Ok(
-            await PlanOf(
-                trip,
-                false,
-                new { trip, care },
-                db,
-                searches,
-                (scores, plan) => new PackingAnswer(trip, plan, PackingList.Of(scores, plan, trip.LeavesOn, care)),
-                cancel
-            )
-        );
+        return TypedResults.Ok(await PackingOf(trip, await CareRoom.ListAsync(db, log, clock, cancel), db, searches, cancel));
     }
+
+    private static Task<PackingAnswer> PackingOf(Trip trip, CareList care, ZingDb db, TripSearches searches, CancellationToken cancel) =>
+        PlanOf(
+            trip,
+            false,
+            new { trip, care },
+            db,
+            searches,
+            (scores, plan) => new PackingAnswer(trip, plan, PackingList.Of(scores, plan, trip.LeavesOn, care)),
+            cancel
+        );
 
     private static async Task<Results<Ok<Trip>, ValidationProblem, ProblemHttpResult>> Tick(
         int id,
@@ -263,18 +264,13 @@ public static class TripsRoom
         if (trip.LeavesOn is null)
             return TypedResults.Problem(statusCode: 409, title: "Say first on which day you leave.");
         var care = await CareRoom.ListAsync(db, log, clock, cancel);
-        var list = await PlanOf(
-            trip,
-            false,
-            new { trip, care },
-            db,
-            searches,
-            (scores, plan) => PackingList.Of(scores, plan, trip.LeavesOn, care),
-            cancel
-        );
+        // A page asks again while the search goes on; a file is read once, so it waits for the end.
+        PackingAnswer packing;
+        do packing = await PackingOf(trip, care, db, searches, cancel);
+        while (packing.Plan.Searching is not null);
         var text = DayCalendar.Write(
             $"trip-{trip.Id}",
-            [.. list.Tasks.Select(t => (t.Key, t.On!.Value, $"{trip.Name}: {t.Says}"))],
+            [.. packing.List.Tasks.Select(t => (t.Key, t.On!.Value, $"{trip.Name}: {t.Says}"))],
             clock.GetUtcNow().UtcDateTime
         );
         return TypedResults.File(System.Text.Encoding.UTF8.GetBytes(text), "text/calendar; charset=utf-8", "trip.ics");

@@ -1,4 +1,5 @@
 import type { BriefWork } from '../../state/useBrief';
+import { foot } from '../../ui/foot';
 
 /** What stands between the brief and its answer, or between the work and being kept, with the way on. */
 export function Notices({ work, onLetGo }: { work: BriefWork; onLetGo: () => void }) {
@@ -40,6 +41,7 @@ function Notice({ words, unkept, children }: { words: string; unkept?: boolean; 
   return (
     <div
       role="alert"
+      ref={unkept ? foot : undefined}
       className={`top-12 z-10 my-2 flex flex-wrap items-center gap-3 border-l-4 border-fails bg-sheet px-3 py-2 ${
         unkept ? 'max-lg:fixed max-lg:inset-x-2 max-lg:top-auto max-lg:bottom-2 max-lg:shadow-lg lg:sticky' : 'sticky'
       }`}

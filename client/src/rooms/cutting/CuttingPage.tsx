@@ -184,8 +184,8 @@ function Plans({ answer, target, scraps }: PlanProps & { answer: PlanAnswer }) {
     <>
       {!complete && (
         <Caution>
-          This drawer can be cut in more ways than could be looked at in the time. These are the best found; there may
-          be better ones. Putting away what you would not use narrows it down.
+          This drawer can be cut in more ways than are looked at. These are the best found; there may be better ones.
+          Putting away what you would not use narrows it down.
         </Caution>
       )}
       {plans.length === 0 && complete && (

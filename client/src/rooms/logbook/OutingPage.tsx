@@ -7,6 +7,7 @@ import { useBriefs } from '../../state/briefs';
 import { useCasters } from '../../state/casters';
 import { useShed } from '../../state/gear';
 import { Amount, Choice, Choose, Day, Measure, Refused, Text, Tick } from '../../ui/fields';
+import { foot } from '../../ui/foot';
 import { draftOf, useForm, type Form } from '../../ui/form';
 import { Lost } from '../../ui/Lost';
 import { Pick } from '../../ui/Pick';
@@ -124,7 +125,7 @@ function Entry({ start, of }: { start: Outing; of: string }) {
             ))}
           </fieldset>
         </section>
-        <footer className="foot sticky bottom-0 -mx-4 border-t border-ink bg-paper px-4 py-2">
+        <footer ref={foot} className="sticky bottom-0 -mx-4 border-t border-ink bg-paper px-4 py-2">
           <Refused
             form={form}
             theirs={async () => {

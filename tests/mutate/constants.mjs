@@ -1,0 +1,154 @@
+// Moves every number in a room of the core by 3 %, up and down, one at a time, and tells which moves no test of the room noticed.
+//   node tests/mutate/constants.mjs ROOM [share]   share: 0.2 looks at a fifth of them, drawn by dice that always fall alike
+//
+// It builds once: numbers become calls that return the same number, or the moved one when the environment says so. Constants become
+// properties; where the language wants a constant, in an attribute or a pattern, the number stays and is not looked at.
+import { spawn, spawnSync } from 'node:child_process';
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
+import { join } from 'node:path';
+import { testsOf } from './rooms.mjs';
+import { copy, dice } from './tree.mjs';
+
+const [room, share] = [process.argv[2], Number(process.argv[3] ?? 1)];
+const tree = copy();
+const folder = join(tree, 'src/ZingCast.Core', room);
+const project = join(tree, 'tests/ZingCast.Core.Tests');
+
+const moved = `
+/// <summary>Numbers that can be moved.</summary>
+public static class Moved
+{
+    private static readonly int At = int.Parse(System.Environment.GetEnvironmentVariable("ZING_MOVED") ?? "-1");
+    private static readonly double Factor = System.Environment.GetEnvironmentVariable("ZING_DOWN") == "1" ? .97 : 1.03;
+
+    /// <summary>A number.</summary>
+    public static double By(int n, double value) => n == At ? value * Factor : value;
+
+    /// <summary>A count.</summary>
+    public static int By(int n, int value) =>
+        n != At ? value
+        : System.Math.Abs(value) > 33 ? (int)System.Math.Round(value * Factor)
+        : Factor > 1 ? value + 1
+        : value - 1;
+}
+`;
+const number = /^(?:\d[\d_]*\.\d+|\.\d+|\d[\d_]*)(?:[eE][+-]?\d+)?(?![\w.])/;
+const quiet = /^(?:\/\/[^\n]*|\/\*[^]*?\*\/|\$?"""[^]*?"""|\$*@?\$*"(?:\\.|""|[^"\\])*"|'(?:\\.|[^'\\])'|[A-Za-z_]\w*|\.\.)/;
+const declared = /^(?:(public|private|internal|protected) )const (\w+) ([^;]*);/;
+
+const places = []; // { file, line, name, text }
+const kept = new Set(); // numbers that stay
+const constants = new Set(); // declarations that stay: file:name
+
+/** A file with its numbers made movable. Numbers are counted in the order in which they stand, in every round alike. */
+function movable(file, source, firstRound, count) {
+  let [out, at] = ['', 0];
+  const take = (length) => {
+    out += source.slice(at, at + length);
+    at += length;
+  };
+  const line = () => source.slice(0, at).split('\n').length;
+  const one = (text, asDouble, name) => {
+    const n = count.n++;
+    if (firstRound) places.push({ file, line: line(), text, name });
+    if (kept.has(n) || (name && constants.has(`${file}:${name}`))) return text;
+    return `Moved.By(${n}, ${asDouble && /^\d+$/.test(text) ? `${text}d` : text})`;
+  };
+  /** Numbers within a stretch; strings and comments are skipped. */
+  const within = (stretch, asDouble, name) => {
+    let made = '';
+    for (let i = 0; i < stretch.length; ) {
+      const rest = stretch.slice(i);
+      const skip = quiet.exec(rest)?.[0];
+      const digits = skip ? undefined : number.exec(rest)?.[0];
+      if (digits && !/^0(\.0*)?$/.test(digits) && !(digits === '1' && !name)) made += one(digits, asDouble, name);
+      else made += skip ?? digits ?? rest[0];
+      i += (skip ?? digits ?? ' ').length;
+    }
+    return made;
+  };
+  while (at < source.length) {
+    const rest = source.slice(at);
+    const constant = /[\s]$/.test(out.at(-1) ?? ' ') ? declared.exec(rest) : null;
+    if (constant && /^(double|int)$/.test(constant[2])) {
+      const [whole, access, type, list] = constant;
+      const stays = [];
+      const moves = [];
+      for (const part of list.split(/,(?![^(]*\))/)) {
+        const [, name, value] = /^\s*(\w+)\s*=\s*([^]*)$/.exec(part);
+        const put = within(value, type === 'double', name);
+        if (constants.has(`${file}:${name}`)) stays.push(`${access} const ${type} ${name} = ${value};`);
+        else moves.push(`${access} static ${type} ${name} => ${put};`);
+      }
+      out += [...stays, ...moves].join(' ') + '\n'.repeat(whole.split('\n').length - 1);
+      at += whole.length;
+      continue;
+    }
+    const skip = quiet.exec(rest)?.[0];
+    const digits = skip ? undefined : number.exec(rest)?.[0];
+    if (digits && digits !== '0' && digits !== '1') {
+      out += one(digits, false);
+      at += digits.length;
+    } else take((skip ?? digits ?? ' ').length);
+  }
+  return out;
+}
+
+const sources = readdirSync(folder, { recursive: true })
+  .filter((f) => f.endsWith('.cs'))
+  .sort()
+  .map((file) => ({ path: join(folder, file), file: `${room}/${file}`, text: readFileSync(join(folder, file), 'utf8') }));
+writeFileSync(join(tree, 'src/ZingCast.Core/Moved.cs'), `namespace ZingCast.Core;\n${moved}`);
+
+/** Builds; what does not compile with a movable number gets its own back. */
+for (let round = 0; ; round++) {
+  const count = { n: 0 };
+  for (const { path, file, text } of sources) writeFileSync(path, movable(file, text, round === 0, count));
+  const build = ['build', project, '-c', 'Release', '-v', 'quiet', '--nologo', '-p:NoWarn=CS1591%3BCS1587', '-p:TreatWarningsAsErrors=false'];
+  const built = spawnSync('dotnet', build, { encoding: 'utf8', maxBuffer: 1 << 26 });
+  if (built.status === 0) break;
+  const errors = [...new Set(built.stdout.split('\n').filter((l) => l.includes('error CS')))];
+  const before = kept.size + constants.size;
+  for (const error of errors) {
+    const [, path, row, column] = /^(.*?)\((\d+),(\d+)\): error/.exec(error.trim());
+    const at = readFileSync(path, 'utf8').split('\n')[row - 1].slice(column - 1);
+    const name = /^[\w.]+/.exec(at)?.[0].split('.').at(-1);
+    const home = places.find((p) => p.name === name);
+    if (home) constants.add(`${home.file}:${name}`);
+    else places.forEach((p, n) => path.endsWith(p.file) && p.line === Number(row) && kept.add(n));
+  }
+  if (kept.size + constants.size === before || round > 12) throw new Error(errors.slice(0, 20).join('\n'));
+}
+
+const runner = join(project, 'bin/Release/net10.0/ZingCast.Core.Tests.dll');
+const filter = testsOf(room).flatMap((c) => ['-class', `ZingCast.Core.Tests.${c}`]);
+const passes = (moves) =>
+  new Promise((done) => {
+    const run = spawn('dotnet', [runner, '-noLogo', '-noColor', '-stopOnFail', ...filter], {
+      stdio: 'ignore',
+      env: { ...process.env, ...moves, DOTNET_gcServer: '0' },
+    });
+    const late = setTimeout(() => run.kill('SIGKILL'), 120_000);
+    run.on('exit', (code) => (clearTimeout(late), done(code === 0)));
+  });
+if (!(await passes({}))) throw new Error('Without any move some tests fail already.');
+
+const roll = dice();
+const looked = places
+  .map((place, n) => ({ ...place, n }))
+  .filter(({ n, name, file }) => !kept.has(n) && !(name && constants.has(`${file}:${name}`)))
+  .filter(() => roll() < share);
+const jobs = looked.flatMap((place) => ['', '1'].map((down) => ({ ...place, down })));
+const left = [...jobs];
+let noticed = 0;
+await Promise.all(
+  Array.from({ length: availableParallelism() }, async () => {
+    for (let job; (job = left.shift()); ) {
+      if (!(await passes({ ZING_MOVED: String(job.n), ZING_DOWN: job.down }))) noticed++;
+      else console.log(`${job.file}:${job.line} ${job.name ?? ''} ${job.text} ${job.down ? '−' : '+'}3 %`);
+    }
+  }),
+);
+const share100 = ((100 * noticed) / jobs.length).toFixed(1);
+console.log(`${room}: ${noticed} of ${jobs.length} moves noticed, ${share100} %; ${places.length - looked.length} numbers not looked at`);
