@@ -31,7 +31,7 @@ public class Allocations
                 WindFromDeg = 0,
             }
         );
-        return Tackle.Of(brief, .0004).Setup(brief, 8);
+        return Tackle.For(brief, .0004).Setup(brief, 8);
     }
 
     [Params(1, 10)]

@@ -91,7 +91,7 @@ FlyLine AnyLine(int i, Random dice)
     var c = dice.Next(2, 12);
     var headM = 8 + 7 * dice.NextDouble();
     var density = Densities.Rows[dice.Next(Densities.Rows.Count)].Id;
-    return FlyLine.Of(new(Build.WeightForward, c, density)) with
+    return FlyLine.From(new(Build.WeightForward, c, density)) with
     {
         Id = i,
         Tag = $"L{i}",
@@ -142,8 +142,8 @@ TripDay[] dozen =
 [
     .. fishes.Select((fish, n) => new TripDay(fish, Brief.Complete(new() { Species = fish, Caster = "club" }), 1 + n % 3, (Regret)(n % 3))),
 ];
-var boatPool = TripPool.Of(boat);
-var boatScores = TripScores.Of(dozen, boatPool, boat);
+var boatPool = TripPool.From(boat);
+var boatScores = TripScores.For(dozen, boatPool, boat);
 var fourRods = new TripLimits
 {
     Rods = 4,
@@ -151,7 +151,7 @@ var fourRods = new TripLimits
     Reels = 4,
 };
 TripDay[] loanDays = [.. DemoGear.Briefs.Select(b => new TripDay(b.Name, Brief.Complete(b.Draft)))];
-var loanScores = TripScores.Of(loanDays, TripPool.Of(loan), loan);
+var loanScores = TripScores.For(loanDays, TripPool.From(loan), loan);
 var wall = AnyShed(300, 600, 10, 5);
 
 var data = Path.Combine(Path.GetTempPath(), $"zing-bench-{Guid.NewGuid():N}");
@@ -208,7 +208,7 @@ List<(CastSetup Setup, CastPlan Plan)> casts = [];
 foreach (var (thrown, _, _) in AnyBrief.Many(400, 11))
 {
     var b = Brief.Complete(thrown);
-    var s = Tackle.Of(b, .0003).Setup(b, 3 + 7 * dice.NextDouble());
+    var s = Tackle.For(b, .0003).Setup(b, 3 + 7 * dice.NextDouble());
     var carry = s.MostCarryM * (.6 + .4 * dice.NextDouble());
     var plan = new CastPlan(carry, s.SteepestRad(carry) * (.4 + .6 * dice.NextDouble()), 40);
     if (CastEngine.Throw(s, plan.CarryM, plan.AngleRad, plan.ShotM) is { TurnoverMps: > 0, ShotM: > .3 })
@@ -237,10 +237,10 @@ while (refine > .1 && Off(c => CastEngine.Throw(c.Setup, c.Plan.CarryM, c.Plan.A
 var (plainS, locatedS) = (Coarsest(false), Coarsest(true));
 var next = 0;
 (CastSetup Setup, CastPlan Plan) Turn() => casts[next = (next + 1) % casts.Count];
-var setup = Tackle.Of(brief, .0004).Setup(brief, 8);
+var setup = Tackle.For(brief, .0004).Setup(brief, 8);
 CastPlan[] batch = [.. Enumerable.Range(0, 60).Select(i => new CastPlan(8 + 1.2 * (i % 3), .05 * (1 + i / 3 % 4), 1.5 * (i / 12)))];
 var landed = new CastResult[batch.Length];
-var tackle = Tackle.Of(brief, .0004);
+var tackle = Tackle.For(brief, .0004);
 
 // A fish that draws a hundred metres of backing.
 var leader = Leader.Build(2.7, .001, .00033, 0);
@@ -257,10 +257,10 @@ var bonito = new RunCase(
 var ran = bonito.Run();
 
 // A leader of the pocket beside a packet's, and a fly that goes deep.
-var knotted = LeaderDesign.Of(LeaderSchool.Knotted, new(2.7, .001, .00025), loan.LeaderSpools)!;
+var knotted = LeaderDesign.For(LeaderSchool.Knotted, new(2.7, .001, .00025), loan.LeaderSpools)!;
 var use = new LeaderUse(.001, 90, brief.Fly, 2.74, brief.Species.Group.Mouth);
 var zander = days[2];
-CastSetup[] both = [.. new[] { leader, knotted }.Select(l => CastSetup.Of(brief, loan.Rods[5], loan.Lines[10], l))];
+CastSetup[] both = [.. new[] { leader, knotted }.Select(l => CastSetup.For(brief, loan.Rods[5], loan.Lines[10], l))];
 
 // A rod as it was tested, the same with five weights, and drawers of thirty scraps.
 var tested = loan.Rods.Single(r => r.Tag == "R3");
@@ -370,21 +370,25 @@ var counting = new Counter(() => reports++);
     ),
     (
         "a bend test fitted, one weight and angle",
-        Median(400, () => BendFit.Of(tested.LengthM, tested.Test!, Calibration.Usual, out _)),
+        Median(400, () => BendFit.From(tested.LengthM, tested.Test!, Calibration.Usual, out _)),
         .005
     ),
-    ("a bend test fitted, five weights with angles", Median(200, () => BendFit.Of(tested.LengthM, five, Calibration.Usual, out _)), .005),
+    ("a bend test fitted, five weights with angles", Median(200, () => BendFit.From(tested.LengthM, five, Calibration.Usual, out _)), .005),
     ("a rod bent once under a fish", Median(4000, () => tested.Bend!.Under(8.9, 1.4)), 0),
-    ("a spool filled, line by line", Median(4000, () => SpoolFill.Of(loan.Reels[4], loan.Lines[7], Backings.Rows[0], 150, leader)), .00005),
+    (
+        "a spool filled, line by line",
+        Median(4000, () => SpoolFill.For(loan.Reels[4], loan.Lines[7], Backings.Rows[0], 150, leader)),
+        .00005
+    ),
     ("a bonito runs, every moment kept", Median(400, () => bonito.Run()), .001),
-    ("the same, six changes tried", Median(100, () => RunChange.Of(bonito, ran)), 0),
+    ("the same, six changes tried", Median(100, () => RunChange.For(bonito, ran)), 0),
     (
         "a fly followed down on ten densities",
-        Median(400, () => DepthAnswer.Of(zander, new(), d => Matcher.UsualLeaderM(zander, d), .0003)),
+        Median(400, () => DepthAnswer.For(zander, new(), d => Matcher.UsualLeaderM(zander, d), .0003)),
         .002
     ),
-    ("a leader looked over, five pieces", Median(4000, () => LeaderCheck.Of(knotted, use)), .001),
-    ("two leaders turned over on one cast", Median(100, () => Turnover.Of(both, brief.DistanceM)), 0),
+    ("a leader looked over, five pieces", Median(4000, () => LeaderCheck.For(knotted, use)), .001),
+    ("two leaders turned over on one cast", Median(100, () => Turnover.For(both, brief.DistanceM)), 0),
     ("cut plans over 30 scraps, one to three pieces", Median(12, () => Cutter.Plan(new(9, 300 * Exact.GrainKg), Drawer(2, 6, .4))), .2),
     ("the same, only short pieces: three are needed", Median(12, () => Cutter.Plan(new(9, 300 * Exact.GrainKg), Drawer(1, 3.4, .4))), .2),
     (
@@ -401,20 +405,24 @@ var counting = new Counter(() => reports++);
     ("solve, 500 rods and 2000 lines, with progress", Median(3, () => Matcher.Solve(brief, big, progress: counting)), .15),
     (
         "trip of 12 briefs, 40 rods, 80 lines, 30 reels: every outfit scored",
-        Median(3, () => TripScores.Of(dozen, boatPool, boat).KnowAll()),
+        Median(3, () => TripScores.For(dozen, boatPool, boat).KnowAll()),
         0
     ),
-    ("the same, best kit of 4 rods, scores known", Median(6, () => TripPlan.Of(boatScores, fourRods, further: false)), .1),
-    ("the same, next best, each rod and each limit", Median(3, () => TripPlan.Of(boatScores, fourRods)), 0),
-    ("trip of 12 briefs from nothing to the whole answer", Median(3, () => TripPlan.Of(TripScores.Of(dozen, boatPool, boat), fourRods)), 2),
-    ("matrix of 300 rods x 600 lines", Median(6, () => ShedMatrix.Of(wall)), .5),
-    ("trip of the loan shed's three days, a limit dragged", Median(60, () => TripPlan.Of(loanScores, new(), further: false)), .1),
+    ("the same, best kit of 4 rods, scores known", Median(6, () => TripPlan.For(boatScores, fourRods, further: false)), .1),
+    ("the same, next best, each rod and each limit", Median(3, () => TripPlan.For(boatScores, fourRods)), 0),
+    (
+        "trip of 12 briefs from nothing to the whole answer",
+        Median(3, () => TripPlan.For(TripScores.For(dozen, boatPool, boat), fourRods)),
+        2
+    ),
+    ("matrix of 300 rods x 600 lines", Median(6, () => ShedMatrix.From(wall)), .5),
+    ("trip of the loan shed's three days, a limit dragged", Median(60, () => TripPlan.For(loanScores, new(), further: false)), .1),
     ("what would help, every change solved in full", Median(8, () => ReachGains.Rank(draft, loan, Pins.None, new HashSet<string>())), .04),
     ("log of 5000 outings over loopback HTTP: a page of it", Median(20, () => Get("/api/log")), .05),
     ("the same, searched for two words", Median(20, () => Get("/api/log?text=weed%20R6")), .05),
     ("the same, every answer", Median(20, () => Get("/api/log/answers")), .05),
     ("what is to be cared for after 5000 outings", Median(20, () => Get("/api/care")), 0),
-    ("what 5000 outings teach: casters fitted, rods felt", Median(20, () => Learning.Of(log, ever, casters, people, [])), .1),
+    ("what 5000 outings teach: casters fitted, rods felt", Median(20, () => Learning.From(log, ever, casters, people, [])), .1),
     (
         "solve over loopback HTTP, shed read from SQLite, JSON both ways",
         Median(

@@ -4,7 +4,7 @@ using System.Text.Json.Serialization.Metadata;
 namespace ZingCast.Store;
 
 /// <summary>A value that was read but cannot be meant. The serializer adds where it stands.</summary>
-public sealed class OddValueException(string field, string problem) : JsonException
+public sealed class InvalidValueException(string field, string problem) : JsonException
 {
     public string Field { get; } = field;
 
@@ -40,18 +40,18 @@ public static class CompleteValues
         {
             foreach (var list in lists)
                 if (list.Get!(whole) is IEnumerable<object?> items && items.Contains(null))
-                    throw new OddValueException(list.Name, "The list has a hole in it.");
+                    throw new InvalidValueException(list.Name, "The list has a hole in it.");
             foreach (var number in numbers)
                 if (number.Get!(whole) is double value && !double.IsFinite(value))
-                    throw new OddValueException(number.Name, "That number is too large.");
+                    throw new InvalidValueException(number.Name, "That number is too large.");
             foreach (var word in words)
                 if (word.Get!(whole) is Enum value && !Enum.IsDefined(value.GetType(), value))
-                    throw new OddValueException(word.Name, "There is no such word here.");
+                    throw new InvalidValueException(word.Name, "There is no such word here.");
             foreach (var list in wordLists)
                 if (list.Get!(whole) is System.Collections.IEnumerable items)
                     foreach (var item in items)
                         if (!Enum.IsDefined(item.GetType(), item))
-                            throw new OddValueException(list.Name, "There is no such word here.");
+                            throw new InvalidValueException(list.Name, "There is no such word here.");
         };
     }
 }

@@ -114,7 +114,7 @@ public static partial class DataFolder
                         File.Copy(from + "-wal", incoming + "-wal");
                     InspectSaved(incoming, from);
                     Update(incoming, clock, _ => { }, copyFirst: false);
-                    SetAsideWhatIsOdd(incoming, clock);
+                    SetInvalidAside(incoming, clock);
                     kept = File.Exists(file) ? Free(folder, "replaced", clock) : null;
                     if (kept is not null && Look(file) == State.Whole)
                     {
@@ -265,7 +265,7 @@ public static partial class DataFolder
     private static partial Regex CopyName();
 
     // An earlier version may have written what does not hold together.
-    private static void SetAsideWhatIsOdd(string file, TimeProvider clock)
+    private static void SetInvalidAside(string file, TimeProvider clock)
     {
         using var connection = Connect(file);
         using var db = Context(connection);

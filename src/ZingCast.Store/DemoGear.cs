@@ -197,7 +197,7 @@ public static class DemoGear
             {
                 Tag = "K1",
                 Name = "estuary seven-footer",
-                Leader = Leader.Of(
+                Leader = Leader.From(
                     [
                         Piece(LeaderPart.Butt, 3.5, "T1", null),
                         Piece(LeaderPart.Taper, 1, "T2", "blood"),
@@ -211,7 +211,7 @@ public static class DemoGear
             {
                 Tag = "K2",
                 Name = "pike leader, wire last",
-                Leader = Leader.Of(
+                Leader = Leader.From(
                     [Piece(LeaderPart.Butt, 3, "T1", null), Piece(LeaderPart.Tippet, 2, "T3", "surgeons")],
                     .25,
                     LeaderMaterial.Wire
@@ -425,7 +425,7 @@ public static class DemoGear
             Calibration = Calibration.Usual.Name,
             Readings = [new(GramsFor(number) / 1000, Math.Round(BendTest.ThirdM(rod.LengthM), 3), tip)],
         };
-        return rod.Tested(test, BendFit.Of(rod.LengthM, test, Calibration.Usual, out _)!);
+        return rod.Tested(test, BendFit.From(rod.LengthM, test, Calibration.Usual, out _)!);
     }
 
     // Beyond the table's ends in proportion to the line weights, as the table itself goes on.

@@ -68,7 +68,7 @@ public static class DemoLog
     private const int Outings = 64;
 
     /// <summary>Her outings with these pieces and briefs, by name, and what was done to the gear.</summary>
-    public static (IReadOnlyList<Outing> Outings, IReadOnlyList<Service> Services) Of(
+    public static (IReadOnlyList<Outing> Outings, IReadOnlyList<Service> Services) For(
         GearShed shed,
         Func<string, int> briefOf,
         string casterId,

@@ -56,7 +56,7 @@ public static class DemoWorld
             await db.People.FirstOrDefaultAsync(p => p.Name == DemoLog.Person.Name, cancel) ?? db.People.Add(DemoLog.Person).Entity;
         await db.SaveChangesAsync(cancel);
         var briefs = await db.Briefs.Select(b => new { b.Id, b.Name }).ToListAsync(cancel);
-        var (outings, services) = DemoLog.Of(
+        var (outings, services) = DemoLog.For(
             await db.ShedAsync(cancel),
             name => briefs.First(b => b.Name == name).Id,
             person.CasterId,

@@ -46,11 +46,11 @@ public static class GearPaste
         public string Heading => Unit.Length == 0 ? Name : $"{Name} {Unit}";
 
         /// <summary>The field of this column that such a piece has, if any.</summary>
-        public Field? On(Gear piece) => ShedFields.Of(piece.GetType()).FirstOrDefault(f => f.Column == Name);
+        public Field? On(Gear piece) => ShedFields.For(piece.GetType()).FirstOrDefault(f => f.Column == Name);
 
         /// <summary>What a sheet says of a piece; null for nothing. Written so that it is read again as it was.</summary>
         public string? Write(Gear piece) =>
-            On(piece) is not { } field || field.Of(piece) is not { } value
+            On(piece) is not { } field || field.ValueIn(piece) is not { } value
                 ? null
                 : field.Shape switch
                 {
@@ -161,7 +161,7 @@ public static class GearPaste
     private static readonly Column[] Columns =
     [
         .. GearFields
-            .Called.Concat(GearFields.Told)
+            .Names.Concat(GearFields.Shared)
             .Concat(ShedFields.All.Rods)
             .Concat(ShedFields.All.Lines)
             .Concat(ShedFields.All.Reels)
@@ -172,7 +172,7 @@ public static class GearPaste
 
     /// <summary>
     /// Pieces of one kind as a sheet that <see cref="Read"/> takes: every column that such a piece has. What was measured along a
-    /// line, bend tests and inspections are not in it; they are in the file of the whole house.
+    /// line, bend tests and inspections are not in it; they are in the backup.
     /// </summary>
     public static string Write(IReadOnlyList<Gear> pieces)
     {
@@ -247,14 +247,14 @@ public static class GearPaste
                         faults.Add(new(row, column.Name, $"“{Sheets.Quoted(cell)}”: {problem}"));
                     piece = with ?? piece;
                 }
-            piece = piece.Christened(Gear.NextTag(GearShed.LetterOf(piece), taken));
+            piece = piece.WithTagAndName(Gear.NextTag(GearShed.LetterOf(piece), taken));
             if (!taken.Add(piece.Tag))
                 faults.Add(new(row, "tag", $"Another piece already carries the tag {Sheets.Quoted(piece.Tag)}."));
             foreach (var wrong in piece.Check(today))
                 faults.Add(
                     new(
                         row,
-                        ShedFields.Of(piece.GetType()).FirstOrDefault(f => f.Name == wrong.Field)?.Column ?? wrong.Field,
+                        ShedFields.For(piece.GetType()).FirstOrDefault(f => f.Name == wrong.Field)?.Column ?? wrong.Field,
                         wrong.Problem
                     )
                 );

@@ -7,7 +7,7 @@ namespace ZingCast.Store;
 
 /// <summary>
 /// The log as a sheet: a row for each outing, SI in the units the columns name, pieces by tag. What an outing has several of stands in
-/// one cell, one after the other with semicolons: "24.5 taped carry 12 out; 22 paced". Rows become entries of a house file, and are read
+/// one cell, one after the other with semicolons: "24.5 taped carry 12 out; 22 paced". Rows become entries of a backup, and are read
 /// as those are.
 /// </summary>
 public static class LogCsv
@@ -36,7 +36,7 @@ public static class LogCsv
                 double.TryParse(cell, NumberStyles.Float, CultureInfo.InvariantCulture, out var number) && double.IsFinite(number)
                     ? (scale == 1 ? number : Math.Round(number / scale, 9), null)
                     : (null, "is not a number. Use a point for decimals."),
-            value => Said(scale == 1 ? value.GetValue<double>() : Math.Round(value.GetValue<double>() * scale, 6))
+            value => Names(scale == 1 ? value.GetValue<double>() : Math.Round(value.GetValue<double>() * scale, 6))
         );
 
     private static Column Whole(string name, string field) =>
@@ -82,7 +82,7 @@ public static class LogCsv
             value => string.Join("; ", ((JsonArray)value).Select(item => item is JsonObject one ? write(one) : item!.ToString()))
         );
 
-    private static string Said(double number) => number.ToString("R", CultureInfo.InvariantCulture);
+    private static string Names(double number) => number.ToString("R", CultureInfo.InvariantCulture);
 
     private static readonly Column[] Columns =
     [
@@ -136,7 +136,7 @@ public static class LogCsv
         foreach (var column in Columns)
             csv.WriteField(column.Name);
         csv.NextRecord();
-        foreach (var entry in (JsonArray)document[HouseKind.Outings]!)
+        foreach (var entry in (JsonArray)document[BackupKind.Outings]!)
         {
             if (entry!["away"] is not null)
                 continue;
@@ -193,9 +193,9 @@ public static class LogCsv
             : (
                 new()
                 {
-                    ["format"] = HouseFile.Format,
-                    ["version"] = HouseFile.Version,
-                    [HouseKind.Outings] = outings,
+                    ["format"] = BackupFile.Format,
+                    ["version"] = BackupFile.Version,
+                    [BackupKind.Outings] = outings,
                 },
                 rows,
                 []
@@ -211,7 +211,7 @@ public static class LogCsv
 
     private static readonly (string Word, string Value)[] Feels =
     [
-        .. Enum.GetValues<Feel>().Select(f => (LogWords.Of(f).Replace("a little ", "", StringComparison.Ordinal), Camel(f))),
+        .. Enum.GetValues<Feel>().Select(f => (LogWords.For(f).Replace("a little ", "", StringComparison.Ordinal), Camel(f))),
     ];
 
     private static string Camel<T>(T value)
@@ -258,11 +258,11 @@ public static class LogCsv
 
     private static string Cast(JsonObject cast)
     {
-        var words = new List<string> { Said(cast["distanceM"]!.GetValue<double>()), cast["by"]?.ToString() ?? "paced" };
+        var words = new List<string> { Names(cast["distanceM"]!.GetValue<double>()), cast["by"]?.ToString() ?? "paced" };
         void Add(string word, string field)
         {
             if (cast[field] is { } value)
-                words.AddRange([word, Said(value.GetValue<double>())]);
+                words.AddRange([word, Names(value.GetValue<double>())]);
         }
         Add("carry", "carryM");
         Add("wind", "windMps");
@@ -308,7 +308,7 @@ public static class LogCsv
             words.Add(species.ToString());
         foreach (var (field, unit) in ((string, string)[])[("kg", "kg"), ("lengthM", "m"), ("fightS", "s")])
             if (fish[field] is { } value)
-                words.AddRange([Said(value.GetValue<double>()), unit]);
+                words.AddRange([Names(value.GetValue<double>()), unit]);
         if (fish["released"]?.GetValue<bool>() == false)
             words.Add("kept");
         return string.Join(' ', words);
@@ -350,5 +350,5 @@ public static class LogCsv
             : null;
     }
 
-    private static string Ring(JsonObject ring) => $"{Said(ring["distanceM"]!.GetValue<double>())} m {ring["hits"]} of {ring["throws"]}";
+    private static string Ring(JsonObject ring) => $"{Names(ring["distanceM"]!.GetValue<double>())} m {ring["hits"]} of {ring["throws"]}";
 }

@@ -120,8 +120,8 @@ public static class ProfileCsv
         if (faults.Count > 0)
             return (null, faults);
         var stretches = points.Zip(points.Skip(1)).Where(p => p.Second.PositionM > p.First.PositionM).Count();
-        if (stretches > LineProfile.MostStretches)
-            return (null, [new(2, Columns[0], $"More than {LineProfile.MostStretches} stretches; leave out rows where nothing changes.")]);
+        if (stretches > LineProfile.MaxStretches)
+            return (null, [new(2, Columns[0], $"More than {LineProfile.MaxStretches} stretches; leave out rows where nothing changes.")]);
         try
         {
             return (LineProfile.Through(points), []);

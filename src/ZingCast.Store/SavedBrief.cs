@@ -30,9 +30,9 @@ public sealed record SavedBrief : Kept
         [
             .. new FieldCheck().Text("name", Name, 80).Problems,
             .. Brief.Check(Draft).Select(p => p with { Field = $"draft.{p.Field}" }),
-            .. Said.Check(Draft.Said, "draft.said.", Draft.Typed),
+            .. TypedText.Check(Draft.Said, "draft.said.", Draft.Typed),
             .. Pins.Check(_ => true, _ => true, _ => true, _ => true),
-            .. Said.Check(Pins.Said, "pins.said.", Pins.Typed),
+            .. TypedText.Check(Pins.Said, "pins.said.", Pins.Typed),
             .. Rules.Check(Off),
         ];
 }

@@ -42,15 +42,15 @@ public sealed class SetAside
     public static async Task<int> SweepAsync(ZingDb db, DateTime at, bool strictly, CancellationToken cancel = default)
     {
         List<SetAside> found = [];
-        foreach (var kind in HouseKind.All)
-            found.AddRange(await (Task<List<SetAside>>)Of(kind, nameof(OfAsync), db, kind, at, strictly, cancel));
+        foreach (var kind in BackupKind.All)
+            found.AddRange(await (Task<List<SetAside>>)InvokeFor(kind, nameof(OfAsync), db, kind, at, strictly, cancel));
         if (found.Count == 0)
             return 0;
         await using var transaction = db.Database.CurrentTransaction is null ? await db.Database.BeginTransactionAsync(cancel) : null;
         foreach (var one in found)
         {
-            await (Task)Of(HouseKind.Of(one.List), nameof(DeleteAsync), db, one.Row, cancel);
-            if (one.List == HouseKind.CutJobs)
+            await (Task)InvokeFor(BackupKind.Get(one.List), nameof(DeleteAsync), db, one.Row, cancel);
+            if (one.List == BackupKind.CutJobs)
                 await db.ScrapsInJobs.Where(s => s.JobId == one.Row).ExecuteDeleteAsync(cancel);
         }
         db.SetAside.AddRange(found);
@@ -61,7 +61,7 @@ public sealed class SetAside
         return found.Count;
     }
 
-    private static object Of(HouseKind kind, string method, params object[] with) =>
+    private static object InvokeFor(BackupKind kind, string method, params object[] with) =>
         typeof(SetAside)
             .GetMethod(method, System.Reflection.BindingFlags.NonPublic | System.Reflection.BindingFlags.Static)!
             .MakeGenericMethod(kind.Type)
@@ -70,7 +70,7 @@ public sealed class SetAside
     private static Task<int> DeleteAsync<T>(ZingDb db, int id, CancellationToken cancel)
         where T : Kept => db.Set<T>().IgnoreQueryFilters().Where(x => x.Id == id).ExecuteDeleteAsync(cancel);
 
-    private static async Task<List<SetAside>> OfAsync<T>(ZingDb db, HouseKind kind, DateTime at, bool strictly, CancellationToken cancel)
+    private static async Task<List<SetAside>> OfAsync<T>(ZingDb db, BackupKind kind, DateTime at, bool strictly, CancellationToken cancel)
         where T : Kept
     {
         IQueryable<T> All() => db.Set<T>().IgnoreQueryFilters().AsNoTracking();

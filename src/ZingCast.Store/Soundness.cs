@@ -22,8 +22,8 @@ public static class Soundness
                 return wrong;
             JsonSerializer.SerializeToUtf8Bytes(thing, thing.GetType(), Shown);
             // And as it is kept, read back by the rules of a document: lists have no holes, and nothing is missing.
-            var kept = JsonSerializer.SerializeToUtf8Bytes(thing, thing.GetType(), HouseFile.Records);
-            JsonSerializer.Deserialize(kept, thing.GetType(), HouseFile.Records);
+            var kept = JsonSerializer.SerializeToUtf8Bytes(thing, thing.GetType(), BackupFile.Records);
+            JsonSerializer.Deserialize(kept, thing.GetType(), BackupFile.Records);
             return [];
         }
         // Whatever kind of fault it is that odd figures lead to, it is theirs.

@@ -12,7 +12,7 @@ public static class StoreSetup
     {
         var watch = new FileWatch(dataFolder);
         var guard = new WriteGuard(watch);
-        var version = new HouseVersion(watch, TimeProvider.System);
+        var version = new DataVersion(watch, TimeProvider.System);
         var counter = new WriteCounter(version);
         return services
             .AddSingleton(_ => watch)
@@ -23,7 +23,7 @@ public static class StoreSetup
                         new SqliteConnectionStringBuilder
                         {
                             DataSource = DataFolder.FileIn(dataFolder),
-                            // A file that is gone is not quietly begun anew under a running house.
+                            // A file that is gone is not quietly begun anew under a running server.
                             Mode = SqliteOpenMode.ReadWrite,
                             ForeignKeys = true,
                         }.ToString()

@@ -65,7 +65,7 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
 
     public DbSet<OwnCaster> People => Set<OwnCaster>();
 
-    public DbSet<Lesson> Lessons => Set<Lesson>();
+    public DbSet<FitDecision> Lessons => Set<FitDecision>();
 
     public DbSet<Service> Services => Set<Service>();
 
@@ -115,7 +115,7 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
         Outings.AsNoTracking().OrderByDescending(o => o.On).ThenByDescending(o => o.Id).ToListAsync(cancel);
 
     /// <summary>
-    /// Every caster there is: the presets, then the people of the house as the lessons they accepted have them. Somebody who was put away
+    /// Every caster there is: the presets, then named persons as the lessons they accepted have them. Somebody who was put away
     /// still casts in the briefs that name them.
     /// </summary>
     public async Task<IReadOnlyList<Caster>> CastersAsync(CancellationToken cancel = default)
@@ -141,7 +141,7 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
     }
 
     /// <summary>
-    /// The house as it stands in this moment, until it is disposed of: whoever writes meanwhile goes on, and is not seen. Within a
+    /// The data as they stand at this moment, until it is disposed of: whoever writes meanwhile goes on, and is not seen. Within a
     /// transaction that is that transaction.
     /// </summary>
     public async Task<IAsyncDisposable?> SnapshotAsync(CancellationToken cancel = default)
@@ -170,7 +170,7 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
     }
 
     /// <summary>The shelf of one kind of thing.</summary>
-    public Shelf<T> Shelf<T>(TimeProvider clock)
+    public KeptSet<T> KeptSet<T>(TimeProvider clock)
         where T : Kept => new(this, clock);
 
     protected override void OnModelCreating(ModelBuilder modelBuilder)
@@ -199,7 +199,7 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
         Json(modelBuilder.Entity<Reel>().Property(r => r.KnownFill));
         modelBuilder.Entity<Spool>(spool =>
         {
-            CanBePutAway(spool);
+            CanBeArchived(spool);
             spool.Property(s => s.Version).IsConcurrencyToken();
             // A reel's spools have names of their own, and a line lies on one spool.
             spool.HasIndex(s => new { s.ReelId, s.Name }).IsUnique().HasFilter(IsThere);
@@ -207,7 +207,7 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
         });
         modelBuilder.Entity<WindingTicket>(ticket =>
         {
-            CanBePutAway(ticket);
+            CanBeArchived(ticket);
             ticket.Property(t => t.Version).IsConcurrencyToken();
             Json(ticket.Property(t => t.Plan));
             Json(ticket.Property(t => t.Done));
@@ -225,7 +225,7 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
         Json(modelBuilder.Entity<TiedLeader>().Property(l => l.Leader));
         modelBuilder.Entity<RigTicket>(ticket =>
         {
-            CanBePutAway(ticket);
+            CanBeArchived(ticket);
             ticket.Property(t => t.Version).IsConcurrencyToken();
             Json(ticket.Property(t => t.Plan));
             Json(ticket.Property(t => t.Done));
@@ -233,7 +233,7 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
         });
         modelBuilder.Entity<Trip>(trip =>
         {
-            CanBePutAway(trip);
+            CanBeArchived(trip);
             trip.Property(t => t.Version).IsConcurrencyToken();
             Json(trip.Property(t => t.Days));
             Json(trip.Property(t => t.Limits));
@@ -243,7 +243,7 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
         });
         modelBuilder.Entity<Outing>(outing =>
         {
-            CanBePutAway(outing);
+            CanBeArchived(outing);
             outing.Property(o => o.Version).IsConcurrencyToken();
             // What was put away keeps its key: the same entry is not read in again.
             outing.HasIndex(o => o.Key).IsUnique();
@@ -261,20 +261,20 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
         });
         modelBuilder.Entity<OwnCaster>(person =>
         {
-            CanBePutAway(person);
+            CanBeArchived(person);
             person.Property(p => p.Version).IsConcurrencyToken();
             person.HasIndex(p => p.Name).IsUnique().HasFilter(IsThere);
         });
-        modelBuilder.Entity<Lesson>(lesson =>
+        modelBuilder.Entity<FitDecision>(lesson =>
         {
-            CanBePutAway(lesson);
+            CanBeArchived(lesson);
             lesson.Property(l => l.Version).IsConcurrencyToken();
             Json(lesson.Property(l => l.Hand));
             Json(lesson.Property(l => l.Feel));
         });
         modelBuilder.Entity<Service>(service =>
         {
-            CanBePutAway(service);
+            CanBeArchived(service);
             service.Property(s => s.Version).IsConcurrencyToken();
             Json(service.Property(s => s.Before));
         });
@@ -282,7 +282,7 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
         Json(modelBuilder.Entity<Calibration>().Property(c => c.Points));
         modelBuilder.Entity<CutJob>(job =>
         {
-            CanBePutAway(job);
+            CanBeArchived(job);
             job.Property(j => j.Version).IsConcurrencyToken();
             Json(job.Property(j => j.Target));
             Json(job.Property(j => j.Pieces));
@@ -297,7 +297,7 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
         });
         modelBuilder.Entity<SavedBrief>(brief =>
         {
-            CanBePutAway(brief);
+            CanBeArchived(brief);
             brief.Property(b => b.Version).IsConcurrencyToken();
             Json(brief.Property(b => b.Draft));
             Json(brief.Property(b => b.Pins));
@@ -334,12 +334,12 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
         gear.Property(g => g.Version).IsConcurrencyToken().HasDefaultValue(1);
         if (typeof(T).IsAssignableTo(typeof(Gear)))
             gear.Property(nameof(Core.Measures.Gear.Condition)).HasConversion<string>().HasDefaultValue(Condition.Good);
-        CanBePutAway(gear);
+        CanBeArchived(gear);
         // A tag names one piece in the shed; a hidden piece does not block its tag.
         gear.HasIndex(tag).IsUnique().HasFilter(IsThere);
     }
 
-    private static void CanBePutAway<T>(EntityTypeBuilder<T> kept)
+    private static void CanBeArchived<T>(EntityTypeBuilder<T> kept)
         where T : Kept
     {
         kept.Property<DateTime?>(DeletedAt);

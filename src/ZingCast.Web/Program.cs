@@ -16,11 +16,11 @@ try
         case ["backup" or "restore"] or ["backup" or "restore", ['-', ..], ..]:
             throw new StartupException($"Name a file: ./zing {args[0]} FILE");
         case ["backup", var to, .. var rest]:
-            await HouseFolder.SaveAsync(Folder(rest), Path.GetFullPath(to), TimeProvider.System);
+            await BackupCommands.SaveAsync(Folder(rest), Path.GetFullPath(to), TimeProvider.System);
             Console.WriteLine($"Everything in {Folder(rest)} is saved in {Path.GetFullPath(to)}.");
             return 0;
         case ["restore", var from, .. var rest]:
-            var kept = await HouseFolder.PutBackAsync(Folder(rest), Path.GetFullPath(from), TimeProvider.System);
+            var kept = await BackupCommands.PutBackAsync(Folder(rest), Path.GetFullPath(from), TimeProvider.System);
             Console.WriteLine(
                 $"{Path.GetFullPath(from)} was put back into {Folder(rest)}.{(kept is null ? "" : $" What was there is kept in {kept}.")}"
             );

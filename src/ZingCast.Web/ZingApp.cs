@@ -13,7 +13,7 @@ namespace ZingCast.Web;
 /// <summary>Puts the host together: store, core, rooms, and the guard at the door.</summary>
 public static class ZingApp
 {
-    // What is still being worked out when the house is closed is given up; writes take milliseconds.
+    // What is still being worked out when the server stops is given up; writes take milliseconds.
     private static readonly TimeSpan ClosingTime = TimeSpan.FromSeconds(1);
 
     /// <summary>The host on a data folder that has been opened.</summary>
@@ -46,16 +46,16 @@ public static class ZingApp
         builder.Services.AddZingStore(settings.Data);
         builder.Services.AddSingleton<Upkeep>();
         builder.Services.AddHostedService(at => at.GetRequiredService<Upkeep>());
-        builder.Services.AddSingleton<LogDesk>();
+        builder.Services.AddSingleton<LogCache>();
         // Stopped before the upkeep, which leaves the file whole.
-        builder.Services.AddHostedService(at => at.GetRequiredService<LogDesk>());
+        builder.Services.AddHostedService(at => at.GetRequiredService<LogCache>());
         builder.Services.Configure<HostOptions>(options => options.ShutdownTimeout = ClosingTime);
         builder.Services.AddSingleton<IWindMeter, SimulatedWindMeter>();
         builder.Services.AddSingleton<IBenchScale, SimulatedBenchScale>();
         builder.Services.AddSingleton<ISpringScale, SimulatedSpringScale>();
         builder.Services.AddSingleton<IWinder>(at => new SimulatedWinder(at.GetRequiredService<TimeProvider>(), settings.WinderTurnsPerS));
-        builder.Services.AddSingleton<WindingDesk>();
-        builder.Services.AddHostedService(at => at.GetRequiredService<WindingDesk>());
+        builder.Services.AddSingleton<WindingService>();
+        builder.Services.AddHostedService(at => at.GetRequiredService<WindingService>());
         builder.Services.AddProblemDetails(options => options.CustomizeProblemDetails = FriendlyFailures.PutInWords);
         builder.Services.AddExceptionHandler<FriendlyFailures>();
         builder.Services.AddSingleton<HeavyWork.Turns>();

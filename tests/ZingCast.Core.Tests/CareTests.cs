@@ -55,7 +55,7 @@ public class CareTests
         };
 
     private static CareList Care(IReadOnlyList<Outing> outings, params Service[] done) =>
-        CareList.Of(Shed, DemoGear.Scraps, outings, done, Today);
+        CareList.From(Shed, DemoGear.Scraps, outings, done, Today);
 
     private static CareItem? Of(CareList list, string task, int piece) => list.Items.FirstOrDefault(i => i.Key == $"{task}-{piece}");
 
@@ -205,7 +205,7 @@ public class CareTests
     {
         var spool = Shed.Spools[0];
         CareItem Item(DateOnly wound) =>
-            Of(CareList.Of(Shed with { Spools = [spool with { WoundOn = wound }] }, [], [], [], Today), "backing-replace", 77)!;
+            Of(CareList.From(Shed with { Spools = [spool with { WoundOn = wound }] }, [], [], [], Today), "backing-replace", 77)!;
         Assert.Equal(CareState.Due, Item(Today.AddYears(-5)).State);
         Assert.Equal(CareState.Fine, Item(Today.AddYears(-3)).State);
         Assert.Equal(Today.AddYears(2), Item(Today.AddYears(-3)).DueOn);

@@ -17,9 +17,9 @@ public class CastingTests
 
     private static FlyKind Kind(string id) => FlyKinds.Find(id)!;
 
-    private static Fly Dry => Fly.Of(Kind("dry"), new(14));
+    private static Fly Dry => Fly.For(Kind("dry"), new(14));
 
-    private static Fly Baitfish => Fly.Of(Kind("baitfish"), new(-1));
+    private static Fly Baitfish => Fly.For(Kind("baitfish"), new(-1));
 
     private static CastSetup Outfit(
         string caster,
@@ -33,7 +33,7 @@ public class CastingTests
         line ??= Reel.TypicalLine(lineClass) with { LengthM = 40 };
         var leader = Leader.Build(leaderM, line.TipDiameterM, fly.Size.Number < 0 ? .00045 : .0002, 0);
         return new(
-            LineInAir.Of(line, leader),
+            LineInAir.From(line, leader),
             line.HeadM,
             fly.WetKg,
             fly.AreaM2,
@@ -57,7 +57,7 @@ public class CastingTests
         if (slackM > 0)
             stretches.Add(new(slackM, 1e-9, 1e-9, 1));
         return new(
-            LineInAir.Of(stretches, 0),
+            LineInAir.From(stretches, 0),
             lengthM,
             flyKg,
             0,
@@ -136,7 +136,7 @@ public class CastingTests
     // White 1972 (recalled): about 0.005–0.006 for a fly line at casting speed.
     [Fact]
     public void Skin_friction_of_a_line_is_the_long_cylinders() =>
-        Assert.InRange(SkinFriction.Of(12, .0006, 22, SkinFriction.AirM2ps), .005, .006);
+        Assert.InRange(SkinFriction.Coefficient(12, .0006, 22, SkinFriction.AirM2ps), .005, .006);
 
     // Usual reaches rod tip to fly; common practice, no source.
     [Theory]
@@ -160,7 +160,7 @@ public class CastingTests
     [Fact]
     public void A_bulky_fly_is_too_heavy_for_a_five_and_easier_on_a_ten_than_on_an_eight()
     {
-        var fly = Fly.Of(Kind("predator"), new(-4), .0055);
+        var fly = Fly.For(Kind("predator"), new(-4), .0055);
         double Share(double c)
         {
             var line = Reel.TypicalLine(c + 1.75) with { HeadM = 9.3, HeadKg = LineWeights.MassKg(c + 1.75), LengthM = 36 };
@@ -168,8 +168,8 @@ public class CastingTests
             return fly.WetKg / CastEngine.LineKg(setup, setup.MostCarryM);
         }
 
-        Assert.True(Share(5) > CastEngine.MostFlyRatio);
-        Assert.InRange(Share(8), CastEngine.ComfortableFlyRatio, CastEngine.MostFlyRatio);
+        Assert.True(Share(5) > CastEngine.MaxFlyRatio);
+        Assert.InRange(Share(8), CastEngine.ComfortableFlyRatio, CastEngine.MaxFlyRatio);
         Assert.True(Share(10) < .8 * Share(8));
         // Lobbed, and told so.
         var light = Reel.TypicalLine(5) with
@@ -223,7 +223,7 @@ public class CastingTests
         {
             var line = Reel.TypicalLine(Class) with { HeadM = HeadM, LengthM = 38 };
             return new(
-                LineInAir.Of(line, Leader.Build(LeaderM, line.TipDiameterM, .0003, 0)),
+                LineInAir.From(line, Leader.Build(LeaderM, line.TipDiameterM, .0003, 0)),
                 HeadM,
                 FlyKg,
                 area ?? AreaM2,
@@ -438,7 +438,7 @@ public class CastingTests
                     Caster = "expert",
                 }
             );
-        CastSetup Of(Brief b) => Tackle.Of(b, .0002).Setup(b, 6);
+        CastSetup Of(Brief b) => Tackle.For(b, .0002).Setup(b, 6);
         var open = Of(With(Cover.Open, Stance.Bank));
         Assert.True(Of(With(Cover.Behind, Stance.Bank)).SteepestRad(10) < open.SteepestRad(10));
         Assert.True(Of(With(Cover.Open, Stance.DeepWading)).SteepestRad(10) < open.SteepestRad(10));
@@ -495,7 +495,7 @@ public class CastingTests
             .. AnyBrief
                 .Many(count, seed)
                 .Select(b => Brief.Complete(b.Draft))
-                .Select(b => Tackle.Of(b, .0003).Setup(b, dice.Next(0, 48) / 4.0)),
+                .Select(b => Tackle.For(b, .0003).Setup(b, dice.Next(0, 48) / 4.0)),
         ];
     }
 
@@ -520,7 +520,7 @@ public class CastingTests
                 var best = landed.Where(c => c.Fishes).Select(c => c.ReachM).DefaultIfEmpty(0).Max();
                 var found = CastSearch.Farthest(setup);
                 // In a gale a little line let go may get a heap of leader farther than a straight one: two hundredths there.
-                var near = setup.Day.HeadwindMps > Brief.MostWindMps ? .98 : .99;
+                var near = setup.Day.HeadwindMps > Brief.MaxWindMps ? .98 : .99;
                 Assert.True(found.ReachM >= near * best, $"{found} against {best}");
                 if (found.Lobbed)
                     Interlocked.Increment(ref none);
@@ -573,7 +573,7 @@ public class CastingTests
         var gale = CastSearch.Farthest(Outfit("learner", 8, Baitfish, 25));
         Assert.True(gale is { Lobbed: true, Fishes: false, Outcome: CastOutcome.Piled });
         Assert.InRange(gale.ReachM, .3, 2.5);
-        var giant = Fly.Of(Kind("giant"), new(-7));
+        var giant = Fly.For(Kind("giant"), new(-7));
         double Lob(double wind) => CastSearch.LobM(Outfit("club", 5, giant, wind));
         Assert.InRange(Lob(0), 4.5, 6.5);
         Assert.True(Lob(4) <= Lob(0) && Lob(12) < Lob(6) && Lob(40) >= 0);

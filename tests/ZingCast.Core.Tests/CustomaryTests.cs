@@ -30,8 +30,8 @@ public class CustomaryTests
     [InlineData(Kind.LineMass, .0155517384, 240, 15.6)]
     public void A_quantity_is_said_as_finely_as_people_say_it(Kind kind, double si, double trade, double metric)
     {
-        Assert.Equal(trade, Said(Customary.Of(kind).Trade, si), 4);
-        Assert.Equal(metric, Said(Customary.Of(kind).Metric, si), 4);
+        Assert.Equal(trade, Said(Customary.For(kind).Trade, si), 4);
+        Assert.Equal(metric, Said(Customary.For(kind).Metric, si), 4);
     }
 
     // Nobody reads 39.4 ft or 4.9 kn where nothing was said: what is assumed is round in feet and in metres alike.
@@ -43,7 +43,7 @@ public class CustomaryTests
             var brief = Brief.Complete(new() { Species = species.Id });
             void Round(Kind kind, double si, double tradeStep, double metricStep)
             {
-                var said = Customary.Of(kind);
+                var said = Customary.For(kind);
                 foreach (var (form, step) in new[] { (said.Trade, tradeStep), (said.Metric, metricStep) })
                 {
                     var steps = Said(form, si) / step;
@@ -61,10 +61,10 @@ public class CustomaryTests
     [Fact]
     public void The_gear_one_begins_with_and_the_loan_shed_are_round_in_feet()
     {
-        var feet = Customary.Of(Kind.Length).Trade;
+        var feet = Customary.For(Kind.Length).Trade;
         foreach (var line in DemoGear.Lines.Append(FlyLine.Blank with { Tag = "blank" }))
         foreach (var m in new[] { line.LengthM, line.HeadM, line.FrontTaperM, line.RearTaperM })
             Assert.True(Math.Abs(m / feet.Scale * 2 % 1 - .5) > .499, $"{line.Tag}: {m / feet.Scale} ft");
-        Assert.Equal((90, 11), (Said(feet, FlyLine.Blank.LengthM), Said(Customary.Of(Kind.Length).Metric, FlyLine.Blank.HeadM)));
+        Assert.Equal((90, 11), (Said(feet, FlyLine.Blank.LengthM), Said(Customary.For(Kind.Length).Metric, FlyLine.Blank.HeadM)));
     }
 }

@@ -32,7 +32,7 @@ public class DepthTests
         const double D = .00095;
         var density = 14 * Exact.GrainKg / Exact.FootM / (Math.PI / 4 * D * D);
         var v = Math.Sqrt(Math.PI / 2 * D * Exact.GravityMps2 * (density / 1000 - 1) / 1.15);
-        var type8 = Densities.Of("type8");
+        var type8 = Densities.Get("type8");
         Assert.InRange(v / Exact.InchM, type8.FromInps - .5, type8.ToInps + .5);
         Assert.InRange(type8.SinkMps, .9 * v, 1.1 * v);
     }
@@ -57,7 +57,7 @@ public class DepthTests
         // Just so far out that it is in after eight strips.
         const int Strips = 8;
         var at = Case(lineMps, stripM: stripM, pauseS: pauseS) with { CastM = 2.5 + Strips * stripM };
-        var path = FlyPath.Of(at);
+        var path = FlyPath.Simulate(at);
         var y = Vector<double>.Build.Dense([0, 0, at.CastM]);
         void Run(double seconds, double pull)
         {
@@ -87,14 +87,14 @@ public class DepthTests
         var end = path.Moments[^1];
         Assert.Equal(at.CountS + Strips * stripM / .5 + (Strips - 1) * pauseS, end.TimeS, 6);
         Assert.InRange(end.DepthM, .995 * (y[0] + y[1]), 1.005 * (y[0] + y[1]));
-        Assert.InRange(FlyPath.Of(at, 4).HeldM / path.HeldM, .995, 1.005);
+        Assert.InRange(FlyPath.Simulate(at, 4).HeldM / path.HeldM, .995, 1.005);
     }
 
     [Fact]
     public void Twitches_too_short_to_tell_apart_are_one_steady_pull()
     {
-        var steady = FlyPath.Of(Case(.06, pauseS: 0));
-        Assert.InRange(FlyPath.Of(Case(.06, pauseS: 0) with { StripM = 1e-7 }).HeldM / steady.HeldM, .99, 1.01);
+        var steady = FlyPath.Simulate(Case(.06, pauseS: 0));
+        Assert.InRange(FlyPath.Simulate(Case(.06, pauseS: 0) with { StripM = 1e-7 }).HeldM / steady.HeldM, .99, 1.01);
     }
 
     private static readonly Gen<FlyCase> AnyCase = Gen.Select(
@@ -113,21 +113,22 @@ public class DepthTests
     public void A_fly_is_never_above_the_water_nor_below_the_bottom_and_its_way_ends() =>
         AnyCase.Sample(at =>
         {
-            var path = FlyPath.Of(at);
+            var path = FlyPath.Simulate(at);
             Assert.All(path.Moments, m => Assert.InRange(m.DepthM, 0, at.WaterM));
             Assert.All(path.Moments.Zip(path.Moments.Skip(1)), m => Assert.True(m.Second.TimeS >= m.First.TimeS));
             Assert.InRange(path.InZone, 0, 1);
             Assert.InRange(path.HeldM, 0, path.DeepestM + 1e-9);
-            Assert.Equal(path, FlyPath.Of(at), (a, b) => a.HeldM == b.HeldM && a.DeepestM == b.DeepestM);
+            Assert.Equal(path, FlyPath.Simulate(at), (a, b) => a.HeldM == b.HeldM && a.DeepestM == b.DeepestM);
         });
 
     [Fact]
     public void Longer_pauses_and_a_faster_line_hold_a_fly_deeper_and_more_current_swings_it_up()
     {
-        Assert.True(FlyPath.Of(Case(.06, pauseS: 3)).HeldM > FlyPath.Of(Case(.06, pauseS: .5)).HeldM);
-        Assert.True(FlyPath.Of(Case(.10)).HeldM > FlyPath.Of(Case(.05)).HeldM);
+        Assert.True(FlyPath.Simulate(Case(.06, pauseS: 3)).HeldM > FlyPath.Simulate(Case(.06, pauseS: .5)).HeldM);
+        Assert.True(FlyPath.Simulate(Case(.10)).HeldM > FlyPath.Simulate(Case(.05)).HeldM);
         Assert.True(
-            FlyPath.Of(Case(.06, FishedBy.Swing, currentMps: .3)).HeldM > FlyPath.Of(Case(.06, FishedBy.Swing, currentMps: 1)).HeldM
+            FlyPath.Simulate(Case(.06, FishedBy.Swing, currentMps: .3)).HeldM
+                > FlyPath.Simulate(Case(.06, FishedBy.Swing, currentMps: 1)).HeldM
         );
     }
 
@@ -135,10 +136,10 @@ public class DepthTests
     [Fact]
     public void A_nymph_is_pitched_upstream_by_what_the_current_carries_it_while_it_sinks()
     {
-        var path = FlyPath.Of(Case(0, FishedBy.Drift, currentMps: .6, targetM: .5));
+        var path = FlyPath.Simulate(Case(0, FishedBy.Drift, currentMps: .6, targetM: .5));
         Assert.Equal(.5 / .06, path.CountToS!.Value, 6);
         Assert.Equal(.6 * .5 / .06, path.PitchM!.Value, 6);
-        Assert.Null(FlyPath.Of(Case(0, FishedBy.Drift, targetM: 3)).PitchM);
+        Assert.Null(FlyPath.Simulate(Case(0, FishedBy.Drift, targetM: 3)).PitchM);
     }
 
     // By hand: current times seconds. A retrieved fly drifts until the pulls begin, one that is left drifts on.
@@ -147,7 +148,7 @@ public class DepthTests
     [InlineData(FishedBy.Drift, 1e9)]
     public void While_it_is_counted_down_the_current_carries_the_fly(FishedBy by, double untilS)
     {
-        var moments = FlyPath.Of(Case(.06, by, countS: 20, currentMps: .3)).Moments;
+        var moments = FlyPath.Simulate(Case(.06, by, countS: 20, currentMps: .3)).Moments;
         Assert.True(moments[^1].TimeS > 20);
         Assert.All(moments, m => Assert.Equal(.3 * Math.Min(m.TimeS, untilS), m.DriftM, 6));
     }
@@ -162,7 +163,7 @@ public class DepthTests
                 var brief = Brief.Complete(any.Draft with { Owned = Owned.Any });
                 var solved = Matcher.Solve(brief, GearShed.Empty, cancel: TestContext.Current.CancellationToken);
                 var tippet = solved.Outfit.Tippet.DiameterM;
-                var answer = DepthAnswer.Of(brief, new(), d => Matcher.UsualLeaderM(brief, d), tippet);
+                var answer = DepthAnswer.For(brief, new(), d => Matcher.UsualLeaderM(brief, d), tippet);
                 Assert.Equal(solved.Outfit.Line.Density, answer.Lines.FirstOrDefault(l => l.Wanted)?.Density ?? Densities.Floating.Id);
             }
         );
@@ -192,7 +193,7 @@ public class DepthTests
     public void Water_that_is_just_deeper_than_the_fly_snags_and_a_drift_is_told_to_weight_the_fly()
     {
         var zander = Brief.Complete(DemoGear.Briefs[2].Draft);
-        var shallow = DepthAnswer.Of(zander, new() { WaterM = 4.05, CountS = 100 }, d => Matcher.UsualLeaderM(zander, d), .0003);
+        var shallow = DepthAnswer.For(zander, new() { WaterM = 4.05, CountS = 100 }, d => Matcher.UsualLeaderM(zander, d), .0003);
         Assert.NotNull(shallow.Lines[shallow.At].Path.BottomAtS);
         Assert.Contains(shallow.Others, o => o.Says.ToString().Contains("bottom", StringComparison.Ordinal));
         var nymph = Brief.Complete(
@@ -205,7 +206,7 @@ public class DepthTests
                 Water = Water.River,
             }
         );
-        var drift = DepthAnswer.Of(nymph, new(), d => Matcher.UsualLeaderM(nymph, d), .00018);
+        var drift = DepthAnswer.For(nymph, new(), d => Matcher.UsualLeaderM(nymph, d), .00018);
         Assert.Equal(FishedBy.Drift, drift.By);
         Assert.Contains(
             drift.Others,
@@ -219,7 +220,7 @@ public class DepthTests
     public void A_fly_on_the_surface_is_not_followed_down()
     {
         var dry = Brief.Complete(DemoGear.Briefs[1].Draft);
-        var answer = DepthAnswer.Of(dry, new(), d => Matcher.UsualLeaderM(dry, d), .00015);
+        var answer = DepthAnswer.For(dry, new(), d => Matcher.UsualLeaderM(dry, d), .00015);
         Assert.Empty(answer.Lines);
         Assert.Contains("surface", answer.Says.ToString(), StringComparison.Ordinal);
     }

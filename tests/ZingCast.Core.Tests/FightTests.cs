@@ -10,7 +10,7 @@ public class FightTests
     private static readonly BendModel Rod = AnyBrief.Loan.Rods.Single(r => r.Tag == "R3").Bend!;
 
     private static Fight Under(double pullN, double angleDeg = 80, double surgeM = .5, double? tippetM = .00033) =>
-        Fight.Of(Rod, new(pullN, angleDeg, surgeM, tippetM));
+        Fight.For(Rod, new(pullN, angleDeg, surgeM, tippetM));
 
     [Fact]
     public void Nothing_pulls_nothing_bends()

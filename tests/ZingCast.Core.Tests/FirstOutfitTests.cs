@@ -14,7 +14,7 @@ public sealed class FirstOutfitTests
     private static CancellationToken Cancel => TestContext.Current.CancellationToken;
 
     private static FirstOutfit First(string fish, Cover cover = Cover.Open, double? budget = null) =>
-        FirstOutfit.Of(new(fish.Split(' '), cover, budget), Cancel);
+        FirstOutfit.For(new(fish.Split(' '), cover, budget), Cancel);
 
     private static double Of(Sentence says, Kind kind) => says.Parts.First(p => p.Quantity?.Kind == kind).Quantity!.Value.Value;
 
@@ -154,7 +154,7 @@ public sealed class FirstOutfitTests
         Assert.Empty(Fields(new(["pike"])));
         Assert.Equal(["fish"], Fields(new([])));
         Assert.Equal(["fish"], Fields(new(["unicorn"])));
-        Assert.Equal(["fish"], Fields(new([.. Fishes.All.Take(FirstWish.MostFish + 1).Select(f => f.Id)])));
+        Assert.Equal(["fish"], Fields(new([.. Fishes.All.Take(FirstWish.MaxFish + 1).Select(f => f.Id)])));
         Assert.Equal(["budget"], Fields(new(["pike"], Budget: -1)));
         Assert.Equal(["cover"], Fields(new(["pike"], (Cover)9)));
     }
@@ -167,7 +167,7 @@ public sealed class FirstOutfitTests
         var rod = Rod.Blank with { PrintedClass = 6 };
         string Called(double headFt, double lineClass) =>
             ShopWords
-                .Of(
+                .For(
                     FlyLine.Blank with
                     {
                         HeadM = headFt * Exact.FootM,

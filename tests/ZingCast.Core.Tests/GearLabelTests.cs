@@ -14,7 +14,7 @@ public class GearLabelTests
     private static T Read<T>(string typed)
         where T : Gear
     {
-        var piece = Assert.IsType<T>(GearLabel.Read(typed)?.Piece).Christened("X1");
+        var piece = Assert.IsType<T>(GearLabel.Read(typed)?.Piece).WithTagAndName("X1");
         Assert.Empty(piece.Check());
         return (T)piece;
     }
@@ -60,7 +60,7 @@ public class GearLabelTests
         foreach (var density in Densities.Rows)
             for (var number = 0.0; number <= 15; number += .5)
             {
-                var line = FlyLine.Of(new(build, number, density.Id)) with { Tag = "L1", Name = "box" };
+                var line = FlyLine.From(new(build, number, density.Id)) with { Tag = "L1", Name = "box" };
                 Assert.Empty(line.Check());
                 Assert.Equal(LineWeights.MassKg(number), line.MassKg!.Value * Exact.ThirtyFeetM / line.HeadM, 9);
             }

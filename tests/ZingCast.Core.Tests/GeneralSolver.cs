@@ -28,7 +28,7 @@ public static class GeneralSolver
         var (line, day, outM) = (setup.Line, setup.Day, carryM + setup.Line.LeaderM);
         var (launch, loop) = CastEngine.Launch(setup, carryM);
         double rho = day.AirKgM3,
-            cf = SkinFriction.Of(
+            cf = SkinFriction.Coefficient(
                 outM,
                 line.WidthM2(outM) / outM / 2,
                 Math.Max(1, launch + Math.Max(0, day.HeadwindMps) / 2),

@@ -347,12 +347,12 @@ public class GuideTests
     [Fact]
     public void A_short_head_for_a_big_fly_may_weigh_more()
     {
-        Assert.Equal(1.6, LineLoad.MostFor(8, 9, .41), 9);
-        Assert.Equal((1.45, 1.45), (LineLoad.MostFor(6, 8, .5), LineLoad.MostFor(12, 38.1 * Exact.FootM, .5)));
-        Assert.Equal(1.45, LineLoad.MostFor(12, 8, .199), 9);
-        Assert.Equal(1.525, LineLoad.MostFor(7, 8, .5), 9);
-        Assert.Equal(1.525, LineLoad.MostFor(12, 8, .30), 9);
-        Assert.Equal(1.525, LineLoad.MostFor(12, 34 * Exact.FootM, .5), 9);
+        Assert.Equal(1.6, LineLoad.MaxFor(8, 9, .41), 9);
+        Assert.Equal((1.45, 1.45), (LineLoad.MaxFor(6, 8, .5), LineLoad.MaxFor(12, 38.1 * Exact.FootM, .5)));
+        Assert.Equal(1.45, LineLoad.MaxFor(12, 8, .199), 9);
+        Assert.Equal(1.525, LineLoad.MaxFor(7, 8, .5), 9);
+        Assert.Equal(1.525, LineLoad.MaxFor(12, 8, .30), 9);
+        Assert.Equal(1.525, LineLoad.MaxFor(12, 34 * Exact.FootM, .5), 9);
         LineLoad Load(double line, double together) => new(9, .01, together, line, line, 8, 1.6);
         Assert.Equal((Verdict.Fits, Verdict.Fails), (Load(1.59, 2.09).Verdict, Load(1.61, 2.09).Verdict));
         Assert.Equal((Verdict.Fails, Verdict.Fails), (Load(1.59, 2.11).Verdict, Load(.79, .9).Verdict));
@@ -432,7 +432,7 @@ public class GuideTests
     {
         Assert.Equal((1.8, 2.5, 1.3, 1.8), (ReelBalance.Usual.Low, ReelBalance.Usual.High, ReelBalance.Bare.Low, ReelBalance.Bare.High));
         Assert.Equal((true, false), (ReelBalance.IsLight(1.38), ReelBalance.IsLight(1.42)));
-        Assert.Equal((false, true), (ReelBalance.IsOdd(2.95), ReelBalance.IsOdd(3.05)));
+        Assert.Equal((false, true), (ReelBalance.IsUnbalanced(2.95), ReelBalance.IsUnbalanced(3.05)));
     }
 
     // 20 lb in trout lines, 30 from 7.5, 60 in lines for big game.

@@ -20,7 +20,7 @@ public class LeaderTests
     private static LeaderPiece P(LeaderPart part, double lengthM, double mm, string? knot = null, double? toMm = null) =>
         new(part, lengthM, mm / 1000, (toMm ?? mm) / 1000) { Knot = knot };
 
-    private static Leader Tied(params LeaderPiece[] pieces) => Leader.Of(pieces, 0);
+    private static Leader Tied(params LeaderPiece[] pieces) => Leader.From(pieces, 0);
 
     private static readonly Leader Knotted = Tied(
         P(LeaderPart.Butt, 1.2, .53),
@@ -30,7 +30,7 @@ public class LeaderTests
     );
 
     private static LeaderFinding Seen(Leader leader, string id, LeaderUse? use = null) =>
-        LeaderCheck.Of(leader, use ?? Use).Findings.First(f => f.Id.StartsWith(id, StringComparison.Ordinal));
+        LeaderCheck.For(leader, use ?? Use).Findings.First(f => f.Id.StartsWith(id, StringComparison.Ordinal));
 
     // Trade bands of straight pull: 4X ≈ 2.3–3 kg, 0.33 mm ≈ 16 lb, 0.66 mm ≈ 50 lb; shares 0.85 and 0.80. All from memory.
     [Theory]
@@ -94,7 +94,7 @@ public class LeaderTests
     [Fact]
     public void A_taper_weighs_what_a_cone_does()
     {
-        var taper = LeaderCheck.Of(Tied(P(LeaderPart.Butt, 2, .6, toMm: .2)), Use);
+        var taper = LeaderCheck.For(Tied(P(LeaderPart.Butt, 2, .6, toMm: .2)), Use);
         Assert.Equal(1140 * Math.PI * 2 * (.36 + .12 + .04) / 12 * 1e-6, taper.MassKg, 9);
     }
 
@@ -126,7 +126,7 @@ public class LeaderTests
     [InlineData(22, 1, Verdict.Fails)]
     public void Tippet_too_thin_spins_and_too_thick_drags(int hook, double x, Verdict verdict)
     {
-        var fly = Fly.Of(FlyKinds.Find(hook < 1 ? "baitfish" : "dry")!, new(hook));
+        var fly = Fly.For(FlyKinds.Find(hook < 1 ? "baitfish" : "dry")!, new(hook));
         var leader = Tied(P(LeaderPart.Tippet, 2, Tippets.DiameterOfX(x) * 1000));
         Assert.Equal(verdict, Seen(leader, "twist", Use with { Fly = fly }).Verdict);
     }
@@ -151,9 +151,9 @@ public class LeaderTests
     {
         var teeth = Use with { Mouth = Mouth.Teeth };
         Assert.Equal(Verdict.Fails, Seen(Knotted, "guard", teeth).Verdict);
-        var wire = Leader.Of(Knotted.Pieces, .25, LeaderMaterial.Wire);
+        var wire = Leader.From(Knotted.Pieces, .25, LeaderMaterial.Wire);
         Assert.Equal(("figure-eight", Verdict.Fits), (wire.FlyKnot, Seen(wire, "guard", teeth).Verdict));
-        Assert.Contains("cut", Seen(Leader.Of(Knotted.Pieces, .25), "guard", teeth).Says.ToString(), StringComparison.Ordinal);
+        Assert.Contains("cut", Seen(Leader.From(Knotted.Pieces, .25), "guard", teeth).Says.ToString(), StringComparison.Ordinal);
     }
 
     // Teeth: six inches of wire, or of fluorocarbon of some 80 lb. Rough mouths: a foot of some 30 lb. Common practice, no source.
@@ -191,7 +191,7 @@ public class LeaderTests
     [InlineData(4.2, Verdict.Fails)]
     public void A_leader_longer_than_the_rod_runs_its_joint_into_the_rings(double lengthM, Verdict verdict)
     {
-        var check = LeaderCheck.Of(Tied(P(LeaderPart.Butt, lengthM, .5)), Use with { RodM = 2.74 });
+        var check = LeaderCheck.For(Tied(P(LeaderPart.Butt, lengthM, .5)), Use with { RodM = 2.74 });
         Assert.Equal(verdict, check.Findings.First(f => f.Id == "net").Verdict);
         Assert.Equal(lengthM - 2.74, check.OutsideM!.Value, 9);
     }
@@ -209,7 +209,7 @@ public class LeaderTests
     public void Every_school_lays_out_a_leader_of_the_wanted_length_that_can_be_kept() =>
         AnyWish.Sample(w =>
         {
-            var leader = LeaderDesign.Of(w.School, w.Wish, Pocket)!;
+            var leader = LeaderDesign.For(w.School, w.Wish, Pocket)!;
             Assert.Empty(leader.Check());
             Assert.Equal(Math.Max(.3, w.Wish.LengthM - w.Wish.GuardM) + w.Wish.GuardM, leader.LengthM, 6);
             Assert.Equal(w.Wish.GuardM, leader.GuardM, 9);
@@ -220,26 +220,26 @@ public class LeaderTests
     public void Four_spools_make_a_leader_that_steps_down_from_thick_to_thin()
     {
         LeaderSpool[] four = [.. Pocket.Where(s => s.Tag is "T1" or "T3" or "T4" or "T6")];
-        var leader = LeaderDesign.Of(LeaderSchool.Knotted, new(2.74, .001, .0002), four)!;
+        var leader = LeaderDesign.For(LeaderSchool.Knotted, new(2.74, .001, .0002), four)!;
         Assert.Equal([.53, .40, .33, .203], leader.Pieces.Select(p => p.StartM * 1000), (a, b) => Math.Abs(a - b) < 1e-9);
         Assert.All(leader.Pieces, p => Assert.Contains(four, s => s.Id == p.SpoolId));
         // A blood knot holds like thicknesses; .33 to .203 is too far apart for one.
         Assert.Equal([null, "blood", "blood", "surgeons"], leader.Pieces.Select(p => p.Knot));
         Assert.Equal(.2 * 2.74, leader.Pieces[^1].LengthM, 3);
-        Assert.Null(LeaderDesign.Of(LeaderSchool.Knotted, new(2.74, .001, .0002), four[..1]));
+        Assert.Null(LeaderDesign.For(LeaderSchool.Knotted, new(2.74, .001, .0002), four[..1]));
     }
 
     [Fact]
     public void Cut_lengths_come_to_the_leader_and_what_its_knots_eat() =>
         AnyWish.Sample(w =>
         {
-            var leader = LeaderDesign.Of(w.School, w.Wish, Pocket)!;
+            var leader = LeaderDesign.For(w.School, w.Wish, Pocket)!;
             var cuts = TyingList.Cuts(leader, Pocket);
             Assert.Equal(leader.LengthM, cuts.Sum(c => c.LengthM), 6);
             var bought = cuts[0].Bought;
-            var eaten = Knots.Of(leader.FlyKnot).EatsM(leader.Pieces[^1].EndM);
+            var eaten = Knots.Get(leader.FlyKnot).EatsM(leader.Pieces[^1].EndM);
             if (!bought)
-                eaten += Knots.Of(leader.LineKnot == "nail" ? "nail" : "perfection").EatsM(leader.Pieces[0].StartM);
+                eaten += Knots.Get(leader.LineKnot == "nail" ? "nail" : "perfection").EatsM(leader.Pieces[0].StartM);
             for (var i = 1; i < leader.Pieces.Count; i++)
                 if (leader.KnotOf(i) is { } knot)
                     eaten += knot.EatsM(leader.Pieces[i - 1].EndM) + knot.EatsM(leader.Pieces[i].StartM);
@@ -262,12 +262,12 @@ public class LeaderTests
                 }),
         ];
         LeaderSpool[] pocket = [.. Pocket.Select(s => s.Tag == "T3" ? s with { LeftM = 1 } : s)];
-        var list = TyingList.Of(six, pocket);
+        var list = TyingList.For(six, pocket);
         Assert.Equal(6, list.Leaders.Count);
         Assert.All(list.Spools, s => Assert.Equal(list.Leaders.Sum(l => l.Cuts.Where(c => c.Spool == s.Tag).Sum(c => c.CutM)), s.UsedM, 6));
         Assert.False(list.Spools.First(s => s.Tag == "T3").Enough);
         Assert.True(list.Spools.First(s => s.Tag == "T1").Enough);
-        var missing = TyingList.Of([six[0] with { Leader = Leader.Build(2.7, .001, .0002, 0) }], []).Missing;
+        var missing = TyingList.For([six[0] with { Leader = Leader.Build(2.7, .001, .0002, 0) }], []).Missing;
         Assert.Contains(missing, m => m.Says.ToString().Contains("knotless taper", StringComparison.Ordinal));
     }
 
@@ -291,7 +291,7 @@ public class LeaderTests
     [InlineData("figure-eight", .70, .80)]
     public void A_knot_keeps_the_share_that_people_count_on(string id, double low, double high)
     {
-        Assert.Equal(new Spread(low, high), Knots.Of(id).Share);
+        Assert.Equal(new Spread(low, high), Knots.Get(id).Share);
         Assert.Equal(SourceMark.Memory, Knots.Source.Mark);
     }
 
@@ -302,8 +302,8 @@ public class LeaderTests
         var shed = DemoGear.Shed();
         var brief = Brief.Complete(DemoGear.Briefs[0].Draft);
         Leader Of(double mm) => Tied(P(LeaderPart.Butt, 2, mm), P(LeaderPart.Tippet, .7, .33, "surgeons"));
-        var both = new[] { Of(.60), Of(.36) }.Select(l => CastSetup.Of(brief, shed.Rods[5], shed.Lines[10], l)).ToList();
-        var turned = Turnover.Of(both, brief.DistanceM);
+        var both = new[] { Of(.60), Of(.36) }.Select(l => CastSetup.For(brief, shed.Rods[5], shed.Lines[10], l)).ToList();
+        var turned = Turnover.For(both, brief.DistanceM);
         Assert.Equal(1, turned[0].SameShare!.Value, 9);
         Assert.True(Math.Abs(turned[1].SameShare!.Value - 1) > .005, $"{turned[1].SameShare}");
     }

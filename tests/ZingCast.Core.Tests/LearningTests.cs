@@ -40,7 +40,7 @@ public class LearningTests
                         }
                     );
                     var (r, l) = (AnyBrief.Loan.Rods.First(x => x.Tag == $"R{rod}"), AnyBrief.Loan.Lines.First(x => x.Tag == $"L{line}"));
-                    var setup = CastSetup.Of(brief, r, l, Leader.Build(2.7, l.TipDiameterM, .0002, 0)).By(who);
+                    var setup = CastSetup.For(brief, r, l, Leader.Build(2.7, l.TipDiameterM, .0002, 0)).By(who);
                     var carry = setup.MostCarryM * (.75 + .25 * dice.NextDouble());
                     var reach = CastSearch.FarthestAt(setup, carry, CastEngine.Launch(setup, carry).LaunchMps).ReachM;
                     return new Seen(setup, carry, reach * Math.Exp(scatter * Normal(dice)), DistanceBy.Taped, allOut);
@@ -61,7 +61,7 @@ public class LearningTests
         };
 
     private static CasterFit? Fit(IReadOnlyList<Seen> casts, Caster prior, Caster? believed = null) =>
-        CasterFit.Of(casts, prior, believed, TestContext.Current.CancellationToken);
+        CasterFit.From(casts, prior, believed, TestContext.Current.CancellationToken);
 
     [Fact]
     public void Two_dozen_casts_find_a_caster_and_the_tolerance_is_honest()
@@ -210,11 +210,11 @@ public class LearningTests
     public void A_rod_that_always_feels_heavy_likes_less_and_one_that_feels_light_likes_more(Feel feel, int way)
     {
         var votes = Enumerable.Repeat(new FeelVote(1.05, 1.0, feel), 10).ToList();
-        var felt = FeelFit.Of(votes)!;
+        var felt = FeelFit.From(votes)!;
         Assert.Equal(way, Math.Sign(felt.Shift));
         Assert.True(FeelFit.IsFelt(felt, null) || Math.Abs(felt.Shift) < felt.PlusMinus);
-        Assert.Null(FeelFit.Of(votes[..3]));
-        Assert.True(FeelFit.Of([.. votes, .. votes])!.PlusMinus < felt.PlusMinus);
+        Assert.Null(FeelFit.From(votes[..3]));
+        Assert.True(FeelFit.From([.. votes, .. votes])!.PlusMinus < felt.PlusMinus);
     }
 
     // Assumptions of the house: a twentieth of the load is the least a hand feels, and no less than the votes leave open.
@@ -251,11 +251,11 @@ public class LearningTests
     public void The_plan_names_what_costs_most_against_the_next_better_caster()
     {
         var setup = Casts(Casters.Usual, 1, 1)[0].Setup;
-        var slow = PracticePlan.Of(Casters.Usual with { LoopM = .75 }, setup)!;
+        var slow = PracticePlan.For(Casters.Usual with { LoopM = .75 }, setup)!;
         Assert.Equal(CastQuality.Speed, slow.Costs[0].Quality);
-        var loose = PracticePlan.Of(Casters.Find("skilled")! with { LoopM = 1.6 }, setup)!;
+        var loose = PracticePlan.For(Casters.Find("skilled")! with { LoopM = 1.6 }, setup)!;
         Assert.Equal(CastQuality.Loop, loose.Costs[0].Quality);
         Assert.Equal(loose.Costs.OrderByDescending(c => c.Costs.Value), loose.Costs);
-        Assert.Null(PracticePlan.Of(Casters.Rows[^1] with { FreeMps = 48, CarryM = 25 }, setup));
+        Assert.Null(PracticePlan.For(Casters.Rows[^1] with { FreeMps = 48, CarryM = 25 }, setup));
     }
 }

@@ -37,7 +37,7 @@ public class LimitsTests
     private static readonly BendTest Bent = new() { Readings = [new(.14, 2.7 / 3)] };
     private static readonly TripLimits Kit = new();
     private static readonly LearnedHand Hand = new(30, .02, 1, 15, .1);
-    private static readonly Lesson Lesson = new()
+    private static readonly FitDecision Lesson = new()
     {
         CasterId = 1,
         Hand = Hand,

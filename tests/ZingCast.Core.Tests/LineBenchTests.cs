@@ -25,7 +25,7 @@ public class LineBenchTests
     public void Thirty_feet_on_the_scale_name_the_class_and_a_gap_belongs_to_nobody(double grains, int? row, string words)
     {
         var grams = Mass.FromGrains(grains).Grams;
-        var read = LineClass.Of(new Weighing { MassKg = grams / 1000, LengthM = Length.FromFeet(30).Meters });
+        var read = LineClass.From(new Weighing { MassKg = grams / 1000, LengthM = Length.FromFeet(30).Meters });
         Assert.Equal(row, read.Row?.Class);
         Assert.Contains(words, read.Says.ToString());
         Assert.Equal(LineWeights.ClassOf(grams / 1000), read.Class!.Value.Value, 9);
@@ -34,10 +34,10 @@ public class LineBenchTests
     [Fact]
     public void A_class_is_never_narrower_than_its_measurement()
     {
-        Assert.InRange(LineClass.Of(Thirty(160)).Class!.Value.PlusMinus!.Value, .05, .15);
-        var coarse = LineClass.Of(Thirty(160, .5));
+        Assert.InRange(LineClass.From(Thirty(160)).Class!.Value.PlusMinus!.Value, .05, .15);
+        var coarse = LineClass.From(Thirty(160, .5));
         Assert.True(coarse.Spread!.Value.High - coarse.Spread.Value.Low > .5 && coarse.Class is not null);
-        var kitchen = LineClass.Of(Thirty(160, 5));
+        var kitchen = LineClass.From(Thirty(160, 5));
         Assert.Null(kitchen.Class);
         Assert.Contains("too coarse", kitchen.Says.ToString());
     }
@@ -56,15 +56,15 @@ public class LineBenchTests
         var mean = masses.Average();
         Assert.Equal(
             Math.Sqrt(masses.Sum(m => (m - mean) * (m - mean)) / 3999),
-            LineClass.Of(on).Thirty!.Value.PlusMinus!.Value,
-            .1 * LineClass.Of(on).Thirty!.Value.PlusMinus!.Value
+            LineClass.From(on).Thirty!.Value.PlusMinus!.Value,
+            .1 * LineClass.From(on).Thirty!.Value.PlusMinus!.Value
         );
     }
 
     [Fact]
     public void A_head_shorter_than_thirty_feet_has_no_class_but_rods_it_suits()
     {
-        var read = LineClass.Of(
+        var read = LineClass.From(
             new Weighing
             {
                 MassKg = 400 * Gr,
@@ -76,7 +76,7 @@ public class LineBenchTests
         Assert.Contains("No honest class", read.Says.ToString());
         // Common practice, no source: a 400-grain head sits on a ten.
         Assert.InRange(10, read.RodClasses!.Value.Low, read.RodClasses.Value.High);
-        Assert.Contains("too little", LineClass.Of(new Weighing { MassKg = 100 * Gr, LengthM = 20 * Ft }).Says.ToString());
+        Assert.Contains("too little", LineClass.From(new Weighing { MassKg = 100 * Gr, LengthM = 20 * Ft }).Says.ToString());
     }
 
     [Fact]
@@ -87,8 +87,8 @@ public class LineBenchTests
             new(10, 1.25e-3, 1.25e-3, 880),
             new(2, 1.25e-3, 1.25e-3 * Golden, 880),
         ]);
-        var exact = LineClass.Of(profile, 14, .001);
-        var byHead = LineClass.Of(
+        var exact = LineClass.From(profile, 14, .001);
+        var byHead = LineClass.From(
             new Weighing
             {
                 MassKg = profile.Kg,
@@ -102,7 +102,7 @@ public class LineBenchTests
         // A head hardly longer than 30 ft: its first 30 ft weigh no more than all of it, though the mark lies in the rear taper.
         Assert.InRange(
             LineClass
-                .Of(
+                .From(
                     new Weighing
                     {
                         MassKg = .016,
@@ -117,7 +117,7 @@ public class LineBenchTests
             .016
         );
         // Without the tapers it is a guess and says so.
-        var blind = LineClass.Of(
+        var blind = LineClass.From(
             new Weighing
             {
                 MassKg = profile.Kg,
@@ -133,13 +133,13 @@ public class LineBenchTests
     [Fact]
     public void Grains_per_foot_by_the_third_rule_are_exact_when_the_tip_is_golden_and_off_by_a_known_share_else()
     {
-        var golden = BellyWeight.Of(370 * Gr, 30 * Ft, 6 * Ft, Golden);
+        var golden = BellyWeight.From(370 * Gr, 30 * Ft, 6 * Ft, Golden);
         Assert.Equal(13.2, golden.RuleKgPerM * Ft / Gr, .05);
         Assert.Equal(0, golden.Off, 12);
         foreach (var r in new[] { .3, .8, 1 })
         {
             var piece = new LineProfile([new(6 * Ft, r * 1.3e-3, 1.3e-3, 900), new(24 * Ft, 1.3e-3, 1.3e-3, 900)]);
-            var belly = BellyWeight.Of(piece.Kg, 30 * Ft, 6 * Ft, r);
+            var belly = BellyWeight.From(piece.Kg, 30 * Ft, 6 * Ft, r);
             Assert.Equal(piece.KgPerM(8), belly.ExactKgPerM, 12);
             Assert.Equal(r < Golden ? -1 : 1, Math.Sign(belly.Off));
         }
@@ -155,7 +155,7 @@ public class LineBenchTests
         var tapered = LineProfile.Fit([new(2, .0013), new(0, .0008), new(10, .0013), new(11.5, .001)], 12, .0139);
         Assert.Equal(.0139, tapered.Kg, 12);
         Assert.Equal(12, tapered.LengthM, 12);
-        Assert.True(LineReading.Of(tapered, 12, 9, .01).FloatsFresh);
+        Assert.True(LineReading.From(tapered, 12, 9, .01).FloatsFresh);
         Assert.NotEmpty(LineProfile.Check([new(0, .013)], 12, .0139));
         Assert.Contains(LineProfile.Check([new(0, .001)], 12, 0), p => p.Field == "massKg");
         Assert.Contains(LineProfile.Check([new(14, .001)], 12, .01), p => p.Field == "readings[0].positionM");
@@ -186,12 +186,15 @@ public class LineBenchTests
     {
         var level = new LineProfile([new(9, .0013, .0013, 880)]);
         Assert.Equal(4.5, level.CentreM(9), 6);
-        Assert.Equal(1 / 3.0, LineReading.Of(level, 9, 9, .01).FrontShare, 9);
-        var stubby = LineReading.Of(new([new(.5, .001, .0019, 880), new(4, .0019, .0019, 880), new(4.5, .0019, .001, 880)]), 9, 9, .01);
+        Assert.Equal(1 / 3.0, LineReading.From(level, 9, 9, .01).FrontShare, 9);
+        var stubby = LineReading.From(new([new(.5, .001, .0019, 880), new(4, .0019, .0019, 880), new(4.5, .0019, .001, 880)]), 9, 9, .01);
         Assert.StartsWith("front-loaded", stubby.FrontWord);
         Assert.True(stubby.CentreM < 4.5);
-        Assert.StartsWith("rear-loaded", LineReading.Of(new([new(6, .0007, .0014, 880), new(3, .0014, .0014, 880)]), 9, 9, .01).FrontWord);
-        Assert.False(LineReading.Of(level.Weighing(.0127), 9, 9, .01).FloatsSalt);
+        Assert.StartsWith(
+            "rear-loaded",
+            LineReading.From(new([new(6, .0007, .0014, 880), new(3, .0014, .0014, 880)]), 9, 9, .01).FrontWord
+        );
+        Assert.False(LineReading.From(level.Weighing(.0127), 9, 9, .01).FloatsSalt);
     }
 
     [Fact]
@@ -233,7 +236,7 @@ public class LineBenchTests
         Assert.Equal(27, measured.LengthM, 9);
         Assert.Equal(profile.MassKg(5), measured.MassWithinKg(5), 12);
         Assert.Equal(2, measured.FrontTaperM, .1);
-        var air = LineInAir.Of(measured, Leader.Build(3, .0009, .0002, 0));
+        var air = LineInAir.From(measured, Leader.Build(3, .0009, .0002, 0));
         Assert.Equal(profile.Kg, air.MassKg(3 + 12) - air.MassKg(3), 6);
 
         // Thirty feet of a longer head on the scale: the rest follows the profile.
@@ -259,7 +262,7 @@ public class LineBenchTests
                     new(length - front - rear, .0013, .0013, 880),
                     new(rear, .0013, .0009, 880),
                 ]);
-                var said = LineClass.Of(
+                var said = LineClass.From(
                     new()
                     {
                         MassKg = head.Kg,

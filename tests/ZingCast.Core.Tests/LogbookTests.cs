@@ -47,7 +47,7 @@ public class LogbookTests
                 Losses = [new(LossCause.Knot, 9)],
             },
         ];
-        var answers = LogAnswers.Of(log, Shed);
+        var answers = LogAnswers.From(log, Shed);
         Assert.Equal([(LossCause.Abrasion, 2), (LossCause.Knot, 1), (LossCause.Snag, 1)], answers.Losses.Select(l => (l.Cause, l.Count)));
         Assert.All(answers.Losses, l => Assert.NotEmpty(l.Helps));
         // A snag is no fish, and practice is no fishing.
@@ -60,7 +60,7 @@ public class LogbookTests
     public void Which_line_in_wind_goes_by_the_wind_of_the_cast()
     {
         var casts = new LoggedCast[] { new(20, Feel: Feel.Right), new(14, WindMps: 12, Turned: TurnedOver.Piled), new(22) };
-        var line = Assert.Single(LogAnswers.Of([Day(1) with { Casts = casts }], Shed).InWind);
+        var line = Assert.Single(LogAnswers.From([Day(1) with { Casts = casts }], Shed).InWind);
         Assert.Equal("L11", line.Tag);
         Assert.Equal([null, 22, 14], line.Bands.Select(b => b.MiddleM));
         Assert.Equal([null, 1, 0], line.Bands.Select(b => b.Straight));
@@ -69,7 +69,7 @@ public class LogbookTests
     [Fact]
     public void What_never_comes_along_leads_and_what_was_out_last_comes_last()
     {
-        var home = LogAnswers.Of([Day(400, rod: 1, line: 1, reel: 1), Day(3)], Shed).StayHome;
+        var home = LogAnswers.From([Day(400, rod: 1, line: 1, reel: 1), Day(3)], Shed).StayHome;
         Assert.Null(home[0].LastOn);
         Assert.Equal(Shed.Rods.Count + Shed.Lines.Count + Shed.Reels.Count, home.Count);
         Assert.Equal(Today.AddDays(-3), home[^1].LastOn);
@@ -89,7 +89,7 @@ public class LogbookTests
             Day(2, rod: 1, line: 1, reel: 1),
         ];
         string Called(Outing o) => o.RodId == 6 ? "R6 blue eight" : "R1 honey glass";
-        int Found(LogFilter filter) => filter.Of(log, Called).Count();
+        int Found(LogFilter filter) => filter.Apply(log, Called).Count();
         Assert.Equal(1, Found(new("WEED r6 sandeel")));
         Assert.Equal(0, Found(new("weed honey")));
         Assert.Equal(2, Found(new("ledge")));
@@ -142,23 +142,23 @@ public class LogbookTests
     {
         var person = DemoLog.Person with { Id = 1 };
         Caster[] casters = [.. Casters.Rows, person.As(null)];
-        var (outings, services) = DemoLog.Of(Shed, _ => 1, person.CasterId, Today);
+        var (outings, services) = DemoLog.For(Shed, _ => 1, person.CasterId, Today);
         Assert.All(outings, o => Assert.Empty(o.Check(Today)));
         Assert.All(services, s => Assert.Empty(s.Check(Today)));
-        var learning = Learning.Of(outings, Shed, casters, [person], [], TestContext.Current.CancellationToken);
+        var learning = Learning.From(outings, Shed, casters, [person], [], TestContext.Current.CancellationToken);
         var ina = Assert.Single(learning.Casters);
         Assert.True(ina is { Offered: true, Own: true, Needed: 0, Fit: not null });
         Assert.True(ina.Fit!.AfterM < ina.Fit.BeforeM && ina.Fit.After.ReachTolerance < .08);
-        Lesson Decided(bool accepted, int evidence) =>
+        FitDecision Decided(bool accepted, int evidence) =>
             new()
             {
                 CasterId = 1,
                 Accepted = accepted,
                 Evidence = evidence,
-                Hand = LearnedHand.Of(ina.Fit.After),
+                Hand = LearnedHand.From(ina.Fit.After),
             };
-        bool Offered(Lesson lesson) =>
-            Learning.Of(outings, Shed, casters, [person], [lesson], TestContext.Current.CancellationToken).Casters[0].Offered;
+        bool Offered(FitDecision lesson) =>
+            Learning.From(outings, Shed, casters, [person], [lesson], TestContext.Current.CancellationToken).Casters[0].Offered;
         // What was decided on is not asked again before more was logged.
         Assert.False(Offered(Decided(true, ina.Casts)));
         Assert.False(Offered(Decided(false, ina.Casts)));

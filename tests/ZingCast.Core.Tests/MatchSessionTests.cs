@@ -96,8 +96,8 @@ public class MatchSessionTests
         Assert.Equal(stiff.GetHashCode(), new Leader([.. stiff.Pieces]).GetHashCode());
         var casts = new CastCache(Skerries);
         var (rod, line) = (Loan.Rods[5], Loan.Lines[7]);
-        Assert.NotEqual(casts.Of(rod, line, stiff)!.Farthest.ReachM, casts.Of(rod, line, soft)!.Farthest.ReachM);
-        Assert.Same(casts.Of(rod, line, stiff), casts.Of(rod, line, new([.. stiff.Pieces])));
+        Assert.NotEqual(casts.Reach(rod, line, stiff)!.Farthest.ReachM, casts.Reach(rod, line, soft)!.Farthest.ReachM);
+        Assert.Same(casts.Reach(rod, line, stiff), casts.Reach(rod, line, new([.. stiff.Pieces])));
     }
 
     [Fact]

@@ -88,8 +88,8 @@ public class MeasuresTests
     {
         var reading = Reader.Read(Kind.Distance, typed, metric);
         Assert.Equal(said, reading.Said);
-        Assert.True(Said.Says(said, Kind.Distance, reading.Value!.Value));
-        Assert.False(Said.Says(said, Kind.Distance, reading.Value!.Value + .1));
+        Assert.True(TypedText.Matches(said, Kind.Distance, reading.Value!.Value));
+        Assert.False(TypedText.Matches(said, Kind.Distance, reading.Value!.Value + .1));
     }
 
     // The reader and the forms each hold the units; one of every form reads as its scale.
@@ -97,7 +97,7 @@ public class MeasuresTests
     public void Every_form_is_read_back_as_it_is_shown()
     {
         foreach (var kind in Enum.GetValues<Kind>())
-        foreach (var form in new[] { Customary.Of(kind).Trade, Customary.Of(kind).Metric }.Concat(Customary.Of(kind).ByChoice))
+        foreach (var form in new[] { Customary.For(kind).Trade, Customary.For(kind).Metric }.Concat(Customary.For(kind).ByChoice))
         {
             var one = form.Shape == Shape.Beaufort ? "F4" : $"1 {form.Unit}".TrimEnd();
             var si = form.Shape == Shape.Beaufort ? Beaufort.Rows[4].MiddleMps : form.Scale + form.Offset;

@@ -42,7 +42,7 @@ public class ReelTests
             .Sample(
                 (reel, metres, kind) =>
                 {
-                    var fill = SpoolFill.Of(reel, Line, Backings.Rows[kind], metres, Leader);
+                    var fill = SpoolFill.For(reel, Line, Backings.Rows[kind], metres, Leader);
                     foreach (var layer in fill.Layers)
                     {
                         double Wound(double toM) => Math.PI * reel.WidthM!.Value * (toM * toM - reel.ArborM!.Value * reel.ArborM.Value / 4);
@@ -59,10 +59,10 @@ public class ReelTests
     [Fact]
     public void What_fits_at_least_is_what_a_loose_wind_takes_on_the_least_room_and_at_most_a_tight_one_on_the_most()
     {
-        var fits = SpoolFill.Of(Eight, Line, B("poly20"), 0).FitsBandM;
+        var fits = SpoolFill.For(Eight, Line, B("poly20"), 0).FitsBandM;
         var (room, band) = (Eight.Spool().RoomM3, Eight.Spool().RoomBandM3);
-        Assert.Equal(band.Low / room, SpoolFill.Of(Eight, Line, B("poly20"), fits.Low).ShareLoose, 9);
-        Assert.Equal(band.High / room * .78 / .74, SpoolFill.Of(Eight, Line, B("poly20"), fits.High).Share, 9);
+        Assert.Equal(band.Low / room, SpoolFill.For(Eight, Line, B("poly20"), fits.Low).ShareLoose, 9);
+        Assert.Equal(band.High / room * .78 / .74, SpoolFill.For(Eight, Line, B("poly20"), fits.High).Share, 9);
     }
 
     // Common practice, no source: what fits only when it is wound well is wound with care.
@@ -92,7 +92,7 @@ public class ReelTests
     public void Turns_and_radius_agree_with_winding_wrap_by_wrap(string kind, double metres)
     {
         var backing = B(kind);
-        var layer = SpoolFill.Of(Eight, Line, backing, metres).Layer(SpoolLayerKind.Backing);
+        var layer = SpoolFill.For(Eight, Line, backing, metres).Layer(SpoolLayerKind.Backing);
         double radius = Eight.ArborM!.Value / 2,
             wound = 0,
             turns = 0;
@@ -115,14 +115,14 @@ public class ReelTests
                 (reel, c) =>
                 {
                     var line = Reel.TypicalLine(c);
-                    var fits = Backings.Rows.OrderBy(b => b.DiameterM).Select(b => SpoolFill.Of(reel, line, b, 0).FitsBackingM).ToList();
+                    var fits = Backings.Rows.OrderBy(b => b.DiameterM).Select(b => SpoolFill.For(reel, line, b, 0).FitsBackingM).ToList();
                     Assert.True(fits.Zip(fits.Skip(1)).All(p => p.First >= p.Second));
                 }
             );
-        var metres = SpoolFill.Of(Eight, Line, B("poly30"), 0).FitsBackingM;
-        Assert.Equal(1, SpoolFill.Of(Eight, Line, B("poly30"), metres).Share, 6);
+        var metres = SpoolFill.For(Eight, Line, B("poly30"), 0).FitsBackingM;
+        Assert.Equal(1, SpoolFill.For(Eight, Line, B("poly30"), metres).Share, 6);
         // Common practice, no source: gel-spun takes about half the room of thirty-pound polyester.
-        Assert.InRange(SpoolFill.Of(Eight, Line, B("gel65"), 0).FitsBackingM / metres, 1.8, 2.4);
+        Assert.InRange(SpoolFill.For(Eight, Line, B("gel65"), 0).FitsBackingM / metres, 1.8, 2.4);
     }
 
     // Common practice, no source: an eight-nine ends up with some 180 m of twenty-pound backing.
@@ -157,20 +157,20 @@ public class ReelTests
         Assert.True(known.Zip(known.Skip(1)).All(p => p.First.Spool().PlusMinus < p.Second.Spool().PlusMinus));
         Assert.Equal([false, false, true, true], known.Select(r => r.Spool().IsGuess));
         // What is guessed is never said to go on.
-        string Says(Reel reel) => SpoolFill.Of(reel, Line, B("poly20"), 60).Says.ToString();
+        string Says(Reel reel) => SpoolFill.For(reel, Line, B("poly20"), 60).Says.ToString();
         Assert.All(known.Where(r => r.Spool().IsGuess), r => Assert.StartsWith("A guess", Says(r), StringComparison.Ordinal));
         // Each takes back what it was known by.
-        Assert.Equal(150, SpoolFill.Of(known[0], Line, B("poly20"), 150).FitsBackingM, 6);
-        Assert.Equal(150, SpoolFill.Of(known[1], FlyLine.Of(BoxCode.Read("WF8F")!), B("poly20"), 150).FitsBackingM, 6);
+        Assert.Equal(150, SpoolFill.For(known[0], Line, B("poly20"), 150).FitsBackingM, 6);
+        Assert.Equal(150, SpoolFill.For(known[1], FlyLine.From(BoxCode.Read("WF8F")!), B("poly20"), 150).FitsBackingM, 6);
         Assert.All(known, r => Assert.Empty(r.Check()));
     }
 
     [Fact]
     public void What_it_held_puts_right_a_ruler_that_saw_a_plain_drum_where_the_arbor_is_tapered()
     {
-        var tried = SpoolFill.Of(Eight, Line, B("poly20"), 0).FitsBackingM * .8;
+        var tried = SpoolFill.For(Eight, Line, B("poly20"), 0).FitsBackingM * .8;
         var reel = Eight with { KnownFill = new("poly20", tried, "L7", Line.Volume(Line.LengthM), .002) };
-        var fill = SpoolFill.Of(reel, Line, B("poly20"), tried);
+        var fill = SpoolFill.For(reel, Line, B("poly20"), tried);
         Assert.Equal(.002, fill.RimGapM, 5);
         Assert.True(fill.Spool.ToScale && reel.Spool().WidthM < Eight.WidthM);
     }

@@ -70,7 +70,7 @@ public class ReferenceTests
     [InlineData(17.2, 8)]
     [InlineData(20.7, 8)]
     [InlineData(32.7, 12)]
-    public void Winds_have_the_force_the_WMO_gives_them(double mps, int force) => Assert.Equal(force, Beaufort.Of(mps).Force);
+    public void Winds_have_the_force_the_WMO_gives_them(double mps, int force) => Assert.Equal(force, Beaufort.FromSpeed(mps).Force);
 
     // ISO 2533 standard atmosphere: 1.225 kg/m³ at 15 °C and sea level.
     [Fact]
@@ -101,8 +101,8 @@ public class ReferenceTests
     {
         var golden = Brent.FindRoot(r => r * r + r - 1, 0, 1, 1e-14);
         Assert.Equal((Math.Sqrt(5) - 1) / 2, golden, 12);
-        Assert.Equal(0, BellyWeight.Of(.024, 9.144, 1.83, golden).Off, 12);
-        Assert.True(BellyWeight.Of(.024, 9.144, 1.83, .5).Off != 0);
+        Assert.Equal(0, BellyWeight.From(.024, 9.144, 1.83, golden).Off, 12);
+        Assert.True(BellyWeight.From(.024, 9.144, 1.83, .5).Off != 0);
     }
 
     // Euler–Bernoulli beam, any textbook of mechanics: a uniform cantilever under a small load sags by PL³/3EI.

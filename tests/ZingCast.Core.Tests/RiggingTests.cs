@@ -20,7 +20,7 @@ public class RiggingTests
     [MemberData(nameof(Drawn))]
     public void Strands_that_cross_lie_one_clearly_above_the_other_and_stay_on_the_sheet(string id)
     {
-        var lesson = KnotLessons.Of(id);
+        var lesson = KnotLessons.Get(id);
         Assert.InRange(lesson.Steps.Count, 3, 6);
         Assert.All(
             lesson.Steps,
@@ -42,7 +42,7 @@ public class RiggingTests
 
     private static string Weave(string knot, int step)
     {
-        var drawn = KnotLessons.Of(knot).Steps[step - 1];
+        var drawn = KnotLessons.Get(knot).Steps[step - 1];
         return drawn.Weave(drawn.Strands.Index().Last(s => s.Item.Role == StrandRole.Working).Index);
     }
 
@@ -53,7 +53,7 @@ public class RiggingTests
     [InlineData("blood", 1, 5)]
     public void Coils_pass_over_and_under_by_turns_and_are_as_many_as_is_said(string knot, int step, int turns)
     {
-        Assert.Equal(Knots.Of(knot).Turns, turns);
+        Assert.Equal(Knots.Get(knot).Turns, turns);
         var weave = Weave(knot, step);
         // From before or from behind, whichever comes first.
         int Run(string turn) =>
@@ -64,7 +64,7 @@ public class RiggingTests
     [Fact]
     public void A_nail_knot_winds_six_times_round_line_and_tube()
     {
-        var step = KnotLessons.Of("nail").Steps[1];
+        var step = KnotLessons.Get("nail").Steps[1];
         var (line, working) = (0, step.Strands.Index().Last(s => s.Item.Role == StrandRole.Working).Index);
         Assert.Equal(StrandRole.Line, step.Strands[line].Role);
         Assert.Equal(6, step.Crossings.Count(c => c.Over == working && c.Under == line));
@@ -86,7 +86,7 @@ public class RiggingTests
     [Fact]
     public void Loops_drawn_up_square_are_a_reef_and_not_a_girth_hitch()
     {
-        var step = KnotLessons.Of("loop-to-loop").Steps[^1];
+        var step = KnotLessons.Get("loop-to-loop").Steps[^1];
         Assert.Equal(6, step.Crossings.Count(c => c.Over != c.Under));
         string[] both = [step.Weave(0), step.Weave(1)];
         Assert.Contains("OUOOUO", both);
@@ -97,7 +97,7 @@ public class RiggingTests
     [Fact]
     public void The_overhand_in_a_non_slip_loop_is_an_overhand()
     {
-        var step = KnotLessons.Of("non-slip").Steps[0];
+        var step = KnotLessons.Get("non-slip").Steps[0];
         var line = step.Strands.Index().First(s => s.Item.Role == StrandRole.Standing).Index;
         var own = step.Crossings.Where(c => c.Over == line && c.Under == line).ToList();
         Assert.Equal(3, own.Count);
@@ -164,7 +164,7 @@ public class RiggingTests
     public void Every_knot_of_the_leader_is_a_step_with_a_pull_below_what_it_stands()
     {
         var shed = DemoGear.Shed();
-        var leader = LeaderDesign.Of(LeaderSchool.Knotted, new(2.7, .001, .0002), shed.LeaderSpools)!;
+        var leader = LeaderDesign.For(LeaderSchool.Knotted, new(2.7, .001, .0002), shed.LeaderSpools)!;
         var ticket = Ticket(with: p => p with { Leader = leader });
         var joints = LeaderStrength.Joints(leader, ticket.Plan.LineCoreN).Where(j => j.At == LeaderJointAt.Piece).ToList();
         var steps = ticket.Steps.Where(s => s.Id.StartsWith("piece-", StringComparison.Ordinal)).ToList();

@@ -53,7 +53,7 @@ public class RodBenchTests
                         )),
                 ],
             };
-            var fit = BendFit.Of(length, test, Calibration.Usual, out var problems);
+            var fit = BendFit.From(length, test, Calibration.Usual, out var problems);
             Assert.Equal(fit is null, problems.Count > 0);
             if (fit is null)
                 told++;
@@ -83,7 +83,7 @@ public class RodBenchTests
     [InlineData(double.PositiveInfinity, .9)]
     public void Readings_smaller_than_anything_measured_are_named_at_their_field(double massKg, double dropM)
     {
-        Assert.Null(BendFit.Of(2.7432, new() { Readings = [new(massKg, dropM)] }, Calibration.Usual, out var problems));
+        Assert.Null(BendFit.From(2.7432, new() { Readings = [new(massKg, dropM)] }, Calibration.Usual, out var problems));
         Assert.StartsWith("readings[0].", problems[0].Field);
     }
 
@@ -124,7 +124,7 @@ public class RodBenchTests
     }
 
     private static BendFit Fit(BendTest test) =>
-        BendFit.Of(9 * Exact.FootM, test, Calibration.Usual, out var problems)
+        BendFit.From(9 * Exact.FootM, test, Calibration.Usual, out var problems)
         ?? throw new Xunit.Sdk.XunitException(string.Join("; ", problems));
 
     // Large deflection of a cantilever under a vertical tip load: Bisshopp and Drucker 1945, Mattiasson 1981; values from memory,
@@ -285,7 +285,7 @@ public class RodBenchTests
                         )),
                     ],
                 };
-                if (BendFit.Of(9 * Exact.FootM + along, sloppy, Calibration.Usual, out _) is { } f)
+                if (BendFit.From(9 * Exact.FootM + along, sloppy, Calibration.Usual, out _) is { } f)
                     found.Add((f.Class.Value, f.TipAngle.Value, f.Model.Taper, Math.Log(f.Model.ButtNm2)));
             }
             Assert.True(found.Count > 397);
@@ -347,7 +347,7 @@ public class RodBenchTests
     [InlineData(1.9, .914, 66, "readings[0].massKg")]
     public void A_measurement_no_rod_can_give_is_named_with_what_to_measure_again(double kg, double dropM, double angle, string field)
     {
-        Assert.Null(BendFit.Of(9 * Exact.FootM, new() { Readings = [new(kg, dropM, angle)] }, Calibration.Usual, out var problems));
+        Assert.Null(BendFit.From(9 * Exact.FootM, new() { Readings = [new(kg, dropM, angle)] }, Calibration.Usual, out var problems));
         Assert.Equal(field, Assert.Single(problems).Field);
     }
 
@@ -359,16 +359,18 @@ public class RodBenchTests
         {
             Readings = [good.Readings[0], good.Readings[1] with { DropM = good.Readings[0].DropM - .01 }, good.Readings[2]],
         };
-        Assert.Null(BendFit.Of(9 * Exact.FootM, swapped, Calibration.Usual, out var problems));
+        Assert.Null(BendFit.From(9 * Exact.FootM, swapped, Calibration.Usual, out var problems));
         Assert.Contains(problems, p => p.Field == "readings[1].dropM");
         var far = good with
         {
             Readings = [good.Readings[0], good.Readings[1] with { DropM = good.Readings[1].DropM + .1 }, good.Readings[2]],
         };
-        Assert.Null(BendFit.Of(9 * Exact.FootM, far, Calibration.Usual, out problems));
+        Assert.Null(BendFit.From(9 * Exact.FootM, far, Calibration.Usual, out problems));
         Assert.NotEmpty(problems);
         // An angle that some rod has with this drop is not called impossible: it is the readings that do not go together.
-        Assert.Null(BendFit.Of(9 * Exact.FootM, new() { Readings = [new(.14, .914, 66), new(.07, .52)] }, Calibration.Usual, out problems));
+        Assert.Null(
+            BendFit.From(9 * Exact.FootM, new() { Readings = [new(.14, .914, 66), new(.07, .52)] }, Calibration.Usual, out problems)
+        );
         Assert.All(problems, p => Assert.Contains("do not belong to one rod", p.Problem));
     }
 
@@ -412,7 +414,7 @@ public class RodBenchTests
             SwingS = 2 * Math.PI * Math.Sqrt(2 * 2 / 3.0 / Exact.GravityMps2),
         };
         Assert.Empty(at.Check(bar));
-        var balance = Balanced.Of(bar, at, new(0, 0));
+        var balance = Balanced.For(bar, at, new(0, 0));
         Assert.Equal(.1 * 4 / 12 + .1 * .7 * .7, balance.SwingKgM2, 9);
         Assert.Equal(SourceMark.Measured, balance.SwingSource.Mark);
         Assert.NotEmpty((at with { SwingS = 4 }).Check(bar));
@@ -430,12 +432,12 @@ public class RodBenchTests
             PrintedClass = 6,
         };
         var at = new RodBalance { BalanceM = .64 };
-        var bare = Balanced.Of(rod, at, new(.17, 0));
-        Assert.Equal(0, Balanced.Of(rod, at, new(bare.BalancingReelKg, 0)).ResidualKg, 9);
+        var bare = Balanced.For(rod, at, new(.17, 0));
+        Assert.Equal(0, Balanced.For(rod, at, new(bare.BalancingReelKg, 0)).ResidualKg, 9);
         // Common practice, no source: 1.3 to 1.8 times the rod, without line outside.
         Assert.InRange(bare.BalancingReelKg / rod.MassKg, ReelBalance.Bare.Low, ReelBalance.Bare.High);
-        Assert.True(Balanced.Of(rod, at, new(.17, .01)).BalancingReelKg > bare.BalancingReelKg);
-        Assert.Equal(1000 * Exact.OunceKg, Balanced.Of(rod, at, new(.17, 0, 1000)).OunceDayKg, 9);
+        Assert.True(Balanced.For(rod, at, new(.17, .01)).BalancingReelKg > bare.BalancingReelKg);
+        Assert.Equal(1000 * Exact.OunceKg, Balanced.For(rod, at, new(.17, 0, 1000)).OunceDayKg, 9);
     }
 
     [Fact]
@@ -470,7 +472,7 @@ public class RodBenchTests
             Bend = Six,
             Balance = new() { BalanceM = .64, SwingS = 2.26 },
         };
-        var along = MassAlong.Of(rod, .64);
+        var along = MassAlong.For(rod, .64);
         Assert.Equal(.096, along.HandleKg + along.TubeKg, 12);
         // The moment of inertia is least about the balance point, so its slope vanishes there.
         Assert.Equal(0, (along.OwnKgM2(.64 + 1e-4) - along.OwnKgM2(.64 - 1e-4)) / 2e-4, 4);

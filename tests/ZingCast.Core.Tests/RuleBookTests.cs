@@ -162,14 +162,14 @@ public class RuleBookTests
         var book = new LedgerBook(new HashSet<string>());
         Assert.Equal(5.5, ByMoonlight(true, 6, book));
         Assert.Equal(6, ByMoonlight(false, 6, book));
-        var step = Assert.Single(book.Tell());
+        var step = Assert.Single(book.Write());
         Assert.Equal((6, 5.5, false), (step.From, step.To, step.Off));
         Assert.Equal("A bright moon: 5.5 lands softer", step.Says.ToString());
         Assert.Equal(5.5, step.Pin!.RodClass);
 
         var without = new LedgerBook(new HashSet<string> { Moonlight.Id });
         Assert.Equal(6, ByMoonlight(true, 6, without));
-        Assert.True(Assert.Single(without.Tell()).Off);
+        Assert.True(Assert.Single(without.Write()).Off);
     }
 
     [Fact]

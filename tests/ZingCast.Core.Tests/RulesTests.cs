@@ -452,7 +452,7 @@ public class RulesTests
         var line = DemoGear.Shed().Lines.Single(l => l.Tag == "L8");
         var leader = Core.Leaders.Leader.Build(2.7, line.TipDiameterM, .0004, 0);
         Rods.Rod Rod(string tag) => DemoGear.Shed().Rods.Single(r => r.Tag == tag);
-        CastSetup Of(string tag) => CastSetup.Of(brief, Rod(tag), line, leader);
+        CastSetup Of(string tag) => CastSetup.For(brief, Rod(tag), line, leader);
         Assert.Equal(LineWeights.MassKg(Rod("R7").MeasuredClass!.Value - 1), Of("R7").StandardKg, 1e-9);
         Assert.Equal(LineWeights.MassKg(Rod("R3").MeasuredClass!.Value), Of("R3").StandardKg, 1e-9);
         // Timed as a pendulum, a rod brings its own tip into the cast; the others bring what is usual for their class.
@@ -597,7 +597,7 @@ public class RulesTests
             SaltProof = true,
         };
         var outfit = Solve(new() { Species = "sea-bass", FlyKind = "baitfish" }, new([], [], [reel])).Outfit;
-        Assert.True(SpoolFill.Of(reel, outfit.Line, Backings.Find("poly20")!, outfit.BackingM).Share > 1);
+        Assert.True(SpoolFill.For(reel, outfit.Line, Backings.Find("poly20")!, outfit.BackingM).Share > 1);
         Assert.Equal(("S1", true), (outfit.Reel.Tag, outfit.Backing.GelSpun));
         Assert.True(outfit.Fill.Share <= 1.02);
     }

@@ -119,7 +119,7 @@ public class RunTests
         foreach (var group in Fishes.Groups)
         {
             var kg = Math.Sqrt(group.UsualKg * group.BigKg);
-            var run = FishRun.Of(RunningFish.Of(group, kg), RunTackle.Ordinary(group, kg));
+            var run = FishRun.Simulate(RunningFish.From(group, kg), RunTackle.Ordinary(group, kg));
             Assert.Equal(group.RunM, run.RunM, .01 * group.RunM);
             Assert.InRange(run.FastestMps / group.RunMps, .98, 1.02);
         }
@@ -130,9 +130,9 @@ public class RunTests
         AnyCase.Sample(at =>
         {
             var (fish, tackle) = (at.Fish, at.Tackle);
-            var run = FishRun.Of(fish, tackle);
-            Assert.Equal(run.RunM, FishRun.Of(fish, tackle, refine: 4).RunM, Math.Max(.05, 2e-3 * run.RunM));
-            Assert.Equal(run.RunM, FishRun.Of(fish, tackle).RunM);
+            var run = FishRun.Simulate(fish, tackle);
+            Assert.Equal(run.RunM, FishRun.Simulate(fish, tackle, refine: 4).RunM, Math.Max(.05, 2e-3 * run.RunM));
+            Assert.Equal(run.RunM, FishRun.Simulate(fish, tackle).RunM);
             Assert.All(run.Moments, m => Assert.True(double.IsFinite(m.PullN) && double.IsFinite(m.SpeedMps)));
         });
 
@@ -145,9 +145,9 @@ public class RunTests
     public void A_fish_is_landed_in_the_time_people_take(string group, double kg, double tippetMm, int rodClass, double from, double to)
     {
         var at = Case(group, kg, RunningFish.UsualPullN(kg), tippetMm: tippetMm, metres: 300);
-        var fight = FishFight.Of(at, at.Runs(), 60, 8 * rodClass, false);
+        var fight = FishFight.From(at, at.Runs(), 60, 8 * rodClass, false);
         Assert.InRange((fight.Minutes!.Value.Low + fight.Minutes.Value.High) / 2, from, to);
-        var light = FishFight.Of(at, at.Runs(), 60, 2, true);
+        var light = FishFight.From(at, at.Runs(), 60, 2, true);
         Assert.True(light.Minutes is not { } lasts || lasts.Low > 2 * fight.Minutes.Value.Low);
         Assert.Contains("under the floor", light.Says.ToString(), StringComparison.Ordinal);
     }
@@ -165,10 +165,10 @@ public class RunTests
     public void The_drag_is_set_by_the_weakest_knot_and_what_eases_a_hard_run_is_ranked()
     {
         var at = Case("tunny", 5, 14, "poly30", metres: 200);
-        var drag = DragSetting.Of(at.Leader, at.Line, at.Backing, at.Reel);
+        var drag = DragSetting.For(at.Leader, at.Line, at.Backing, at.Reel);
         Assert.Equal(KnotAt.Tippet, drag.Joints.Single(j => j.Weakest).At);
         Assert.InRange(drag.SetN / Tippets.KnottedN(.00033), .25, .33);
-        var changes = RunChange.Of(at, at.Run());
+        var changes = RunChange.For(at, at.Run());
         Assert.Equal(changes.OrderByDescending(c => c.Gain), changes);
         Assert.True(changes.Single(c => c.Kind == RunChangeKind.ThinnerBacking).TippetShare < at.Run().TippetShare);
         Assert.True(changes.Single(c => c.Kind == RunChangeKind.Follow).LeftM > at.Run().LeftM);

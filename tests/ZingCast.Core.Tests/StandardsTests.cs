@@ -66,12 +66,12 @@ public class StandardsTests
     [InlineData(64.5, 12)]
     [InlineData(120, 12)]
     public void Knots_fall_in_their_Beaufort_force(double knots, int force) =>
-        Assert.Equal(force, Beaufort.Of(knots * Exact.KnotMps).Force);
+        Assert.Equal(force, Beaufort.FromSpeed(knots * Exact.KnotMps).Force);
 
     [Fact]
     public void Bigger_hooks_are_longer_wider_and_thicker()
     {
-        var hooks = Enumerable.Range(-9, 33).Reverse().Select(n => Hooks.Of(new(n))).ToList();
+        var hooks = Enumerable.Range(-9, 33).Reverse().Select(n => Hooks.Get(new(n))).ToList();
         Assert.All(
             hooks.Zip(hooks.Skip(1)),
             pair =>
@@ -81,7 +81,7 @@ public class StandardsTests
                         && pair.First.WireM <= pair.Second.WireM
                 )
         );
-        Assert.Equal(.03, Hooks.Of(new(0)).LengthM, 6);
+        Assert.Equal(.03, Hooks.Get(new(0)).LengthM, 6);
     }
 
     [Fact]

@@ -65,7 +65,7 @@ public class TackleTests
     [InlineData("dry", 14, .06, .4)]
     public void A_fly_weighs_and_drags_as_its_family_does(string kind, int hook, double grams, double cm2)
     {
-        var fly = Fly.Of(FlyKinds.Find(kind)!, new(hook));
+        var fly = Fly.For(FlyKinds.Find(kind)!, new(hook));
         Assert.Equal(grams, fly.WetKg * 1000, 3);
         Assert.Equal(cm2, fly.AreaM2 * 1e4, 3);
         Assert.True(fly.InUsualSizes);
@@ -76,7 +76,7 @@ public class TackleTests
     {
         foreach (var kind in FlyKinds.Rows)
         {
-            var flies = Enumerable.Range(-9, 33).Reverse().Select(n => Fly.Of(kind, new(n))).ToList();
+            var flies = Enumerable.Range(-9, 33).Reverse().Select(n => Fly.For(kind, new(n))).ToList();
             Assert.All(
                 flies.Zip(flies.Skip(1)),
                 pair => Assert.True(pair.Second.WetKg >= pair.First.WetKg - 1e-12 && pair.Second.AreaM2 >= pair.First.AreaM2 - 1e-12)
@@ -100,7 +100,7 @@ public class TackleTests
     [InlineData(61, RodAction.Medium)]
     [InlineData(65, RodAction.MediumFast)]
     [InlineData(70, RodAction.Fast)]
-    public void Action_follows_the_tip_angle(double angle, RodAction action) => Assert.Equal(action, Actions.Of(angle));
+    public void Action_follows_the_tip_angle(double angle, RodAction action) => Assert.Equal(action, Actions.FromTipAngle(angle));
 
     [Fact]
     public void A_very_fast_measured_rod_is_lined_a_class_below_and_a_label_is_second_to_a_measurement()
@@ -125,7 +125,7 @@ public class TackleTests
     [Fact]
     public void A_line_is_at_odds_with_its_label_when_its_first_thirty_feet_weigh_another_class()
     {
-        var six = FlyLine.Of(BoxCode.Read("WF6F")!);
+        var six = FlyLine.From(BoxCode.Read("WF6F")!);
         double ShareOfHead() => six.MassWithinKg(Exact.ThirtyFeetM) / six.MassKg!.Value;
         FlyLine Weighing(double grains) => six with { HeadKg = grains * Exact.GrainKg / ShareOfHead() };
         Assert.False(six.IsMeasured);

@@ -19,7 +19,7 @@ public class TripTests
 
     private static readonly TripDay[] Days = [.. DemoGear.Briefs.Select(b => new TripDay(b.Name, Brief.Complete(b.Draft)))];
 
-    private static readonly TripScores Scores = TripScores.Of(Days, TripPool.Of(Loan), Loan);
+    private static readonly TripScores Scores = TripScores.For(Days, TripPool.From(Loan), Loan);
 
     // Looked at whole where a table of everything is asked for.
     private static TripScores Whole()
@@ -28,7 +28,7 @@ public class TripTests
         return Scores;
     }
 
-    private static TripScores With(Func<GearShed, GearShed> change) => TripScores.Of(Days, TripPool.Of(change(Loan)), change(Loan));
+    private static TripScores With(Func<GearShed, GearShed> change) => TripScores.For(Days, TripPool.From(change(Loan)), change(Loan));
 
     [Fact]
     public void On_every_reel_a_pair_scores_what_it_scores_on_that_reel_alone()
@@ -55,7 +55,7 @@ public class TripTests
     [Fact]
     public void The_picture_says_of_every_outfit_what_the_engine_says()
     {
-        var plan = TripPlan.Of(Scores, new());
+        var plan = TripPlan.For(Scores, new());
         for (var d = 0; d < Days.Length; d++)
             foreach (var (outfit, cell) in plan.Coverage.Outfits.Zip(plan.Coverage.Days[d].Cells).Where(x => x.Second is not null))
             {
@@ -67,7 +67,7 @@ public class TripTests
                         Loan.Reels.Single(r => r.Id == outfit.Reel.Id)
                     );
                 Assert.Equal(score.Verdicts.Max(), cell!.Verdict);
-                Assert.Equal(DayWorth.Of(score), cell.Worth, 9);
+                Assert.Equal(DayWorth.For(score), cell.Worth, 9);
             }
         Assert.Equal(Days.Length, plan.Coverage.Days.Count(d => d.Best is not null));
     }
@@ -76,11 +76,11 @@ public class TripTests
     [Fact]
     public void What_the_shed_can_do_is_no_less_than_what_a_brief_makes_of_it()
     {
-        var coverage = ShedReview.Of(Scores, new()).Coverage;
+        var coverage = ShedReview.From(Scores, new()).Coverage;
         for (var d = 0; d < Days.Length; d++)
         {
             var own = Matcher.For(Days[d].Brief with { Owned = Owned.Only }, Loan, cancel: Cancel).Choose();
-            Assert.True(coverage.Days[d].Cells[coverage.Days[d].Best!.Value]!.Worth >= DayWorth.Of(own.Score) - 1e-9);
+            Assert.True(coverage.Days[d].Cells[coverage.Days[d].Best!.Value]!.Worth >= DayWorth.For(own.Score) - 1e-9);
         }
         Assert.Equal(Days.Length, coverage.Of);
     }
@@ -95,8 +95,8 @@ public class TripTests
     public void A_day_that_can_be_fished_is_worth_more_than_one_that_cannot_whatever_is_given_up(double cost, bool works, double worth)
     {
         var score = new Score(cost, [Verdict.Look, works ? Verdict.Fits : Verdict.Fails]);
-        Assert.Equal(worth, DayWorth.Of(score), 9);
-        Assert.Equal(works, DayWorth.Serves(DayWorth.Of(score)));
+        Assert.Equal(worth, DayWorth.For(score), 9);
+        Assert.Equal(works, DayWorth.Serves(DayWorth.For(score)));
     }
 
     // The best single rod of a trip, found by trying each with everything the shed has.
@@ -114,7 +114,7 @@ public class TripTests
                 )
             )
             .MaxBy(x => x.Value);
-        var plan = TripPlan.Of(
+        var plan = TripPlan.For(
             Scores,
             new()
             {
@@ -131,10 +131,10 @@ public class TripTests
     public void What_is_packed_comes_along_and_a_limit_that_leaves_no_room_says_so()
     {
         var held = new Pieces([10], [], [8]);
-        var plan = TripPlan.Of(Scores, new() { Rods = 3 }, held);
+        var plan = TripPlan.For(Scores, new() { Rods = 3 }, held);
         Assert.Contains(plan.Kit!.Rods, r => r.Id == 10);
         Assert.Contains(plan.Costs, c => c.Limit == "held");
-        var full = TripPlan.Of(Scores, new() { Rods = 1 }, new([10, 1], [], []));
+        var full = TripPlan.For(Scores, new() { Rods = 1 }, new([10, 1], [], []));
         Assert.Null(full.Kit);
         Assert.Contains("more than the limits allow", full.Says.ToString(), StringComparison.Ordinal);
     }
@@ -144,15 +144,15 @@ public class TripTests
     {
         // Three pieces of a 6¾ ft rod are 69 cm and the lap of a ferrule; two of a 9½ ft rod 1.45 m.
         var tube = new TripLimits { Rods = 3, TubeM = .75 };
-        Assert.All(TripPlan.Of(Scores, tube).Kit!.Rods, r => Assert.True(Loan.Rods.Single(x => x.Id == r.Id).PackedM <= .75));
+        Assert.All(TripPlan.For(Scores, tube).Kit!.Rods, r => Assert.True(Loan.Rods.Single(x => x.Id == r.Id).PackedM <= .75));
     }
 
     [Fact]
     public void A_piece_to_mend_stays_at_home_and_says_why()
     {
-        var taken = TripPlan.Of(Scores, new()).Kit!.Rods[^1].Id;
+        var taken = TripPlan.For(Scores, new()).Kit!.Rods[^1].Id;
         var mend = With(s => s with { Rods = [.. s.Rods.Select(r => r.Id == taken ? r with { Condition = Condition.Mend } : r)] });
-        var plan = TripPlan.Of(mend, new());
+        var plan = TripPlan.For(mend, new());
         Assert.DoesNotContain(plan.Kit!.Rods, r => r.Id == taken);
         Assert.Contains(plan.LeftOut, l => l.Says.ToString().Contains("mended first", StringComparison.Ordinal));
     }
@@ -160,10 +160,10 @@ public class TripTests
     [Fact]
     public void Nothing_is_bought_without_money_and_nothing_to_buy_ever_fits()
     {
-        var pool = TripPool.Of(GearShed.Empty).AndToBuy(Days, GearShed.Empty, Cancel);
-        var scores = TripScores.Of(Days, pool, GearShed.Empty, Cancel);
-        Assert.Empty(TripPlan.Of(scores, new()).Kit!.Rods);
-        var rich = TripPlan.Of(scores, new() { Rods = 3, Budget = 2000 });
+        var pool = TripPool.From(GearShed.Empty).AndToBuy(Days, GearShed.Empty, Cancel);
+        var scores = TripScores.For(Days, pool, GearShed.Empty, Cancel);
+        Assert.Empty(TripPlan.For(scores, new()).Kit!.Rods);
+        var rich = TripPlan.For(scores, new() { Rods = 3, Budget = 2000 });
         Assert.NotEmpty(rich.Kit!.Rods);
         Assert.All(rich.Kit.Rods.Concat(rich.Kit.Lines).Concat(rich.Kit.Reels), p => Assert.True(p.ToBuy));
         Assert.InRange(rich.Kit.Price, 1, 2000);
@@ -172,7 +172,7 @@ public class TripTests
             c => Assert.True(c.Verdict is Verdict.ToBuy or Verdict.Fails)
         );
         // One of each and no more is what this much buys.
-        Assert.Equal(380, TripPlan.Of(scores, new() { Rods = 3, Budget = 400 }).Kit!.Price);
+        Assert.Equal(380, TripPlan.For(scores, new() { Rods = 3, Budget = 400 }).Kit!.Price);
     }
 
     // What a toothed fish bites through is tied with a guard, and a leader without one does not stand in for it.
@@ -202,8 +202,8 @@ public class TripTests
             select (a, b)
         ).First();
         TripDay[] both = [days[i], days[j]];
-        var scores = TripScores.Of(both, TripPool.Of(Loan), Loan, Cancel);
-        var list = PackingList.Of(scores, TripPlan.Of(scores, new()), new DateOnly(2027, 5, 8));
+        var scores = TripScores.For(both, TripPool.From(Loan), Loan, Cancel);
+        var list = PackingList.For(scores, TripPlan.For(scores, new()), new DateOnly(2027, 5, 8));
         var packed = list.Groups.Single(g => g.Name == "Leaders").Items.Select(l => l.Says.ToString()).ToList();
         Assert.Single(packed, l => l.Contains("bite guard", StringComparison.Ordinal));
         Assert.Single(packed, l => !l.Contains("bite guard", StringComparison.Ordinal));
@@ -212,8 +212,8 @@ public class TripTests
     [Fact]
     public void The_packing_list_winds_every_line_and_counts_back_from_the_day_of_leaving()
     {
-        var plan = TripPlan.Of(Scores, new());
-        var list = PackingList.Of(Scores, plan, new DateOnly(2027, 5, 8));
+        var plan = TripPlan.For(Scores, new());
+        var list = PackingList.For(Scores, plan, new DateOnly(2027, 5, 8));
         Assert.Equal(plan.Kit!.Lines.Select(l => l.Id).Order(), list.Spools.Select(s => s.Line.Id).Order());
         // Two reels, of which one has a spare spool in the demo: no reel carries more lines than it has spools.
         Assert.All(
@@ -243,7 +243,7 @@ public class TripTests
     [Fact]
     public void Every_cell_of_the_matrix_is_what_the_bench_of_the_line_says()
     {
-        var matrix = ShedMatrix.Of(Loan);
+        var matrix = ShedMatrix.From(Loan);
         Assert.Equal(12, matrix.Rods.Count);
         Assert.Equal(["L19"], matrix.Unknown);
         for (var l = 0; l < matrix.Lines.Count; l++)
@@ -259,7 +259,7 @@ public class TripTests
     [Fact]
     public void In_the_matrix_pairs_stand_along_the_diagonal()
     {
-        var matrix = ShedMatrix.Of(Loan);
+        var matrix = ShedMatrix.From(Loan);
         Assert.Equal(matrix.Rods.Select(r => r.Class).Order(), matrix.Rods.Select(r => r.Class));
         Assert.Equal(matrix.Lines.Select(l => l.LoadsClass).Order(), matrix.Lines.Select(l => l.LoadsClass));
         // The nearest line of each rod never stands before that of a lighter rod by more than a place or two.
@@ -268,7 +268,7 @@ public class TripTests
             .ToList();
         Assert.All(nearest.Zip(nearest.Skip(1)), n => Assert.True(n.Second >= n.First - 2, $"{n}"));
         // A line made for a class loads that class: true weight, an all-round head (published: AFFTA, from memory).
-        var six = FlyLine.Of(new(Build.WeightForward, 6, "floating"));
+        var six = FlyLine.From(new(Build.WeightForward, 6, "floating"));
         Assert.InRange(LineSuits.LoadsClass(six), 5.5, 6.5);
     }
 
@@ -281,26 +281,26 @@ public class TripTests
             Reels = [],
             Spools = [],
         };
-        var scores = TripScores.Of(Days, TripPool.Of(bare).AndToBuy(Days, bare, Cancel), bare, Cancel);
-        var review = ShedReview.Of(scores, new());
+        var scores = TripScores.For(Days, TripPool.From(bare).AndToBuy(Days, bare, Cancel), bare, Cancel);
+        var review = ShedReview.From(scores, new());
         Assert.Equal(0, review.Coverage.Served);
         Assert.Equal(LinkId.Reel, review.Purchases[0].Kind);
         Assert.True(review.Purchases[0].Days >= 2);
         Assert.All(review.Purchases.Zip(review.Purchases.Skip(1)), p => Assert.True(p.First.Days >= p.Second.Days));
         // Nobody can pay for it: it is still said, and said to be too dear.
-        Assert.All(ShedReview.Of(scores, new() { Budget = 10 }).Purchases, p => Assert.False(p.Affordable));
+        Assert.All(ShedReview.From(scores, new() { Budget = 10 }).Purchases, p => Assert.False(p.Affordable));
     }
 
     [Fact]
     public void An_empty_shed_says_so_and_offers_no_single_piece()
     {
-        var scores = TripScores.Of(
+        var scores = TripScores.For(
             Days,
-            TripPool.Of(GearShed.Empty).AndToBuy(Days, GearShed.Empty, Cancel),
+            TripPool.From(GearShed.Empty).AndToBuy(Days, GearShed.Empty, Cancel),
             GearShed.Empty,
             cancel: Cancel
         );
-        var review = ShedReview.Of(scores, new());
+        var review = ShedReview.From(scores, new());
         Assert.Empty(review.Coverage.Outfits);
         Assert.Empty(review.Purchases);
         Assert.Equal("Nothing here serves any of these days", review.Says.ToString());
@@ -343,7 +343,7 @@ public class TripTests
                 .. Enumerable
                     .Range(1, lines)
                     .Select(i =>
-                        FlyLine.Of(new(Build.WeightForward, dice.Next(3, 11), Densities.Rows[dice.Next(4)].Id)) with
+                        FlyLine.From(new(Build.WeightForward, dice.Next(3, 11), Densities.Rows[dice.Next(4)].Id)) with
                         {
                             Id = i,
                             Tag = $"L{i}",
@@ -379,8 +379,8 @@ public class TripTests
         {
             TripDay[] day = [new("any", Brief.Complete(draft))];
             var (promised, exact) = (
-                TripScores.Of(day, TripPool.Of(Loan), Loan, Cancel),
-                TripScores.Of(day, TripPool.Of(Loan), Loan, Cancel)
+                TripScores.For(day, TripPool.From(Loan), Loan, Cancel),
+                TripScores.For(day, TripPool.From(Loan), Loan, Cancel)
             );
             exact.KnowAll();
             for (var r = 0; r < promised.Pool.Rods.Count; r++)
@@ -409,9 +409,12 @@ public class TripTests
             Lines = lines,
             Reels = reels,
         };
-        var (some, all) = (TripScores.Of(Days, TripPool.Of(shed), shed, Cancel), TripScores.Of(Days, TripPool.Of(shed), shed, Cancel));
+        var (some, all) = (
+            TripScores.For(Days, TripPool.From(shed), shed, Cancel),
+            TripScores.For(Days, TripPool.From(shed), shed, Cancel)
+        );
         all.KnowAll();
-        var (plan, whole) = (TripPlan.Of(some, limits), TripPlan.Of(all, limits));
+        var (plan, whole) = (TripPlan.For(some, limits), TripPlan.For(all, limits));
         Assert.Equal(whole.Kit!.Value, plan.Kit!.Value, 9);
         Assert.Equal(whole.Others.Select(o => Math.Round(o.Value, 9)), plan.Others.Select(o => Math.Round(o.Value, 9)));
         Assert.Equal(whole.Rods, plan.Rods);
@@ -427,8 +430,8 @@ public class TripTests
         var shed = Wall(5, 60, 80, 20);
         List<(double Value, double AtMost)> said = [];
         var limits = new TripLimits();
-        var scores = TripScores.Of(Days, TripPool.Of(shed), shed, Cancel);
-        var plan = TripPlan.Of(
+        var scores = TripScores.For(Days, TripPool.From(shed), shed, Cancel);
+        var plan = TripPlan.For(
             scores,
             limits,
             further: false,
@@ -457,17 +460,17 @@ public class TripTests
                 [.. Enumerable.Range(0, 10).SelectMany(n => one.Reels.Select(e => e with { Id = e.Id + 100 * n, Note = $"{n}" }))]
             );
         var ten = Ten();
-        var (single, many) = (TripScores.Of(Days, TripPool.Of(one), one, Cancel), TripScores.Of(Days, TripPool.Of(ten), ten, Cancel));
+        var (single, many) = (TripScores.For(Days, TripPool.From(one), one, Cancel), TripScores.For(Days, TripPool.From(ten), ten, Cancel));
         single.KnowAll();
         many.KnowAll();
         Assert.Equal(single.Worth.Known, many.Worth.Known);
-        var (a, b) = (TripPlan.Of(single, new()), TripPlan.Of(many, new()));
+        var (a, b) = (TripPlan.For(single, new()), TripPlan.For(many, new()));
         // Ten equal reels carry more lines than one does.
         Assert.True(b.Kit!.Value >= a.Kit!.Value - 1e-9);
         Assert.Equal(b.Kit.Rods.Count, b.Kit.Rods.Select(r => r.Tag.Split('x')[0]).Distinct().Count());
         Assert.All(b.Others, o => Assert.NotEqual(b.Kit.Rods.Select(r => r.Tag.Split('x')[0]), o.Rods.Select(r => r.Tag.Split('x')[0])));
         var held = b.Kit.Rods[0].Id % 100 + 700;
-        var packed = TripPlan.Of(many, new(), new([held], [], []));
+        var packed = TripPlan.For(many, new(), new([held], [], []));
         Assert.Contains(packed.Kit!.Rods, r => r.Id == held);
         Assert.DoesNotContain(packed.Kit.Rods, r => r.Id == b.Kit.Rods[0].Id);
         Assert.Equal(b.Kit.Value, packed.Kit.Value, 9);
@@ -477,12 +480,12 @@ public class TripTests
     public void What_the_shed_can_do_is_said_on_the_way_and_ends_as_if_it_had_been_looked_at_whole()
     {
         var shed = Wall(8, 40, 60, 10);
-        var pool = TripPool.Of(shed).AndToBuy(Days, shed, Cancel);
+        var pool = TripPool.From(shed).AndToBuy(Days, shed, Cancel);
         List<ShedReview> said = [];
-        var review = ShedReview.Of(TripScores.Of(Days, pool, shed, Cancel), new(), said.Add);
-        var whole = TripScores.Of(Days, pool, shed, Cancel);
+        var review = ShedReview.From(TripScores.For(Days, pool, shed, Cancel), new(), said.Add);
+        var whole = TripScores.For(Days, pool, shed, Cancel);
         whole.KnowAll();
-        var exact = ShedReview.Of(whole, new());
+        var exact = ShedReview.From(whole, new());
         Assert.Equal(
             exact.Coverage.Days.Select(d => d.Cells[d.Best!.Value]!.Worth),
             review.Coverage.Days.Select(d => d.Cells[d.Best!.Value]!.Worth)

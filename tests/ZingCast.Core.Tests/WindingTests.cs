@@ -32,7 +32,7 @@ public class WindingTests
             LineId = 8,
             ReelWords = "S5 wide-arbor eight",
             LineWords = "L8 ivory all-round",
-            Plan = WindingPlan.Of(Reel, line ?? Line, Backings.Find(backing)!, backingM),
+            Plan = WindingPlan.For(Reel, line ?? Line, Backings.Find(backing)!, backingM),
             RightHand = rightHand,
             BegunAt = At,
         };
@@ -89,7 +89,7 @@ public class WindingTests
             ],
             ticket.Order
         );
-        var fill = SpoolFill.Of(Reel, Line, Backings.Find("poly20")!, 150);
+        var fill = SpoolFill.For(Reel, Line, Backings.Find("poly20")!, 150);
         var backing = ticket.Steps.Single(s => s.Kind == WindingStepKind.Backing);
         Assert.Equal(fill.Layer(SpoolLayerKind.Backing).Turns, backing.Turns, 6);
         Assert.Equal(fill.RimGapM, ticket.Steps.Single(s => s.Kind == WindingStepKind.Rim).ExpectM!.Value, 9);
@@ -104,7 +104,7 @@ public class WindingTests
     [Fact]
     public void A_double_taper_is_wound_in_one_go_either_way_round_and_a_line_without_backing_goes_to_the_arbor()
     {
-        var both = Ticket(line: FlyLine.Of(BoxCode.Read("DT5F")!));
+        var both = Ticket(line: FlyLine.From(BoxCode.Read("DT5F")!));
         Assert.DoesNotContain(WindingStepKind.Running, both.Order);
         Done(Until(both, WindingStepKind.LineEnd), new(WindingTicket.FlyEnd));
         var bare = Ticket(0);
@@ -136,7 +136,7 @@ public class WindingTests
     [Fact]
     public void Backing_that_was_wound_too_loosely_is_found_by_the_ruler_and_what_has_to_come_off_makes_room()
     {
-        var fits = SpoolFill.Of(Reel, Line, Backings.Find("poly20")!, 0).FitsBackingM;
+        var fits = SpoolFill.For(Reel, Line, Backings.Find("poly20")!, 0).FitsBackingM;
         var over = Until(Ticket(fits), WindingStepKind.Over);
         var loose = 2 * Reel.Spool().RadiusM(fits * Backings.Find("poly20")!.AreaM2 / .62);
         var words = Refused(over, new(MeasuredM: loose));
@@ -216,12 +216,12 @@ public class WindingTests
                 },
             ],
         };
-        string Says(Reel reel, FlyLine line, double metres) => SpoolWork.Of(shed, reel, line, poly, metres)!.Says.ToString();
-        Assert.Equal(2, SpoolWork.Of(shed, Reel, Line, poly, 110)!.Minutes);
+        string Says(Reel reel, FlyLine line, double metres) => SpoolWork.For(shed, reel, line, poly, metres)!.Says.ToString();
+        Assert.Equal(2, SpoolWork.For(shed, Reel, Line, poly, 110)!.Minutes);
         Assert.Contains("L8 is on S5’s spare; swapping takes 2 minutes", Says(Reel, Line, 110), StringComparison.Ordinal);
         Assert.Contains("short of what is planned", Says(Reel, Line, 150), StringComparison.Ordinal);
         Assert.Contains("L8 is on S5: wind it over to S3", Says(other, Line, 50), StringComparison.Ordinal);
         Assert.Matches("needs .* off", Says(Reel, thick, 150));
-        Assert.Null(SpoolWork.Of(shed, other, thick, poly, 50));
+        Assert.Null(SpoolWork.For(shed, other, thick, poly, 50));
     }
 }

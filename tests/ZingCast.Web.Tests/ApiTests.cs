@@ -5,10 +5,10 @@ namespace ZingCast.Web.Tests;
 
 public sealed class ApiTests : IDisposable
 {
-    private readonly House house = new();
+    private readonly TestApp app = new();
     private readonly HttpClient client;
 
-    public ApiTests() => client = house.CreateClient();
+    public ApiTests() => client = app.CreateClient();
 
     private static CancellationToken Now => TestContext.Current.CancellationToken;
 
@@ -298,11 +298,11 @@ public sealed class ApiTests : IDisposable
     public async Task Nothing_is_lost_when_the_house_is_closed_and_opened_again()
     {
         await client.Post("/api/briefs", new { name = "Kept overnight", draft = new { species = "perch", flyWetKg = .0005 } });
-        var copy = house.Data + "-copy";
+        var copy = app.Data + "-copy";
         Directory.CreateDirectory(copy);
-        foreach (var file in Directory.GetFiles(house.Data))
+        foreach (var file in Directory.GetFiles(app.Data))
             File.Copy(file, Path.Combine(copy, Path.GetFileName(file)));
-        using var again = new House(demo: true, settings => settings with { Data = copy });
+        using var again = new TestApp(demo: true, settings => settings with { Data = copy });
         var names = (await again.CreateClient().GetJson("/api/briefs"))
             .EnumerateArray()
             .Select(b => b.GetProperty("name").GetString())
@@ -314,7 +314,7 @@ public sealed class ApiTests : IDisposable
     [Fact]
     public async Task Without_the_demo_the_shed_is_empty_until_the_loan_shed_is_borrowed()
     {
-        using var own = new House(demo: false);
+        using var own = new TestApp(demo: false);
         var guest = own.CreateClient();
         Assert.Equal(0, (await guest.GetJson("/api/shed")).GetProperty("rods").GetArrayLength());
         var solution = await (await guest.Post("/api/matching/solve", new { brief = new { } })).Json();
@@ -328,6 +328,6 @@ public sealed class ApiTests : IDisposable
     public void Dispose()
     {
         client.Dispose();
-        house.Dispose();
+        app.Dispose();
     }
 }

@@ -106,7 +106,7 @@ public class ArchitectureTests
             .Select(t => t.Name[..^4]);
         // What serves the house itself and not the trade.
         Assert.Empty(web.Except([.. Rooms, "Data", "Devices"]));
-        var pages = Directory.GetDirectories(Path.Combine(House.Root, "client", "src", "rooms")).Select(Path.GetFileName);
+        var pages = Directory.GetDirectories(Path.Combine(TestApp.Root, "client", "src", "rooms")).Select(Path.GetFileName);
         Assert.Empty(pages.Except([.. Rooms.Select(r => r.ToLowerInvariant()), "bench", "chain", "home", "ledger", "shared"]));
     }
 }

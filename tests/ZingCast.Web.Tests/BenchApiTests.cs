@@ -6,15 +6,15 @@ namespace ZingCast.Web.Tests;
 
 public sealed class BenchApiTests : IDisposable
 {
-    private readonly House house = new();
+    private readonly TestApp app = new();
     private readonly HttpClient client;
 
-    public BenchApiTests() => client = house.CreateClient();
+    public BenchApiTests() => client = app.CreateClient();
 
     public void Dispose()
     {
         client.Dispose();
-        house.Dispose();
+        app.Dispose();
     }
 
     private async Task<JsonElement> Piece(string kind, string tag) =>

@@ -8,15 +8,15 @@ namespace ZingCast.Web.Tests;
 
 public sealed class CastingApiTests : IDisposable
 {
-    private readonly House house = new();
+    private readonly TestApp app = new();
     private readonly HttpClient client;
 
-    public CastingApiTests() => client = house.CreateClient();
+    public CastingApiTests() => client = app.CreateClient();
 
     public void Dispose()
     {
         client.Dispose();
-        house.Dispose();
+        app.Dispose();
     }
 
     // A brief of the demo world, solved, and its outfit as a cast to throw.

@@ -10,7 +10,7 @@ namespace ZingCast.Web.Tests;
 public sealed class ContractTests(LoanShed loan) : IClassFixture<LoanShed>
 {
     private static readonly JsonElement Contract = JsonDocument
-        .Parse(File.ReadAllText(Path.Combine(House.Root, "client", "src", "api", "openapi.json")))
+        .Parse(File.ReadAllText(Path.Combine(TestApp.Root, "client", "src", "api", "openapi.json")))
         .RootElement;
 
     private static readonly JsonElement Schemas = Contract.GetProperty("components").GetProperty("schemas");
@@ -42,7 +42,7 @@ public sealed class ContractTests(LoanShed loan) : IClassFixture<LoanShed>
     public void A_field_that_is_described_once_is_in_the_contract_the_schema_and_the_sheets_with_its_limits()
     {
         var lists = JsonDocument
-            .Parse(File.ReadAllText(Path.Combine(House.Root, "docs", "house.schema.json")))
+            .Parse(File.ReadAllText(Path.Combine(TestApp.Root, "docs", "backup.schema.json")))
             .RootElement.GetProperty("properties");
         (string Type, string List, IReadOnlyList<Field> Fields)[] kinds =
         [

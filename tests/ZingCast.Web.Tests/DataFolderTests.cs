@@ -200,11 +200,11 @@ public sealed class DataFolderTests : IDisposable
         Sql(FilePath, "update Rods set Name = 'second'");
 
         // A house has the file open meanwhile.
-        using var house = new SqliteConnection($"Data Source={FilePath}");
-        house.Open();
+        using var app = new SqliteConnection($"Data Source={FilePath}");
+        app.Open();
         var kept = DataFolder.Restore(folder, saved, TimeProvider.System)!;
         Assert.Equal(("first", "second"), (Read(FilePath, "select Name from Rods"), Read(kept, "select Name from Rods")));
-        using var still = house.CreateCommand();
+        using var still = app.CreateCommand();
         still.CommandText = "select Name from Rods";
         Assert.Equal("first", still.ExecuteScalar());
         Assert.Equal(2, Directory.GetFiles(folder, "*.db").Length - 1);

@@ -13,18 +13,18 @@ public sealed class DocumentFuzzTests : IDisposable
 {
     private const int Documents = 1200;
 
-    private readonly House house = new();
+    private readonly TestApp app = new();
     private readonly HttpClient client;
     private readonly Random dice = new(27);
 
     private static CancellationToken Now => TestContext.Current.CancellationToken;
 
-    public DocumentFuzzTests() => client = house.CreateClient();
+    public DocumentFuzzTests() => client = app.CreateClient();
 
     public void Dispose()
     {
         client.Dispose();
-        house.Dispose();
+        app.Dispose();
     }
 
     private JsonNode? Odd(JsonNode? was) =>
@@ -112,7 +112,7 @@ public sealed class DocumentFuzzTests : IDisposable
             }
             taken++;
             since.Add(text);
-            foreach (var copy in Directory.GetFiles(house.Data, "replaced-*"))
+            foreach (var copy in Directory.GetFiles(app.Data, "replaced-*"))
                 File.Delete(copy);
             if (since.Count < 12)
                 continue;

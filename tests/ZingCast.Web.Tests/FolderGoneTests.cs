@@ -32,8 +32,8 @@ public sealed class FolderGoneTests : ProgramTests
     public async Task Once_its_file_is_gone_a_house_keeps_nothing_says_so_and_saves_what_it_still_holds(string way)
     {
         var data = New("data");
-        using var house = Start(data, "--demo");
-        using var client = await house.Ready();
+        using var app = Start(data, "--demo");
+        using var client = await app.Ready();
         (await Keep(client, "before")).EnsureSuccessStatusCode();
         switch (way)
         {
@@ -116,13 +116,13 @@ public sealed class FolderGoneTests : ProgramTests
     [Fact]
     public async Task A_copy_called_after_no_day_ends_nothing()
     {
-        using var house = Start(New("data"), "--demo");
-        using var client = await house.Ready();
+        using var app = Start(New("data"), "--demo");
+        using var client = await app.Ready();
         await File.WriteAllTextAsync(Path.Combine(New("data"), "daily-20260231120000.db"), "no day", Now);
         Assert.Empty((await client.GetJson("/api/data")).GetProperty("copies").EnumerateArray());
         using (var again = Start(New("data")))
         using (var guest = await again.Ready())
             Assert.Equal(3, (await guest.GetJson("/api/briefs")).GetArrayLength());
-        Assert.False(house.Process.HasExited);
+        Assert.False(app.Process.HasExited);
     }
 }

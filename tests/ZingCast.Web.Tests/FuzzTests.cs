@@ -20,14 +20,14 @@ public sealed class FuzzTests : IDisposable
 
     private static CancellationToken Now => TestContext.Current.CancellationToken;
 
-    private readonly House house = new();
+    private readonly TestApp app = new();
     private readonly HttpClient client;
     private readonly Random dice;
     private readonly int count;
 
     public FuzzTests()
     {
-        client = house.CreateClient();
+        client = app.CreateClient();
         var explore = int.TryParse(Environment.GetEnvironmentVariable("ZING_EXPLORE"), out var n) && n > 1;
         (count, dice) = (explore ? n : Bodies, new Random(explore ? Environment.TickCount : 9));
     }
@@ -48,7 +48,7 @@ public sealed class FuzzTests : IDisposable
             .ToList();
         Assert.True(unknown.Count == 0, $"no good body is known for {string.Join(", ", unknown)}");
 
-        using var watch = new SqliteConnection($"Data Source={Path.Combine(house.Data, "zingcast.db")};Pooling=False");
+        using var watch = new SqliteConnection($"Data Source={Path.Combine(app.Data, "zingcast.db")};Pooling=False");
         watch.Open();
         var (version, content) = (Version(watch), Content(watch));
         List<string> faults = [];
@@ -213,7 +213,7 @@ public sealed class FuzzTests : IDisposable
             """
         );
         // A text in a text: what bends it bends the document.
-        var house = new JsonObject { ["text"] = await client.GetStringAsync("/api/backup/file", Now), ["merge"] = "theirs" };
+        var backup = new JsonObject { ["text"] = await client.GetStringAsync("/api/backup/file", Now), ["merge"] = "theirs" };
         Dictionary<string, JsonNode> good = new()
         {
             ["post /api/briefs"] = saved,
@@ -350,8 +350,8 @@ public sealed class FuzzTests : IDisposable
             ["post /api/log/csv/look"] = Said("""{"text":"on,casts,rod\n2026-05-01,22 paced carry 11 out,R6","theirs":false}"""),
             ["post /api/log/csv"] = Said("""{"text":"on,casts,rod\n2026-05-01,22 paced carry 11 out,R6","theirs":true}"""),
             ["post /api/care/services"] = Said("""{"taskId":"line-cut","pieceId":11,"on":"2026-05-01","amountM":0.3,"note":"nick"}"""),
-            ["post /api/backup/look"] = house,
-            ["post /api/backup/read"] = house,
+            ["post /api/backup/look"] = backup,
+            ["post /api/backup/read"] = backup,
             ["post /api/devices/winder/slip"] = Said("""{"share":0.004}"""),
         };
         foreach (
@@ -499,6 +499,6 @@ public sealed class FuzzTests : IDisposable
     public void Dispose()
     {
         client.Dispose();
-        house.Dispose();
+        app.Dispose();
     }
 }

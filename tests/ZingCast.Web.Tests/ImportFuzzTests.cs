@@ -13,18 +13,18 @@ public sealed class ImportFuzzTests : IDisposable
 {
     private const int Files = 10_000;
 
-    private readonly House house = new(demo: false);
+    private readonly TestApp app = new(demo: false);
     private readonly HttpClient client;
     private readonly Random dice = new(16);
 
     private static CancellationToken Now => TestContext.Current.CancellationToken;
 
-    public ImportFuzzTests() => client = house.CreateClient();
+    public ImportFuzzTests() => client = app.CreateClient();
 
     public void Dispose()
     {
         client.Dispose();
-        house.Dispose();
+        app.Dispose();
     }
 
     private const string Document = """
@@ -65,7 +65,7 @@ public sealed class ImportFuzzTests : IDisposable
             ("/api/lines/csv", Profile, t => new { text = t }),
         ];
         (await client.PostAsJsonAsync("/api/backup/read", new { text = Document, merge = "mine" }, Now)).EnsureSuccessStatusCode();
-        using var watch = new SqliteConnection($"Data Source={Path.Combine(house.Data, "zingcast.db")};Pooling=False");
+        using var watch = new SqliteConnection($"Data Source={Path.Combine(app.Data, "zingcast.db")};Pooling=False");
         watch.Open();
         var seen = Version(watch);
         var content = Content(watch);
@@ -87,11 +87,11 @@ public sealed class ImportFuzzTests : IDisposable
             if (isRefused && held != content)
                 wrong.Add($"refused, and yet changed: {path} {bent} → {said}");
             (seen, content) = (now, held);
-            // What was taken in is forgotten, so that the next file meets the same house.
+            // What was taken in is forgotten, so that the next file meets the same app.
             if (!isRefused && i % 50 == 0)
             {
                 await client.PostAsJsonAsync("/api/backup/read", new { text = Document, merge = "replace" }, Now);
-                foreach (var copy in Directory.GetFiles(house.Data, "replaced-*"))
+                foreach (var copy in Directory.GetFiles(app.Data, "replaced-*"))
                     File.Delete(copy);
                 (seen, content) = (Version(watch), Content(watch));
             }

@@ -73,14 +73,14 @@ public sealed class KilledTests : ProgramTests
                     files = [];
                 for (var blow = 0; blow < blows; blow++)
                 {
-                    using (var house = Start(data))
+                    using (var app = Start(data))
                     {
-                        using var client = await house.Ready();
+                        using var client = await app.Ready();
                         // The first of each takes its time in a fresh program, and is answered before the blow is dealt.
                         var n = 0;
                         await Brief();
                         await Files();
-                        var kill = Task.Delay(dice.Next(5, 250), cancel).ContinueWith(_ => house.Process.Kill(), cancel);
+                        var kill = Task.Delay(dice.Next(5, 250), cancel).ContinueWith(_ => app.Process.Kill(), cancel);
                         try
                         {
                             while (true)

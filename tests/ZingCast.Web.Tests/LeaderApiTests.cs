@@ -6,17 +6,17 @@ namespace ZingCast.Web.Tests;
 // Leaders, depth and rigging over HTTP.
 public sealed class LeaderApiTests : IDisposable
 {
-    private readonly House house = new();
+    private readonly TestApp app = new();
     private readonly HttpClient client;
 
     private static CancellationToken Now => TestContext.Current.CancellationToken;
 
-    public LeaderApiTests() => client = house.CreateClient();
+    public LeaderApiTests() => client = app.CreateClient();
 
     public void Dispose()
     {
         client.Dispose();
-        house.Dispose();
+        app.Dispose();
     }
 
     private static int Id(JsonElement piece) => piece.GetProperty("id").GetInt32();

@@ -7,17 +7,17 @@ namespace ZingCast.Web.Tests;
 /// <summary>Log, learning, care and what is brought in, over HTTP.</summary>
 public sealed class LogApiTests : IDisposable
 {
-    private readonly House house = new();
+    private readonly TestApp app = new();
     private readonly HttpClient client;
 
     private static CancellationToken Now => TestContext.Current.CancellationToken;
 
-    public LogApiTests() => client = house.CreateClient();
+    public LogApiTests() => client = app.CreateClient();
 
     public void Dispose()
     {
         client.Dispose();
-        house.Dispose();
+        app.Dispose();
     }
 
     private static async Task<string> Refused(HttpResponseMessage answer, string field)

@@ -12,8 +12,8 @@ public sealed class ProcessTests : ProgramTests
     [Fact]
     public async Task Asked_to_stop_under_load_it_stops_in_time_and_the_folder_alone_holds_everything()
     {
-        using var house = Start(New("data"), "--demo");
-        using var client = await house.Ready();
+        using var app = Start(New("data"), "--demo");
+        using var client = await app.Ready();
         // Three hundred scraps: more ways to cut them than anybody waits for.
         for (var i = 0; i < 300; i++)
             (
@@ -54,8 +54,8 @@ public sealed class ProcessTests : ProgramTests
         (
             await client.PostAsJsonAsync("/api/briefs", new { name = "The last word", draft = new { species = "perch" } }, Now)
         ).EnsureSuccessStatusCode();
-        using (Run("kill", "-TERM", $"{house.Process.Id}"))
-            Assert.Equal(0, await house.Ended(10));
+        using (Run("kill", "-TERM", $"{app.Process.Id}"))
+            Assert.Equal(0, await app.Ended(10));
         // Whoever still waited is told.
         foreach (var told in await Task.WhenAll(waiting))
             if (told.StatusCode != HttpStatusCode.OK)
@@ -97,8 +97,8 @@ public sealed class ProcessTests : ProgramTests
     [Fact]
     public async Task Left_alone_for_some_seconds_the_file_is_whole_while_the_house_goes_on()
     {
-        using var house = Start(New("data"), "--demo");
-        using var client = await house.Ready();
+        using var app = Start(New("data"), "--demo");
+        using var client = await app.Ready();
         await client.PostAsJsonAsync("/api/briefs", new { name = "Kept at noon", draft = new { } }, Now);
         var ahead = DataFolder.FileIn(New("data")) + "-wal";
         for (var waited = Stopwatch.StartNew(); new FileInfo(ahead).Length > 0 && waited.Elapsed < TimeSpan.FromSeconds(20); )
@@ -127,8 +127,8 @@ public sealed class ProcessTests : ProgramTests
     [Fact]
     public async Task A_fault_of_ours_is_answered_in_words_and_logged()
     {
-        using var house = Start(New("data"));
-        using var client = await house.Ready();
+        using var app = Start(New("data"));
+        using var client = await app.Ready();
         await using (var connection = new SqliteConnection($"Data Source={DataFolder.FileIn(New("data"))};Pooling=False"))
         {
             await connection.OpenAsync(Now);
@@ -139,8 +139,8 @@ public sealed class ProcessTests : ProgramTests
         var broken = await client.GetAsync("/api/shed", Now);
         Assert.Equal(HttpStatusCode.InternalServerError, broken.StatusCode);
         Assert.Contains("on our side", (await broken.Json()).GetProperty("title").GetString());
-        Assert.Contains(house.Said, line => line.Contains("A fault of ours answering GET /api/shed", StringComparison.Ordinal));
-        Assert.Contains(house.Said, line => line.Contains("no such table: Reels", StringComparison.Ordinal));
+        Assert.Contains(app.Said, line => line.Contains("A fault of ours answering GET /api/shed", StringComparison.Ordinal));
+        Assert.Contains(app.Said, line => line.Contains("no such table: Reels", StringComparison.Ordinal));
     }
 
     // A small disk of its own, as root or as anybody where the machine allows it.
@@ -180,9 +180,9 @@ public sealed class ProcessTests : ProgramTests
     public async Task A_disk_that_fills_up_is_told_nothing_is_lost_and_it_goes_on_when_there_is_room()
     {
         await CanMount();
-        using var house = OnSmallDisk("true");
-        using var client = await house.Ready();
-        var inside = $"/proc/{house.Process.Id}/root{New("disk")}";
+        using var app = OnSmallDisk("true");
+        using var client = await app.Ready();
+        var inside = $"/proc/{app.Process.Id}/root{New("disk")}";
         var kept = 0;
         HttpResponseMessage answer;
         await File.WriteAllBytesAsync(Path.Combine(inside, "filler"), new byte[1_300_000], Now);
@@ -216,9 +216,9 @@ public sealed class ProcessTests : ProgramTests
             },
         };
         string before;
-        using (var house = Start(New("data"), "--demo"))
+        using (var app = Start(New("data"), "--demo"))
         {
-            using var client = await house.Ready();
+            using var client = await app.Ready();
             before =
                 await (await client.PostAsJsonAsync("/api/matching/solve", solve, Now)).Content.ReadAsStringAsync(Now)
                 + await client.GetStringAsync("/api/shed", Now);

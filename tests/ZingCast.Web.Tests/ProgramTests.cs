@@ -16,7 +16,7 @@ public abstract partial class ProgramTests : IDisposable
 
     protected static string Program { get; } =
         Path.Combine(
-            House.Root,
+            TestApp.Root,
             "src",
             "ZingCast.Web",
             "bin",
@@ -25,7 +25,7 @@ public abstract partial class ProgramTests : IDisposable
             "ZingCast.Web.dll"
         );
 
-    protected static string ContentRoot => Path.Combine(House.Root, "src", "ZingCast.Web");
+    protected static string ContentRoot => Path.Combine(TestApp.Root, "src", "ZingCast.Web");
 
     /// <summary>A process and all it has said.</summary>
     protected sealed partial class Running : IDisposable

@@ -6,17 +6,17 @@ namespace ZingCast.Web.Tests;
 public sealed class ReelApiTests : IDisposable
 {
     // A winder that is done in a moment.
-    private readonly House house = new(with: s => s with { WinderTurnsPerS = 5000 });
+    private readonly TestApp app = new(with: s => s with { WinderTurnsPerS = 5000 });
     private readonly HttpClient client;
 
     private static CancellationToken Now => TestContext.Current.CancellationToken;
 
-    public ReelApiTests() => client = house.CreateClient();
+    public ReelApiTests() => client = app.CreateClient();
 
     public void Dispose()
     {
         client.Dispose();
-        house.Dispose();
+        app.Dispose();
     }
 
     private async Task<JsonElement> Piece(string kind, string tag) =>
@@ -231,7 +231,7 @@ public sealed class ReelApiTests : IDisposable
     [Fact]
     public async Task A_ticket_that_is_put_away_while_it_turns_stops_the_winder()
     {
-        using var slow = new House(with: s => s with { WinderTurnsPerS = 1 });
+        using var slow = new TestApp(with: s => s with { WinderTurnsPerS = 1 });
         using var bench = slow.CreateClient();
         var shed = await bench.GetJson("/api/shed");
         int Of(string kind, string tag) => Id(shed.GetProperty(kind).EnumerateArray().Single(p => p.GetProperty("tag").GetString() == tag));
@@ -288,7 +288,7 @@ public sealed class ReelApiTests : IDisposable
     public async Task Two_programs_on_one_folder_never_wind_one_ticket()
     {
         var ticket = await Until(await Ticket(), "backing");
-        using var beside = new House(demo: false, s => s with { Data = house.Data, WinderTurnsPerS = .5 }, keep: true);
+        using var beside = new TestApp(demo: false, s => s with { Data = app.Data, WinderTurnsPerS = .5 }, keep: true);
         using var there = beside.CreateClient();
         // Of both at once one gets it.
         Assert.Equal(HttpStatusCode.OK, (await Wind(there, ticket, true)).StatusCode);

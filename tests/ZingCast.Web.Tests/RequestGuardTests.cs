@@ -14,7 +14,7 @@ public sealed class RequestGuardTests
 
     private static CancellationToken Now => TestContext.Current.CancellationToken;
 
-    private static House Locked() => new(true, settings => settings with { Host = "0.0.0.0", AccessKey = Key });
+    private static TestApp Locked() => new(true, settings => settings with { Host = "0.0.0.0", AccessKey = Key });
 
     private static async Task<HttpResponseMessage> Ask(
         HttpClient client,
@@ -51,8 +51,8 @@ public sealed class RequestGuardTests
     [Fact]
     public async Task Writes_are_taken_from_its_own_pages_and_from_no_other()
     {
-        using var house = new House();
-        var client = house.CreateClient();
+        using var app = new TestApp();
+        var client = app.CreateClient();
         var own = client.BaseAddress!.ToString().TrimEnd('/');
         Assert.Equal(
             HttpStatusCode.OK,
@@ -70,18 +70,18 @@ public sealed class RequestGuardTests
     [Fact]
     public async Task It_answers_only_to_names_of_this_machine()
     {
-        using var house = new House();
+        using var app = new TestApp();
         Assert.Equal(
             HttpStatusCode.MisdirectedRequest,
-            await Send(house.CreateClient(), HttpMethod.Get, "/api/briefs", ("Host", "pointed-here.example"))
+            await Send(app.CreateClient(), HttpMethod.Get, "/api/briefs", ("Host", "pointed-here.example"))
         );
     }
 
     [Fact]
     public async Task A_browser_is_asked_for_the_key_on_a_page_and_carries_a_session_that_is_not_the_key()
     {
-        using var house = Locked();
-        var client = house.CreateClient();
+        using var app = Locked();
+        var client = app.CreateClient();
         var asked = await Ask(client, HttpMethod.Get, "/briefs/2?show=reference&key=old+habit", ("Accept", "text/html,*/*"));
         Assert.Equal((HttpStatusCode.Unauthorized, "text/html"), (asked.StatusCode, asked.Content.Headers.ContentType!.MediaType));
         Assert.Contains("value=\"/briefs/2?show=reference\"", await asked.Content.ReadAsStringAsync(Now));
@@ -112,16 +112,16 @@ public sealed class RequestGuardTests
     [InlineData("/a\r\nSet-Cookie: b=c")]
     public async Task The_key_leads_nowhere_else(string to)
     {
-        using var house = Locked();
-        var right = await Offer(house.CreateClient(), Key, to);
+        using var app = Locked();
+        var right = await Offer(app.CreateClient(), Key, to);
         Assert.Equal((HttpStatusCode.SeeOther, "/"), (right.StatusCode, right.Headers.Location!.ToString()));
     }
 
     [Fact]
     public async Task Programs_send_the_key_in_a_header_and_nobody_in_the_address()
     {
-        using var house = new House(true, settings => settings with { Host = "0.0.0.0", AccessKey = "a long enough key" });
-        var client = house.CreateClient();
+        using var app = new TestApp(true, settings => settings with { Host = "0.0.0.0", AccessKey = "a long enough key" });
+        var client = app.CreateClient();
         Assert.Equal(HttpStatusCode.Unauthorized, await Send(client, HttpMethod.Get, "/api/briefs"));
         Assert.Equal(HttpStatusCode.Unauthorized, await Send(client, HttpMethod.Get, "/api/briefs?key=a+long+enough+key"));
         Assert.Equal(
@@ -134,8 +134,8 @@ public sealed class RequestGuardTests
     [Fact]
     public async Task Each_browser_has_a_session_of_its_own_that_can_be_ended_by_itself()
     {
-        using var house = Locked();
-        var client = house.CreateClient();
+        using var app = Locked();
+        var client = app.CreateClient();
         async Task<(string, string)> ComeIn() =>
             ("Cookie", (await Offer(client, Key)).Headers.GetValues("Set-Cookie").Single().Split(';')[0]);
         var (one, other) = (await ComeIn(), await ComeIn());
@@ -151,7 +151,7 @@ public sealed class RequestGuardTests
         Assert.Equal(HttpStatusCode.NoContent, await Send(client, HttpMethod.Delete, $"/api/sessions/{own}", one));
         Assert.Equal(HttpStatusCode.Unauthorized, await Send(client, HttpMethod.Get, "/api/briefs", one));
         // Where no key is asked for there are none.
-        using var open = new House();
+        using var open = new TestApp();
         Assert.Empty((await open.CreateClient().GetJson("/api/sessions")).EnumerateArray());
     }
 
@@ -228,8 +228,8 @@ public sealed class RequestGuardTests
     [Fact]
     public async Task Nothing_that_is_kept_lies_in_a_cache()
     {
-        using var house = new House();
-        var client = house.CreateClient();
+        using var app = new TestApp();
+        var client = app.CreateClient();
         foreach (var path in new[] { "/api/briefs", "/api/briefs/1", "/api/shed", "/api/nothing", "/api/standards", "/api/backup/file" })
             Assert.Contains(
                 "no-store",
@@ -276,7 +276,7 @@ public sealed class RequestGuardTests
         Environment.SetEnvironmentVariable("Kestrel__Endpoints__Open__Url", "http://127.0.0.1:59872");
         try
         {
-            using var house = new House(demo: false);
+            using var app = new TestApp(demo: false);
             using var elsewhere = new HttpClient { Timeout = TimeSpan.FromSeconds(5) };
             foreach (var port in new[] { 59871, 59872 })
                 await Assert.ThrowsAsync<HttpRequestException>(() => elsewhere.GetAsync($"http://127.0.0.1:{port}/", Now));
@@ -292,9 +292,9 @@ public sealed class RequestGuardTests
     [Fact]
     public async Task Whatever_is_answered_carries_its_protection()
     {
-        using var house = new House();
-        var client = house.CreateClient();
-        var served = Path.Combine(House.Root, "src", "ZingCast.Web", "wwwroot");
+        using var app = new TestApp();
+        var client = app.CreateClient();
+        var served = Path.Combine(TestApp.Root, "src", "ZingCast.Web", "wwwroot");
         string[] files =
         [
             .. Directory
@@ -355,8 +355,8 @@ public sealed class RequestGuardTests
     [Fact]
     public async Task Answers_come_small_to_who_can_unpack_them()
     {
-        using var house = new House();
-        var client = house.CreateClient();
+        using var app = new TestApp();
+        var client = app.CreateClient();
         var plain = await client.GetByteArrayAsync("/api/standards", Now);
         var packed = await Ask(client, HttpMethod.Get, "/api/standards", ("Accept-Encoding", "br"));
         Assert.Equal("br", packed.Content.Headers.ContentEncoding.Single());
@@ -366,7 +366,7 @@ public sealed class RequestGuardTests
     [Fact]
     public async Task An_unknown_address_is_said_to_be_one()
     {
-        using var house = new House();
-        Assert.Equal(HttpStatusCode.NotFound, await Send(house.CreateClient(), HttpMethod.Get, "/api/nothing"));
+        using var app = new TestApp();
+        Assert.Equal(HttpStatusCode.NotFound, await Send(app.CreateClient(), HttpMethod.Get, "/api/nothing"));
     }
 }

@@ -5,10 +5,10 @@ namespace ZingCast.Web.Tests;
 /// <summary>A piece of line is in one place: in the drawer, in one job, or in the one line made of it.</summary>
 public sealed class ScrapTests : IDisposable
 {
-    private readonly House house = new();
+    private readonly TestApp app = new();
     private readonly HttpClient client;
 
-    public ScrapTests() => client = house.CreateClient();
+    public ScrapTests() => client = app.CreateClient();
 
     private static CancellationToken Now => TestContext.Current.CancellationToken;
 
@@ -141,6 +141,6 @@ public sealed class ScrapTests : IDisposable
     public void Dispose()
     {
         client.Dispose();
-        house.Dispose();
+        app.Dispose();
     }
 }

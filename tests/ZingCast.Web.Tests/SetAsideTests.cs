@@ -11,22 +11,22 @@ namespace ZingCast.Web.Tests;
 [Trait(Suite.Name, Suite.Faults)]
 public sealed class SetAsideTests : IDisposable
 {
-    private readonly House house = new();
+    private readonly TestApp app = new();
     private readonly HttpClient client;
 
     private static CancellationToken Now => TestContext.Current.CancellationToken;
 
-    public SetAsideTests() => client = house.CreateClient();
+    public SetAsideTests() => client = app.CreateClient();
 
     public void Dispose()
     {
         client.Dispose();
-        house.Dispose();
+        app.Dispose();
     }
 
     private object? Sql(string sql)
     {
-        using var connection = new SqliteConnection($"Data Source={DataFolder.FileIn(house.Data)};Pooling=False");
+        using var connection = new SqliteConnection($"Data Source={DataFolder.FileIn(app.Data)};Pooling=False");
         connection.Open();
         using var command = connection.CreateCommand();
         command.CommandText = sql;
@@ -84,7 +84,7 @@ public sealed class SetAsideTests : IDisposable
         // What no page stumbled over is found at the next start.
         if ((await Aside()).Count == 0)
         {
-            using var again = new House(demo: false, s => s with { Data = house.Data }, keep: true);
+            using var again = new TestApp(demo: false, s => s with { Data = app.Data }, keep: true);
             for (var tries = 0; tries < 400 && (await Aside()).Count == 0; tries++)
                 await Task.Delay(20, Now);
         }
@@ -107,7 +107,7 @@ public sealed class SetAsideTests : IDisposable
     {
         Sql("update Scraps set MassKg = 0.9 where Id = 1");
         var scraps = (await client.GetJson("/api/shed/scraps")).GetArrayLength();
-        using (var again = new House(demo: false, s => s with { Data = house.Data }, keep: true))
+        using (var again = new TestApp(demo: false, s => s with { Data = app.Data }, keep: true))
         using (var guest = again.CreateClient())
         {
             for (var tries = 0; tries < 5; tries++)

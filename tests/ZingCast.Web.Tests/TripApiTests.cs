@@ -7,17 +7,17 @@ namespace ZingCast.Web.Tests;
 // Trips, what the shed can do, and pasting over HTTP.
 public sealed class TripApiTests : IDisposable
 {
-    private readonly House house = new();
+    private readonly TestApp app = new();
     private readonly HttpClient client;
 
     private static CancellationToken Now => TestContext.Current.CancellationToken;
 
-    public TripApiTests() => client = house.CreateClient();
+    public TripApiTests() => client = app.CreateClient();
 
     public void Dispose()
     {
         client.Dispose();
-        house.Dispose();
+        app.Dispose();
     }
 
     private static string Told(JsonElement sentence) =>

@@ -1,4 +1,4 @@
-import { expect, linkOf, saved, test } from './house';
+import { expect, linkOf, saved, test } from './app';
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';

@@ -1,4 +1,4 @@
-import { expect, linkOf, test } from './house';
+import { expect, linkOf, test } from './app';
 import type { Page } from '@playwright/test';
 
 const number = async (page: Page, attribute: string) =>

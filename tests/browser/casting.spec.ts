@@ -1,4 +1,4 @@
-import { expect, saved, test } from './house';
+import { expect, saved, test } from './app';
 import type { Page } from '@playwright/test';
 
 const drawing = (page: Page) => page.locator('svg[data-cast]');

@@ -1,4 +1,4 @@
-import { expect, linkOf, test } from './house';
+import { expect, linkOf, test } from './app';
 
 /** Moves that are measured, and the pace at which a hand makes them, ms. */
 const moves = 40;
@@ -11,7 +11,7 @@ test('from the finger to the picture', async ({ page }) => {
   await page.goto('/briefs/1');
   await expect(linkOf(page, 'rod')).toContainText('R6');
   await page.waitForLoadState('networkidle');
-  // A house that has stood for a while: its code is compiled as it is used.
+  // An app that has stood for a while: its code is compiled as it is used.
   const { draft } = (await (await page.request.get('/api/briefs/1')).json()) as { draft: object };
   for (let i = 0; i < 200; i++)
     await page.request.post('/api/matching/solve', { data: { brief: { ...draft, distanceM: 20 + i / 50 } } });

@@ -1,4 +1,4 @@
-import { expect, saved, test, visit } from './house';
+import { expect, saved, test, visit } from './app';
 import type { Locator, Page } from '@playwright/test';
 
 /** Whatever is typed is read so many milliseconds late, at random between the two. */

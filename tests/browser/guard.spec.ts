@@ -1,14 +1,14 @@
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { expect, faults, linkOf, saved, test } from './house';
+import { expect, faults, linkOf, saved, test } from './app';
 
 test.describe('in a frame on another page', () => {
   test.use({ mayComplain: /./ });
-  test('nothing of it is shown, whatever the address', async ({ page, house }) => {
+  test('nothing of it is shown, whatever the address', async ({ page, app }) => {
     const elsewhere = createServer((request, answer) => {
       answer.setHeader('content-type', 'text/html');
       answer.end(
-        `<iframe width="800" height="600" src="${house.url}${decodeURIComponent(request.url!.slice(2))}"></iframe>`,
+        `<iframe width="800" height="600" src="${app.url}${decodeURIComponent(request.url!.slice(2))}"></iframe>`,
       );
     });
     await new Promise<void>((listening) => elsewhere.listen(0, '127.0.0.1', listening));
@@ -18,16 +18,16 @@ test.describe('in a frame on another page', () => {
       const frame = page.frames()[1]!;
       await expect.poll(() => frame.url(), { message: path }).toContain('chrome-error');
     }
-    await page.goto(`${house.url}/index.html`);
+    await page.goto(`${app.url}/index.html`);
     await expect(page).toHaveURL(/\/briefs\/1$/);
     elsewhere.close();
   });
 });
 
 test.describe('with a key', () => {
-  // The page goes on asking while the house is closed.
+  // The page goes on asking while the app is closed.
   test.use({ env: { ZING_ACCESS_KEY: 'Größe „12; 3“ =' }, mayComplain: /ERR_CONNECTION_REFUSED/ });
-  test('a page asks for it once, says when it is wrong, and leads where one was going', async ({ page, house }) => {
+  test('a page asks for it once, says when it is wrong, and leads where one was going', async ({ page, app }) => {
     await page.goto('/briefs/2?key=an+old+habit');
     await expect(page.getByRole('heading', { name: 'Zing Cast is locked' })).toBeVisible();
     const violations = await faults(page);
@@ -37,13 +37,13 @@ test.describe('with a key', () => {
     await expect(page.getByRole('alert')).toHaveText('That is not the key. Try again.');
     await page.getByLabel('Access key').fill('Größe „12; 3“ =');
     await page.getByRole('button', { name: 'Come in' }).click();
-    await expect(page).toHaveURL(`${house.url}/briefs/2`);
+    await expect(page).toHaveURL(`${app.url}/briefs/2`);
     await expect(linkOf(page, 'rod')).toContainText('R1');
 
     // Started anew it has forgotten everybody; what is being worked on waits for the key and is then kept.
-    const port = new URL(house.url).port;
-    await house.close();
-    await house.open(port);
+    const port = new URL(app.url).port;
+    await app.close();
+    await app.open(port);
     const distance = page.getByRole('textbox', { name: 'Distance' });
     await distance.fill('9 m');
     await page.keyboard.press('Enter');
@@ -117,12 +117,12 @@ test.describe('with a full disk', () => {
 
 test('where the data is, and how to save it and put it back, stands on a page and can be taken along', async ({
   page,
-  house,
+  app,
 }) => {
   await page.goto('/shed');
   await page.getByRole('link', { name: 'Where this is kept' }).click();
   const sheet = page.getByRole('main');
-  await expect(sheet).toContainText(house.data);
+  await expect(sheet).toContainText(app.data);
   await expect(sheet).toContainText('./zing restore FILE');
   const [copy] = await Promise.all([
     page.waitForEvent('download'),

@@ -1,4 +1,4 @@
-import { expect, House, prepared, saved, test } from './house';
+import { expect, TestApp, prepared, saved, test } from './app';
 import type { Download, Page } from '@playwright/test';
 import Ajv from 'ajv/dist/2020.js';
 import formats from 'ajv-formats';
@@ -9,15 +9,15 @@ import { join } from 'node:path';
 const text = async (download: Promise<Download>) => readFileSync(await (await download).path(), 'utf8');
 
 /** A second Zing Cast with nothing in it, for as long as something is done with it. */
-async function withEmptyHouse(work: (house: House) => Promise<void>) {
+async function withEmptyHouse(work: (app: TestApp) => Promise<void>) {
   const data = mkdtempSync(join(tmpdir(), 'zing-other-'));
   cpSync(prepared(false), data, { recursive: true });
-  const house = new House(data, false);
-  await house.open();
+  const app = new TestApp(data, false);
+  await app.open();
   try {
-    await work(house);
+    await work(app);
   } finally {
-    await house.close();
+    await app.close();
     rmSync(data, { recursive: true, force: true });
   }
 }
@@ -34,10 +34,10 @@ test.describe('an evening', () => {
   test.use({ env: { ZING_WINDER_TURNS: '1500' } });
   test.setTimeout(180_000);
 
-  test('from a brief over benches, winder, leader, packing, log and care to another house, with the same answers', async ({
+  test('from a brief over benches, winder, leader, packing, log and care to another app, with the same answers', async ({
     page,
     context,
-    house,
+    app,
   }) => {
     // The day, and its outfit.
     const before = await chainOf(page, '/briefs/1');
@@ -145,7 +145,7 @@ test.describe('an evening', () => {
     ]);
     await expect(page.locator('[data-care="reel-rinse-5"]')).toHaveCount(0);
 
-    // All of it goes along, and into a house that has nothing.
+    // All of it goes along, and into an app that has nothing.
     const answers = await chainOf(page, '/briefs/1');
     await page.goto('/data');
     const download = page.waitForEvent('download');
@@ -157,7 +157,7 @@ test.describe('an evening', () => {
     const sound = ajv.compile(schema);
     expect(sound(JSON.parse(document)), JSON.stringify(sound.errors?.slice(0, 3))).toBe(true);
     expect(sound({ ...JSON.parse(document), rods: [{ key: 'R1', lengthM: 'long' }] })).toBe(false);
-    const file = join(house.data, 'evening.json');
+    const file = join(app.data, 'evening.json');
     writeFileSync(file, document);
 
     await withEmptyHouse(async (other) => {
@@ -178,12 +178,12 @@ test.describe('an evening', () => {
 test('the saved card notes the day at the water, and the log reads the file it hands over, once', async ({
   page,
   context,
-  house,
+  app,
 }) => {
   await page.goto('/briefs/1/card');
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save for the phone' }).click();
-  const html = join(house.data, 'card.html');
+  const html = join(app.data, 'card.html');
   writeFileSync(html, await text(download));
   const phone = await context.newPage();
   const asked: string[] = [];
@@ -210,7 +210,7 @@ test('the saved card notes the day at the water, and the log reads the file it h
   expect(await phone.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   const handed = phone.waitForEvent('download');
   await phone.getByRole('button', { name: 'Hand over the file' }).click();
-  const file = join(house.data, 'water.json');
+  const file = join(app.data, 'water.json');
   writeFileSync(file, await text(handed));
   expect(odd).toEqual([]);
   expect(asked.filter((a) => !a.startsWith('file:') && !a.startsWith('blob:'))).toEqual([]);
@@ -315,7 +315,7 @@ test('a copy is looked into and put back from the page, and undone', async ({ pa
   await expect(page.getByRole('button', { name: 'Put R9 away' })).toHaveCount(0);
 });
 
-test('the tour leads through the house, goes on after a reload, and is left at any point', async ({ page }) => {
+test('the tour leads through the app, goes on after a reload, and is left at any point', async ({ page }) => {
   await page.goto('/help');
   await page.getByRole('button', { name: 'Take the tour' }).click();
   const tour = page.getByRole('complementary', { name: 'Tour' });

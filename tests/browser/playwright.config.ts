@@ -1,5 +1,5 @@
 import { defineConfig } from '@playwright/test';
-import { browser } from './house';
+import { browser } from './app';
 
 export default defineConfig({
   testDir: '.',

@@ -1,5 +1,5 @@
 import { mkdirSync, rmSync } from 'node:fs';
-import { House, prepared } from './house';
+import { TestApp, prepared } from './app';
 
 /** Fills the folders that houses begin on. */
 export default async function prepare() {
@@ -7,9 +7,9 @@ export default async function prepare() {
     [true, false].map(async (demo) => {
       rmSync(prepared(demo), { recursive: true, force: true });
       mkdirSync(prepared(demo), { recursive: true });
-      const house = new House(prepared(demo), demo);
-      await house.open();
-      await house.close();
+      const app = new TestApp(prepared(demo), demo);
+      await app.open();
+      await app.close();
     }),
   );
 }

@@ -1,4 +1,4 @@
-import { expect, saved, test } from './house';
+import { expect, saved, test } from './app';
 import type { Page } from '@playwright/test';
 
 const now = (page: Page) => page.locator('[aria-current="step"]');

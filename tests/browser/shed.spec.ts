@@ -1,4 +1,4 @@
-import { expect, linkOf, test } from './house';
+import { expect, linkOf, test } from './app';
 import type { Locator, Page } from '@playwright/test';
 
 /** Counts what a person does: a press, a choice, something typed. */

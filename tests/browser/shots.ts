@@ -1,5 +1,5 @@
 import { join, resolve } from 'node:path';
-import { linkOf, test } from './house';
+import { linkOf, test } from './app';
 
 const folder = resolve(import.meta.dirname, '../../docs/screenshots');
 

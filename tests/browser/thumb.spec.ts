@@ -1,4 +1,4 @@
-import { expect, linkOf, saved, test } from './house';
+import { expect, linkOf, saved, test } from './app';
 import type { Locator, Page } from '@playwright/test';
 
 const middle = async (what: Locator) => {
@@ -151,19 +151,19 @@ test('undo is still there after a reload, and takes back the last thing done whe
   await expect(page.locator('[data-tag="R13"]')).toBeHidden();
 });
 
-test.describe('when the house goes away', () => {
+test.describe('when the app goes away', () => {
   test.use({ own: true, mayComplain: /Failed to load resource|ERR_CONNECTION_REFUSED/ });
 
   test('what is typed and picked stays, everywhere the same, through the shed and back and a restart', async ({
     page,
-    house,
+    app,
     context,
   }) => {
     await page.goto('/briefs/1');
     await expect(linkOf(page, 'rod')).toContainText('R6');
     await page.waitForTimeout(2500);
-    const port = new URL(house.url).port;
-    await house.close();
+    const port = new URL(app.url).port;
+    await app.close();
     const distance = (where: Page) => where.getByRole('textbox', { name: 'Distance' });
     const fish = (where: Page) => where.getByRole('combobox', { name: 'Fish', exact: true });
     await fish(page).click();
@@ -187,16 +187,16 @@ test.describe('when the house goes away', () => {
     await page.waitForTimeout(300);
     await page.close();
 
-    await house.open(port);
+    await app.open(port);
     const again = await context.newPage();
-    await again.goto(`${house.url}/briefs/1`);
+    await again.goto(`${app.url}/briefs/1`);
     await as(again);
     await saved(again);
     await expect(again.getByRole('slider', { name: 'Distance to the fish' })).toHaveAttribute(
       'aria-valuetext',
       '44 ft',
     );
-    const { draft } = (await (await again.request.get(`${house.url}/api/briefs/1`)).json()) as {
+    const { draft } = (await (await again.request.get(`${app.url}/api/briefs/1`)).json()) as {
       draft: { species: string; said: Record<string, string> };
     };
     expect([draft.species, draft.said.distanceM]).toEqual(['pollack', '44 ft']);

@@ -1,4 +1,4 @@
-import { expect, test } from './house';
+import { expect, test } from './app';
 import type { Page } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
 

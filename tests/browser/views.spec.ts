@@ -1,4 +1,4 @@
-import { expect, faults, linkOf, test, visit } from './house';
+import { expect, faults, linkOf, test, visit } from './app';
 
 const benches = ['fly', 'tippet', 'leader', 'head', 'running', 'backing', 'reel', 'rod', 'hand'];
 const rest = [

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, test, visit } from './house';
+import { expect, test, visit } from './app';
 
 // Kinds that measure the same: two figures of one of these that come from the same number are said in the same words.
 const same = [
@@ -48,24 +48,21 @@ async function listen(page: Page, units: string, said: Said[]) {
   });
   await page.addInitScript((system) => {
     localStorage.setItem('zing-units', system);
-    const house = globalThis as unknown as {
+    const app = globalThis as unknown as {
       zingHears: unknown;
       zingTold: (heard: unknown[]) => Promise<void>;
       zingHeard: unknown[];
     };
-    house.zingHeard = [];
-    house.zingHears = (
-      { value, kind, plusMinus }: { value: number; kind: string; plusMinus: unknown },
-      text: string,
-    ) => {
-      if (plusMinus == null) house.zingHeard.push({ value, kind, text });
+    app.zingHeard = [];
+    app.zingHears = ({ value, kind, plusMinus }: { value: number; kind: string; plusMinus: unknown }, text: string) => {
+      if (plusMinus == null) app.zingHeard.push({ value, kind, text });
     };
   }, units);
   for (at of pages) {
     await visit(page, at);
     await page.evaluate(() => {
-      const house = globalThis as unknown as { zingTold: (heard: unknown[]) => Promise<void>; zingHeard: unknown[] };
-      return house.zingTold(house.zingHeard.splice(0));
+      const app = globalThis as unknown as { zingTold: (heard: unknown[]) => Promise<void>; zingHeard: unknown[] };
+      return app.zingTold(app.zingHeard.splice(0));
     });
   }
 }

@@ -1,4 +1,4 @@
-import { expect, linkOf, saved, test } from './house';
+import { expect, linkOf, saved, test } from './app';
 
 test('by mouse: swing the wind, move the fish, pin a rod, and find it all again after a reload', async ({ page }) => {
   await page.goto('/');
@@ -181,17 +181,17 @@ test('two windows on one brief: the later one is told and may keep its own', asy
   await expect(page.getByRole('textbox', { name: 'Distance' })).toHaveValue('45 ft');
 });
 
-test.describe('when the house goes away', () => {
+test.describe('when the app goes away', () => {
   test.use({ own: true, mayComplain: /Failed to load resource|ERR_CONNECTION_REFUSED/ });
 
-  test('what was entered waits and is kept when it comes back', async ({ page, house }) => {
+  test('what was entered waits and is kept when it comes back', async ({ page, app }) => {
     await page.goto('/briefs/1');
     await expect(linkOf(page, 'rod')).toBeVisible();
-    const port = new URL(house.url).port;
-    await house.close();
+    const port = new URL(app.url).port;
+    await app.close();
     await page.getByRole('textbox', { name: 'Name of this brief' }).fill('Bass, written in the dark');
     await expect(page.getByText('Not saved yet: trying again.')).toBeVisible();
-    await house.open(port);
+    await app.open(port);
     await saved(page);
     await page.reload();
     await expect(page.getByRole('textbox', { name: 'Name of this brief' })).toHaveValue('Bass, written in the dark');

@@ -99,11 +99,11 @@ export const faults = [
   // The store and the door.
   {
     name: 'putting away again overwrites the moment',
-    file: store + 'Shelf.cs',
+    file: store + 'KeptSet.cs',
     find: 'at == null ? null : EF.Property<DateTime?>(x, ZingDb.DeletedAt) ?? at',
     put: 'at',
     suite: 'web',
-    classes: ['ShelfTests', 'StoreTests', 'KeptTests'],
+    classes: ['KeptSetTests', 'StoreTests', 'KeptTests'],
   },
   {
     name: 'a day in the calendar lasts two',
@@ -115,11 +115,11 @@ export const faults = [
   },
   {
     name: 'a document may name a key twice',
-    file: store + 'HouseReader.cs',
+    file: store + 'BackupReader.cs',
     find: 'AllowDuplicateProperties = false',
     put: 'AllowDuplicateProperties = true',
     suite: 'web',
-    classes: ['HouseFileTests', 'KeptTests'],
+    classes: ['BackupFileTests', 'KeptTests'],
   },
   {
     name: 'writes are taken from sites of the same family',

@@ -119,8 +119,8 @@ export type PracticeDrill = S['PracticeDrill'];
 export type ProgressDay = S['ProgressDay'];
 export type CareItem = S['CareItem'];
 export type CareAnswer = S['CareAnswer'];
-export type HouseChange = S['HouseChange'];
-export type HouseMerge = S['HouseMerge'];
+export type BackupChange = S['BackupChange'];
+export type BackupMerge = S['BackupMerge'];
 
 export const api = createClient<paths>({ baseUrl: '' });
 

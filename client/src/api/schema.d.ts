@@ -3450,6 +3450,40 @@ export interface components {
             /** Format: double */
             rimGapM: number;
         };
+        BackupAnswer: {
+            read: components["schemas"]["BackupReading"];
+            kept: null | string;
+        };
+        BackupChange: {
+            list: string;
+            one: string;
+            new: string[];
+            other: string[];
+            /** Format: int32 */
+            same: number;
+            gone: string[];
+        };
+        BackupFault: {
+            list: string;
+            /** Format: int32 */
+            row: number;
+            field: string;
+            problem: string;
+        };
+        /**
+         * @default mine
+         * @enum {unknown}
+         */
+        BackupMerge: "mine" | "theirs" | "replace";
+        BackupReading: {
+            changes: components["schemas"]["BackupChange"][];
+            faults: components["schemas"]["BackupFault"][];
+            notes: string[];
+        };
+        BackupRequest: {
+            text: string;
+            merge?: components["schemas"]["BackupMerge"];
+        };
         BalanceAnswer: {
             balance: components["schemas"]["Balanced"];
             load: components["schemas"]["RodLoad"];
@@ -4184,7 +4218,7 @@ export interface components {
             needed: number;
             leftOut: string[];
             fit: null | components["schemas"]["CasterFit"];
-            standing: null | components["schemas"]["Lesson"];
+            standing: null | components["schemas"]["FitDecision"];
             offered: boolean;
             says: components["schemas"]["Sentence"];
             plan: null | components["schemas"]["PracticePlan"];
@@ -4267,7 +4301,7 @@ export interface components {
         };
         CopyAnswer: {
             name: string;
-            differs: components["schemas"]["HouseChange"][];
+            differs: components["schemas"]["BackupChange"][];
         };
         /** @enum {unknown} */
         CopyKind: "daily" | "before" | "replaced";
@@ -4415,7 +4449,7 @@ export interface components {
             bytes: number;
         };
         DecisionAnswer: {
-            lesson: components["schemas"]["Lesson"];
+            lesson: components["schemas"]["FitDecision"];
             casterId: null | string;
         };
         DepthAdvice: {
@@ -4708,6 +4742,23 @@ export interface components {
         };
         /** @enum {unknown} */
         FishedBy: "retrieve" | "drift" | "swing";
+        FitDecision: {
+            /** Format: int32 */
+            casterId: null | number;
+            /** Format: int32 */
+            rodId: null | number;
+            accepted: boolean;
+            /** Format: date-time */
+            at: string;
+            /** Format: int32 */
+            evidence: number;
+            hand: null | components["schemas"]["LearnedHand"];
+            feel: null | components["schemas"]["RodFeel"];
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            version: number;
+        };
         FitRequest: {
             /** Format: double */
             rodLengthM: number;
@@ -5048,40 +5099,6 @@ export interface components {
         HookSize: {
             /** Format: int32 */
             number: number;
-        };
-        HouseAnswer: {
-            read: components["schemas"]["HouseRead"];
-            kept: null | string;
-        };
-        HouseChange: {
-            list: string;
-            one: string;
-            new: string[];
-            other: string[];
-            /** Format: int32 */
-            same: number;
-            gone: string[];
-        };
-        HouseFault: {
-            list: string;
-            /** Format: int32 */
-            row: number;
-            field: string;
-            problem: string;
-        };
-        /**
-         * @default mine
-         * @enum {unknown}
-         */
-        HouseMerge: "mine" | "theirs" | "replace";
-        HouseRead: {
-            changes: components["schemas"]["HouseChange"][];
-            faults: components["schemas"]["HouseFault"][];
-            notes: string[];
-        };
-        HouseRequest: {
-            text: string;
-            merge?: components["schemas"]["HouseMerge"];
         };
         HttpValidationProblemDetails: {
             type: null | string;
@@ -5583,23 +5600,6 @@ export interface components {
             doubt: boolean;
             pin: null | components["schemas"]["Pins"];
             before: null | components["schemas"]["Figure"];
-        };
-        Lesson: {
-            /** Format: int32 */
-            casterId: null | number;
-            /** Format: int32 */
-            rodId: null | number;
-            accepted: boolean;
-            /** Format: date-time */
-            at: string;
-            /** Format: int32 */
-            evidence: number;
-            hand: null | components["schemas"]["LearnedHand"];
-            feel: null | components["schemas"]["RodFeel"];
-            /** Format: int32 */
-            id: number;
-            /** Format: int32 */
-            version: number;
         };
         Limit: {
             /** Format: double */
@@ -6979,7 +6979,7 @@ export interface components {
             /** Format: int32 */
             needed: number;
             feel: null | components["schemas"]["RodFeel"];
-            standing: null | components["schemas"]["Lesson"];
+            standing: null | components["schemas"]["FitDecision"];
             offered: boolean;
             says: components["schemas"]["Sentence"];
         };
@@ -7422,7 +7422,7 @@ export interface components {
             searching: null | components["schemas"]["StillSearching"];
         };
         SheetAnswer: {
-            changes: components["schemas"]["HouseChange"][];
+            changes: components["schemas"]["BackupChange"][];
             faults: components["schemas"]["CsvFault"][];
             notes: string[];
             columns: string[];
@@ -14269,7 +14269,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Lesson"][];
+                    "application/json": components["schemas"]["FitDecision"][];
                 };
             };
         };
@@ -14289,7 +14289,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Lesson"][];
+                    "application/json": components["schemas"]["FitDecision"][];
                 };
             };
         };
@@ -14971,7 +14971,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["HouseRequest"];
+                "application/json": components["schemas"]["BackupRequest"];
             };
         };
         responses: {
@@ -14981,7 +14981,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HouseAnswer"];
+                    "application/json": components["schemas"]["BackupAnswer"];
                 };
             };
             /** @description Bad Request */
@@ -15004,7 +15004,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["HouseRequest"];
+                "application/json": components["schemas"]["BackupRequest"];
             };
         };
         responses: {
@@ -15014,7 +15014,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HouseAnswer"];
+                    "application/json": components["schemas"]["BackupAnswer"];
                 };
             };
             /** @description Bad Request */

@@ -88,10 +88,10 @@ public sealed record Brief
     /// <summary>
     /// Up to this much wind, m/s, people stand and cast, from wherever it blows: 27 kn. Common practice: 25 to 30 kn.
     /// </summary>
-    public const double MostWindMps = 14;
+    public const double MaxWindMps = 14;
 
     /// <summary>Whether it blows too hard to stand and cast.</summary>
-    public bool Gale => WindMps > MostWindMps;
+    public bool Gale => WindMps > MaxWindMps;
 
     /// <summary>From this much wind onto the casting shoulder on, m/s, the hook comes too near. Common practice.</summary>
     public const double ShoulderWarnsMps = 2;
@@ -129,7 +129,7 @@ public sealed record Brief
         var species = Fishes.Find(draft.Species ?? "river-trout")!;
         if (draft.FlyKind is null)
             assumed.Add("flyKind");
-        var day = UsualDays.Of(species);
+        var day = UsualDays.For(species);
         var kind = FlyKinds.Find(draft.FlyKind ?? day.Fly)!;
         // The species' own hook goes with its own fly; another family comes in its middle size.
         var middle = (int)Math.Round((kind.Small.Number + kind.Large.Number) / 2.0);
@@ -145,7 +145,7 @@ public sealed record Brief
         var salt = Or(draft.Salt, species.Salt, "salt");
         // A river fish met in salt is met on the shore.
         var water = Or(draft.Water, salt && !species.Salt ? Briefs.Water.Shore : day.Water, "water");
-        var fly = Fly.Of(kind, size, draft.FlyWetKg, draft.FlyLengthM);
+        var fly = Fly.For(kind, size, draft.FlyWetKg, draft.FlyLengthM);
         var fishKg = Or(draft.FishKg, species.TypicalKg, "fishKg");
         return new()
         {
@@ -209,7 +209,7 @@ public sealed record Brief
 
     /// <summary>
     /// Every field of the draft that cannot be used; empty when all is well. The caster must be one of <paramref name="casters"/>; where
-    /// none are given, a preset or whoever may be a person of the house.
+    /// none are given, a preset or whoever may be a named person.
     /// </summary>
     public static IReadOnlyList<FieldProblem> Check(BriefDraft draft, IReadOnlyList<Caster>? casters = null)
     {

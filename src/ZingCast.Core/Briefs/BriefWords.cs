@@ -10,7 +10,7 @@ public sealed record WindFrom(double Deg, string Name, string OfMe);
 public static class BriefWords
 {
     /// <summary>Water.</summary>
-    public static string Of(Water water) =>
+    public static string For(Water water) =>
         water switch
         {
             Water.SmallStream => "small stream",
@@ -21,7 +21,7 @@ public static class BriefWords
         };
 
     /// <summary>Cover.</summary>
-    public static string Of(Cover cover) =>
+    public static string For(Cover cover) =>
         cover switch
         {
             Cover.Behind => "bushes behind",
@@ -30,7 +30,7 @@ public static class BriefWords
         };
 
     /// <summary>Stance.</summary>
-    public static string Of(Stance stance) =>
+    public static string For(Stance stance) =>
         stance switch
         {
             Stance.Wading => "wading",
@@ -40,7 +40,7 @@ public static class BriefWords
         };
 
     /// <summary>Wariness.</summary>
-    public static string Of(Wariness wariness) =>
+    public static string For(Wariness wariness) =>
         wariness switch
         {
             Wariness.Bold => "bold",
@@ -49,13 +49,13 @@ public static class BriefWords
         };
 
     /// <summary>Hand.</summary>
-    public static string Of(Hand hand) => hand == Hand.Right ? "right" : "left";
+    public static string For(Hand hand) => hand == Hand.Right ? "right" : "left";
 
     /// <summary>School: what the work starts from.</summary>
-    public static string Of(School school) => school == School.FlyFirst ? "the fly" : "the fish";
+    public static string For(School school) => school == School.FlyFirst ? "the fly" : "the fish";
 
     /// <summary>Lean.</summary>
-    public static string Of(Lean lean) =>
+    public static string For(Lean lean) =>
         lean switch
         {
             Lean.Finesse => "finesse",
@@ -64,7 +64,7 @@ public static class BriefWords
         };
 
     /// <summary>Whose gear.</summary>
-    public static string Of(Owned owned) =>
+    public static string For(Owned owned) =>
         owned switch
         {
             Owned.Only => "what I have",

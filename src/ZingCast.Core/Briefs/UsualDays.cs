@@ -76,10 +76,10 @@ public static class UsualDays
     /// </summary>
     public static double ReachedBy(Caster caster, Fly fly)
     {
-        var share = Blend.Along(AreasM2, EasyShares, Math.Clamp(fly.AreaM2, AreasM2[0], AreasM2[^1]));
+        var share = Interpolation.Interpolate(AreasM2, EasyShares, Math.Clamp(fly.AreaM2, AreasM2[0], AreasM2[^1]));
         return Math.Floor(share * caster.CalmFromM / Exact.FootM / 5) * 5 * Exact.FootM;
     }
 
     /// <summary>The usual day of a species.</summary>
-    public static UsualDay Of(Species species) => BySpecies[species.Id];
+    public static UsualDay For(Species species) => BySpecies[species.Id];
 }

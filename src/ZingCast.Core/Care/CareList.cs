@@ -26,7 +26,7 @@ public enum CareState
 /// <param name="Drops">Times it was dropped.</param>
 public sealed record Wear(int Outings, double Hours, int SaltDays, int Drops)
 {
-    internal static Wear Of(IReadOnlyCollection<Outing> outings, DroppedPiece? dropped) =>
+    internal static Wear From(IReadOnlyCollection<Outing> outings, DroppedPiece? dropped) =>
         new(
             outings.Count,
             outings.Sum(o => o.Hours ?? 0),
@@ -81,7 +81,7 @@ public sealed record CareList(IReadOnlyList<CareItem> Items, IReadOnlyList<Piece
     );
 
     /// <summary>Of a shed with its scraps, from outings and services in any order.</summary>
-    public static CareList Of(
+    public static CareList From(
         GearShed shed,
         IReadOnlyList<Scrap> scraps,
         IReadOnlyList<Outing> outings,
@@ -90,7 +90,7 @@ public sealed record CareList(IReadOnlyList<CareItem> Items, IReadOnlyList<Piece
     )
     {
         var done = services.ToLookup(s => (s.TaskId, s.PieceId), s => s.On);
-        var pieces = Looked(shed, scraps, outings).ToList();
+        var pieces = PiecesToLookAfter(shed, scraps, outings).ToList();
         return new(
             [
                 .. pieces
@@ -104,7 +104,7 @@ public sealed record CareList(IReadOnlyList<CareItem> Items, IReadOnlyList<Piece
             ],
             [
                 .. pieces
-                    .Select(p => new PieceWear(p.Kind, p.Id, Called(p.Kind, p.Id, shed), Wear.Of(p.Outings, p.Dropped)))
+                    .Select(p => new PieceWear(p.Kind, p.Id, NameOf(p.Kind, p.Id, shed), Wear.From(p.Outings, p.Dropped)))
                     .OrderByDescending(p => p.Wear.Outings)
                     .ThenBy(p => p.Called, StringComparer.Ordinal),
             ]
@@ -116,17 +116,17 @@ public sealed record CareList(IReadOnlyList<CareItem> Items, IReadOnlyList<Piece
         [.. Items.Where(i => comes(i) && (i.State != CareState.Fine || (day is { } d && i.DueOn <= d)))];
 
     /// <summary>What a piece is called, as far as it is known.</summary>
-    public static string Called(CarePiece kind, int id, GearShed shed)
+    public static string NameOf(CarePiece kind, int id, GearShed shed)
     {
-        static string Of(Gear? piece) => piece is null ? "" : $"{piece.Tag} {piece.Name}";
+        static string From(Gear? piece) => piece is null ? "" : $"{piece.Tag} {piece.Name}";
         return kind switch
         {
-            CarePiece.Rod => Of(shed.Rods.FirstOrDefault(r => r.Id == id)),
-            CarePiece.Line => Of(shed.Lines.FirstOrDefault(l => l.Id == id)),
-            CarePiece.Reel => Of(shed.Reels.FirstOrDefault(r => r.Id == id)),
-            CarePiece.Leader => Of(shed.Leaders.FirstOrDefault(l => l.Id == id)),
+            CarePiece.Rod => From(shed.Rods.FirstOrDefault(r => r.Id == id)),
+            CarePiece.Line => From(shed.Lines.FirstOrDefault(l => l.Id == id)),
+            CarePiece.Reel => From(shed.Reels.FirstOrDefault(r => r.Id == id)),
+            CarePiece.Leader => From(shed.Leaders.FirstOrDefault(l => l.Id == id)),
             CarePiece.Backing => shed.Spools.FirstOrDefault(s => s.Id == id) is { } spool
-                ? $"{Of(shed.Reels.FirstOrDefault(r => r.Id == spool.ReelId))}, {spool.Name}"
+                ? $"{From(shed.Reels.FirstOrDefault(r => r.Id == spool.ReelId))}, {spool.Name}"
                 : "",
             CarePiece.Flies => "Flies",
             _ => "Drawer",
@@ -135,9 +135,9 @@ public sealed record CareList(IReadOnlyList<CareItem> Items, IReadOnlyList<Piece
 
     /// <summary>Whether there is such a piece.</summary>
     public static bool IsThere(CarePiece kind, int id, GearShed shed) =>
-        kind is CarePiece.Flies or CarePiece.Drawer ? id == 0 : Called(kind, id, shed).Length > 0;
+        kind is CarePiece.Flies or CarePiece.Drawer ? id == 0 : NameOf(kind, id, shed).Length > 0;
 
-    private static IEnumerable<Piece> Looked(GearShed shed, IReadOnlyList<Scrap> scraps, IReadOnlyList<Outing> outings)
+    private static IEnumerable<Piece> PiecesToLookAfter(GearShed shed, IReadOnlyList<Scrap> scraps, IReadOnlyList<Outing> outings)
     {
         var (rods, lines, reels, leaders) = (
             outings.ToLookup(o => o.RodId),
@@ -224,7 +224,7 @@ public sealed record CareList(IReadOnlyList<CareItem> Items, IReadOnlyList<Piece
         var since = last is { } l ? [.. piece.Outings.Where(o => o.On > l)] : piece.Outings;
         // Nobody knows when: the calendar runs from the day it came, or was first out.
         var from = last ?? piece.Since ?? (piece.Outings.Count > 0 ? piece.Outings.Min(o => o.On) : null);
-        var wear = Wear.Of(since, piece.Dropped);
+        var wear = Wear.From(since, piece.Dropped);
         DateOnly? dueOn = task.Months is { } months && from is { } f ? f.AddMonths(months) : null;
         List<(double Share, string Says)> reasons = [];
         void Count(int? every, int count, string one, string many)
@@ -261,7 +261,7 @@ public sealed record CareList(IReadOnlyList<CareItem> Items, IReadOnlyList<Piece
             $"{task.Id}-{piece.Id}",
             task,
             piece.Id,
-            Called(piece.Kind, piece.Id, shed),
+            NameOf(piece.Kind, piece.Id, shed),
             share >= 1 ? CareState.Due
                 : share >= SoonShare ? CareState.Soon
                 : CareState.Fine,

@@ -19,7 +19,7 @@ internal struct CastAttempt(double carryM, double steep, double firstM, double m
         BetweenShare = 1.03;
 
     // The secant is there long before.
-    private const int MostThrown = 10;
+    private const int MaxThrown = 10;
 
     // A shot that fishes and one that does not, with what they spare, metres: a secant kept between them, with the Illinois halving.
     private double atM,
@@ -62,7 +62,7 @@ internal struct CastAttempt(double carryM, double steep, double firstM, double m
     /// No cast yet to be thrown for it reaches farther than this, metres: as far as the line out, and between a shot that fishes and one
     /// that does not hardly farther than either lands.
     /// </summary>
-    public double AtMostM(CastSetup setup)
+    public double UpperBoundM(CastSetup setup)
     {
         Ready(setup);
         var bracket = lowM >= 0 && highM < All ? BetweenShare * Math.Max(Best.ReachM, failsAtM) : All;
@@ -102,7 +102,7 @@ internal struct CastAttempt(double carryM, double steep, double firstM, double m
         }
         if (lowM >= 0 && highM < All)
         {
-            Done |= highM - lowM < grain || thrown >= MostThrown;
+            Done |= highM - lowM < grain || thrown >= MaxThrown;
             // A little inside both ends, so that the bracket always shrinks.
             atM = lowM + (highM - lowM) * Math.Clamp(lowSpareM / (lowSpareM - highSpareM) - .01, .05, .95);
         }

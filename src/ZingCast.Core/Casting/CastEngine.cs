@@ -20,7 +20,7 @@ public static class CastEngine
     /// A fly heavier than this share of the line in the air is lobbed, not cast; with a short heavy head it is cast up to the next one, and
     /// up to the last it casts comfortably. Common practice.
     /// </summary>
-    public const double MostFlyRatio = .45,
+    public const double MaxFlyRatio = .45,
         HeavyHeadFlyRatio = .40,
         ComfortableFlyRatio = .20;
 
@@ -51,7 +51,7 @@ public static class CastEngine
         var moved = MovedKg(setup, outKg);
         double over = Math.Max(0, (outKg + setup.FlyKg) / setup.StandardKg / WindowTop - 1),
             under = Math.Max(0, 1 - (headOutKg + setup.FlyKg) / setup.StandardKg / WindowLow),
-            lobbed = Math.Max(0, setup.FlyKg / Math.Max(1e-9, outKg) / MostFlyRatio - 1);
+            lobbed = Math.Max(0, setup.FlyKg / Math.Max(1e-9, outKg) / MaxFlyRatio - 1);
         var penalty = 1 + 3 * over * over + under * under + lobbed * lobbed;
         return (setup.Caster.FreeMps / Math.Sqrt(1 + moved / setup.Caster.ArmKg) / penalty, setup.LoopM * penalty);
     }

@@ -205,7 +205,7 @@ internal readonly struct CastLanes
             launch * sin / 2
         );
         // White's law for the whole carried line at launch: over a cast it changes by a few per cent.
-        var friction = SkinFriction.Of(
+        var friction = SkinFriction.Coefficient(
             outM,
             all.M2 / outM / 2,
             Math.Max(1, launch + Math.Max(0, setup.Day.HeadwindMps) / 2),
@@ -649,7 +649,7 @@ internal readonly struct CastLanes
         var limit = outcome switch
         {
             CastOutcome.CannotCarry => CastLimit.Carry,
-            _ when flyRatio > CastEngine.MostFlyRatio => CastLimit.FlyRatio,
+            _ when flyRatio > CastEngine.MaxFlyRatio => CastLimit.FlyRatio,
             CastOutcome.Piled => c.Phases[i] == Phase.Released ? CastLimit.Shoot
             : Speeds(c, s, i).V < .35 * c.LaunchMps[i] ? CastLimit.Turnover
             : CastLimit.Height,

@@ -63,7 +63,7 @@ public static class CastMaps
 
     /// <summary>Even steps from low to high, both included; two or more.</summary>
     public static IReadOnlyList<double> Steps(double low, double high, int count) =>
-        [.. Enumerable.Range(0, count).Select(i => Blend.Between(low, high, i / (count - 1.0)))];
+        [.. Enumerable.Range(0, count).Select(i => Interpolation.Between(low, high, i / (count - 1.0)))];
 
     private static IReadOnlyList<double>[] Rows(
         IReadOnlyList<double> down,

@@ -31,7 +31,7 @@ public static class CastSearch
 
     // Carries that look this much alike in rough steps, as a share, are thrown with care; no more of them than this.
     private const double AlikeShare = .97;
-    private const int MostLooks = 3;
+    private const int MaxTries = 3;
 
     // Who gets no farther than this share of what could be held in the air has a hard day.
     private const double HardShare = .5;
@@ -65,7 +65,7 @@ public static class CastSearch
             best = Best(setup, About(tries, best, gap, least, most), best, 1);
         }
         // What looked best in rough steps, and whatever looked as good as it turned out to be.
-        for (var i = 0; i < MostLooks && (i == 0 || about.Worth > AlikeShare * best.Worth); i++)
+        for (var i = 0; i < MaxTries && (i == 0 || about.Worth > AlikeShare * best.Worth); i++)
         {
             best = Best(setup, About(tries, about, gap, least, most), best, 1);
             about = Rival(rough, about, gap);
@@ -174,7 +174,7 @@ public static class CastSearch
             return -1;
         }
 
-        private readonly bool Hopeless(int ticket) => tries[ticket].AtMostM(setup) <= Best.Worth;
+        private readonly bool Hopeless(int ticket) => tries[ticket].UpperBoundM(setup) <= Best.Worth;
 
         public void Landed(int ticket, in CastResult result)
         {

@@ -30,7 +30,7 @@ public sealed record CastDay(
     public const double OpenClearanceM = .4;
 
     /// <summary>The day of a brief with a rod of this length, metres.</summary>
-    public static CastDay Of(Brief brief, double rodLengthM)
+    public static CastDay From(Brief brief, double rodLengthM)
     {
         var (tip, clearance) = (TipHeight(brief, rodLengthM), brief.Cover == Cover.Behind ? 1.5 : OpenClearanceM);
         return new(Felt(brief.HeadwindMps), brief.FromRightMps, tip, clearance);
@@ -122,13 +122,13 @@ public sealed class CastSetup
     /// The cast of a brief with this rod, line and leader; the fly, the caster and the day come from the brief. Needs a line of known
     /// mass.
     /// </summary>
-    public static CastSetup Of(Brief brief, Rod rod, FlyLine line, Leader leader)
+    public static CastSetup For(Brief brief, Rod rod, FlyLine line, Leader leader)
     {
         var window = rod.WindowClass ?? LineWeights.ClassOf((line.MassKg ?? 0) * Exact.ThirtyFeetM / line.HeadM);
         // Heavy, paired and shot-weighted rigs fly on an open loop.
         var open = brief.Fly.Kind.Weighted || brief.Fly.WetKg > .004;
         return new(
-            LineInAir.Of(line, leader),
+            LineInAir.From(line, leader),
             line.HeadM,
             brief.Fly.WetKg,
             brief.Fly.AreaM2,
@@ -136,7 +136,7 @@ public sealed class CastSetup
             TipOf(rod, window),
             LineWeights.MassKg(window),
             brief.Caster,
-            CastDay.Of(brief, rod.LengthM)
+            CastDay.From(brief, rod.LengthM)
         );
     }
 
@@ -195,5 +195,5 @@ public sealed class CastSetup
     public static double TipOf(Rod rod, double lineClass) => rod.TipKg ?? TipKg(rod.Class ?? lineClass);
 
     /// <summary>Friction in the guides of a line this thick, newtons. Common practice.</summary>
-    public static double GuidesN(double thickM) => Math.Clamp(Blend.Along(GuideThickM, GuideN, thickM), .01, .05);
+    public static double GuidesN(double thickM) => Math.Clamp(Interpolation.Interpolate(GuideThickM, GuideN, thickM), .01, .05);
 }

@@ -42,7 +42,7 @@ public sealed class ClassCurve
         // Where a class begins to turn the fly over, quarters are thrown.
         return Thrown(below).Lobbed != Thrown(above).Lobbed
             ? Thrown(Math.Round(c / Step) * Step).ReachM
-            : Blend.Between(Thrown(below).ReachM, Thrown(above).ReachM, c - below);
+            : Interpolation.Between(Thrown(below).ReachM, Thrown(above).ReachM, c - below);
     }
 
     /// <summary>Whether the whole class at or above this turns the fly over at all.</summary>

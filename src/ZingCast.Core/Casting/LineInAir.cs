@@ -34,21 +34,21 @@ public sealed class LineInAir
     /// <summary>
     /// Samples a line of known mass with its leader. Throws <see cref="ArgumentException"/> when nobody knows what the line weighs.
     /// </summary>
-    public static LineInAir Of(FlyLine line, Leader leader)
+    public static LineInAir From(FlyLine line, Leader leader)
     {
         if (line.MassKg is null)
             throw new ArgumentException($"Nobody knows what {line.Tag} weighs.", nameof(line));
         var leaderStretches = leader
             .Pieces.Reverse()
-            .Select(p => new Stretch(p.LengthM, p.EndM, p.StartM, LeaderMaterials.Of(p.Material).KgM3));
-        return Of([.. leaderStretches, .. line.Stretches], leader.LengthM);
+            .Select(p => new Stretch(p.LengthM, p.EndM, p.StartM, LeaderMaterials.Get(p.Material).KgM3));
+        return From([.. leaderStretches, .. line.Stretches], leader.LengthM);
     }
 
     /// <summary>
     /// Samples any stretches in order from the fly: length, diameters at both ends, all in metres, and density in kg/m³.
     /// <paramref name="leaderM"/> metres of them are leader.
     /// </summary>
-    public static LineInAir Of(IReadOnlyList<Stretch> stretches, double leaderM)
+    public static LineInAir From(IReadOnlyList<Stretch> stretches, double leaderM)
     {
         var length = stretches.Sum(s => s.LengthM);
         // One sample more than the length, so that a look-up at the very end stays inside.

@@ -25,7 +25,7 @@ public sealed record Turnover(
     /// <summary>
     /// Throws the same fly, line and rod with several leaders, each as well as it can be and each just as the first is. At least one.
     /// </summary>
-    public static IReadOnlyList<Turnover> Of(IReadOnlyList<CastSetup> setups, double wantedM)
+    public static IReadOnlyList<Turnover> For(IReadOnlyList<CastSetup> setups, double wantedM)
     {
         var answers = setups.Select(s => CastSearch.Reach(s, wantedM)).ToList();
         var first = answers[0].Cast;

@@ -50,7 +50,7 @@ public sealed record CutJobPiece(
     /// <summary>
     /// A scrap laid out for what the plan keeps of it. With both ends to cut, the front is cut to length and the back is nibbled.
     /// </summary>
-    public static CutJobPiece Of(CutPiece plan, Scrap scrap)
+    public static CutJobPiece From(CutPiece plan, Scrap scrap)
     {
         var whole = scrap.Profile();
         double front = plan.FromM < 1e-6 ? 0 : plan.FromM,
@@ -133,7 +133,7 @@ public sealed record CutJob : Kept
 {
     // A mass this far from what the piece should weigh is another piece, or a scale that was not tared; shares.
     private const double LeastShare = .6,
-        MostShare = 1.6;
+        MaxShare = 1.6;
 
     // A scale that is off by more than this is of no use here, kilograms.
     private const double WorstScaleKg = .005;
@@ -142,7 +142,7 @@ public sealed record CutJob : Kept
     private const double MadeShare = .005;
 
     /// <summary>Most pieces in a head.</summary>
-    public const int MostPieces = 3;
+    public const int MaxPieces = 3;
 
     /// <summary>What is wanted.</summary>
     public required CutTarget Target { get; init; }
@@ -169,7 +169,7 @@ public sealed record CutJob : Kept
             .. new FieldCheck()
                 .Must(
                     "pieces",
-                    Pieces.Count is >= 1 and <= MostPieces && Pieces.DistinctBy(p => p.ScrapId).Count() == Pieces.Count,
+                    Pieces.Count is >= 1 and <= MaxPieces && Pieces.DistinctBy(p => p.ScrapId).Count() == Pieces.Count,
                     "A head is made of one to three different pieces."
                 )
                 .All(
@@ -183,7 +183,7 @@ public sealed record CutJob : Kept
                             .Range("plannedM", p.PlannedM, Nibble.LeastM, LongestM, "A piece is up to 60 m long.")
                             .Range("plannedKg", p.PlannedKg, 1e-6, .2, "A piece weighs up to 200 g.")
                 )
-                .Must("steps", Steps.Count <= MostSteps, $"A job has {MostSteps} cuts and weighings at most.")
+                .Must("steps", Steps.Count <= MaxSteps, $"A job has {MaxSteps} cuts and weighings at most.")
                 .All(
                     Steps,
                     "steps",
@@ -201,7 +201,7 @@ public sealed record CutJob : Kept
 
     private const double LongestM = 60;
 
-    private const int MostSteps = 2000;
+    private const int MaxSteps = 2000;
 
     /// <summary>
     /// Takes a plan to the bench. <paramref name="scraps"/> are the pieces it names that are there, by identity. Null, with what is wrong,
@@ -216,7 +216,7 @@ public sealed record CutJob : Kept
     )
     {
         var different = plan.Select(p => p.ScrapId).Distinct().Count() == plan.Count;
-        var there = plan.Count is >= 1 and <= MostPieces && different && plan.All(p => scraps.ContainsKey(p.ScrapId));
+        var there = plan.Count is >= 1 and <= MaxPieces && different && plan.All(p => scraps.ContainsKey(p.ScrapId));
         problems = new FieldCheck()
             .Must("pieces", there, "A plan has one to three different pieces that are in the drawer. Plan again.")
             .Must("pieces", !there || plan.All(p => Fits(p, scraps[p.ScrapId])), "A piece reaches beyond its scrap. Plan again.")
@@ -226,7 +226,7 @@ public sealed record CutJob : Kept
             : new()
             {
                 Target = target,
-                Pieces = [.. plan.Select(p => CutJobPiece.Of(p, scraps[p.ScrapId]))],
+                Pieces = [.. plan.Select(p => CutJobPiece.From(p, scraps[p.ScrapId]))],
                 BegunAt = at,
             };
     }
@@ -342,7 +342,7 @@ public sealed record CutJob : Kept
             .Must("massKg", lies, "Nothing lay on the scale. Tare it empty, lay the piece on it and wait until it settles.")
             .Must(
                 "massKg",
-                !lies || (massKg > LeastShare * scrap.MassKg && massKg < MostShare * scrap.MassKg),
+                !lies || (massKg > LeastShare * scrap.MassKg && massKg < MaxShare * scrap.MassKg),
                 $"This piece should weigh about {scrap.MassKg * 1000:0.0} g. Is the right piece on the scale, all of it, and was it tared?"
             )
             .Range("plusMinusKg", plusMinusKg, 0, WorstScaleKg, "A scale for this is good to 5 g or better.")

@@ -109,7 +109,7 @@ public static class Cutter
         var steps = new Steps(most, end);
         try
         {
-            Look(target, [.. drawer.Where(s => s.LengthM >= ShortestM)], profiles, best, steps, stop);
+            SearchAll(target, [.. drawer.Where(s => s.LengthM >= ShortestM)], profiles, best, steps, stop);
         }
         catch (OperationCanceledException) when (!cancel.IsCancellationRequested)
         {
@@ -120,7 +120,7 @@ public static class Cutter
         IReadOnlyList<CutPlan> Judged() => [.. best.Pieces().Select(p => Judge(target, p, profiles))];
     }
 
-    private static void Look(
+    private static void SearchAll(
         CutTarget target,
         IReadOnlyList<Scrap> usable,
         Dictionary<int, LineProfile> profiles,
@@ -306,13 +306,13 @@ public static class Cutter
             ? []
             : from turned in Both
             from start in Enumerable.Range(1, (int)(p.LengthM / GridM)).Select(i => i * GridM)
-            let goingOn = GoesOn(stop)
+            let goingOn = Continues(stop)
             let ends = Places(p.LengthM - start).Select(m => (start, start + m)).Where(k => !turned || !Even(p, k.start, k.Item2)).ToArray()
             where ends.Length > 0
             select new Option(id, 2, turned, ends, p);
 
     // A query has no statements; this one throws, like the rest of the search, once it is told to stop.
-    private static bool GoesOn(CancellationToken stop)
+    private static bool Continues(CancellationToken stop)
     {
         stop.ThrowIfCancellationRequested();
         return true;
@@ -392,20 +392,20 @@ public static class Cutter
         public void Run(Option first, Option second)
         {
             (order[0], order[1], count) = (first, second, 2);
-            Begin(Surely(first, second));
+            Begin(CertainCost(first, second));
         }
 
         public void Run(Option first, Option second, Option third)
         {
             (order[0], order[1], order[2], count) = (first, second, third, 3);
-            Begin(Surely(first, second) + Surely(second, third));
+            Begin(CertainCost(first, second) + CertainCost(second, third));
         }
 
         /// <summary>Whether three pieces beginning with these two could still be good enough.</summary>
         public bool MayBegin(Option first, Option second)
         {
             Step();
-            return 2 * JointCost + CutCost * (first.Cuts + second.Cuts) + Surely(first, second) <= best.Worst;
+            return 2 * JointCost + CutCost * (first.Cuts + second.Cuts) + CertainCost(first, second) <= best.Worst;
         }
 
         // Many at a time, so that the threads seldom meet.
@@ -417,7 +417,7 @@ public static class Cutter
         }
 
         // What the joint costs wherever the cut comes to lie.
-        private static double Surely(Option before, Option after) =>
+        private static double CertainCost(Option before, Option after) =>
             before.OneReel && after.OneFly ? Between(before.Reel[0], after.Fly[0]) : 0;
 
         private void Begin(double joints)

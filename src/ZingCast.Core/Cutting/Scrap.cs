@@ -45,7 +45,7 @@ public sealed record Scrap : Gear
         // Only drawings and displaced water depend on the density.
         var density = Densities.OrdinaryKgM3(Density);
         var taper = Math.Min(TaperM, LengthM);
-        var thick = Math.Sqrt(BellyWeight.Of(MassKg, LengthM, taper, TipShare).ExactKgPerM / density * 4 / Math.PI);
+        var thick = Math.Sqrt(BellyWeight.From(MassKg, LengthM, taper, TipShare).ExactKgPerM / density * 4 / Math.PI);
         Stretch[] both = [new(taper, TipShare * thick, thick, density), new(LengthM - taper, thick, thick, density)];
         return new([.. both.Where(s => s.LengthM >= LineProfile.ShortestM)]);
     }
@@ -75,12 +75,12 @@ public sealed record Scrap : Gear
     public override bool IsMeasured => Measured is not null;
 
     /// <inheritdoc />
-    public override string UsualName() => $"{Densities.Of(Density).Name} piece";
+    public override string UsualName() => $"{Densities.Get(Density).Name} piece";
 
     /// <inheritdoc />
     public override IReadOnlyList<FieldProblem> Check()
     {
-        var check = Look(ScrapFields.All)
+        var check = CheckFields(ScrapFields.All)
             .Must("massKg", MassKg > 0, "Weigh it: a piece that weighs nothing makes no head.")
             .Must(
                 "massKg",

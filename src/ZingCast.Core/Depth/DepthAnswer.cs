@@ -108,7 +108,7 @@ public sealed record DepthAnswer(
     /// <summary>
     /// Follows the brief's fly on every density, on the leader that goes with each, metres. Bit for bit the same each time.
     /// </summary>
-    public static DepthAnswer Of(Brief said, DepthWish wish, Func<string, double> leaderM, double tippetM)
+    public static DepthAnswer For(Brief said, DepthWish wish, Func<string, double> leaderM, double tippetM)
     {
         var brief = wish.FlyKg is { } kg ? said with { Fly = said.Fly with { WetKg = kg } } : said;
         var by =
@@ -131,7 +131,7 @@ public sealed record DepthAnswer(
                     var rates = Sinking.Rates(brief, d, leaderM, tippetM, brief.Fly.WetKg);
                     // Counted down to the fish, no longer than anybody waits or the drift allows.
                     var count = wish.CountS ?? Math.Min(Sinking.TimeS(brief), rates.TimeTo(brief.DepthM));
-                    var path = FlyPath.Of(
+                    var path = FlyPath.Simulate(
                         new(rates, by, brief.DistanceM, leader, brief.CurrentMps, count, strip, pause, water, brief.DepthM)
                     );
                     return new DepthLine(
@@ -164,7 +164,7 @@ public sealed record DepthAnswer(
             brief.Fly.WetKg,
             lines,
             at,
-            lines.Count == 0 ? $"On the surface there is nothing to sink: say how deep the fly is to fish" : Said(brief, lines[at], by),
+            lines.Count == 0 ? $"On the surface there is nothing to sink: say how deep the fly is to fish" : Describe(brief, lines[at], by),
             lines.Count == 0 ? [] : [.. Other(brief, lines[at], by, leaderM, tippetM).Select(says => new DepthAdvice(says))],
             Trust
         );
@@ -173,7 +173,7 @@ public sealed record DepthAnswer(
     // A current from which a fly on a tight line is swung rather than drawn, m/s; common practice.
     private const double SwingsFromMps = .25;
 
-    private static Sentence Said(Brief brief, DepthLine line, FishedBy by)
+    private static Sentence Describe(Brief brief, DepthLine line, FishedBy by)
     {
         var path = line.Path;
         var target = Quantity.Depth(brief.DepthM);

@@ -74,7 +74,7 @@ public sealed record FlyPath(
     // A path is followed in steps of so many seconds, for no longer than so many, and drawn with so many moments.
     private const double StepS = .1,
         LongestS = 300;
-    private const int MostMoments = 160;
+    private const int MaxMoments = 160;
 
     // A retrieve ends where the leader comes to the rod, a swing where the line hangs straight down the current: a quarter of a circle.
     private const double LeastOutM = .5;
@@ -91,7 +91,7 @@ public sealed record FlyPath(
     /// slope, the line's end towards the rod's tip and the fly towards the line's end. Bit for bit the same each time.
     /// <paramref name="refine"/> divides the step, 1 or more.
     /// </summary>
-    public static FlyPath Of(FlyCase at, int refine = 1)
+    public static FlyPath Simulate(FlyCase at, int refine = 1)
     {
         var state = new State(0, 0, at.CastM);
         var (time, drift, step) = (0.0, 0.0, StepS / refine);
@@ -125,7 +125,7 @@ public sealed record FlyPath(
                 drift += h * at.CurrentMps;
             time += h;
         }
-        return Told(at, moments, bottom);
+        return FromMoments(at, moments, bottom);
     }
 
     // How fast line is drawn through the water, m/s, and until when that stays so.
@@ -164,7 +164,7 @@ public sealed record FlyPath(
             _ => at.StripM > 0 ? LongestS : at.CountS + 60,
         };
 
-    private static FlyPath Told(FlyCase at, List<FlyMoment> moments, double? bottom)
+    private static FlyPath FromMoments(FlyCase at, List<FlyMoment> moments, double? bottom)
     {
         double deepest = 0,
             held = 0,
@@ -198,10 +198,10 @@ public sealed record FlyPath(
 
     private static List<FlyMoment> Thinned(List<FlyMoment> moments)
     {
-        if (moments.Count <= MostMoments)
+        if (moments.Count <= MaxMoments)
             return moments;
-        var every = (moments.Count - 1) / (double)(MostMoments - 1);
-        return [.. Enumerable.Range(0, MostMoments).Select(i => moments[(int)Math.Round(i * every)])];
+        var every = (moments.Count - 1) / (double)(MaxMoments - 1);
+        return [.. Enumerable.Range(0, MaxMoments).Select(i => moments[(int)Math.Round(i * every)])];
     }
 }
 
@@ -209,7 +209,7 @@ public sealed record FlyPath(
 public static class FishedWords
 {
     /// <summary>In words.</summary>
-    public static string Of(FishedBy by) =>
+    public static string For(FishedBy by) =>
         by switch
         {
             FishedBy.Drift => "left to drift",

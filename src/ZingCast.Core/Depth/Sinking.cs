@@ -30,7 +30,7 @@ public readonly record struct SinkRates(double LineMps, double FlyMps, double He
 /// </summary>
 public static class Sinking
 {
-    /// <summary>Time anybody counts down, seconds; the one patience of the house. Common practice: a little under a minute.</summary>
+    /// <summary>Time anybody counts down, seconds; the one patience in all rooms. Common practice: a little under a minute.</summary>
     public const double PatienceS = 55;
 
     // Of a drift the fly sinks over the first part; a mend or a reach gives it some seconds more. Common practice.

@@ -137,28 +137,28 @@ public sealed record Fly(FlyKind Kind, HookSize Size, Hook Hook, double BodyM, d
     /// they grow with hook length squared and cubed from the nearer end. <paramref name="lengthM"/>, metres over all, says more than the
     /// hook where flies are measured by length. <paramref name="weighedKg"/> overrides the mass.
     /// </summary>
-    public static Fly Of(FlyKind kind, HookSize size, double? weighedKg = null, double? lengthM = null)
+    public static Fly For(FlyKind kind, HookSize size, double? weighedKg = null, double? lengthM = null)
     {
         if (lengthM is { } said && kind is { SmallBodyM: { } from, LargeBodyM: { } to })
             return OfLength(kind, size, said, from, to, weighedKg);
-        var hook = Hooks.Of(size);
-        var t = Blend.Fraction(kind.Small.Number, kind.Large.Number, size.Number);
+        var hook = Hooks.Get(size);
+        var t = Interpolation.Fraction(kind.Small.Number, kind.Large.Number, size.Number);
         var inside = size.Number <= kind.Small.Number && size.Number >= kind.Large.Number;
-        var stretch = inside ? 1 : hook.LengthM / Hooks.Of(t > 0 ? kind.Large : kind.Small).LengthM;
-        var area = Blend.Between(kind.AreaCm2.Low, kind.AreaCm2.High, t) * 1e-4 * stretch * stretch;
-        var wet = Blend.Between(kind.WetG.Low, kind.WetG.High, t) * 1e-3 * Math.Pow(stretch, 3);
+        var stretch = inside ? 1 : hook.LengthM / Hooks.Get(t > 0 ? kind.Large : kind.Small).LengthM;
+        var area = Interpolation.Between(kind.AreaCm2.Low, kind.AreaCm2.High, t) * 1e-4 * stretch * stretch;
+        var wet = Interpolation.Between(kind.WetG.Low, kind.WetG.High, t) * 1e-3 * Math.Pow(stretch, 3);
         var body = kind is { SmallBodyM: { } small, LargeBodyM: { } large }
-            ? Blend.Between(small, large, t) * stretch
+            ? Interpolation.Between(small, large, t) * stretch
             : hook.LengthM * 1.15;
         return new(kind, size, hook, body, weighedKg ?? wet, area, inside, weighedKg is not null);
     }
 
     private static Fly OfLength(FlyKind kind, HookSize size, double lengthM, double from, double to, double? weighedKg)
     {
-        var t = Blend.Fraction(from, to, lengthM);
+        var t = Interpolation.Fraction(from, to, lengthM);
         var stretch = lengthM / Math.Clamp(lengthM, from, to);
-        var area = Blend.Between(kind.AreaCm2.Low, kind.AreaCm2.High, t) * 1e-4 * stretch * stretch;
-        var wet = Blend.Between(kind.WetG.Low, kind.WetG.High, t) * 1e-3 * Math.Pow(stretch, 3);
-        return new(kind, size, Hooks.Of(size), lengthM, weighedKg ?? wet, area, stretch == 1, weighedKg is not null);
+        var area = Interpolation.Between(kind.AreaCm2.Low, kind.AreaCm2.High, t) * 1e-4 * stretch * stretch;
+        var wet = Interpolation.Between(kind.WetG.Low, kind.WetG.High, t) * 1e-3 * Math.Pow(stretch, 3);
+        return new(kind, size, Hooks.Get(size), lengthM, weighedKg ?? wet, area, stretch == 1, weighedKg is not null);
     }
 }

@@ -46,7 +46,7 @@ public sealed record LeaderPiece(LeaderPart Part, double LengthM, double StartM,
     public static string NameOf(LeaderPart part) => part == LeaderPart.Guard ? "bite guard" : part.ToString().ToLowerInvariant();
 
     /// <summary>Mass of a metre at a diameter of it, kg/m.</summary>
-    public double KgPerM(double diameterM) => LeaderMaterials.Of(Material).KgM3 * Math.PI / 4 * diameterM * diameterM;
+    public double KgPerM(double diameterM) => LeaderMaterials.Get(Material).KgM3 * Math.PI / 4 * diameterM * diameterM;
 
     /// <summary>Straight-pull strength at its thinnest, newtons: what was tried goes before the table.</summary>
     public double StrengthN() => OwnN ?? LeaderMaterials.StrengthN(Material, Math.Min(StartM, EndM));
@@ -124,7 +124,7 @@ public sealed record Leader(IReadOnlyList<LeaderPiece> Pieces)
         Pieces[piece].Knot is not { } knot ? null
         : OnRing(piece) ? Knots.Clinch
         : Droppers.Any(d => d.Piece == piece) ? Knots.Dropper
-        : Knots.Of(knot);
+        : Knots.Get(knot);
 
     /// <summary>Whether a piece hangs on the ring: the first that is tippet.</summary>
     public bool OnRing(int piece) =>
@@ -159,7 +159,7 @@ public sealed record Leader(IReadOnlyList<LeaderPiece> Pieces)
     {
         var butt = ButtM(lineTipM, tippetM);
         var body = Math.Max(.5, lengthM - guardM);
-        return Of(
+        return From(
             [
                 new(LeaderPart.Butt, ButtPart * body, butt, butt),
                 new(LeaderPart.Taper, TaperPart * body, butt, tippetM),
@@ -170,7 +170,7 @@ public sealed record Leader(IReadOnlyList<LeaderPiece> Pieces)
     }
 
     /// <summary>A leader of these pieces, with a guard of fluorocarbon or wire behind them when one is wanted; metres.</summary>
-    public static Leader Of(IReadOnlyList<LeaderPiece> pieces, double guardM, LeaderMaterial guard = LeaderMaterial.Fluorocarbon)
+    public static Leader From(IReadOnlyList<LeaderPiece> pieces, double guardM, LeaderMaterial guard = LeaderMaterial.Fluorocarbon)
     {
         if (guardM <= 0)
             return new(pieces);
@@ -215,7 +215,7 @@ public sealed record Leader(IReadOnlyList<LeaderPiece> Pieces)
 
     private static string Called(LeaderPiece piece) =>
         piece.Part == LeaderPart.Guard
-            ? $" {LeaderMaterials.Of(piece.Material).Name} guard"
+            ? $" {LeaderMaterials.Get(piece.Material).Name} guard"
             : piece.Material switch
             {
                 LeaderMaterial.Coated => ", coated",
@@ -234,7 +234,7 @@ public sealed record Leader(IReadOnlyList<LeaderPiece> Pieces)
         new FieldCheck()
             .Must(
                 "pieces",
-                Pieces is { Count: > 0 and <= MostPieces }
+                Pieces is { Count: > 0 and <= MaxPieces }
                     && Pieces.All(p => p is { LengthM: >= .001, StartM: >= .00005 and <= .003, EndM: >= .00005 and <= .003 }),
                 "A leader has 1 to 20 pieces, each a millimetre long or more and between 0.05 and 3 mm thick."
             )
@@ -283,7 +283,7 @@ public sealed record Leader(IReadOnlyList<LeaderPiece> Pieces)
     private const double LeastN = .05;
 
     /// <summary>More pieces nobody ties.</summary>
-    public const int MostPieces = 20;
+    public const int MaxPieces = 20;
 
     /// <summary>What the length of a leader may be, metres.</summary>
     public static readonly Limit Lengths = new(.3, 12, "A leader is between 0.3 and 12 m (1 and 39 ft).");

@@ -58,7 +58,7 @@ public sealed record LeaderCheck(
     private const double HingeM = .0001,
         ThinButt = .1,
         StiffButt = .2,
-        MostFall = 2.3;
+        MaxFall = 2.3;
 
     // A metre may weigh a little more below a joint, fluorocarbon behind nylon, without anybody seeing it; more than so many times as much
     // and it folds. Common practice.
@@ -66,7 +66,7 @@ public sealed record LeaderCheck(
         Folds = 1.4;
 
     /// <summary>Looks a leader over. Check it first.</summary>
-    public static LeaderCheck Of(Leader leader, LeaderUse use)
+    public static LeaderCheck For(Leader leader, LeaderUse use)
     {
         var joints = LeaderStrength.Joints(leader, use.LineCoreN);
         List<LeaderFinding> seen =
@@ -101,7 +101,9 @@ public sealed record LeaderCheck(
             // A taper's mass goes with the square of its thickness: some places between draw it well.
             var places = piece.StartM == piece.EndM ? 1 : 6;
             for (var i = 0; i <= places; i++)
-                masses.Add(new(at + piece.LengthM * i / places, piece.KgPerM(Blend.Between(piece.StartM, piece.EndM, i / (double)places))));
+                masses.Add(
+                    new(at + piece.LengthM * i / places, piece.KgPerM(Interpolation.Between(piece.StartM, piece.EndM, i / (double)places)))
+                );
             at += piece.LengthM;
         }
         return masses;
@@ -140,7 +142,7 @@ public sealed record LeaderCheck(
             if (fall > worst)
                 (worst, at) = (fall, i);
         }
-        return worst > MostFall
+        return worst > MaxFall
             ? new(
                 "smooth",
                 Verdict.Look,
@@ -179,7 +181,7 @@ public sealed record LeaderCheck(
     {
         if (use.Fly is not { } fly)
             yield break;
-        var band = TippetBand.Of(fly.Hook);
+        var band = TippetBand.For(fly.Hook);
         yield return TippetBand.Judge(leader.TippetM, band, fly) is var (verdict, says)
             ? new("twist", verdict, $"{Quantity.Tippet(leader.TippetM)} is {says}", true)
             : new("twist", Verdict.Fits, $"{Quantity.Tippet(leader.TippetM)} neither spins nor drags on a {fly.SizeName}", true);

@@ -55,7 +55,7 @@ public static class LeaderDesign
 {
     // A knotted step no shorter than fingers tie well, and the share of the body that steps may take, metres. Common practice.
     private const double ShortestStepM = .12,
-        MostSteps = .35;
+        MaxSteps = .35;
 
     // By how much a good step is let grow where there is no room for so many, metres.
     private const double GrowM = .00001;
@@ -85,7 +85,7 @@ public static class LeaderDesign
         };
 
     /// <summary>A leader by this school; null when it needs spools that are not there.</summary>
-    public static Leader? Of(LeaderSchool school, LeaderWish wish, IReadOnlyList<LeaderSpool> spools) =>
+    public static Leader? For(LeaderSchool school, LeaderWish wish, IReadOnlyList<LeaderSpool> spools) =>
         school switch
         {
             LeaderSchool.Knotted => Knotted(wish, spools),
@@ -98,7 +98,7 @@ public static class LeaderDesign
     private static Leader Tapered(LeaderWish wish, IReadOnlyList<LeaderSpool> spools)
     {
         var built = Leader.Build(wish.LengthM, wish.LineTipM, wish.TippetM, 0);
-        return Leader.Of([.. Fit(built.Pieces, wish).Select(p => p.Knot is null ? p : From(p, spools))], wish.GuardM, wish.Guard);
+        return Leader.From([.. Fit(built.Pieces, wish).Select(p => p.Knot is null ? p : From(p, spools))], wish.GuardM, wish.Guard);
     }
 
     // The guard comes off the body, from every piece alike.
@@ -111,7 +111,7 @@ public static class LeaderDesign
     private static Leader Level(LeaderWish wish, IReadOnlyList<LeaderSpool> spools)
     {
         var level = new LeaderPiece(LeaderPart.Tippet, Body(wish), wish.TippetM, wish.TippetM);
-        return Leader.Of([From(level, spools)], wish.GuardM, wish.Guard);
+        return Leader.From([From(level, spools)], wish.GuardM, wish.Guard);
     }
 
     private static Leader Coated(LeaderWish wish, IReadOnlyList<LeaderSpool> spools)
@@ -119,7 +119,7 @@ public static class LeaderDesign
         var tippet = Math.Min(CoatedTippetM, Body(wish) / 2);
         var coated = Math.Min(CoatedLongestM, Body(wish) - tippet);
         var end = Math.Max(CoatedEndM, wish.TippetM);
-        return Leader.Of(
+        return Leader.From(
             [
                 new(LeaderPart.Butt, coated, Math.Max(CoatedButtM, end), end) { Material = LeaderMaterial.Coated },
                 From(new(LeaderPart.Tippet, Body(wish) - coated, wish.TippetM, wish.TippetM) { Knot = Knots.Surgeons.Id }, spools),
@@ -140,7 +140,7 @@ public static class LeaderDesign
         var sighter = Math.Max(wish.TippetM, SighterM);
         var tippet = Math.Min(LedTippetM, .4 * body);
         var bright = Math.Min(SighterLengthM, .2 * body);
-        return Leader.Of(
+        return Leader.From(
             [
                 From(new(LeaderPart.Butt, body - tippet - bright, run, run), spools),
                 From(new(LeaderPart.Taper, bright, sighter, sighter) { Knot = Knots.Blood.Id }, spools),
@@ -176,7 +176,7 @@ public static class LeaderDesign
             return null;
         var between = thicker.Where(s => s.DiameterM < butt.DiameterM).ToList();
         var body = Body(wish);
-        var most = (int)(MostSteps * body / ShortestStepM);
+        var most = (int)(MaxSteps * body / ShortestStepM);
         var chosen = between;
         for (var step = Leader.StepM; (chosen = Down(butt, between, tippet, step)).Count > most && step < .001; )
             step += GrowM;
@@ -189,7 +189,7 @@ public static class LeaderDesign
             var knot = Leader.JoinOf(pieces[^1].EndM, spool.DiameterM);
             pieces.Add(Piece(last ? LeaderPart.Tippet : LeaderPart.Taper, spool, last ? tail : each, knot.Id));
         }
-        return Leader.Of(pieces, wish.GuardM, wish.Guard);
+        return Leader.From(pieces, wish.GuardM, wish.Guard);
     }
 
     private static List<LeaderSpool> Down(LeaderSpool butt, List<LeaderSpool> between, LeaderSpool tippet, double step)

@@ -48,29 +48,29 @@ public sealed record LeaderSpool : Gear
     /// What it stands by itself, newtons, as far as the breaks tell: each over the share that its knot keeps; null when it never was
     /// broken.
     /// </summary>
-    public double? OwnN => Breaks.Count > 0 ? Breaks.Average(b => b.BrokeN / Knots.Of(b.Knot).UsualShare) : null;
+    public double? OwnN => Breaks.Count > 0 ? Breaks.Average(b => b.BrokeN / Knots.Get(b.Knot).UsualShare) : null;
 
     /// <summary>What it should stand by the table, knotted by a clinch, newtons.</summary>
     public double KnottedN => Knots.Clinch.UsualShare * LeaderMaterials.StrengthN(Material, DiameterM);
 
     /// <summary>What a metre of it weighs, kilograms.</summary>
-    internal double KgPerM => LeaderMaterials.Of(Material).KgM3 * Math.PI / 4 * DiameterM * DiameterM;
+    internal double KgPerM => LeaderMaterials.Get(Material).KgM3 * Math.PI / 4 * DiameterM * DiameterM;
 
     /// <summary>Breaks kept; older ones go.</summary>
-    public const int MostBreaks = 20;
+    public const int MaxBreaks = 20;
 
     /// <summary>This with another break noted.</summary>
-    public LeaderSpool Broke(TippetBreak one) => this with { Breaks = [.. Breaks.TakeLast(MostBreaks - 1), one] };
+    public LeaderSpool Broke(TippetBreak one) => this with { Breaks = [.. Breaks.TakeLast(MaxBreaks - 1), one] };
 
     /// <inheritdoc />
-    public override string UsualName() => LeaderMaterials.Of(Material).Name;
+    public override string UsualName() => LeaderMaterials.Get(Material).Name;
 
     /// <inheritdoc />
     public override IReadOnlyList<FieldProblem> Check() =>
-        Look(LeaderFields.Spool)
+        CheckFields(LeaderFields.Spool)
             .Must(
                 "breaks",
-                Breaks is { Count: <= MostBreaks }
+                Breaks is { Count: <= MaxBreaks }
                     && Breaks.All(b => b is { BrokeN: >= .05 and < 1000 } && Knots.Find(b.Knot) is { Use: KnotUse.Fly or KnotUse.Join }),
                 "A break has a knot and a pull of up to 1000 N."
             )
@@ -94,5 +94,8 @@ public sealed record TiedLeader : Gear
 
     /// <inheritdoc />
     public override IReadOnlyList<FieldProblem> Check() =>
-        [.. Look(LeaderFields.Tied).Problems, .. Leader is null ? [new FieldProblem("leader", "A leader has pieces.")] : Leader.Check()];
+        [
+            .. CheckFields(LeaderFields.Tied).Problems,
+            .. Leader is null ? [new FieldProblem("leader", "A leader has pieces.")] : Leader.Check(),
+        ];
 }

@@ -58,7 +58,7 @@ public static class LeaderStrength
         for (var i = 1; i < pieces.Count; i++)
             if (leader.KnotOf(i) is { } knot)
                 joints.Add(Between(knot, i, pieces[i - 1], pieces[i]));
-        joints.Add(Joint(LeaderJointAt.Fly, pieces.Count, Knots.Of(leader.FlyKnot), "fly", pieces[^1]));
+        joints.Add(Joint(LeaderJointAt.Fly, pieces.Count, Knots.Get(leader.FlyKnot), "fly", pieces[^1]));
         var weakest = joints.MinBy(j => j.StandsN);
         return [.. joints.Select(j => ReferenceEquals(j, weakest) ? j with { Weakest = true } : j)];
     }
@@ -66,7 +66,7 @@ public static class LeaderStrength
     // A loop in the butt by a loop knot, or coils on the line's coating: whichever strand is weaker goes.
     private static LeaderJoint Line(Leader leader, double lineCoreN)
     {
-        var (knot, butt) = (Knots.Of(leader.LineKnot), leader.Pieces[0]);
+        var (knot, butt) = (Knots.Get(leader.LineKnot), leader.Pieces[0]);
         var joint = Joint(LeaderJointAt.Line, 0, knot, "line to leader", butt);
         var core = knot.UsualShare * lineCoreN;
         return core < joint.StandsN ? joint with { StandsN = core, PlusMinusN = Off(knot, MaterialShare) * core, Tried = false } : joint;

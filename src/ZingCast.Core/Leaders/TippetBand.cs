@@ -17,7 +17,7 @@ public static class TippetBand
         Thick = 1.15;
 
     /// <summary>The band for a hook, metres.</summary>
-    public static Spread Of(Hook hook) => new(OfWire.Low * hook.WireM, OfWire.High * hook.WireM);
+    public static Spread For(Hook hook) => new(OfWire.Low * hook.WireM, OfWire.High * hook.WireM);
 
     /// <summary>What is wrong with a tippet of this diameter in a band, metres, on this fly's hook; null when nothing is.</summary>
     public static (Verdict Verdict, string Says)? Judge(double diameterM, Spread band, Fly fly)

@@ -83,7 +83,7 @@ public sealed record TyingList(
             );
 
     /// <summary>Works it out. What the knots eat: turns by arithmetic, finger room by common practice.</summary>
-    public static TyingList Of(IReadOnlyList<TiedLeader> leaders, IReadOnlyList<LeaderSpool> spools)
+    public static TyingList For(IReadOnlyList<TiedLeader> leaders, IReadOnlyList<LeaderSpool> spools)
     {
         var used = new Dictionary<string, double>();
         List<TyingMissing> missing = [];
@@ -101,10 +101,10 @@ public sealed record TyingList(
                                 ? (Sentence)$"{tied.Tag}: a {(cut.Material == LeaderMaterial.Coated ? "coated" : "knotless")} taper of "
                                     + $"{Quantity.RodLength(cut.LengthM)} down to {Quantity.Tippet(cut.DiameterM)}"
                                 : $"{tied.Tag}: {Quantity.RodLength(cut.CutM)} of {Quantity.Diameter(cut.DiameterM)} "
-                                    + $"{LeaderMaterials.Of(cut.Material).Name}"
+                                    + $"{LeaderMaterials.Get(cut.Material).Name}"
                         )
                     );
-            all.Add(new(tied.Tag, tied.Name, tied.Leader.Formula(), cuts, tied.Leader.LengthM, Knots.Of(tied.Leader.FlyKnot).Name));
+            all.Add(new(tied.Tag, tied.Name, tied.Leader.Formula(), cuts, tied.Leader.LengthM, Knots.Get(tied.Leader.FlyKnot).Name));
         }
         var taken = spools
             .Where(s => used.ContainsKey(s.Tag))
@@ -129,7 +129,7 @@ public sealed record TyingList(
             LeaderPiece first = pieces[i],
                 last = pieces[to - 1];
             var above = i == 0 ? LineEnd(leader) : leader.KnotOf(i)!;
-            var below = to == pieces.Count ? Knots.Of(leader.FlyKnot) : leader.KnotOf(to)!;
+            var below = to == pieces.Count ? Knots.Get(leader.FlyKnot) : leader.KnotOf(to)!;
             var bought = first.StartM != last.EndM || first.Material == LeaderMaterial.Coated;
             cuts.Add(
                 new(

@@ -66,13 +66,13 @@ public sealed record FlyLine : Gear
     public override string UsualName() =>
         PrintedClass is { } c && Densities.Rank(Density) >= 0
             ? new BoxCode(Build, c, Density).ToString()
-            : $"{BuildWords.Of(Build)} without a label";
+            : $"{BuildWords.For(Build)} without a label";
 
     /// <summary>
     /// An ordinary line of the class, build and density on its box, for somebody who knows no more: lengths as most are, as thick as such
     /// a mass of such a density is. Common practice.
     /// </summary>
-    public static FlyLine Of(BoxCode box)
+    public static FlyLine From(BoxCode box)
     {
         var separate = box.Build == Build.ShootingHead;
         var wholeM =
@@ -157,12 +157,13 @@ public sealed record FlyLine : Gear
     public LineProfile Profile() => new(Stretches);
 
     /// <summary>Mass of the part from the tip to <paramref name="lengthM"/> metres, kilograms; 0 when the mass is unknown.</summary>
-    public double MassWithinKg(double lengthM) => MassKg is null ? 0 : Along(Stretches, lengthM).Sum(x => x.Of.KgM3 * x.Of.Volume(x.UpToM));
+    public double MassWithinKg(double lengthM) =>
+        MassKg is null ? 0 : StretchesWithin(Stretches, lengthM).Sum(x => x.Of.KgM3 * x.Of.Volume(x.UpToM));
 
     /// <summary>Volume of the part from the tip to <paramref name="lengthM"/> metres, cubic metres.</summary>
-    public double Volume(double lengthM) => Along(Measured ?? Described(1), lengthM).Sum(x => x.Of.Volume(x.UpToM));
+    public double Volume(double lengthM) => StretchesWithin(Measured ?? Described(1), lengthM).Sum(x => x.Of.Volume(x.UpToM));
 
-    private static IEnumerable<(Stretch Of, double UpToM)> Along(IReadOnlyList<Stretch> stretches, double lengthM)
+    private static IEnumerable<(Stretch Of, double UpToM)> StretchesWithin(IReadOnlyList<Stretch> stretches, double lengthM)
     {
         var from = 0.0;
         foreach (var stretch in stretches)
@@ -316,7 +317,7 @@ public sealed record FlyLine : Gear
     private IReadOnlyList<FieldProblem> Figured() => [.. Plain(), .. Measured is null ? [] : LineProfile.Check(Measured, "measured")];
 
     private IReadOnlyList<FieldProblem> Plain() =>
-        Look(LineFields.All)
+        CheckFields(LineFields.All)
             .Must("headM", HeadM <= LengthM, "The head cannot be longer than the line.")
             .Range("headPlusMinusKg", HeadPlusMinusKg, 0, .02, "A tolerance wider than 20 g measures nothing.")
             .Must(

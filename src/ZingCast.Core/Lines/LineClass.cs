@@ -79,7 +79,7 @@ public sealed record LineClass(
         TipShares = [.45, (Math.Sqrt(5) - 1) / 2, .85];
 
     /// <summary>Class from a weighing of the first 30 ft, of another length, or of a whole head.</summary>
-    public static LineClass Of(Weighing on)
+    public static LineClass From(Weighing on)
     {
         var head = Quantity.LineMass(on.MassKg, on.ScalePlusMinusKg);
         if (on.LengthM < Exact.ThirtyFeetM - NearlyM)
@@ -124,7 +124,7 @@ public sealed record LineClass(
     /// <summary>
     /// Class from a profile whose head ends at <paramref name="headM"/>; the level tip is left out. Tolerance as a share of mass.
     /// </summary>
-    public static LineClass Of(LineProfile profile, double headM, double share)
+    public static LineClass From(LineProfile profile, double headM, double share)
     {
         var tip = profile.LevelTipM;
         double Kg(double upTo) => profile.MassKg(upTo) - profile.MassKg(tip);
@@ -248,14 +248,14 @@ public sealed record LineReading(
         SaltKgM3 = 1026;
 
     /// <summary>Reads a profile with its head, metres, at a carry, metres; <paramref name="share"/> is the tolerance of its mass.</summary>
-    public static LineReading Of(LineProfile profile, double headM, double carryM, double share)
+    public static LineReading From(LineProfile profile, double headM, double carryM, double share)
     {
         headM = Math.Min(headM, profile.LengthM);
         var kg = profile.MassKg(headM);
         var front = profile.MassKg(headM / 3) / kg;
         var density = kg / profile.Volume(headM);
         return new(
-            LineClass.Of(profile, headM, share),
+            LineClass.From(profile, headM, share),
             headM,
             kg,
             BellyOf(profile, headM),
@@ -284,7 +284,7 @@ public sealed record LineReading(
         var tip = profile.LevelTipM;
         return from - tip < .3 || to - from < 1
             ? null
-            : BellyWeight.Of(profile.MassKg(to) - profile.MassKg(tip), to - tip, from - tip, profile.ThickM(tip) / belly) with
+            : BellyWeight.From(profile.MassKg(to) - profile.MassKg(tip), to - tip, from - tip, profile.ThickM(tip) / belly) with
             {
                 ExactKgPerM = (profile.MassKg(to) - profile.MassKg(from)) / (to - from),
             };

@@ -16,7 +16,7 @@ public static class LineFields
 
     /// <summary>As on a form, in order.</summary>
     public static readonly IReadOnlyList<Field> All = GearFields.With([
-        Choice<Build>("build", "Build", BuildWords.Of, l => l.Build, (l, v) => l with { Build = v }, column: "build"),
+        Choice<Build>("build", "Build", BuildWords.For, l => l.Build, (l, v) => l with { Build = v }, column: "build"),
         Measure(
             "printedClass",
             "Class on the label",

@@ -20,7 +20,7 @@ public readonly record struct Stretch(double LengthM, double StartM, double EndM
     public double Kg() => KgM3 * Volume(LengthM);
 
     /// <summary>Diameter at a distance into it, metres.</summary>
-    public double ThickM(double atM) => LengthM <= 0 ? StartM : Blend.Between(StartM, EndM, atM / LengthM);
+    public double ThickM(double atM) => LengthM <= 0 ? StartM : Interpolation.Between(StartM, EndM, atM / LengthM);
 
     /// <summary>Mass per metre at a distance into it, kg/m.</summary>
     public double KgPerM(double atM) => Math.PI / 4 * KgM3 * ThickM(atM) * ThickM(atM);
@@ -52,8 +52,8 @@ public sealed class LineProfile
     public const double ShortestM = 1e-6;
 
     /// <summary>Most stretches a line is described by, and most caliper readings along it.</summary>
-    public const int MostStretches = 400,
-        MostReadings = 200;
+    public const int MaxStretches = 400,
+        MaxReadings = 200;
 
     private readonly double[] from,
         sumKg;
@@ -246,10 +246,10 @@ public sealed class LineProfile
     {
         var check = new FieldCheck().Must(
             named,
-            stretches.Count is >= 1 and <= MostStretches,
-            $"A line has between 1 and {MostStretches} stretches."
+            stretches.Count is >= 1 and <= MaxStretches,
+            $"A line has between 1 and {MaxStretches} stretches."
         );
-        for (var i = 0; i < Math.Min(MostStretches, stretches.Count); i++)
+        for (var i = 0; i < Math.Min(MaxStretches, stretches.Count); i++)
         {
             var (length, start, end, density) = stretches[i];
             check
@@ -273,11 +273,11 @@ public sealed class LineProfile
     public static IReadOnlyList<FieldProblem> Check(IReadOnlyList<CaliperReading> readings, double lengthM, double kg)
     {
         var check = new FieldCheck()
-            .Must("readings", readings.Count is >= 1 and <= MostReadings, $"Give between 1 and {MostReadings} caliper readings.")
+            .Must("readings", readings.Count is >= 1 and <= MaxReadings, $"Give between 1 and {MaxReadings} caliper readings.")
             .Must("massKg", kg > 0, "A line that weighs nothing was not on the scale. Tare it empty and weigh again.")
             .Must("massKg", !(kg > .2), "No line weighs more than 200 g.")
             .Range("lengthM", lengthM, .3, 60, "Weigh between 30 cm and 60 m of line.");
-        for (var i = 0; i < Math.Min(MostReadings, readings.Count); i++)
+        for (var i = 0; i < Math.Min(MaxReadings, readings.Count); i++)
             check
                 .Must(
                     $"readings[{i}].positionM",
@@ -314,7 +314,7 @@ public readonly record struct BellyWeight(double RuleKgPerM, double ExactKgPerM,
     /// For a piece with one taper. The rule is exact at r = 0.618, the positive root of r² + r − 1 = 0; the exact effective length is
     /// L − taper·(1 − (1 + r + r²)/3). Length in metres, taper no longer than it.
     /// </summary>
-    public static BellyWeight Of(double kg, double lengthM, double taperM, double ratio) =>
+    public static BellyWeight From(double kg, double lengthM, double taperM, double ratio) =>
         new(kg / (lengthM - taperM / 3), kg / (lengthM - taperM * (1 - (1 + ratio + ratio * ratio) / 3)), ratio);
 
     /// <summary>How far the rule is off, as a share of the exact value.</summary>

@@ -45,7 +45,7 @@ public sealed record CasterFit(
     public const int FewestCasts = 5;
 
     /// <summary>The latest so many are learned from: people change. An assumption of ours.</summary>
-    public const int MostCasts = 40;
+    public const int MaxCasts = 40;
 
     // How far the three are apart among learners, as shares, one standard deviation: together they come to what learners differ by in
     // reach. Other people differ less, in all three alike. An assumption of ours.
@@ -92,10 +92,10 @@ public sealed record CasterFit(
     /// was gone by until now, the prior where nothing else was. Null with fewer than <see cref="FewestCasts"/> casts made all out.
     /// Deterministic.
     /// </summary>
-    public static CasterFit? Of(IReadOnlyList<Seen> casts, Caster prior, Caster? believed = null, CancellationToken cancel = default)
+    public static CasterFit? From(IReadOnlyList<Seen> casts, Caster prior, Caster? believed = null, CancellationToken cancel = default)
     {
         believed ??= prior;
-        var seen = casts.TakeLast(MostCasts).ToList();
+        var seen = casts.TakeLast(MaxCasts).ToList();
         if (seen.Count(s => s.AllOut) < FewestCasts)
             return null;
         var foreseen = new Foreseen[seen.Count];
@@ -108,8 +108,12 @@ public sealed record CasterFit(
         var fit = new Fit(usable, apart);
         var (at, spread) = fit.Solve();
         double Share(int i) => Math.Sqrt(spread[i, i]) * Doubt.Wide;
-        Quantity Of(double before, int i, Kind kind) => new(before * Math.Exp(at[i]), kind, before * Math.Exp(at[i]) * Share(i));
-        var (free, arm, loop) = (Of(prior.FreeMps, 0, Kind.LineSpeed), Of(prior.ArmKg, 1, Kind.LineMass), Of(prior.LoopM, 2, Kind.Length));
+        Quantity From(double before, int i, Kind kind) => new(before * Math.Exp(at[i]), kind, before * Math.Exp(at[i]) * Share(i));
+        var (free, arm, loop) = (
+            From(prior.FreeMps, 0, Kind.LineSpeed),
+            From(prior.ArmKg, 1, Kind.LineMass),
+            From(prior.LoopM, 2, Kind.Length)
+        );
         // Nobody holds less than what was seen to turn over.
         var carry = Math.Max(prior.CarryM, seen.Max(s => Math.Min(s.CarryM ?? 0, s.DistanceM)));
         var hand = new LearnedHand(free.Value, arm.Value, loop.Value, carry, Math.Round(fit.ReachShare(at, spread), 3));
@@ -193,14 +197,14 @@ public sealed record CasterFit(
         public double At(double[] x)
         {
             var speed = x[0] + freest - Math.Log(1 + movedKg / (armKg * Math.Exp(x[1]))) / 2;
-            return Along(Speeds, speed, v => Along(Loops, x[2], l => logM[v, l]));
+            return Interpolate(Speeds, speed, v => Interpolate(Loops, x[2], l => logM[v, l]));
         }
 
         // Straight between the nodes, and on beyond the last.
-        private static double Along(double[] nodes, double x, Func<int, double> at)
+        private static double Interpolate(double[] nodes, double x, Func<int, double> at)
         {
             var i = Math.Clamp(Array.FindLastIndex(nodes, n => n <= x), 0, nodes.Length - 2);
-            return Blend.Between(at(i), at(i + 1), (x - nodes[i]) / (nodes[i + 1] - nodes[i]));
+            return Interpolation.Between(at(i), at(i + 1), (x - nodes[i]) / (nodes[i + 1] - nodes[i]));
         }
 
         /// <summary>

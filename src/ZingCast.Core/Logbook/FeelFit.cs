@@ -22,7 +22,7 @@ public static class FeelFit
         PriorShare = .12;
 
     /// <summary>The shift that follows the votes best, with nothing shifted as prior; null with too few votes.</summary>
-    public static RodFeel? Of(IReadOnlyList<FeelVote> votes)
+    public static RodFeel? From(IReadOnlyList<FeelVote> votes)
     {
         if (votes.Count < FewestVotes)
             return null;

@@ -12,7 +12,7 @@ namespace ZingCast.Core.Logbook;
 /// <summary>What the log teaches about one caster.</summary>
 /// <param name="CasterId">Id under which they are named.</param>
 /// <param name="Name">Name.</param>
-/// <param name="Own">A person of the house; else a preset, which needs a name before it can learn.</param>
+/// <param name="Own">A named person; else a preset, which needs a name before it can learn.</param>
 /// <param name="Casts">Casts logged and made all out, that can be used.</param>
 /// <param name="Needed">How many more it takes.</param>
 /// <param name="LeftOut">Casts that cannot be used, and why.</param>
@@ -30,7 +30,7 @@ public sealed record CasterLearning(
     int Needed,
     IReadOnlyList<string> LeftOut,
     CasterFit? Fit,
-    Lesson? Standing,
+    FitDecision? Standing,
     bool Offered,
     Sentence Says,
     PracticePlan? Plan,
@@ -54,7 +54,7 @@ public sealed record RodLearning(
     int Votes,
     int Needed,
     RodFeel? Feel,
-    Lesson? Standing,
+    FitDecision? Standing,
     bool Offered,
     Sentence Says
 );
@@ -70,12 +70,12 @@ public sealed record Learning(IReadOnlyList<CasterLearning> Casters, IReadOnlyLi
     /// <summary>
     /// From outings, everything ever in the shed, the casters there are, and the lessons decided on that still stand.
     /// </summary>
-    public static Learning Of(
+    public static Learning From(
         IReadOnlyList<Outing> outings,
         GearShed shed,
         IReadOnlyList<Caster> casters,
         IReadOnlyList<OwnCaster> people,
-        IReadOnlyList<Lesson> lessons,
+        IReadOnlyList<FitDecision> lessons,
         CancellationToken cancel = default
     )
     {
@@ -87,14 +87,14 @@ public sealed record Learning(IReadOnlyList<CasterLearning> Casters, IReadOnlyLi
                     .Where(o => o.Casts.Count > 0 || o.Rings.Count > 0)
                     .GroupBy(o => o.Caster)
                     .Where(g => casters.Any(c => c.Id == g.Key))
-                    .Select(g => OfCaster(g.Key, [.. g], gear, casters, people, lessons, cancel)),
+                    .Select(g => ForCaster(g.Key, [.. g], gear, casters, people, lessons, cancel)),
             ],
             [
                 .. ordered
                     .Where(o => o.RodId is not null && Felt(o).Any())
                     .GroupBy(o => o.RodId!.Value)
                     .Where(g => gear.Rods.ContainsKey(g.Key))
-                    .Select(g => OfRod(gear.Rods[g.Key], [.. g], gear, lessons)),
+                    .Select(g => ForRod(gear.Rods[g.Key], [.. g], gear, lessons)),
             ]
         );
     }
@@ -125,13 +125,13 @@ public sealed record Learning(IReadOnlyList<CasterLearning> Casters, IReadOnlyLi
             : null;
     }
 
-    private static CasterLearning OfCaster(
+    private static CasterLearning ForCaster(
         string id,
         IReadOnlyList<Outing> outings,
         LoggedGear gear,
         IReadOnlyList<Caster> casters,
         IReadOnlyList<OwnCaster> people,
-        IReadOnlyList<Lesson> lessons,
+        IReadOnlyList<FitDecision> lessons,
         CancellationToken cancel
     )
     {
@@ -143,10 +143,10 @@ public sealed record Learning(IReadOnlyList<CasterLearning> Casters, IReadOnlyLi
         List<Seen> seen = [];
         foreach (var outing in outings.Reverse())
         {
-            if (seen.Count >= CasterFit.MostCasts || gear.Lacks(outing) is not null)
+            if (seen.Count >= CasterFit.MaxCasts || gear.Lacks(outing) is not null)
                 continue;
             CastSetup? plain = null;
-            foreach (var cast in outing.Casts.Reverse().Take(CasterFit.MostCasts - seen.Count))
+            foreach (var cast in outing.Casts.Reverse().Take(CasterFit.MaxCasts - seen.Count))
             {
                 // Casts in the wind of the day share its rig.
                 var setup =
@@ -160,12 +160,12 @@ public sealed record Learning(IReadOnlyList<CasterLearning> Casters, IReadOnlyLi
         {
             [var last, var next, ..] => (last, next),
             [var last] => (last, null),
-            _ => ((Lesson?)null, (Lesson?)null),
+            _ => ((FitDecision?)null, (FitDecision?)null),
         };
         var undecided = MoreThanDecided(about, count);
         // A lesson that was accepted is held against what was gone by before it, not against itself.
         var believed = undecided || standing is null ? now : person!.As(earlier);
-        var fit = CasterFit.Of(seen, preset, believed, cancel);
+        var fit = CasterFit.From(seen, preset, believed, cancel);
         var rig = outings.Reverse().Select(o => gear.Setup(o, null)).FirstOrDefault(s => s is not null);
         return new(
             id,
@@ -184,16 +184,16 @@ public sealed record Learning(IReadOnlyList<CasterLearning> Casters, IReadOnlyLi
             fit,
             standing,
             fit is not null && undecided,
-            Says(fit, believed, preset),
-            rig is null ? null : PracticePlan.Of(fit?.After ?? now, rig),
-            ProgressDay.Of(outings)
+            Summary(fit, believed, preset),
+            rig is null ? null : PracticePlan.For(fit?.After ?? now, rig),
+            ProgressDay.From(outings)
         );
     }
 
-    private static bool MoreThanDecided(IReadOnlyList<Lesson> about, int evidence) =>
+    private static bool MoreThanDecided(IReadOnlyList<FitDecision> about, int evidence) =>
         about.MaxBy(l => l.At) is not { } last || evidence >= last.Evidence + MoreEvidence;
 
-    private static Sentence Says(CasterFit? fit, Caster before, Caster preset) =>
+    private static Sentence Summary(CasterFit? fit, Caster before, Caster preset) =>
         fit is null
             ? (Sentence)$"Goes by what a {preset.Name} is until {CasterFit.FewestCasts} casts are logged that were made as far as they go."
             : $"{fit.Casts} casts say {fit.FreeMps} of line speed where {new Quantity(before.FreeMps, Kind.LineSpeed)} was taken, and a "
@@ -206,7 +206,7 @@ public sealed record Learning(IReadOnlyList<CasterLearning> Casters, IReadOnlyLi
 
     private static IEnumerable<Feel> Felt(Outing outing) => outing.Casts.Select(c => c.Feel).Append(outing.Feel).OfType<Feel>();
 
-    private static RodLearning OfRod(Rod rod, IReadOnlyList<Outing> outings, LoggedGear gear, IReadOnlyList<Lesson> lessons)
+    private static RodLearning ForRod(Rod rod, IReadOnlyList<Outing> outings, LoggedGear gear, IReadOnlyList<FitDecision> lessons)
     {
         List<FeelVote> votes = [];
         foreach (var outing in outings)
@@ -218,7 +218,7 @@ public sealed record Learning(IReadOnlyList<CasterLearning> Casters, IReadOnlyLi
             var said = Felt(outing).Order().ToList();
             votes.Add(new(load.LineRatio, load.Ideal, said[said.Count / 2]));
         }
-        var feel = FeelFit.Of(votes);
+        var feel = FeelFit.From(votes);
         var about = lessons.Where(l => l.RodId == rod.Id).ToList();
         var standing = about.Where(l => l.Accepted).MaxBy(l => l.At);
         var moved = feel is not null && FeelFit.IsFelt(feel, standing?.Feel);

@@ -115,7 +115,7 @@ public sealed record LogAnswers(
     /// <summary>
     /// Answers from outings and the shed; day by day for one year, the latest when none is named. Outings in any order.
     /// </summary>
-    public static LogAnswers Of(IReadOnlyList<Outing> outings, GearShed shed, int? year = null)
+    public static LogAnswers From(IReadOnlyList<Outing> outings, GearShed shed, int? year = null)
     {
         List<int> years = [.. outings.Select(o => o.On.Year).Distinct().OrderDescending()];
         var told = year ?? (years.Count > 0 ? years[0] : 0);

@@ -25,7 +25,7 @@ public sealed record LogFilter(
     /// <summary>
     /// Those that fit, in the order given. <paramref name="called"/> says what else an outing is known by: its pieces, its fish.
     /// </summary>
-    public IEnumerable<Outing> Of(IEnumerable<Outing> outings, Func<Outing, string> called)
+    public IEnumerable<Outing> Apply(IEnumerable<Outing> outings, Func<Outing, string> called)
     {
         var words = (Text ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
         return outings.Where(o =>
@@ -37,9 +37,11 @@ public sealed record LogFilter(
             && (Until is null || o.On <= Until)
             && (!WithLoss || o.Losses.Count > 0)
             && (!WithFish || o.Fish.Count > 0)
-            && words.All(w => Says(o.Place, w) || Says(o.Note, w) || Says(called(o), w) || o.Losses.Any(l => Says(l.What, w)))
+            && words.All(w =>
+                Contains(o.Place, w) || Contains(o.Note, w) || Contains(called(o), w) || o.Losses.Any(l => Contains(l.What, w))
+            )
         );
     }
 
-    private static bool Says(string? text, string word) => text?.Contains(word, StringComparison.OrdinalIgnoreCase) == true;
+    private static bool Contains(string? text, string word) => text?.Contains(word, StringComparison.OrdinalIgnoreCase) == true;
 }

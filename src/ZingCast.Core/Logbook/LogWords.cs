@@ -113,10 +113,10 @@ public enum Drill
 public static class LogWords
 {
     /// <summary>Kind of outing.</summary>
-    public static string Of(OutingKind kind) => kind == OutingKind.Grass ? "practice on grass" : "fishing";
+    public static string For(OutingKind kind) => kind == OutingKind.Grass ? "practice on grass" : "fishing";
 
     /// <summary>How a distance was found.</summary>
-    public static string Of(DistanceBy by) =>
+    public static string For(DistanceBy by) =>
         by switch
         {
             DistanceBy.Taped => "taped",
@@ -125,7 +125,7 @@ public static class LogWords
         };
 
     /// <summary>How the rod felt.</summary>
-    public static string Of(Feel feel) =>
+    public static string For(Feel feel) =>
         feel switch
         {
             Feel.UnderLoaded => "under-loaded",
@@ -136,7 +136,7 @@ public static class LogWords
         };
 
     /// <summary>How it turned over.</summary>
-    public static string Of(TurnedOver turned) =>
+    public static string For(TurnedOver turned) =>
         turned switch
         {
             TurnedOver.Late => "a little slack",
@@ -145,7 +145,7 @@ public static class LogWords
         };
 
     /// <summary>Why something was lost.</summary>
-    public static string Of(LossCause cause) =>
+    public static string For(LossCause cause) =>
         cause switch
         {
             LossCause.Knot => "a knot went",
@@ -158,10 +158,10 @@ public static class LogWords
         };
 
     /// <summary>A piece that was dropped.</summary>
-    public static string Of(DroppedPiece piece) => piece == DroppedPiece.Rod ? "rod" : "reel";
+    public static string For(DroppedPiece piece) => piece == DroppedPiece.Rod ? "rod" : "reel";
 
     /// <summary>What is practised.</summary>
-    public static string Of(Drill drill) =>
+    public static string For(Drill drill) =>
         drill switch
         {
             Drill.Carry => "carry",

@@ -211,8 +211,8 @@ public sealed record Outing : Kept
         if (rod?.Class is null || line?.MassKg is null)
             return null;
         var brief = Brief.Complete(Day(cast), casters);
-        var leader = tied?.Leader ?? Tackle.Of(brief, Pins.None with { LeaderM = LeaderM, TippetM = TippetM }).LeaderOn(line);
-        return CastSetup.Of(brief, rod, line, leader);
+        var leader = tied?.Leader ?? Tackle.For(brief, Pins.None with { LeaderM = LeaderM, TippetM = TippetM }).LeaderOn(line);
+        return CastSetup.For(brief, rod, line, leader);
     }
 
     /// <inheritdoc />

@@ -5,7 +5,7 @@ using ZingCast.Core.Standards;
 namespace ZingCast.Core.Logbook;
 
 /// <summary>
-/// A person of the house: a caster by name, who begins as one of the presets and becomes their own by what the log taught.
+/// A named person: a caster by name, who begins as one of the presets and becomes their own by what the log taught.
 /// </summary>
 public sealed record OwnCaster : Kept
 {
@@ -25,7 +25,7 @@ public sealed record OwnCaster : Kept
     /// <summary>
     /// This person as a caster: the preset's values, or those of the lesson that was accepted last. <paramref name="lesson"/> may be null.
     /// </summary>
-    public Caster As(Lesson? lesson)
+    public Caster As(FitDecision? lesson)
     {
         var preset = (Casters.Find(From) ?? Casters.Usual) with { Id = CasterId, Name = Name };
         return lesson?.Hand is { } hand ? hand.On(preset) : preset with { About = $"{Name} as a {preset.Name}, until casts are logged" };
@@ -49,7 +49,7 @@ public sealed record OwnCaster : Kept
 public sealed record LearnedHand(double FreeMps, double ArmKg, double LoopM, double CarryM, double ReachTolerance)
 {
     /// <summary>The hand of a caster.</summary>
-    public static LearnedHand Of(Caster caster) => new(caster.FreeMps, caster.ArmKg, caster.LoopM, caster.CarryM, caster.ReachTolerance);
+    public static LearnedHand From(Caster caster) => new(caster.FreeMps, caster.ArmKg, caster.LoopM, caster.CarryM, caster.ReachTolerance);
 
     /// <summary>A caster with this hand.</summary>
     public Caster On(Caster caster) =>
@@ -71,7 +71,7 @@ public sealed record LearnedHand(double FreeMps, double ArmKg, double LoopM, dou
 /// Something the log taught, accepted or refused by a person. Accepted, it changes a caster or a rod for as long as it is kept; put away,
 /// it is taken back and what was before counts again.
 /// </summary>
-public sealed record Lesson : Kept
+public sealed record FitDecision : Kept
 {
     /// <summary>The person it is about; null when it is about a rod.</summary>
     public int? CasterId { get; init; }

@@ -24,7 +24,7 @@ public enum CastQuality
 public sealed record PracticeDrill(Drill Drill, string HowTo, string Note)
 {
     /// <summary>Its name.</summary>
-    public string Name => LogWords.Of(Drill);
+    public string Name => LogWords.For(Drill);
 }
 
 /// <summary>What one quality costs a person against the next better caster.</summary>
@@ -91,7 +91,7 @@ public sealed record PracticePlan(string Against, IReadOnlyList<PracticeCost> Co
     /// <summary>
     /// What each quality costs this caster with this outfit against the preset next above them; null when nobody is above.
     /// </summary>
-    public static PracticePlan? Of(Caster caster, CastSetup setup)
+    public static PracticePlan? For(Caster caster, CastSetup setup)
     {
         // Next above: the first preset that casts farther in calm air.
         var calm = setup.In(0, 0);
@@ -161,7 +161,7 @@ public sealed record ProgressDay(
 )
 {
     /// <summary>Days with something measured, in order.</summary>
-    public static IReadOnlyList<ProgressDay> Of(IEnumerable<Outing> outings) =>
+    public static IReadOnlyList<ProgressDay> From(IEnumerable<Outing> outings) =>
         [.. outings.OrderBy(o => o.On).Select(Day).Where(d => (d.FarthestM ?? d.CarryM ?? d.Hits) is not null)];
 
     private static ProgressDay Day(Outing outing)

@@ -57,7 +57,7 @@ internal static class Candidates
 
     private static Candidate Reel(Reel reel, Outfit outfit, Brief brief, bool chosen)
     {
-        var fill = SpoolFill.Of(reel, outfit.Line, outfit.Backing, outfit.BackingM, outfit.Leader);
+        var fill = SpoolFill.For(reel, outfit.Line, outfit.Backing, outfit.BackingM, outfit.Leader);
         var judged = LinkVerdicts.Reel(reel, fill, outfit, brief);
         return new(reel.Id, reel.Tag, reel.Name, Figure.Fill(fill), fill.Share, judged.Verdict, judged.Why(), chosen);
     }

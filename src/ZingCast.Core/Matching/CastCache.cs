@@ -33,7 +33,7 @@ public sealed class CastCache(Brief brief)
             );
 
     /// <summary>What this rod, line and leader reach for the brief. Null when nobody knows what the line weighs.</summary>
-    public ReachAnswer? Of(Rod rod, FlyLine line, Leader leader) =>
+    public ReachAnswer? Reach(Rod rod, FlyLine line, Leader leader) =>
         line.MassKg is null ? null
         : answers.TryGetValue((rod, line, leader), out var known) ? known
         : answers[(rod, line, leader)] = Throw(rod, line, leader);
@@ -54,5 +54,5 @@ public sealed class CastCache(Brief brief)
     }
 
     private ReachAnswer Throw(Rod rod, FlyLine line, Leader leader) =>
-        CastSearch.Reach(CastSetup.Of(brief, rod, line, leader), brief.DistanceM);
+        CastSearch.Reach(CastSetup.For(brief, rod, line, leader), brief.DistanceM);
 }

@@ -7,7 +7,7 @@ namespace ZingCast.Core.Matching;
 /// <summary>The chain as it is told: each link by its name, what was chosen, the number that matters and the verdict.</summary>
 internal static class Chain
 {
-    public static IReadOnlyList<Link> Tell(Brief brief, Choice choice) =>
+    public static IReadOnlyList<Link> Links(Brief brief, Choice choice) =>
         [
             .. choice.Judged.Select(judged => new Link(
                 judged.Link,
@@ -31,7 +31,7 @@ internal static class Chain
             LinkId.Fly => $"{brief.Fly.SizeName} {brief.Fly.Kind.Name}",
             LinkId.Tippet => $"{OnTheSpool(outfit)}{(tippet.GuardM > 0 ? ", bite guard last" : "")}",
             LinkId.Leader => $"{Quantity.RodLength(leader.LengthM)}, butt {Quantity.Diameter(leader.Pieces[0].StartM)}",
-            LinkId.Head when !line.IsThere => $"Look for {Quantity.LineMass(line.MassKg ?? 0)}, {Densities.Of(line.Density).Name}",
+            LinkId.Head when !line.IsThere => $"Look for {Quantity.LineMass(line.MassKg ?? 0)}, {Densities.Get(line.Density).Name}",
             LinkId.Head => $"{line.Tag} {line.Name}",
             LinkId.Running => $"{Quantity.Length(Math.Max(0, line.LengthM - line.HeadM))} of {Quantity.Diameter(line.RunningDiameterM)}",
             LinkId.Backing => $"{Quantity.Spooled(outfit.BackingM)} of {outfit.Backing.Name}",
@@ -39,7 +39,7 @@ internal static class Chain
             LinkId.Reel => $"{reel.Tag} {reel.Name}",
             LinkId.Rod when !rod.IsThere => $"Look for class {Quantity.Class(rod.PrintedClass ?? 0)}, {Quantity.RodLength(rod.LengthM)}",
             LinkId.Rod => $"{rod.Tag} {rod.Name}",
-            _ => (Sentence)$"{brief.Caster.Name}, {BriefWords.Of(brief.Hand)} hand",
+            _ => (Sentence)$"{brief.Caster.Name}, {BriefWords.For(brief.Hand)} hand",
         };
     }
 

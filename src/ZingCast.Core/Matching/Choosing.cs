@@ -58,7 +58,7 @@ public static class Choosing
         ideal += rod.Felt?.Shift ?? 0;
         // The fly comes first: a line that carries it, then the load that the rod likes best, then the top of its window.
         var fly = brief.Fly.WetKg / standard;
-        var most = LineLoad.MostFor(window, line.HeadM, fly / LineLoad.Top);
+        var most = LineLoad.MaxFor(window, line.HeadM, fly / LineLoad.Top);
         return new(
             judged,
             mass,
@@ -78,10 +78,10 @@ public static class Choosing
     /// what is carried, metres, and between the two it passes over smoothly.
     /// </summary>
     public static double IdealOf(double lineClass, double headM, double carriedM) =>
-        Blend.Between(
+        Interpolation.Between(
             LineWeights.MassKg(lineClass + Tackle.ShortHeadHeavier) / LineWeights.MassKg(lineClass),
             Math.Min(1.35, Math.Max(carriedM, Exact.ThirtyFeetM) / Exact.ThirtyFeetM),
-            Blend.Fraction(Exact.ThirtyFeetM, LongHeadM, headM)
+            Interpolation.Fraction(Exact.ThirtyFeetM, LongHeadM, headM)
         );
 
     /// <summary>
@@ -152,8 +152,8 @@ public static class Choosing
         var cost = 0.0;
         // A fly too heavy for the line is lobbed, the worse the lighter the line.
         var flyRatio = brief.Fly.WetKg / Math.Max(1e-6, kg);
-        if (flyRatio > CastEngine.MostFlyRatio)
-            cost += Impossible * flyRatio / CastEngine.MostFlyRatio;
+        if (flyRatio > CastEngine.MaxFlyRatio)
+            cost += Impossible * flyRatio / CastEngine.MaxFlyRatio;
         var heavier = Densities.Rank(line.Density) - Densities.Rank(spec.Density);
         cost += heavier < 0 ? -Costs.LighterDensity * heavier : Costs.HeavierDensity * heavier;
         if (Math.Abs(heavier) > FarDensity)
@@ -161,7 +161,7 @@ public static class Choosing
         cost += Costs.AMetreOfHead * HeadOff(line, spec, brief);
         if (spec.Coatings.Count > 0 && !spec.Coatings.Contains(line.Coating))
             cost += Costs.OtherCoating;
-        if (Coatings.Of(line.Coating).FailsIn(brief.WaterC) is not null)
+        if (Coatings.Get(line.Coating).FailsIn(brief.WaterC) is not null)
             cost += Impossible;
         if (brief.Salt && !line.SaltRated)
             cost += Costs.LineNotForSalt;
@@ -186,7 +186,7 @@ public static class Choosing
 
     /// <summary>Cost of a reel for a rod and line with this much backing.</summary>
     public static double Cost(Reel reel, Rod rod, FlyLine line, Backing backing, double backingM, Brief brief, GearShed shed) =>
-        Cost(reel, SpoolFill.Of(reel, line, backing, backingM), rod, line, backingM, brief, shed);
+        Cost(reel, SpoolFill.For(reel, line, backing, backingM), rod, line, backingM, brief, shed);
 
     internal static double Cost(Reel reel, SpoolFill fill, Rod rod, FlyLine line, double backingM, Brief brief, GearShed shed)
     {

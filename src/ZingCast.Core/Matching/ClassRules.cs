@@ -94,7 +94,7 @@ public static class ClassRules
             _ => (number, $"the species’ number as it is said"),
         };
         var (to, word) = leans;
-        var name = PlainText.Capital(BriefWords.Of(brief.Lean));
+        var name = PlainText.Capital(BriefWords.For(brief.Lean));
         return book.Move(
             Rules.Lean,
             number,
@@ -121,7 +121,7 @@ public static class ClassRules
             ),
         };
         var (to, word) = leans;
-        var name = PlainText.Capital(BriefWords.Of(brief.Lean));
+        var name = PlainText.Capital(BriefWords.For(brief.Lean));
         return book.Move(
             Rules.Lean,
             from,
@@ -160,7 +160,7 @@ public static class ClassRules
     private static double Presentation(Brief brief, double delivery, double c, LedgerBook book)
     {
         // Flat calm passes over into a ripple that hides the line.
-        var calm = brief.Water is Water.Stillwater or Water.Flat ? 1 - Blend.Fraction(0, RippleMps, brief.WindMps) : 0;
+        var calm = brief.Water is Water.Stillwater or Water.Flat ? 1 - Interpolation.Fraction(0, RippleMps, brief.WindMps) : 0;
         var lighter = brief.Wariness == Wariness.Spooky ? 1 : Quarter(calm);
         if (lighter <= 0)
             return c;
@@ -235,8 +235,8 @@ public static class ClassRules
                 () =>
                     new(
                         default,
-                        $"A {Densities.Of(density).Name} head is heavy and comes up hard: class {Quantity.Class(floor)} at least",
-                        [new("density", Densities.Of(density).Name), new("least class", Quantity.Class(floor))]
+                        $"A {Densities.Get(density).Name} head is heavy and comes up hard: class {Quantity.Class(floor)} at least",
+                        [new("density", Densities.Get(density).Name), new("least class", Quantity.Class(floor))]
                     )
             );
     }

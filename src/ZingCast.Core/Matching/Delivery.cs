@@ -40,13 +40,13 @@ internal static class Delivery
     public static DeliveryAnswer Decide(Brief brief, CastCache casts, Tackle tackle, LedgerBook book)
     {
         var (rung, band) = (Ladder.RungOf(brief.Fly), Ladder.BandOf(brief.Fly));
-        var atMost = SmallestClass(brief, tackle, CastEngine.MostFlyRatio);
+        var atMost = SmallestClass(brief, tackle, CastEngine.MaxFlyRatio);
         var atEase = SmallestClass(brief, tackle, CastEngine.ComfortableFlyRatio);
-        var most = ClassRules.Quarter(Math.Min(band.High + LadderRung.MostAbove, SmallMost(brief, band)));
+        var most = ClassRules.Quarter(Math.Min(band.High + LadderRung.MaxAbove, SmallMost(brief, band)));
         var today = casts.Curve(tackle, most);
         var smallest = today.Smallest((1 + ClassCurve.InHand) * brief.DistanceM);
         // All-round goes no lower than this whatever the cast says, and for a day that is not today's no higher than that.
-        var (least, enough) = (Math.Max(0, band.Low - LadderRung.MostBelow), band.High - WithinRung);
+        var (least, enough) = (Math.Max(0, band.Low - LadderRung.MaxBelow), band.High - WithinRung);
         var byCast = smallest ?? most;
         ByCast(brief, today, byCast, smallest is not null, book);
         if (smallest is null && today.TurnsOver(most))
@@ -117,7 +117,7 @@ internal static class Delivery
 
     private static void Flattens(ClassCurve today, LedgerBook book)
     {
-        book.Note(
+        book.Add(
             Rules.Flattens,
             () =>
             {
@@ -171,7 +171,7 @@ internal static class Delivery
         );
 
     private static void ByLadder(LadderRung rung, double delivery, bool gets, LedgerBook book) =>
-        book.Note(
+        book.Add(
             Rules.Ladder,
             () =>
             {

@@ -8,7 +8,7 @@ namespace ZingCast.Core.Matching;
 internal static class FlyRules
 {
     public static void Bulk(Fly fly, LedgerBook book) =>
-        book.Note(
+        book.Add(
             Rules.FlyBulk,
             () =>
                 new(

@@ -12,7 +12,7 @@ internal static class HandRules
     public static double Chance(Brief brief, Quantity reach) => Doubt.Chance(reach.Value, reach.PlusMinus ?? 0, brief.DistanceM);
 
     /// <summary>The distance at which it gets there often enough to be called an answer, metres.</summary>
-    public static double SureM(Quantity reach) => reach.Value - Doubt.FitsBy / Doubt.Wide * (reach.PlusMinus ?? 0);
+    public static double LowerBoundM(Quantity reach) => reach.Value - Doubt.FitsBy / Doubt.Wide * (reach.PlusMinus ?? 0);
 
     /// <summary>Line held in the air and line to be shot, metres.</summary>
     public static (double CarryM, double ShootM) CarryAndShoot(Brief brief, double leaderM, double usualCarryM, CastResult? cast)
@@ -23,7 +23,7 @@ internal static class HandRules
     }
 
     public static void Held(Brief brief, double headM, double leaderM, double carry, double shoot, LedgerBook book) =>
-        book.Note(
+        book.Add(
             Rules.Carry,
             () =>
                 new(
@@ -41,7 +41,7 @@ internal static class HandRules
         );
 
     public static void Reached(Brief brief, Rod rod, double windowClass, CastResult far, LedgerBook book) =>
-        book.Note(
+        book.Add(
             Rules.Distance,
             () =>
                 new(
@@ -76,7 +76,7 @@ internal static class HandRules
     {
         if (Math.Abs(brief.FromRightMps) <= 1)
             return;
-        book.Note(
+        book.Add(
             Rules.Shoulder,
             () =>
                 new(
@@ -84,7 +84,7 @@ internal static class HandRules
                     brief.ShoulderMps > 0
                         ? (Sentence)$"blows onto your casting shoulder: cast over the other one or turn round{Aside(cast)}"
                         : $"blows off your casting shoulder{Aside(cast)}",
-                    [new("from", new Quantity(brief.WindFromDeg, Kind.Angle)), new("casting hand", BriefWords.Of(brief.Hand))],
+                    [new("from", new Quantity(brief.WindFromDeg, Kind.Angle)), new("casting hand", BriefWords.For(brief.Hand))],
                     Doubt: brief.ShoulderMps > Brief.ShoulderWarnsMps
                 )
         );

@@ -16,8 +16,8 @@ public sealed record LadderRung(string Name, HookSize Small, double FromBodyM, d
     /// No class more than this above what people reach for is named, classes, whatever the wind and the distance; and none more than the
     /// other below it, but for finesse. Common practice allows a class either way; nobody carries the whole of it upwards.
     /// </summary>
-    public const double MostAbove = .25,
-        MostBelow = 1;
+    public const double MaxAbove = .25,
+        MaxBelow = 1;
 
     /// <summary>A class this far outside the rung is a disagreement worth saying, classes.</summary>
     public const double Disagrees = 1.5;
@@ -58,10 +58,13 @@ public static class Ladder
     public static Spread BandOf(Fly fly)
     {
         var hook = Math.Clamp(-fly.Size.Number, Hooks[0], Hooks[^1]);
-        var band = new Spread(Blend.Along(Hooks, Lows, hook), Blend.Along(Hooks, Highs, hook));
+        var band = new Spread(Interpolation.Interpolate(Hooks, Lows, hook), Interpolation.Interpolate(Hooks, Highs, hook));
         if (!fly.Kind.Bushy || fly.BodyM < BodiesM[0])
             return band;
         var body = Math.Min(fly.BodyM, BodiesM[^1]);
-        return new(Math.Max(band.Low, Blend.Along(BodiesM, BodyLows, body)), Math.Max(band.High, Blend.Along(BodiesM, BodyHighs, body)));
+        return new(
+            Math.Max(band.Low, Interpolation.Interpolate(BodiesM, BodyLows, body)),
+            Math.Max(band.High, Interpolation.Interpolate(BodiesM, BodyHighs, body))
+        );
     }
 }

@@ -29,7 +29,7 @@ internal static class LeaderRules
         AgainstRod(brief, pins, line.Density, rod, book);
         var length = LengthM(brief, pins, line.Density, rod.LengthM, book);
         var leader = pins.Tied?.Leader ?? Leader.Build(length, line.TipDiameterM, tippet.DiameterM, tippet.GuardM).For(brief.Fly);
-        book.Note(
+        book.Add(
             Rules.LeaderButt,
             () =>
                 new(
@@ -69,14 +69,14 @@ internal static class LeaderRules
             : pins.LeaderM is not null ? "you pinned this length"
             : shorter ? reason + "; up to two feet shorter in big wind"
             : reason;
-        book.Note(
+        book.Add(
             Rules.LeaderLength,
             () =>
                 new(
                     Quantity.RodLength(length),
                     $"{PlainText.Capital(why)}",
                     [
-                        new("density", Densities.Of(density).Name),
+                        new("density", Densities.Get(density).Name),
                         new("in the face", Quantity.Wind(brief.HeadwindMps)),
                         new("wariness", brief.Wariness.ToString().ToLowerInvariant()),
                     ],
@@ -91,7 +91,7 @@ internal static class LeaderRules
         var (length, longest) = (WantedM(brief, pins, density, book), rod.LengthM + Leader.LongerThanRodM);
         if (brief.LedClose || length <= longest)
             return;
-        book.Note(
+        book.Add(
             Rules.LeaderRod,
             () =>
                 new(
@@ -111,7 +111,7 @@ internal static class LeaderRules
 
     // Only wind in the face shortens a leader.
     private static double InWind(Brief brief, double lengthM) =>
-        Math.Max(Math.Min(lengthM, 4 * Ft), lengthM - 2 * Ft * Blend.Fraction(WindMps, BigWindMps, brief.HeadwindMps));
+        Math.Max(Math.Min(lengthM, 4 * Ft), lengthM - 2 * Ft * Interpolation.Fraction(WindMps, BigWindMps, brief.HeadwindMps));
 
     private static (double LengthM, string Why) UsualLength(Brief brief, string density)
     {
@@ -148,7 +148,7 @@ internal static class LeaderRules
             );
         if (!kind.Bushy)
             return (feet, why);
-        var bulk = Blend.Fraction(BulkM2, MuchBulkM2, brief.Fly.AreaM2);
-        return bulk > 0 && feet > 7 ? (Blend.Between(feet, 7, bulk), "bulky flies turn over on a short stiff leader") : (feet, why);
+        var bulk = Interpolation.Fraction(BulkM2, MuchBulkM2, brief.Fly.AreaM2);
+        return bulk > 0 && feet > 7 ? (Interpolation.Between(feet, 7, bulk), "bulky flies turn over on a short stiff leader") : (feet, why);
     }
 }

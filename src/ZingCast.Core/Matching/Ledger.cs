@@ -120,7 +120,7 @@ public sealed record LedgerStep(
 /// <param name="Source">How far to trust it here; the rule's own mark when null.</param>
 /// <param name="Doubt">True when somebody should look at it.</param>
 /// <param name="Pin">What would hold on to it; null where there is nothing to hold on to.</param>
-public readonly record struct Told(
+public readonly record struct Explanation(
     Figure Figure,
     Sentence Says,
     IReadOnlyList<Factor> Inputs,
@@ -136,19 +136,19 @@ public readonly record struct Told(
 /// <param name="off">Ids of the rules the person switched off.</param>
 public sealed class LedgerBook(IReadOnlySet<string> off)
 {
-    private readonly List<(Rule Rule, double? From, double? To, Func<Told> Tell)> steps = [];
+    private readonly List<(Rule Rule, double? From, double? To, Func<Explanation> Tell)> steps = [];
 
     /// <summary>Whether the person left this rule out.</summary>
     public bool IsOff(Rule rule) => rule.CanSwitchOff && off.Contains(rule.Id);
 
     /// <summary>Adds a step that states or chooses something.</summary>
-    public void Note(Rule rule, Func<Told> tell) => steps.Add((rule, null, null, tell));
+    public void Add(Rule rule, Func<Explanation> tell) => steps.Add((rule, null, null, tell));
 
     /// <summary>
     /// Adds a step that moves the running class and returns the class to go on with: the new one, or the old one when the rule is
     /// switched off. Its figure is that class, and so is its pin.
     /// </summary>
-    public double Move(Rule rule, double from, double to, Func<Told> tell)
+    public double Move(Rule rule, double from, double to, Func<Explanation> tell)
     {
         var after = IsOff(rule) ? from : to;
         steps.Add((rule, from, after, tell));
@@ -156,9 +156,9 @@ public sealed class LedgerBook(IReadOnlySet<string> off)
     }
 
     /// <summary>Puts every step into words.</summary>
-    public IReadOnlyList<LedgerStep> Tell() => [.. steps.Select(Tell)];
+    public IReadOnlyList<LedgerStep> Write() => [.. steps.Select(WriteStep)];
 
-    private LedgerStep Tell((Rule Rule, double? From, double? To, Func<Told> Tell) step)
+    private LedgerStep WriteStep((Rule Rule, double? From, double? To, Func<Explanation> Tell) step)
     {
         var (rule, from, to, tell) = step;
         var told = tell();

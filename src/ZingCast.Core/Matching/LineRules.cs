@@ -14,12 +14,12 @@ internal static class LineRules
     {
         if (pins.Density is { } pin)
         {
-            book.Note(
+            book.Add(
                 Rules.Density,
                 () =>
                     new(
-                        Densities.Of(pin).Name,
-                        $"You pinned this density: {Densities.Of(pin).Name}",
+                        Densities.Get(pin).Name,
+                        $"You pinned this density: {Densities.Get(pin).Name}",
                         [new("depth", Quantity.Depth(brief.DepthM))],
                         Source.Yours,
                         Pin: new() { Density = pin }
@@ -36,7 +36,7 @@ internal static class LineRules
         var tooDeep = depth < brief.DepthM;
         var time = new Quantity(Sinking.TimeS(brief), Kind.Time);
         var rank = Densities.Rank(density.Id);
-        book.Note(
+        book.Add(
             Rules.Density,
             () =>
                 new(
@@ -96,11 +96,11 @@ internal static class LineRules
             : (33, 45, "an all-round head");
         var (low, high, why) = wanted;
         // The heavier the fly the shorter the head.
-        var heavy = Blend.Fraction(HeavyFlyKg, HeaviestFlyKg, brief.Fly.WetKg);
+        var heavy = Interpolation.Fraction(HeavyFlyKg, HeaviestFlyKg, brief.Fly.WetKg);
         if (heavy > 0 && high > HeavyHeadFt.High)
             (low, high, why) = (
-                Math.Min(low, Blend.Between(low, HeavyHeadFt.Low, heavy)),
-                Blend.Between(high, HeavyHeadFt.High, heavy),
+                Math.Min(low, Interpolation.Between(low, HeavyHeadFt.Low, heavy)),
+                Interpolation.Between(high, HeavyHeadFt.High, heavy),
                 "a heavy fly: short and heavy, one false cast and an open loop"
             );
         var (from, to) =
@@ -109,7 +109,7 @@ internal static class LineRules
             : brief.Caster.Learning && high > 40 ? (Math.Min(low, 30), 40)
             : (low, high);
         var head = new Spread(from * Exact.FootM, to * Exact.FootM);
-        book.Note(
+        book.Add(
             Rules.Taper,
             () =>
                 new(
@@ -129,7 +129,7 @@ internal static class LineRules
     {
         var suits = Standards.Coatings.For(brief.WaterC).ToList();
         var water = new Quantity(brief.WaterC, Kind.Temperature);
-        book.Note(
+        book.Add(
             Rules.Coating,
             () =>
                 new(
@@ -147,17 +147,17 @@ internal static class LineRules
         if (!line.IsThere)
         {
             var asked = LineLoad.ToAskForKg(line);
-            book.Note(
+            book.Add(
                 Rules.LineChoice,
                 () =>
                     new(
                         "look for",
                         $"No line in the shed suits this rod and water. Look for {Quantity.LineMass(line.MassKg ?? 0)} in a head of "
-                            + $"{Quantity.Length(line.HeadM)}, {Densities.Of(line.Density).Name}, "
-                            + $"{Standards.Coatings.Of(line.Coating).Name} coating",
+                            + $"{Quantity.Length(line.HeadM)}, {Densities.Get(line.Density).Name}, "
+                            + $"{Standards.Coatings.Get(line.Coating).Name} coating",
                         [
                             new("rod class", Quantity.Class(windowClass ?? 0)),
-                            new("density", Densities.Of(spec.Density).Name),
+                            new("density", Densities.Get(spec.Density).Name),
                             new("ask for, from", Quantity.LineMass(asked.Low)),
                             new("to", Quantity.LineMass(asked.High)),
                         ],
@@ -166,16 +166,16 @@ internal static class LineRules
             );
         }
         else
-            book.Note(
+            book.Add(
                 Rules.LineChoice,
                 () =>
                     new(
                         line.Tag,
                         $"{line.Name}: {Quantity.LineMass(line.MassKg ?? 0)} in {Quantity.Length(line.HeadM)}",
                         [
-                            new("density", Densities.Of(line.Density).Name),
-                            new("asked for", Densities.Of(spec.Density).Name),
-                            new("coating", Standards.Coatings.Of(line.Coating).Name),
+                            new("density", Densities.Get(line.Density).Name),
+                            new("asked for", Densities.Get(spec.Density).Name),
+                            new("coating", Standards.Coatings.Get(line.Coating).Name),
                         ],
                         OffTheLabel(line) ?? Source.Computed,
                         Pin: new() { Line = line.Id }
@@ -186,7 +186,7 @@ internal static class LineRules
     public static void Loaded(Brief brief, Rod rod, FlyLine line, LineLoad load, LedgerBook book)
     {
         var standard = LineWeights.MassKg(load.WindowClass);
-        book.Note(
+        book.Add(
             Rules.Load,
             () =>
                 new(

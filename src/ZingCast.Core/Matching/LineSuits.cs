@@ -42,14 +42,14 @@ public static class LineSuits
                     .OrderBy(x => x.load.Verdict)
                     .ThenBy(x => Math.Abs(x.load.LineRatio - x.load.Ideal))
                     .ThenBy(x => x.r.Id)
-                    .Select(x => Told(x.r, x.load)),
+                    .Select(x => Describe(x.r, x.load)),
             ];
 
     /// <summary>How a line sits on one rod; null where nobody knows the rod's class or the line's mass.</summary>
     public static RodSuits? On(FlyLine line, Rod rod) =>
-        line.MassKg is null || rod.Class is null ? null : Told(rod, Choosing.Load(rod, line, Ordinary));
+        line.MassKg is null || rod.Class is null ? null : Describe(rod, Choosing.Load(rod, line, Ordinary));
 
-    private static RodSuits Told(Rod rod, LineLoad load) => new(rod.Id, rod.Tag, rod.Name, load, load.Verdict, Why(rod, load));
+    private static RodSuits Describe(Rod rod, LineLoad load) => new(rod.Id, rod.Tag, rod.Name, load, load.Verdict, Why(rod, load));
 
     /// <summary>How a line of known mass sits on rods of known class; what hangs of it is weighed once.</summary>
     internal static Func<Rod, LineLoad> Hangs(FlyLine line)
@@ -113,7 +113,7 @@ public static class CastingPull
     public const double StrokeM = 3;
 
     /// <summary>Where the pull comes from and how far to trust it.</summary>
-    public static Sentence Says(Caster caster) =>
+    public static Sentence Describe(Caster caster) =>
         $"Estimate: launch speed of the caster ({caster.Name}) reached over {Quantity.Length(StrokeM)} of tip travel, the pull "
         + $"at its height twice its mean; good to about a third. The rod’s own mass adds to the bend and is left out";
 

@@ -21,7 +21,7 @@ internal readonly record struct Judgement(LinkId Link, Verdict Verdict, Func<Sen
 internal static class LinkVerdicts
 {
     /// <summary>All nine, from the fly to the hand.</summary>
-    public static IReadOnlyList<Judgement> Of(Brief brief, Specification spec, Outfit outfit, FishRun? run) =>
+    public static IReadOnlyList<Judgement> For(Brief brief, Specification spec, Outfit outfit, FishRun? run) =>
         [
             .. All(brief, spec, outfit, run)
                 .Select(j =>
@@ -37,7 +37,7 @@ internal static class LinkVerdicts
     /// </summary>
     public static IReadOnlyList<Verdict> OnReel(IReadOnlyList<Judgement> judged, Brief brief, Outfit outfit, FishRun? run)
     {
-        Verdict Of(Judgement j)
+        Verdict For(Judgement j)
         {
             var verdict = j.Link switch
             {
@@ -47,7 +47,7 @@ internal static class LinkVerdicts
             };
             return j.Link == LinkId.Reel && verdict != Verdict.Fails && outfit.ToBuy(j.Link) ? Verdict.ToBuy : verdict;
         }
-        return [.. judged.Select(Of)];
+        return [.. judged.Select(For)];
     }
 
     private static IReadOnlyList<Judgement> All(Brief brief, Specification spec, Outfit outfit, FishRun? run) =>
@@ -84,7 +84,7 @@ internal static class LinkVerdicts
         for (var size = fly.Size.Down(); size is { } s && s.Number <= fly.Kind.Small.Number; size = s.Down())
         {
             found = s;
-            if (Flies.Fly.Of(fly.Kind, s).WetKg <= most)
+            if (Flies.Fly.For(fly.Kind, s).WetKg <= most)
                 break;
         }
         return found is { } hook ? () => new($"Take a {hook.ToString()}", HookSize: hook.Number) : null;
@@ -108,7 +108,7 @@ internal static class LinkVerdicts
     private static Judgement Fly(Brief brief, Outfit outfit)
     {
         var ratio = brief.Fly.WetKg / LineInTheAirKg(outfit);
-        return ratio > CastEngine.MostFlyRatio
+        return ratio > CastEngine.MaxFlyRatio
                 ? Fails(LinkId.Fly, () => $"{Quantity.Ratio(ratio)} of the line in the air: that is lobbing, not casting")
             : ratio > CastEngine.ComfortableFlyRatio
                 ? Look(LinkId.Fly, () => $"{Quantity.Ratio(ratio)} of the line in the air: slow down and open the loop")
@@ -116,7 +116,7 @@ internal static class LinkVerdicts
     }
 
     // What is believed to be so much, give or take what runs are, is no more than there is.
-    private static double Holds(double believed, double most) => Doubt.Chance(most, RunningFish.UnsureShare * believed, believed);
+    private static double ChanceWithin(double believed, double most) => Doubt.Chance(most, RunningFish.UnsureShare * believed, believed);
 
     private static Judgement Tippet(Brief brief, Outfit outfit, FishRun? run)
     {
@@ -161,7 +161,7 @@ internal static class LinkVerdicts
 
     // What the run does to the weakest knot; null where it holds.
     private static Judgement? InRun(FishRun? run) =>
-        run is { TippetShare: var share } && Holds(share, 1) is var holds && holds < Doubt.FitsFrom
+        run is { TippetShare: var share } && ChanceWithin(share, 1) is var holds && holds < Doubt.FitsFrom
             ? new(
                 LinkId.Tippet,
                 holds < Doubt.FailsBelow ? Verdict.Fails : Verdict.Look,
@@ -175,7 +175,7 @@ internal static class LinkVerdicts
         // What somebody tied is looked over as it is; one laid out here is sound by its making.
         if (outfit.Tied is not null)
         {
-            var worst = LeaderCheck.Of(leader, outfit.LeaderUse(brief)).Findings.Where(f => !f.Aside).MaxBy(f => f.Verdict)!;
+            var worst = LeaderCheck.For(leader, outfit.LeaderUse(brief)).Findings.Where(f => !f.Aside).MaxBy(f => f.Verdict)!;
             if (worst.Verdict != Verdict.Fits)
                 return new(LinkId.Leader, worst.Verdict, () => worst.Says);
         }
@@ -197,22 +197,22 @@ internal static class LinkVerdicts
                         + $"{Quantity.LineMass(brief.Fly.WetKg)} of soaked fly "
                         + $"make it {Quantity.Ratio(load.Ratio)}: overloads this rod"
             );
-        if (Coatings.Of(line.Coating).FailsIn(brief.WaterC) is { } fault)
+        if (Coatings.Get(line.Coating).FailsIn(brief.WaterC) is { } fault)
             return Fails(
                 LinkId.Head,
                 () =>
-                    $"a {Coatings.Of(line.Coating).Name} coating in water of {new Quantity(brief.WaterC, Kind.Temperature)}: " + $"{fault}"
+                    $"a {Coatings.Get(line.Coating).Name} coating in water of {new Quantity(brief.WaterC, Kind.Temperature)}: " + $"{fault}"
             );
         var heavier = Densities.Rank(line.Density) - Densities.Rank(spec.Density);
         if (Math.Abs(heavier) > Choosing.FarDensity)
             return Fails(
                 LinkId.Head,
-                () => $"{Densities.Of(line.Density).Name}, where the depth asks for {Densities.Of(spec.Density).Name}"
+                () => $"{Densities.Get(line.Density).Name}, where the depth asks for {Densities.Get(spec.Density).Name}"
             );
         if (heavier != 0)
             return Look(
                 LinkId.Head,
-                () => $"{Densities.Of(line.Density).Name}, where the depth asks for {Densities.Of(spec.Density).Name}"
+                () => $"{Densities.Get(line.Density).Name}, where the depth asks for {Densities.Get(spec.Density).Name}"
             );
         if (load.Verdict == Verdict.Look)
             return Look(
@@ -226,7 +226,7 @@ internal static class LinkVerdicts
             return Look(
                 LinkId.Head,
                 () =>
-                    $"loads well, but a {Coatings.Of(line.Coating).Name} coating in water of {new Quantity(brief.WaterC, Kind.Temperature)}"
+                    $"loads well, but a {Coatings.Get(line.Coating).Name} coating in water of {new Quantity(brief.WaterC, Kind.Temperature)}"
             );
         if (brief.Salt && !line.SaltRated)
             return Look(LinkId.Head, () => $"loads well; rinse it, the coating is not made for salt");
@@ -274,7 +274,7 @@ internal static class LinkVerdicts
             // An empty spool does not tell how much more it would have taken.
             : run.End == RunEnd.Spools ? Math.Max(outfit.BackingM, ReelRules.DrawnM(brief, outfit.Line, outfit.Leader, always: true))
             : run.BackingOutM;
-        var holds = Holds(drawn, outfit.BackingM);
+        var holds = ChanceWithin(drawn, outfit.BackingM);
         if (drawn > 0 && holds < Doubt.FailsBelow)
             return Fails(LinkId.Backing, () => $"this fish draws {Quantity.Spooled(drawn)} of it: it would spool you") with
             {
@@ -344,7 +344,7 @@ internal static class LinkVerdicts
         if (fill.ShareLoose > 1)
             return Look(LinkId.Reel, () => $"just holds it: wind it tight and even");
         var ratio = ReelBalance.Ratio(reel, fill, outfit.Rod.MassKg);
-        if (ReelBalance.IsOdd(ratio))
+        if (ReelBalance.IsUnbalanced(ratio))
             return Look(
                 LinkId.Reel,
                 () => $"holds it; {(ReelBalance.IsLight(ratio) ? "light" : "heavy")} for the rod at {Quantity.Ratio(ratio)} of its mass"
@@ -413,7 +413,7 @@ internal static class LinkVerdicts
         var chance = HandRules.Chance(brief, outfit.ReachM);
         var odds = brief.Caster.Odds(chance);
         // A step nearer than that, for a nearer fish may be answered with a lighter rod; down to a whole foot, however it is said.
-        var nearer = Math.Floor(StepNearer * HandRules.SureM(outfit.ReachM) / Exact.FootM) * Exact.FootM;
+        var nearer = Math.Floor(StepNearer * HandRules.LowerBoundM(outfit.ReachM) / Exact.FootM) * Exact.FootM;
         if (chance < Doubt.FailsBelow)
             return Fails(
                 LinkId.Hand,

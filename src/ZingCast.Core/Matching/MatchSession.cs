@@ -61,10 +61,10 @@ public sealed class MatchSession
 {
     // Heads within a whisker of the best fit are thrown, so many at most.
     private const double WhiskerCost = 1.5;
-    private const int MostThrown = 4;
+    private const int MaxThrown = 4;
 
     // Whoever has no other rod with him fishes one so many classes off; beyond that nobody does. Common practice.
-    private const double MostClassesOff = 2;
+    private const double MaxClassesOff = 2;
 
     private readonly Brief brief;
     private readonly GearShed shed;
@@ -129,8 +129,8 @@ public sealed class MatchSession
     /// <summary>The outfit of this rod, line and reel, ready to be told; each needs an identity.</summary>
     public Choice Together(Rod rod, FlyLine line, Reel reel)
     {
-        var (laid, pair, pins) = Pinned(rod, line);
-        return Reeled(laid, pair with { Reels = [reel] }, pins with { Reel = reel.Id }, true, laid.Book);
+        var (laid, pair, pins) = PairingOf(rod, line);
+        return WithReel(laid, pair with { Reels = [reel] }, pins with { Reel = reel.Id }, true, laid.Book);
     }
 
     /// <summary>
@@ -139,13 +139,13 @@ public sealed class MatchSession
     /// </summary>
     public IReadOnlyList<Score>? Scores(Rod rod, FlyLine line, IReadOnlyList<Reel> reels)
     {
-        if (!Goes(rod, line))
+        if (!IsCompatible(rod, line))
             return null;
         if (reels.Count == 0)
             return [];
-        var (laid, pair, pins) = Pinned(rod, line);
+        var (laid, pair, pins) = PairingOf(rod, line);
         // Judged on one of them; what a reel changes is judged again for each.
-        var first = Reeled(laid, pair with { Reels = [reels[0]] }, pins with { Reel = reels[0].Id }, true, new LedgerBook(off));
+        var first = WithReel(laid, pair with { Reels = [reels[0]] }, pins with { Reel = reels[0].Id }, true, new LedgerBook(off));
         var free = !laid.Book.IsOff(Rules.BackingKind);
         var run = first.Outfit.Run(brief);
         Score On(Reel reel)
@@ -156,7 +156,7 @@ public sealed class MatchSession
                 Reel = reel,
                 Backing = backing,
                 BackingM = metres,
-                Fill = SpoolFill.Of(reel, line, backing, metres, laid.Leader),
+                Fill = SpoolFill.For(reel, line, backing, metres, laid.Leader),
             };
             var cost = laid.Cost + Choosing.Cost(reel, fill, rod, line, metres, brief, pair);
             return new(cost, LinkVerdicts.OnReel(first.Judged, brief, outfit, run));
@@ -168,11 +168,11 @@ public sealed class MatchSession
     private Specification Plain => plain ??= Specification.Decide(brief, Pins.None, casts, new LedgerBook(off));
 
     // Pieces that the day, or one another, rules out; a rod is let be a good deal off where there is no better.
-    private bool Goes(Rod rod, FlyLine line) => Goes(rod) && Choosing.Cost(line, rod, Plain, brief) < Choosing.Impossible;
+    private bool IsCompatible(Rod rod, FlyLine line) => IsCompatible(rod) && Choosing.Cost(line, rod, Plain, brief) < Choosing.Impossible;
 
-    private bool Goes(Rod rod) =>
+    private bool IsCompatible(Rod rod) =>
         rod.Class is { } c
-        && Math.Abs(c - Plain.Class.Target) <= MostClassesOff
+        && Math.Abs(c - Plain.Class.Target) <= MaxClassesOff
         && !Choosing.TooLongForCanopy(brief, rod.LengthM - Plain.RodLengthM);
 
     /// <summary>
@@ -185,7 +185,7 @@ public sealed class MatchSession
         for (var r = 0; r < rods.Count; r++)
         {
             cancel.ThrowIfCancellationRequested();
-            if (!Goes(rods[r]))
+            if (!IsCompatible(rods[r]))
                 continue;
             var rod = Choosing.Cost(rods[r], Plain, brief) + Costs.WoundAlready;
             var works = LinkVerdicts.Rod(rods[r], Plain, brief).Verdict != Verdict.Fails;
@@ -195,11 +195,11 @@ public sealed class MatchSession
         }
     }
 
-    private (Laid Laid, GearShed Pair, Pins Pins) Pinned(Rod rod, FlyLine line)
+    private (Pairing Laid, GearShed Pair, Pins Pins) PairingOf(Rod rod, FlyLine line)
     {
         var pair = shed with { Rods = [rod], Lines = [line] };
         var pins = new Pins { Rod = rod.Id, Line = line.Id };
-        return (Lay(pair, pins, true, null), pair, pins);
+        return (ChoosePairing(pair, pins, true, null), pair, pins);
     }
 
     /// <summary>Puts a choice into words: ledger, chain, cautions and what else the shed holds.</summary>
@@ -210,12 +210,12 @@ public sealed class MatchSession
             brief,
             spec.Class,
             outfit,
-            Chain.Tell(brief, choice),
-            choice.Book.Tell(),
+            Chain.Links(brief, choice),
+            choice.Book.Write(),
             Cautions.For(brief, spec, outfit),
             null,
-            OutfitCard.Of(brief, choice),
-            choice.Own is { } own ? Tell(own, outfit) : null,
+            OutfitCard.For(brief, choice),
+            choice.Own is { } own ? DescribeOwn(own, outfit) : null,
             choice.Score.Cost
         );
     }
@@ -232,7 +232,7 @@ public sealed class MatchSession
             _ => [],
         };
 
-    private OwnOutfit Tell(Choice own, Outfit instead)
+    private OwnOutfit DescribeOwn(Choice own, Outfit instead)
     {
         var (rod, line, reel, reach) = (own.Outfit.Rod, own.Outfit.Line, own.Outfit.Reel, own.Outfit.ReachM.Value);
         Sentence says =
@@ -246,7 +246,7 @@ public sealed class MatchSession
     }
 
     // Rod, line and leader as they are thrown, before a reel is looked at; and what they give up.
-    private sealed record Laid(
+    private sealed record Pairing(
         LedgerBook Book,
         Specification Spec,
         TippetChoice Tippet,
@@ -263,11 +263,11 @@ public sealed class MatchSession
     // Strictly: a piece that is there is taken before one that is not, whatever it gives up.
     private Choice ChooseFrom(GearShed from, Pins pins, bool strictly, IProgress<double>? progress)
     {
-        var laid = Lay(from, pins, strictly, progress);
-        return Reeled(laid, from, pins, strictly, laid.Book);
+        var laid = ChoosePairing(from, pins, strictly, progress);
+        return WithReel(laid, from, pins, strictly, laid.Book);
     }
 
-    private Laid Lay(GearShed from, Pins pins, bool strictly, IProgress<double>? progress)
+    private Pairing ChoosePairing(GearShed from, Pins pins, bool strictly, IProgress<double>? progress)
     {
         cancel.ThrowIfCancellationRequested();
         var book = new LedgerBook(off);
@@ -283,7 +283,7 @@ public sealed class MatchSession
         var load = Choosing.Load(rod, line, brief);
         var leader = LeaderRules.Decide(brief, pins, rod, line, tippet, book);
 
-        var answer = casts.Of(rod, line, leader);
+        var answer = casts.Reach(rod, line, leader);
         var (carry, shoot) = HandRules.CarryAndShoot(brief, leader.LengthM, Choosing.CarryM(line, brief), answer?.Cast);
         LineRules.Loaded(brief, rod, line, load, book);
         HandRules.Held(brief, line.HeadM, leader.LengthM, carry, shoot, book);
@@ -303,7 +303,7 @@ public sealed class MatchSession
     private double Drawn(FlyLine line, Leader leader) =>
         drawn.TryGetValue((line, leader), out var known) ? known : drawn[(line, leader)] = ReelRules.DrawnM(brief, line, leader);
 
-    private Choice Reeled(Laid laid, GearShed from, Pins pins, bool strictly, LedgerBook book)
+    private Choice WithReel(Pairing laid, GearShed from, Pins pins, bool strictly, LedgerBook book)
     {
         var (rod, line, leader) = (laid.Rod, laid.Line, laid.Leader);
         var (reel, backing, backingM) = ReelRules.Decide(
@@ -326,7 +326,7 @@ public sealed class MatchSession
             leader,
             laid.Tippet,
             laid.Load,
-            SpoolFill.Of(reel, line, backing, backingM, leader),
+            SpoolFill.For(reel, line, backing, backingM, leader),
             laid.CarryM,
             laid.ShootM,
             brief.Reach(laid.Answer?.Farthest.ReachM ?? 0),
@@ -336,8 +336,8 @@ public sealed class MatchSession
             Tied = pins.Tied,
         };
         var run = new Lazy<FishRun>(() => outfit.FishOn(brief).Run(watched: false));
-        ReelRules.Fought(brief, outfit, run, book);
-        var judged = LinkVerdicts.Of(brief, laid.Spec, outfit, ReelRules.TakesLine(brief, line) ? run.Value : null);
+        ReelRules.ExplainFight(brief, outfit, run, book);
+        var judged = LinkVerdicts.For(brief, laid.Spec, outfit, ReelRules.TakesLine(brief, line) ? run.Value : null);
         var cost = laid.Cost + Choosing.Cost(reel, rod, line, backing, backingM, brief, from);
         return new(outfit, laid.Spec, pins, book, judged, cost);
     }
@@ -356,13 +356,13 @@ public sealed class MatchSession
             .Lines.Select(l => (Line: l, Cost: Choosing.Cost(l, rod, spec, brief)))
             .Where(l => l.Cost <= most && l.Cost < Choosing.Impossible)
             .OrderBy(l => l.Cost)
-            .Take(MostThrown)
+            .Take(MaxThrown)
             .Select(l => (l.Line, l.Cost, Leader: LeaderRules.Decide(brief, pins, rod, l.Line, tippet, scratch)))
             .ToList();
         if (near.Count < 2)
             return null;
         casts.Prepare(rod, [.. near.Select(l => (l.Line, l.Leader))]);
-        var thrown = near.Select(l => new ThrownHead(l.Line, l.Cost, casts.Of(rod, l.Line, l.Leader)?.Farthest.ReachM ?? 0)).ToList();
+        var thrown = near.Select(l => new ThrownHead(l.Line, l.Cost, casts.Reach(rod, l.Line, l.Leader)?.Farthest.ReachM ?? 0)).ToList();
         var best = scratch.IsOff(Rules.HeadReach) ? thrown[0] : thrown.MinBy(t => t.Cost + Costs.ShortOfTheFish * Short(t.ReachM))!;
         return new(thrown, best);
     }
@@ -375,7 +375,7 @@ internal sealed record ThrownHead(FlyLine Line, double Cost, double ReachM);
 internal sealed record ThrownHeads(IReadOnlyList<ThrownHead> All, ThrownHead Best)
 {
     public void Write(Brief brief, LedgerBook book) =>
-        book.Note(
+        book.Add(
             Rules.HeadReach,
             () =>
             {

@@ -18,7 +18,7 @@ public sealed record CardLine(LinkId Link, string Name, Sentence Says, bool ToBu
 /// <param name="Reach">How far it gets, of how far, and how sure that is.</param>
 public sealed record OutfitCard(IReadOnlyList<CardLine> Lines, Sentence Reach)
 {
-    internal static OutfitCard Of(Brief brief, Choice choice)
+    internal static OutfitCard For(Brief brief, Choice choice)
     {
         var outfit = choice.Outfit;
         CardLine Line(LinkId link, string name, Sentence says, Sentence? small = null) =>
@@ -47,7 +47,7 @@ public sealed record OutfitCard(IReadOnlyList<CardLine> Lines, Sentence Reach)
     private static Sentence RodOf(Rod rod)
     {
         if (!rod.IsThere)
-            return ShopWords.Of(rod);
+            return ShopWords.For(rod);
         Sentence measured = rod.MeasuredClass is { } m ? $", measured {Quantity.Class(m, rod.MeasuredPlusMinus)}" : (Sentence)$"";
         var called = Tagged(rod.Tag, rod.Name);
         return $"{called}{Quantity.RodLength(rod.LengthM)} {ShopWords.Number(rod)} {Actions.Word(rod.Action)}{measured}";
@@ -57,9 +57,9 @@ public sealed record OutfitCard(IReadOnlyList<CardLine> Lines, Sentence Reach)
     {
         var line = outfit.Line;
         if (!line.IsThere)
-            return ShopWords.Of(line, outfit.Rod);
+            return ShopWords.For(line, outfit.Rod);
         var code = line.PrintedClass is { } c ? new BoxCode(line.Build, c, line.Density).ToString() : null;
-        var what = code ?? $"no label, {Densities.Of(line.Density).Name}";
+        var what = code ?? $"no label, {Densities.Get(line.Density).Name}";
         var head = line.Build == Build.DoubleTaper ? (Sentence)$"" : $", head {Quantity.Length(line.HeadM)}";
         var grains = line.MassKg is { } kg ? $", {Quantity.LineMass(kg)}" : (Sentence)$", never weighed";
         return $"{Tagged(line.Tag, line.Name)}{what}{head}{grains}";
@@ -70,7 +70,7 @@ public sealed record OutfitCard(IReadOnlyList<CardLine> Lines, Sentence Reach)
         var reel = outfit.Reel;
         if (reel.IsThere)
             return $"{reel.Tag} {reel.Name}, {Quantity.Gear(reel.MassKg)}; drag set to {Quantity.Force(outfit.Drag.SetN)}";
-        return ShopWords.Of(reel, outfit.BackingM, outfit.Backing);
+        return ShopWords.For(reel, outfit.BackingM, outfit.Backing);
     }
 
     private static Sentence LeaderOf(Outfit outfit)

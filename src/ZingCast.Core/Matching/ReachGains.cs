@@ -78,11 +78,11 @@ public static class ReachGains
                     reach.Value - now.Outfit.ReachM.Value,
                     brief with
                     {
-                        Said = Said.Still(brief.Said, brief.Typed),
+                        Said = TypedText.StillMatching(brief.Said, brief.Typed),
                     },
                     held with
                     {
-                        Said = Said.Still(held.Said, held.Typed),
+                        Said = TypedText.StillMatching(held.Said, held.Typed),
                     }
                 );
             }

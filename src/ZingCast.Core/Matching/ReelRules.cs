@@ -40,7 +40,7 @@ internal static class ReelRules
         var reel = pinned ?? fitting ?? nearest ?? Choosing.WantedReel(rod, line, backing, metres, brief);
         Chosen(brief, reel, backing, metres, book);
         OnSpool(shed, reel, line, backing, metres, book);
-        var fill = SpoolFill.Of(reel, line, backing, metres, leader);
+        var fill = SpoolFill.For(reel, line, backing, metres, leader);
         Filled(fill, metres, book);
         Balance(rod, reel, fill, book);
         return (reel, backing, metres);
@@ -53,10 +53,10 @@ internal static class ReelRules
     }
 
     // A fish that could not take all the line were its run twice what is planned does not take it. Ours.
-    private const double AtMostRuns = 2;
+    private const double MaxRuns = 2;
 
     /// <summary>Whether a fish of the brief may take a line off the reel.</summary>
-    public static bool TakesLine(Brief brief, FlyLine line) => AtMostRuns * brief.Species.Group.RunM + brief.DistanceM > line.LengthM;
+    public static bool TakesLine(Brief brief, FlyLine line) => MaxRuns * brief.Species.Group.RunM + brief.DistanceM > line.LengthM;
 
     // Enough of the usual kind for any run, metres.
     private const double AmpleM = 600;
@@ -68,12 +68,12 @@ internal static class ReelRules
     public static double DrawnM(Brief brief, FlyLine line, Leader leader, bool always = false)
     {
         // Nor does one matter for which more than that is planned.
-        var atMost = SpoolBench.OverRun * (AtMostRuns * brief.Species.Group.RunM + brief.DistanceM - line.LengthM);
+        var atMost = SpoolBench.OverRun * (MaxRuns * brief.Species.Group.RunM + brief.DistanceM - line.LengthM);
         if (atMost <= 0 || (!always && atMost <= brief.Species.Group.BackingM(brief.FishKg)))
             return 0;
         var backing = Kinds(brief, Pins.None, leader, true).Wanted;
         var reel = Choosing.WantedReel(Rods.Rod.Blank, line, backing, AmpleM, brief);
-        var drag = DragSetting.Of(leader, line, backing, reel).SetN;
+        var drag = DragSetting.For(leader, line, backing, reel).SetN;
         RunHold hold = new(drag, OutM: brief.DistanceM);
         return new RunCase(reel, line, backing, AmpleM, leader, brief.Species.Group, brief.FishKg, hold).Run(watched: false).BackingOutM;
     }
@@ -91,8 +91,8 @@ internal static class ReelRules
     {
         var metres = Metres(brief, pins, drawnM).Planned;
         var (wanted, thin) = Kinds(brief, pins, leader, free);
-        var fill = SpoolFill.Of(reel, line, wanted, metres);
-        return thin is not null && !Takes(fill) && SpoolFill.Of(reel, line, thin, metres) is var less && Takes(less)
+        var fill = SpoolFill.For(reel, line, wanted, metres);
+        return thin is not null && !Takes(fill) && SpoolFill.For(reel, line, thin, metres) is var less && Takes(less)
             ? (thin, metres, less)
             : (wanted, metres, fill);
     }
@@ -121,7 +121,7 @@ internal static class ReelRules
     {
         var group = brief.Species.Group;
         var (usual, metres) = Metres(brief, pins, drawnM);
-        book.Note(
+        book.Add(
             Rules.BackingLength,
             () =>
                 new(
@@ -164,7 +164,7 @@ internal static class ReelRules
         var reel = Best(brief, shed, pins, on.Rod, on.Line, wanted, metres);
         var thinReel = thin is null || reel is not null ? null : Best(brief, shed, pins, on.Rod, on.Line, thin, metres);
         var backing = thinReel is null ? wanted : thin!;
-        book.Note(
+        book.Add(
             Rules.BackingKind,
             () =>
             {
@@ -194,13 +194,13 @@ internal static class ReelRules
     {
         var candidates = Choosing.Only(shed.Reels, pins.Reel, r => r.Id);
         var best = candidates.MinBy(r => Choosing.Cost(r, rod, line, backing, metres, brief, shed));
-        return best is not null && Takes(SpoolFill.Of(best, line, backing, metres)) ? best : null;
+        return best is not null && Takes(SpoolFill.For(best, line, backing, metres)) ? best : null;
     }
 
     private static void Chosen(Brief brief, Reel reel, Backing backing, double metres, LedgerBook book)
     {
         if (!reel.IsThere)
-            book.Note(
+            book.Add(
                 Rules.ReelChoice,
                 () =>
                     new(
@@ -213,7 +213,7 @@ internal static class ReelRules
                     )
             );
         else
-            book.Note(
+            book.Add(
                 Rules.ReelChoice,
                 () =>
                     new(
@@ -228,8 +228,8 @@ internal static class ReelRules
 
     private static void OnSpool(GearShed shed, Reel reel, FlyLine line, Backing backing, double metres, LedgerBook book)
     {
-        if (SpoolWork.Of(shed, reel, line, backing, metres) is { } work)
-            book.Note(
+        if (SpoolWork.For(shed, reel, line, backing, metres) is { } work)
+            book.Add(
                 Rules.OnSpool,
                 () =>
                     new(
@@ -245,7 +245,7 @@ internal static class ReelRules
     {
         var (fits, band) = (Quantity.Spooled(fill.FitsBackingM), fill.FitsBandM);
         Sentence between = $"{Quantity.Spooled(band.Low)} to {Quantity.Spooled(band.High)} by how tight it is wound";
-        book.Note(
+        book.Add(
             Rules.Fill,
             () =>
                 new(
@@ -269,10 +269,10 @@ internal static class ReelRules
     }
 
     /// <summary>What the drag is set to, what a fish makes of it, and so where the money belongs.</summary>
-    public static void Fought(Brief brief, Outfit outfit, Lazy<FishRun> run, LedgerBook book)
+    public static void ExplainFight(Brief brief, Outfit outfit, Lazy<FishRun> run, LedgerBook book)
     {
         var drag = outfit.Drag;
-        book.Note(
+        book.Add(
             Rules.Drag,
             () =>
                 new(
@@ -287,11 +287,11 @@ internal static class ReelRules
                 )
         );
         // The fish is let go when somebody asks for it; verdicts and reasons tell of the same run.
-        book.Note(Rules.Run, () => Ran(brief, outfit, run.Value));
-        book.Note(Rules.Money, () => Money(brief, run.Value));
+        book.Add(Rules.Run, () => ExplainRun(brief, outfit, run.Value));
+        book.Add(Rules.Money, () => ExplainMoney(brief, run.Value));
     }
 
-    private static Told Ran(Brief brief, Outfit outfit, FishRun run)
+    private static Explanation ExplainRun(Brief brief, Outfit outfit, FishRun run)
     {
         var share = Quantity.Ratio(run.TippetShare);
         var took = new Quantity(Math.Round(run.TookS), Kind.Time);
@@ -318,7 +318,7 @@ internal static class ReelRules
         );
     }
 
-    private static Told Money(Brief brief, FishRun run)
+    private static Explanation ExplainMoney(Brief brief, FishRun run)
     {
         var (fastest, drawn) = (new Quantity(run.FastestMps, Kind.WaterSpeed), Quantity.Spooled(run.BackingOutM));
         var (reel, name) = (RunCase.WantsReel(run), brief.Species.Name);
@@ -334,7 +334,7 @@ internal static class ReelRules
     private static void Balance(Rod rod, Reel reel, SpoolFill fill, LedgerBook book)
     {
         var ratio = ReelBalance.Ratio(reel, fill, rod.MassKg);
-        book.Note(
+        book.Add(
             Rules.Balance,
             () =>
                 new(
@@ -347,7 +347,7 @@ internal static class ReelRules
                         new("line and backing", Quantity.Gear(fill.LoadKg)),
                         new("rod", Quantity.Gear(rod.MassKg)),
                     ],
-                    Doubt: ReelBalance.IsOdd(ratio)
+                    Doubt: ReelBalance.IsUnbalanced(ratio)
                 )
         );
     }

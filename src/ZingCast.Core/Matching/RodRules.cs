@@ -12,7 +12,7 @@ internal static class RodRules
     {
         if (pins.RodLengthM is { } pin)
         {
-            book.Note(
+            book.Add(
                 Rules.RodLength,
                 () => new(Quantity.RodLength(pin), $"You pinned this length", [], Source.Yours, Pin: new() { RodLengthM = pin })
             );
@@ -30,16 +30,16 @@ internal static class RodRules
         };
         var longer = brief.Lean == Lean.Finesse && brief.Cover != Cover.Canopy;
         var length = (book.IsOff(Rules.RodLength) ? 9 : feet + (longer ? .5 : 0)) * Exact.FootM;
-        book.Note(
+        book.Add(
             Rules.RodLength,
             () =>
                 new(
                     Quantity.RodLength(length),
                     $"{PlainText.Capital(why)}{(longer ? "; finesse adds half a foot" : "")}",
                     [
-                        new("water", BriefWords.Of(brief.Water)),
-                        new("cover", BriefWords.Of(brief.Cover)),
-                        new("stance", BriefWords.Of(brief.Stance)),
+                        new("water", BriefWords.For(brief.Water)),
+                        new("cover", BriefWords.For(brief.Cover)),
+                        new("stance", BriefWords.For(brief.Stance)),
                     ],
                     Pin: new() { RodLengthM = length }
                 )
@@ -56,7 +56,7 @@ internal static class RodRules
             : brief.HeadwindMps > 5 || brief.DistanceM > 20 ? (RodAction.Fast, "wind or distance: drive it")
             : (RodAction.MediumFast, "does everything fairly well");
         var action = book.IsOff(Rules.RodActionRule) ? RodAction.MediumFast : wanted;
-        book.Note(
+        book.Add(
             Rules.RodActionRule,
             () =>
                 new(
@@ -75,7 +75,7 @@ internal static class RodRules
     public static void Chosen(Specification spec, Rod rod, LedgerBook book)
     {
         if (!rod.IsThere)
-            book.Note(
+            book.Add(
                 Rules.RodChoice,
                 () =>
                     new(
@@ -88,7 +88,7 @@ internal static class RodRules
                     )
             );
         else
-            book.Note(
+            book.Add(
                 Rules.RodChoice,
                 () =>
                     new(
@@ -105,7 +105,7 @@ internal static class RodRules
                     )
             );
         if (rod.MeasuredClass is { } measured)
-            book.Note(
+            book.Add(
                 Rules.RodMeasured,
                 () =>
                     new(

@@ -43,7 +43,7 @@ public sealed record ShedMatrix(
 )
 {
     /// <summary>Of a shed.</summary>
-    public static ShedMatrix Of(GearShed shed)
+    public static ShedMatrix From(GearShed shed)
     {
         var rods = shed.Rods.Where(r => r.WindowClass is not null).OrderBy(r => r.WindowClass).ThenBy(r => r.Id).ToList();
         var lines = shed

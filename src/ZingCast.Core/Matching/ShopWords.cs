@@ -25,7 +25,7 @@ public static class ShopWords
     private const double LevelBelowFt = 5.5;
 
     /// <summary>A rod: length, number, action, pieces.</summary>
-    public static Sentence Of(Rod rod) =>
+    public static Sentence For(Rod rod) =>
         $"{Quantity.RodLength(rod.LengthM)} {Number(rod)}, {Actions.Word(rod.Action)}, {rod.Pieces} piece";
 
     /// <summary>Its number; what nobody knows is said to be so.</summary>
@@ -36,10 +36,10 @@ public static class ShopWords
     /// A line for a rod: its code, what head, what the water asks of its coating. Where the number says little of it, a short head or one
     /// that is built heavy, its grains are said.
     /// </summary>
-    public static Sentence Of(FlyLine line, Rod rod)
+    public static Sentence For(FlyLine line, Rod rod)
     {
-        var grains = IsOddHead(line, rod) ? (Sentence)$", {Grains(line)}" : (Sentence)$"";
-        return $"{Code(line, rod)}, {HeadOf(line, rod)}{grains}, {Coatings.Of(line.Coating).Name} coating"
+        var grains = IsUnusualHead(line, rod) ? (Sentence)$", {Grains(line)}" : (Sentence)$"";
+        return $"{Code(line, rod)}, {HeadOf(line, rod)}{grains}, {Coatings.Get(line.Coating).Name} coating"
             + $"{(line.SaltRated ? ", rated for salt" : "")}";
     }
 
@@ -48,7 +48,7 @@ public static class ShopWords
     private static bool IsHeavy(FlyLine line, Rod rod) =>
         LineWeights.ClassOf(line.MassWithinKg(Exact.ThirtyFeetM)) - Number(line, rod) >= SoldHeavy;
 
-    private static bool IsOddHead(FlyLine line, Rod rod) => IsShort(line) || IsHeavy(line, rod);
+    private static bool IsUnusualHead(FlyLine line, Rod rod) => IsShort(line) || IsHeavy(line, rod);
 
     private static string HeadOf(FlyLine line, Rod rod) =>
         IsShort(line) ? "short head"
@@ -70,10 +70,10 @@ public static class ShopWords
 
     /// <summary>How long its head is, and what it weighs where that is not said before.</summary>
     public static Sentence Small(FlyLine line, Rod rod) =>
-        $"head about {Quantity.Length(line.HeadM)}" + (IsOddHead(line, rod) ? (Sentence)$"" : (Sentence)$", {Grains(line)}");
+        $"head about {Quantity.Length(line.HeadM)}" + (IsUnusualHead(line, rod) ? (Sentence)$"" : (Sentence)$", {Grains(line)}");
 
     /// <summary>A reel: the classes on its label and what it must hold.</summary>
-    public static Sentence Of(Reel reel, double backingM, Backing backing)
+    public static Sentence For(Reel reel, double backingM, Backing backing)
     {
         var label = (reel.LabelLow, reel.LabelHigh) is ({ } low, { } high)
             ? high > low

@@ -48,7 +48,7 @@ public sealed record Outfit(
     public IReadOnlyList<LeaderJoint> Joints { get; } = LeaderStrength.Joints(Leader, Line.CoreN());
 
     /// <summary>What the drag is set to, from the weakest knotted link.</summary>
-    public DragSetting Drag { get; } = DragSetting.Of(Leader, Line, Backing, Reel);
+    public DragSetting Drag { get; } = DragSetting.For(Leader, Line, Backing, Reel);
 
     /// <summary>
     /// A fish of the brief on it: taken at the brief's distance, on the drag as set, with a rod held as most people do.
@@ -128,13 +128,13 @@ public readonly record struct LineLoad(
     /// Highest line ratio for a rod of this class, a head of this length, metres, and a fly of this share of the line at the usual top: a
     /// short head goes the higher the less comfortable the fly is, on rods that are made for big flies.
     /// </summary>
-    public static double MostFor(double rodClass, double headM, double flyShare) =>
-        Blend.Between(
+    public static double MaxFor(double rodClass, double headM, double flyShare) =>
+        Interpolation.Between(
             Top,
             ShortHeadTop,
-            (1 - Blend.Fraction(Exact.ThirtyFeetM, Choosing.LongHeadM, headM))
-                * Blend.Fraction(BigFlyClass - 2, BigFlyClass, rodClass)
-                * Blend.Fraction(CastEngine.ComfortableFlyRatio, CastEngine.HeavyHeadFlyRatio, flyShare)
+            (1 - Interpolation.Fraction(Exact.ThirtyFeetM, Choosing.LongHeadM, headM))
+                * Interpolation.Fraction(BigFlyClass - 2, BigFlyClass, rodClass)
+                * Interpolation.Fraction(CastEngine.ComfortableFlyRatio, CastEngine.HeavyHeadFlyRatio, flyShare)
         );
 
     // Rods are made for big flies from this class on. Common practice.
@@ -234,8 +234,8 @@ public sealed record Mend(
         // What had been typed for a number that is another now is no longer what was said.
         return this with
         {
-            Brief = draft with { Said = Said.Still(draft.Said, draft.Typed) },
-            Pins = pins with { Said = Said.Still(pins.Said, pins.Typed) },
+            Brief = draft with { Said = TypedText.StillMatching(draft.Said, draft.Typed) },
+            Pins = pins with { Said = TypedText.StillMatching(pins.Said, pins.Typed) },
         };
     }
 }

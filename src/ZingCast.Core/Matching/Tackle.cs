@@ -41,9 +41,9 @@ public sealed record Tackle(
         BehindHeadM = 20;
 
     /// <summary>What a brief asks for before any gear is looked at, with this tippet, metres.</summary>
-    public static Tackle Of(Brief brief, double tippetM) => Of(brief, Pins.None with { TippetM = tippetM });
+    public static Tackle For(Brief brief, double tippetM) => For(brief, Pins.None with { TippetM = tippetM });
 
-    internal static Tackle Of(Brief brief, Pins pins) => Decide(brief, pins, new LedgerBook(new HashSet<string>())).Tackle;
+    internal static Tackle For(Brief brief, Pins pins) => Decide(brief, pins, new LedgerBook(new HashSet<string>())).Tackle;
 
     internal static (Tackle Tackle, IReadOnlyList<string> Coatings) Decide(Brief brief, Pins pins, LedgerBook book)
     {
@@ -73,16 +73,16 @@ public sealed record Tackle(
     public FlyLine LineOf(Brief brief, Rod rod)
     {
         // The farther, the thinner and longer the running line and the shorter the head, until it is a head of its own.
-        var (far, thin) = (brief.DistanceM > Choosing.FarM, Blend.Fraction(NearM, Choosing.FarM, brief.DistanceM));
+        var (far, thin) = (brief.DistanceM > Choosing.FarM, Interpolation.Fraction(NearM, Choosing.FarM, brief.DistanceM));
         var middle = (HeadM.Low + HeadM.High) / 2;
-        var head = Blend.Between(middle, Math.Min(middle, ShootingHeadM), thin);
+        var head = Interpolation.Between(middle, Math.Min(middle, ShootingHeadM), thin);
         var draft = new FlyLine
         {
             Tag = "—",
             Name = "not in the shed",
             HeadM = head,
-            LengthM = Blend.Between(Math.Max(LeastLineM, head + BehindHeadM), head + ShootingLineM, thin),
-            RunningDiameterM = Blend.Between(.0009, ShootingThickM, thin),
+            LengthM = Interpolation.Between(Math.Max(LeastLineM, head + BehindHeadM), head + ShootingLineM, thin),
+            RunningDiameterM = Interpolation.Between(.0009, ShootingThickM, thin),
             RearTaperM = far ? 0 : 1.5,
             Density = Density,
             Coating = Coating,
@@ -105,6 +105,6 @@ public sealed record Tackle(
     {
         var rod = RodOf(lineClass);
         var line = LineOf(brief, rod);
-        return CastSetup.Of(brief, rod, line, LeaderOn(line));
+        return CastSetup.For(brief, rod, line, LeaderOn(line));
     }
 }

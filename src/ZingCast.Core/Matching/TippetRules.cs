@@ -36,7 +36,7 @@ internal static class TippetRules
 
     public static TippetChoice Decide(Brief brief, Pins pins, LedgerBook book)
     {
-        var band = TippetBand.Of(brief.Fly.Hook);
+        var band = TippetBand.For(brief.Fly.Hook);
         var diameter = Size(brief, pins, band, book);
         var knotted = Tippets.KnottedN(diameter);
         var wanted = Strength(brief, diameter, knotted, book);
@@ -61,7 +61,7 @@ internal static class TippetRules
         var usual = Math.Max(held, ForFish(byFly, band.High, Wanted(brief)));
         var stronger = usual > byFly;
         var diameter = pins.HeldTippetM ?? usual;
-        book.Note(
+        book.Add(
             Rules.TippetSize,
             () =>
                 new(
@@ -91,9 +91,9 @@ internal static class TippetRules
     }
 
     // Strength the fish asks for, newtons, of a knotted tippet: half its weight, no more than is asked of any tippet.
-    private static double Wanted(Brief brief) => .5 * Math.Min(brief.FishKg, MostFishKg) * Exact.GravityMps2;
+    private static double Wanted(Brief brief) => .5 * Math.Min(brief.FishKg, MaxFishKg) * Exact.GravityMps2;
 
-    private const double MostFishKg = 15;
+    private const double MaxFishKg = 15;
 
     // Up the sizes until it stands the fish, no thicker than swims well.
     private static double ForFish(double byFlyM, double mostM, double wantedN)
@@ -111,7 +111,7 @@ internal static class TippetRules
     private static double Strength(Brief brief, double diameter, double knotted, LedgerBook book)
     {
         var wanted = Wanted(brief);
-        book.Note(
+        book.Add(
             Rules.TippetStrength,
             () =>
                 new(
@@ -137,7 +137,7 @@ internal static class TippetRules
         if (mouth == Mouth.Soft)
             return 0;
         var (guard, teeth) = (mouth == Mouth.Teeth ? TeethM : RoughM, mouth == Mouth.Teeth);
-        book.Note(
+        book.Add(
             Rules.BiteGuard,
             () =>
                 new(

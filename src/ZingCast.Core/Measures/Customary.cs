@@ -71,7 +71,7 @@ public static class Customary
     private static readonly Dictionary<Kind, Custom> Table = Enum.GetValues<Kind>().ToDictionary(kind => kind, Describe);
 
     /// <summary>How a kind is said.</summary>
-    public static Custom Of(Kind kind) => Table[kind];
+    public static Custom For(Kind kind) => Table[kind];
 
     private static Custom Describe(Kind kind) =>
         kind switch
@@ -171,9 +171,9 @@ public static class Customary
     /// <summary>
     /// The form in which a reader sees a kind: the one chosen by its unit, where that is a choice, else the one of the system.
     /// </summary>
-    public static Form Of(Kind kind, bool metric, string? chosen = null)
+    public static Form For(Kind kind, bool metric, string? chosen = null)
     {
-        var custom = Of(kind);
+        var custom = For(kind);
         return custom.ByChoice.FirstOrDefault(f => f.Unit == chosen) ?? (metric ? custom.Metric : custom.Trade);
     }
 

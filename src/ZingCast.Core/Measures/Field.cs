@@ -23,7 +23,7 @@ public enum FieldShape
     /// <summary>A day.</summary>
     Day,
 
-    /// <summary>A sum in the money of the house.</summary>
+    /// <summary>A sum in the owner's currency.</summary>
     Money,
 }
 
@@ -85,9 +85,9 @@ public sealed record Field(string Name, string Label, FieldShape Shape)
     /// The value on a piece: text, double, id of a choice, bool, int or day, by its shape; null for none. The piece is of the kind that
     /// this field belongs to.
     /// </summary>
-    public object? Of(Gear piece) => Get(piece);
+    public object? ValueIn(Gear piece) => Get(piece);
 
-    /// <summary>The piece with another value, of the type that <see cref="Of"/> gives.</summary>
+    /// <summary>The piece with another value, of the type that <see cref="ValueIn"/> gives.</summary>
     public Gear With(Gear piece, object value) => Set(piece, value);
 
     internal void Check(FieldCheck check, Gear piece)
@@ -225,19 +225,19 @@ internal static class FieldsOf<T>
 public static class GearFields
 {
     /// <summary>What it is called, first on a form.</summary>
-    public static readonly IReadOnlyList<Field> Called =
+    public static readonly IReadOnlyList<Field> Names =
     [
         FieldsOf<Gear>.Text("tag", "Tag", 12, p => p.Tag, (p, v) => p with { Tag = v }, must: true, column: "tag"),
         FieldsOf<Gear>.Text("name", "Name", 80, p => p.Name, (p, v) => p with { Name = v }, must: true, column: "name"),
     ];
 
     /// <summary>What is told of any piece, last on a form.</summary>
-    public static readonly IReadOnlyList<Field> Told =
+    public static readonly IReadOnlyList<Field> Shared =
     [
         FieldsOf<Gear>.Choice<Condition>(
             "condition",
             "Condition",
-            ConditionWords.Of,
+            ConditionWords.For,
             p => p.Condition,
             (p, v) => p with { Condition = v },
             column: "condition"
@@ -250,5 +250,5 @@ public static class GearFields
     ];
 
     /// <summary>A kind's own fields between those that all have.</summary>
-    public static IReadOnlyList<Field> With(IEnumerable<Field> own) => [.. Called, .. own, .. Told];
+    public static IReadOnlyList<Field> With(IEnumerable<Field> own) => [.. Names, .. own, .. Shared];
 }

@@ -6,7 +6,7 @@ namespace ZingCast.Core.Measures;
 public abstract record Kept
 {
     /// <summary>
-    /// Identity where it is kept; 0 for what is only described, such as a specification or a table that comes with the house.
+    /// Identity where it is kept; 0 for what is only described, such as a specification or a table that comes with Zing Cast.
     /// </summary>
     public int Id { get; init; }
 
@@ -46,7 +46,7 @@ public enum Condition
 public static class ConditionWords
 {
     /// <summary>The words people use.</summary>
-    public static string Of(Condition condition) =>
+    public static string For(Condition condition) =>
         condition switch
         {
             Condition.Worn => "worn",
@@ -82,7 +82,7 @@ public abstract record Gear : Kept
     /// <summary>What state it is in.</summary>
     public Condition Condition { get; init; }
 
-    /// <summary>What was paid for it, in the money of the house; null when nobody knows.</summary>
+    /// <summary>What was paid for it, in the owner's currency; null when nobody knows.</summary>
     public double? Price { get; init; }
 
     /// <summary>Since when it is here; null when nobody noted it.</summary>
@@ -91,7 +91,7 @@ public abstract record Gear : Kept
     /// <summary>When it was last seen to: cleaned, greased, mended; null when nobody noted it.</summary>
     public DateOnly? ServicedOn { get; init; }
 
-    /// <summary>Whose it is; empty for the house.</summary>
+    /// <summary>Whose it is; empty for the owner of the shed.</summary>
     public string? Owner
     {
         get;
@@ -117,7 +117,7 @@ public abstract record Gear : Kept
     public abstract string UsualName();
 
     /// <summary>This with a tag and a name where it has none.</summary>
-    public Gear Christened(string freeTag) =>
+    public Gear WithTagAndName(string freeTag) =>
         this with
         {
             Tag = Tag.Length == 0 ? freeTag : Tag,
@@ -136,7 +136,7 @@ public abstract record Gear : Kept
     }
 
     /// <summary>A check that has looked at every field by itself.</summary>
-    protected FieldCheck Look(IReadOnlyList<Field> fields)
+    protected FieldCheck CheckFields(IReadOnlyList<Field> fields)
     {
         var check = new FieldCheck();
         foreach (var field in fields)
@@ -144,7 +144,7 @@ public abstract record Gear : Kept
         return check;
     }
 
-    /// <summary>What a piece may cost, in the money of the house.</summary>
+    /// <summary>What a piece may cost, in the owner's currency.</summary>
     public static readonly Limit Prices = new(0, 1_000_000, "A price is between 0 and a million.");
 
     /// <inheritdoc />

@@ -51,7 +51,7 @@ public sealed record DragSetting(IReadOnlyList<KnottedJoint> Joints, double Weak
     }
 
     /// <summary>Works it out for a leader, a line and a backing on a reel.</summary>
-    public static DragSetting Of(Leader leader, FlyLine line, Backing backing, Reel reel)
+    public static DragSetting For(Leader leader, FlyLine line, Backing backing, Reel reel)
     {
         var core = line.CoreN();
         var joints = LeaderStrength.Joints(leader, core);

@@ -58,7 +58,7 @@ public sealed record FishFight(double PullN, PullLimit Limit, Spread? Minutes, b
     /// <summary>
     /// Works it out from a fish's runs. <paramref name="handN"/> and <paramref name="rodN"/> are what hand and blank keep up, newtons.
     /// </summary>
-    public static FishFight Of(RunCase at, IReadOnlyList<FishRun> runs, double handN, double rodN, bool underFloor)
+    public static FishFight From(RunCase at, IReadOnlyList<FishRun> runs, double handN, double rodN, bool underFloor)
     {
         var tackle = at.Tackle;
         (double N, PullLimit By)[] limits =

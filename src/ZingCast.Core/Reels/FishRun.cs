@@ -110,7 +110,7 @@ public sealed record FishRun(
         PerGain = .12;
 
     // A drawing has no use for more moments.
-    private const int MostMoments = 160;
+    private const int MaxMoments = 160;
 
     // Speed, way, work of muscle, body, drag and water.
     private struct State
@@ -139,13 +139,13 @@ public sealed record FishRun(
     /// <summary>
     /// Lets a fish run. Bit for bit the same each time; always ends. <paramref name="refine"/> divides the step, 1 or more.
     /// </summary>
-    public static FishRun Of(RunningFish fish, RunTackle tackle, bool watched = true, double refine = 1)
+    public static FishRun Simulate(RunningFish fish, RunTackle tackle, bool watched = true, double refine = 1)
     {
         var h = Math.Clamp(PerGain * fish.MovedKg * fish.FastMps / fish.StrongN, FinestS, CoarsestS) / refine;
         var reserve = fish.ReserveJ * tackle.Hold.Rested;
         var now = new State { Out = tackle.OutM };
         var (t, fastest, hardest, mostOut) = (0.0, 0.0, 0.0, now.Out);
-        List<RunMoment> moments = watched ? new(MostMoments * 4) : [];
+        List<RunMoment> moments = watched ? new(MaxMoments * 4) : [];
         List<RunMarked> marks = [];
         void Mark(RunMark mark)
         {
@@ -254,11 +254,11 @@ public sealed record FishRun(
 
     private static IReadOnlyList<RunMoment> Thinned(List<RunMoment> all)
     {
-        if (all.Count <= MostMoments)
+        if (all.Count <= MaxMoments)
             return all;
-        var kept = new RunMoment[MostMoments];
-        for (var i = 0; i < MostMoments; i++)
-            kept[i] = all[(int)((long)i * (all.Count - 1) / (MostMoments - 1))];
+        var kept = new RunMoment[MaxMoments];
+        for (var i = 0; i < MaxMoments; i++)
+            kept[i] = all[(int)((long)i * (all.Count - 1) / (MaxMoments - 1))];
         return kept;
     }
 }

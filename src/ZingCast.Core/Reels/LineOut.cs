@@ -77,6 +77,6 @@ public sealed class LineOut
     {
         var at = Math.Clamp(outM * perM, 0, Places);
         var place = Math.Min((int)at, Places - 1);
-        return Blend.Between(table[place], table[place + 1], at - place);
+        return Interpolation.Between(table[place], table[place + 1], at - place);
     }
 }

@@ -60,7 +60,7 @@ public sealed record Reel : Gear
     public const double RimGapM = .003;
 
     /// <summary>The spool as far as it is known; there always is an answer, and it says how good it is.</summary>
-    public SpoolShape Spool() => SpoolShape.Of(this);
+    public SpoolShape Spool() => SpoolShape.For(this);
 
     /// <summary>Backing that reels like it usually carry: kind and length, metres.</summary>
     public string UsualBacking => UsualHoldings.Backing(SpoolShape.ClassOf(this)).Id;
@@ -100,7 +100,7 @@ public sealed record Reel : Gear
 
     /// <inheritdoc />
     public override IReadOnlyList<FieldProblem> Check() =>
-        Look(ReelFields.All)
+        CheckFields(ReelFields.All)
             .Must("labelHigh", !(LabelHigh < LabelLow), "The label's upper class cannot be below its lower one.")
             .Must("rimM", !(RimM - 2 * RimGapM <= ArborM), "The rim must stand at least 3 mm clear of the arbor all round.")
             .Must("statedLine", StatedLine is null || BoxCode.Read(StatedLine) is not null, "Type the line as on its box, such as WF7F.")

@@ -21,7 +21,7 @@ public static class ReelBalance
     private static readonly Spread Passable = new(1.4, 3);
 
     /// <summary>Whether anybody would notice in the hand.</summary>
-    public static bool IsOdd(double ratio) => IsLight(ratio) || ratio > Passable.High;
+    public static bool IsUnbalanced(double ratio) => IsLight(ratio) || ratio > Passable.High;
 
     /// <summary>Whether the reel is so light that the rod feels tip-heavy.</summary>
     public static bool IsLight(double ratio) => ratio < Passable.Low;

@@ -35,17 +35,17 @@ public sealed record RunCase(
     // Runs shorter than this, or of a fish more spent, are no runs; nobody plans for more of them.
     private const double ShortestRunM = 5,
         Spent = .05;
-    private const int MostRuns = 6;
+    private const int MaxRuns = 6;
 
     /// <summary>The fish.</summary>
-    public RunningFish Fish => RunningFish.Of(Group, FishKg);
+    public RunningFish Fish => RunningFish.From(Group, FishKg);
 
     /// <summary>What it pulls against.</summary>
     public RunTackle Tackle =>
-        new(new(Reel.Spool(), Line, Backing, BackingM, Leader), Hold, DragSetting.Of(Leader, Line, Backing, Reel).WeakestN);
+        new(new(Reel.Spool(), Line, Backing, BackingM, Leader), Hold, DragSetting.For(Leader, Line, Backing, Reel).WeakestN);
 
     /// <summary>Lets it run.</summary>
-    public FishRun Run(bool watched = true) => FishRun.Of(Fish, Tackle, watched);
+    public FishRun Run(bool watched = true) => FishRun.Simulate(Fish, Tackle, watched);
 
     /// <summary>Whether this run is one for which a good reel matters.</summary>
     public static bool WantsReel(FishRun run) => run.BackingOutM >= DearBackingM || run.FastestMps >= DearMps;
@@ -54,7 +54,7 @@ public sealed record RunCase(
     public IReadOnlyList<FishRun> Runs()
     {
         List<FishRun> runs = [Run()];
-        for (var rested = Hold.Rested; runs.Count < MostRuns; )
+        for (var rested = Hold.Rested; runs.Count < MaxRuns; )
         {
             rested = runs[^1].ReserveLeft + Recovers * (rested - runs[^1].ReserveLeft);
             if (rested < Spent)
@@ -119,7 +119,7 @@ public sealed record RunChange(RunChangeKind Kind, Sentence Says, RunCase Case, 
     }
 
     /// <summary>Everything that can be changed, what helps most first.</summary>
-    public static IReadOnlyList<RunChange> Of(RunCase at, FishRun run)
+    public static IReadOnlyList<RunChange> For(RunCase at, FishRun run)
     {
         var hold = at.Hold;
         var before = Danger(run, at);

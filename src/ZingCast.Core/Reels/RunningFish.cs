@@ -52,7 +52,7 @@ public sealed record RunningFish(double MassKg, double StrongN, double FastMps, 
     /// <summary>
     /// A fish of a group. Strength and body grow with the two-thirds power of mass, as areas do, what it can do with mass itself.
     /// </summary>
-    public static RunningFish Of(FishGroup group, double massKg)
+    public static RunningFish From(FishGroup group, double massKg)
     {
         var middle = Middling.GetOrAdd(group.Id, id => Planned(Fishes.Group(id) ?? group));
         var share = massKg / middle.MassKg;
@@ -90,6 +90,6 @@ public sealed record RunningFish(double MassKg, double StrongN, double FastMps, 
         }
         return fish;
 
-        FishRun Run(RunningFish one) => FishRun.Of(one, tackle, watched: false);
+        FishRun Run(RunningFish one) => FishRun.Simulate(one, tackle, watched: false);
     }
 }

@@ -77,7 +77,7 @@ public static class SpoolBench
         [
             .. Standards
                 .Backings.Rows.OrderByDescending(b => b.DiameterM)
-                .Select(b => (Backing: b, Fill: SpoolFill.Of(spool, line, b, wantedM, leader)))
+                .Select(b => (Backing: b, Fill: SpoolFill.For(spool, line, b, wantedM, leader)))
                 .Select(x => new BackingRow(x.Backing, x.Fill.FitsBackingM, x.Fill.FitsBandM, x.Fill.Holds, x.Fill.RimGapM)),
         ];
 
@@ -127,7 +127,7 @@ public static class SpoolBench
     public static double? BiggestLine(SpoolShape spool, Backing backing, double backingM)
     {
         for (double c = LineWeights.Highest; c >= LineWeights.Lowest; c--)
-            if (SpoolFill.Of(spool, Reel.TypicalLine(c), backing, backingM).Holds)
+            if (SpoolFill.For(spool, Reel.TypicalLine(c), backing, backingM).Holds)
                 return c;
         return null;
     }

@@ -64,17 +64,17 @@ public sealed record SpoolFill(
 )
 {
     /// <summary>A spool this full still takes the last wraps, share of its room. Common practice.</summary>
-    public const double MostShare = 1.02;
+    public const double MaxShare = 1.02;
 
     /// <summary>Whether it takes line and backing.</summary>
-    public bool Holds => Share <= MostShare;
+    public bool Holds => Share <= MaxShare;
 
     /// <summary>Fills a spool with backing, then a line, running line first, then the leader.</summary>
-    public static SpoolFill Of(Reel reel, FlyLine line, Backing backing, double backingM, Leader? leader = null) =>
-        Of(reel.Spool(), line, backing, backingM, leader);
+    public static SpoolFill For(Reel reel, FlyLine line, Backing backing, double backingM, Leader? leader = null) =>
+        For(reel.Spool(), line, backing, backingM, leader);
 
     /// <summary>The same, of a spool.</summary>
-    public static SpoolFill Of(SpoolShape spool, FlyLine line, Backing backing, double backingM, Leader? leader = null)
+    public static SpoolFill For(SpoolShape spool, FlyLine line, Backing backing, double backingM, Leader? leader = null)
     {
         double whole = line.Volume(line.LengthM),
             head = line.Volume(line.HeadM),

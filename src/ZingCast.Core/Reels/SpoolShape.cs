@@ -107,7 +107,7 @@ public sealed record SpoolShape(double ArborM, double RimM, double WidthM, doubl
     /// <summary>
     /// The spool of a reel from the best that is known of it. There always is an answer; <see cref="PlusMinus"/> says how good.
     /// </summary>
-    internal static SpoolShape Of(Reel reel)
+    internal static SpoolShape For(Reel reel)
     {
         var gap = Reel.RimGapM;
         var (room, share, known) = Room(reel);
@@ -137,7 +137,7 @@ public sealed record SpoolShape(double ArborM, double RimM, double WidthM, doubl
             return ((held.BackingM * on.AreaM2 + held.LineM3) / Backings.OrdinaryPacking, KnownFillShare, SpoolKnown.KnownFill);
         var box = BoxCode.Read(reel.StatedLine);
         var c = ClassOf(reel);
-        var line = box is null ? Reel.TypicalLine(c) : FlyLine.Of(box);
+        var line = box is null ? Reel.TypicalLine(c) : FlyLine.From(box);
         var backing = Backings.Find(reel.StatedBacking) ?? UsualHoldings.Backing(c);
         var metres = reel.StatedBackingM ?? UsualHoldings.BackingM(c);
         var room = (metres * backing.AreaM2 + line.Volume(line.LengthM)) / Backings.OrdinaryPacking;
@@ -161,16 +161,17 @@ public static class UsualHoldings
     private const double ThirtyPoundFrom = 8.75;
 
     /// <summary>Class of a reel that weighs so much, kilograms.</summary>
-    public static double ClassOfMass(double kg) => Math.Clamp(Blend.Along(Kg, Classes, kg), LineWeights.Lowest, LineWeights.Highest);
+    public static double ClassOfMass(double kg) =>
+        Math.Clamp(Interpolation.Interpolate(Kg, Classes, kg), LineWeights.Lowest, LineWeights.Highest);
 
     /// <summary>What a bare reel of a class weighs, kilograms.</summary>
-    public static double Kilograms(double lineClass) => Math.Max(LightestKg, Blend.Along(Classes, Kg, lineClass));
+    public static double Kilograms(double lineClass) => Math.Max(LightestKg, Interpolation.Interpolate(Classes, Kg, lineClass));
 
     // Nothing that is sold weighs less, kilograms.
     private const double LightestKg = .06;
 
     /// <summary>Backing behind a line of a class, metres.</summary>
-    public static double BackingM(double lineClass) => Blend.Along(Classes, Metres, lineClass);
+    public static double BackingM(double lineClass) => Interpolation.Interpolate(Classes, Metres, lineClass);
 
     /// <summary>Kind of that backing.</summary>
     public static Backing Backing(double lineClass) => Backings.Find(lineClass < ThirtyPoundFrom ? "poly20" : "poly30")!;

@@ -148,9 +148,9 @@ public sealed record WindingPlan(
 )
 {
     /// <summary>A plan for a line over a backing on a reel.</summary>
-    public static WindingPlan Of(Reel reel, FlyLine line, Backing backing, double backingM)
+    public static WindingPlan For(Reel reel, FlyLine line, Backing backing, double backingM)
     {
-        var fill = SpoolFill.Of(reel, line, backing, backingM);
+        var fill = SpoolFill.For(reel, line, backing, backingM);
         SpoolLayer running = fill.Layer(SpoolLayerKind.Running),
             head = fill.Layer(SpoolLayerKind.Head);
         return new(

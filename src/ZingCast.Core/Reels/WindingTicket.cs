@@ -153,7 +153,15 @@ public sealed record WindingTicket : Kept
                 lineM3 += (done?.LengthM ?? lengthM) * area;
                 var to = RadiusM(lineM3);
                 steps.Add(
-                    WindingWords.Of(this, kind, done, lengthM, area > 0 ? Plan.Spool.Turns(from, to, area, packing) : 0, (from, to), lineM3)
+                    WindingWords.For(
+                        this,
+                        kind,
+                        done,
+                        lengthM,
+                        area > 0 ? Plan.Spool.Turns(from, to, area, packing) : 0,
+                        (from, to),
+                        lineM3
+                    )
                 );
             }
             return steps;

@@ -9,7 +9,7 @@ internal static class WindingWords
     /// <summary>
     /// A step in words. Radii in metres before and after it; <paramref name="lineM3"/> is all line that lies there after it, cubic metres.
     /// </summary>
-    public static WindingStep Of(
+    public static WindingStep For(
         WindingTicket ticket,
         WindingStepKind kind,
         WindingDone? done,

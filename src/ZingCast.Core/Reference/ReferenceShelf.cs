@@ -255,7 +255,7 @@ public static class ReferenceShelf
             ["what", "how much"],
             [
                 ["casts made all out before anything is learned", CasterFit.FewestCasts.ToString(CultureInfo.InvariantCulture)],
-                ["latest casts learned from", CasterFit.MostCasts.ToString(CultureInfo.InvariantCulture)],
+                ["latest casts learned from", CasterFit.MaxCasts.ToString(CultureInfo.InvariantCulture)],
                 ["more casts before it is proposed again", Learning.MoreEvidence.ToString(CultureInfo.InvariantCulture)],
                 .. CasterFit.Weights.Select(w => (IReadOnlyList<Figure>)[w.Name, Quantity.Ratio(w.Share)]),
                 ["outings before a rod's feel is learned", FeelFit.FewestVotes.ToString(CultureInfo.InvariantCulture)],

@@ -28,22 +28,22 @@ public static partial class KnotLessons
             "clinch",
             "tippet to the fly",
             [
-                KnotStep.Of(
+                KnotStep.From(
                     "Through the eye, and pull a hand's length through.",
                     [.. hook, line, OutOfEye().To(420, Mid + 40).To(330, Mid + 50).To(230, Mid + 54).As(Working, true)],
                     new KnotLabel(20, Mid - 18, "to the leader"),
                     new KnotLabel(180, Mid + 90, "working end")
                 ),
-                KnotStep.Of(
+                KnotStep.From(
                     "Wind it five times round the line, away from the eye. Leave a small gap beside the eye.",
                     [.. hook, line, Coils(5).To(205, Mid + 36).To(150, Mid + 70).As(Working, true)],
                     new KnotLabel(EyeX - 78, Mid + 74, "gap")
                 ),
-                KnotStep.Of(
+                KnotStep.From(
                     "Bring it back, over the line and down through the gap.",
                     [.. hook, line, Back().To(424, Mid + 92, -8).As(Working, true)]
                 ),
-                KnotStep.Of(
+                KnotStep.From(
                     "That has made a big loop. Go behind everything and come out through it.",
                     [
                         .. hook,
@@ -59,7 +59,7 @@ public static partial class KnotLessons
                             .As(Working, true),
                     ]
                 ),
-                KnotStep.Of(
+                KnotStep.From(
                     "Wet it. Pull the long line: the coils slide down to the eye side by side. Trim the end short.",
                     [
                         .. hook,
@@ -100,7 +100,7 @@ public static partial class KnotLessons
             "non-slip",
             "a fly that is meant to swim: it hangs in a loop",
             [
-                KnotStep.Of(
+                KnotStep.From(
                     "Tie an open overhand knot a hand from the end, then go through the eye.",
                     [
                         .. hook,
@@ -113,15 +113,15 @@ public static partial class KnotLessons
                             .As(Working, true),
                     ]
                 ),
-                KnotStep.Of(
+                KnotStep.From(
                     "Back through the overhand knot on the side where the line came out.",
                     [.. hook, Line(), Through().To(X - 190, Y - 50, 4).As(Working, true)]
                 ),
-                KnotStep.Of(
+                KnotStep.From(
                     "Wind it four times round the long line.",
                     [.. hook, Line(), Coils(4).To(X - 268, Y - 40, 4).To(X - 262, Y - 86, 4).As(Working, true)]
                 ),
-                KnotStep.Of(
+                KnotStep.From(
                     "Back through the overhand knot once more, the way it went before.",
                     [
                         .. hook,
@@ -140,7 +140,7 @@ public static partial class KnotLessons
                             .As(Working, true),
                     ]
                 ),
-                KnotStep.Of(
+                KnotStep.From(
                     "Wet it. Pull the end to close the knot, then line against loop. The loop stays open, a finger's breadth long.",
                     [
                         .. hook,
@@ -180,16 +180,16 @@ public static partial class KnotLessons
             "figure-eight",
             "knottable wire to the fly",
             [
-                KnotStep.Of(
+                KnotStep.From(
                     "Through the eye and back over the wire.",
                     [.. hook, Wire(), Across().To(220, Mid - 70, 4).As(Working, true)],
                     new KnotLabel(14, Mid - 16, "wire")
                 ),
-                KnotStep.Of(
+                KnotStep.From(
                     "Round behind the wire: the shape of an 8 begins.",
                     [.. hook, Wire(), Behind().To(240, Mid + 70, 0).As(Working, true)]
                 ),
-                KnotStep.Of(
+                KnotStep.From(
                     "Forward, over its own leg into the loop at the eye, and out under the wire.",
                     [
                         .. hook,
@@ -204,7 +204,7 @@ public static partial class KnotLessons
                             .As(Working, true),
                     ]
                 ),
-                KnotStep.Of(
+                KnotStep.From(
                     "Pull it down with pliers, slowly and without a kink, and leave 3 mm. Mind the cut end: it is sharp.",
                     [
                         .. hook,
@@ -248,15 +248,15 @@ public static partial class KnotLessons
             "half-hitch",
             "locks what other knots hold: never alone",
             [
-                KnotStep.Of("Lead the end over the line and back behind it.", [Core(), First().To(320, Mid + 110, 0).As(Working, true)]),
-                KnotStep.Of(
+                KnotStep.From("Lead the end over the line and back behind it.", [Core(), First().To(320, Mid + 110, 0).As(Working, true)]),
+                KnotStep.From(
                     "Tuck it under its own leg, between the leg and the line.",
                     [
                         Core(),
                         First().To(296, Mid + 58, -4).To(236, Mid + 36, -4).To(190, Mid + 20, 6).To(166, Mid + 36, 6).As(Working, true),
                     ]
                 ),
-                KnotStep.Of(
+                KnotStep.From(
                     "Pull it down on the one before. Two or three, one beside the other, hold.",
                     [
                         Core(),

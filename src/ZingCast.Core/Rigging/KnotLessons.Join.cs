@@ -19,7 +19,7 @@ public static partial class KnotLessons
             Pitch = 122,
             LoopH = 130,
             Gap = 18;
-        yield return KnotStep.Of(
+        yield return KnotStep.From(
             dropper
                 ? "Lay the thinner strand along the end of the thicker, three hands of both side by side."
                 : "Lay the two ends side by side, a hand and a half of both.",
@@ -30,7 +30,7 @@ public static partial class KnotLessons
             new KnotLabel(14, Mid - 34, dropper ? "leader, thicker" : "leader"),
             new KnotLabel(560, Mid + 46, "tippet")
         );
-        yield return KnotStep.Of(
+        yield return KnotStep.From(
             "Make a loop of both, and bring both right-hand ends through it from behind: an overhand knot of two strands.",
             Pair(
                 Overhand(X, Y, 1, loopH: LoopH, r: R, pitch: Pitch).To(X + 300, Y - R - 24).To(X + 340, Y - R - 24).To(640, Y - R - 24),
@@ -39,7 +39,7 @@ public static partial class KnotLessons
                 8
             )
         );
-        yield return KnotStep.Of(
+        yield return KnotStep.From(
             dropper
                 ? "Through the loop a second time with both, then wet it and pull on all four ends together."
                 : "Through the loop a second time with both. Wet it, pull on all four ends together.",
@@ -63,7 +63,7 @@ public static partial class KnotLessons
             Path().To(640, Mid + 6).To(420, Mid + 8, -6).Turns(366, 262, Mid, 3.5, 18, .75).To(238, Mid - 36, 8).As(Working),
         ];
         yield return dropper
-            ? KnotStep.Of(
+            ? KnotStep.From(
                 "Trim the thin end only. The thick end is the dropper: 10 to 20 cm, standing off, with a fly on it.",
                 [
                     .. seated,
@@ -73,7 +73,7 @@ public static partial class KnotLessons
                 new KnotLabel(380, 50, "dropper"),
                 new KnotLabel(500, Mid + 44, "to the point fly")
             )
-            : KnotStep.Of("It seats as a short barrel. Trim both ends close.", seated, new KnotLabel(240, Mid + 62, "trim both ends"));
+            : KnotStep.From("It seats as a short barrel. Trim both ends close.", seated, new KnotLabel(240, Mid + 62, "trim both ends"));
     }
 
     private static KnotLesson Blood()
@@ -108,7 +108,7 @@ public static partial class KnotLessons
             "blood",
             "two strands of like thickness",
             [
-                KnotStep.Of(
+                KnotStep.From(
                     "Cross the two ends and wind one five times round the other.",
                     [
                         Left(5).To(514, Mid, 14).To(536, Mid - 34, 6).To(560, Mid - 70, 4).As(Working, true),
@@ -122,7 +122,7 @@ public static partial class KnotLessons
                             .As(Standing, true),
                     ]
                 ),
-                KnotStep.Of(
+                KnotStep.From(
                     "Bring its end back to the middle and through the gap between the two.",
                     [
                         LeftBack().To(304, Mid + 80, -10).As(Working, true),
@@ -136,21 +136,21 @@ public static partial class KnotLessons
                             .As(Standing, true),
                     ]
                 ),
-                KnotStep.Of(
+                KnotStep.From(
                     "Wind the other five times round the first, away from the middle.",
                     [
                         LeftBack().To(304, Mid + 80, -10).As(Standing),
                         Right(5).To(126, Mid, 14).To(104, Mid + 34, 6).To(80, Mid + 70, 4).As(Working, true),
                     ]
                 ),
-                KnotStep.Of(
+                KnotStep.From(
                     "Bring it back and through the same gap from the other side. The two ends point opposite ways.",
                     [
                         LeftBack().To(304, Mid + 84, -10).To(302, Mid + 114, -10).As(Standing, true),
                         RightBack().To(336, Mid - 84, -10).To(338, Mid - 114, -10).As(Working, true),
                     ]
                 ),
-                KnotStep.Of(
+                KnotStep.From(
                     "Wet it. Pull both long lines at an even pace until the coils close. Trim both ends short.",
                     [
                         Path().To(0, Mid).To(250, Mid).To(300, Mid + 6).To(320, Mid + 16).Turns(334, 416, Mid, 5, 15, .75).As(Standing),
@@ -183,18 +183,18 @@ public static partial class KnotLessons
             "nail",
             "leader butt, or backing, to the end of a fly line",
             [
-                KnotStep.Of(
+                KnotStep.From(
                     "Lay a thin tube along the end of the fly line, and the leader's butt along both, its end to the left.",
                     [Line(), Tube(), Path().To(640, Mid + 46).To(420, Mid + 46).To(110, Mid + 46).As(Working, true)],
                     new KnotLabel(16, Mid - 40, "fly line"),
                     new KnotLabel(444, Mid + 28, "tube"),
                     new KnotLabel(500, Mid + 80, "leader")
                 ),
-                KnotStep.Of(
+                KnotStep.From(
                     "Pinch all three. Wind the leader's end six times round them, towards the end of the line.",
                     [Line(), Tube(), Long(300), Coils().To(410, Mid + 60, 4).To(430, Mid + 100, 4).As(Working, true)]
                 ),
-                KnotStep.Of(
+                KnotStep.From(
                     "Push the end into the tube and out at the other side, under all its own coils.",
                     [
                         Line(),
@@ -204,7 +204,7 @@ public static partial class KnotLessons
                         Path().To(168, Mid + 20).To(110, Mid + 24).To(60, Mid + 50).As(Working, true),
                     ]
                 ),
-                KnotStep.Of(
+                KnotStep.From(
                     "Draw the tube out. Keep the coils side by side and pull the two leader ends, little by little.",
                     [
                         Line(),
@@ -223,7 +223,7 @@ public static partial class KnotLessons
                             .As(Working, true),
                     ]
                 ),
-                KnotStep.Of(
+                KnotStep.From(
                     "Wet it and pull hard until the coils bite into the coating. Trim both ends; seal it with a drop of resin.",
                     [
                         Path().To(0, Mid).To(424, Mid).As(StrandRole.Line),

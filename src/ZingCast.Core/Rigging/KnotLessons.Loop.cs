@@ -31,17 +31,17 @@ public static partial class KnotLessons
             "arbor",
             "backing to the drum of the reel",
             [
-                KnotStep.Of(
+                KnotStep.From(
                     "Pass the end of the backing round the drum and back.",
                     [drum, Line(0, 0), Path().To(DrumX, Low).To(480, Low - 2).To(380, Low + 6).To(280, Low + 14).As(Working, true)],
                     new KnotLabel(20, Top - 16, "to the reel of backing"),
                     new KnotLabel(DrumX - 24, DrumY + 6, "drum")
                 ),
-                KnotStep.Of(
+                KnotStep.From(
                     "Tie an overhand knot with the end round the long line.",
                     [drum, Line(16, -16), Mirrored(Tag(310).To(440, 160, 6).To(470, 180, 4).As(Working, true))]
                 ),
-                KnotStep.Of(
+                KnotStep.From(
                     "Tie another overhand knot in the end itself, a finger's breadth on.",
                     [
                         drum,
@@ -53,7 +53,7 @@ public static partial class KnotLessons
                         ),
                     ]
                 ),
-                KnotStep.Of(
+                KnotStep.From(
                     "Wet it and pull the long line: the first knot slides up to the drum, the second stops it. Trim.",
                     [
                         drum,
@@ -143,13 +143,13 @@ public static partial class KnotLessons
             "loop-to-loop",
             "leader to line, changed in a moment",
             [
-                KnotStep.Of(
+                KnotStep.From(
                     "Slip the leader's loop over the line's loop.",
                     [Open(), Over(), Path().To(496, Mid).To(560, Mid + 2).To(630, Mid + 10).As(Working)],
                     new KnotLabel(14, Mid - 24, "line"),
                     new KnotLabel(560, Mid - 14, "leader")
                 ),
-                KnotStep.Of(
+                KnotStep.From(
                     "Bring the fly end of the leader round and up through the line's loop. Pull all of it through.",
                     [
                         Open(),
@@ -168,7 +168,7 @@ public static partial class KnotLessons
                             .As(Working, true),
                     ]
                 ),
-                KnotStep.Of(
+                KnotStep.From(
                     "Draw it up square, like two hands shaken: each loop lies round both legs of the other.",
                     [Thick(12, -14), Thin()]
                 ),
@@ -241,25 +241,25 @@ public static partial class KnotLessons
             "perfection",
             "a loop in the butt of the leader, straight in line with it",
             [
-                KnotStep.Of(
+                KnotStep.From(
                     "Make a loop: the end goes behind the long line.",
                     [Long(), First().To(X + 70, 226, -8).To(X + 150, 232, -4).As(Working, true)],
                     new KnotLabel(X - 120, 288, "long line")
                 ),
-                KnotStep.Of(
+                KnotStep.From(
                     "Bring the end round in front of it for a second, smaller loop, and behind the long line again.",
                     [Long(), Second().To(X + 90, 252, -8).To(X + 160, 254, -4).As(Working, true)]
                 ),
-                KnotStep.Of(
+                KnotStep.From(
                     "Lay the end across between the two loops: over the first, under the second.",
                     [Long(), Between().To(X - 150, 150, 10).As(Working, true)]
                 ),
-                KnotStep.Of(
+                KnotStep.From(
                     "Reach through the first loop from behind, take hold of the second and pull it through.",
                     [Long(), Pulled(18).To(X - 150, 150, 10).As(Working, true)],
                     new KnotLabel(X + 70, 30, "second loop")
                 ),
-                KnotStep.Of(
+                KnotStep.From(
                     "Wet it and pull the loop against the long line. The end stands off square: trim it.",
                     [Path().To(X, 300).To(X, 243).As(Standing), Small(Pulled(-100).To(X - 130, 150, 10).As(Working))],
                     new KnotLabel(X - 130, 190, "trim")

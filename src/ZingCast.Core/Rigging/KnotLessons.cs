@@ -30,7 +30,7 @@ public static partial class KnotLessons
     ];
 
     /// <summary>How a knot is tied. Throws <see cref="InvalidOperationException"/> for one that nobody drew.</summary>
-    public static KnotLesson Of(string id) => Rows.First(r => r.Id == id);
+    public static KnotLesson Get(string id) => Rows.First(r => r.Id == id);
 
     private static StrandPath Path() => new();
 

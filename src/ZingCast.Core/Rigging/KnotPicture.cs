@@ -62,7 +62,7 @@ public sealed record KnotStep(
         Height = 300;
 
     /// <summary>A step of these strands; who is over whom follows from how near to the eye each is.</summary>
-    public static KnotStep Of(string says, IReadOnlyList<KnotStrand> strands, params IReadOnlyList<KnotLabel> labels) =>
+    public static KnotStep From(string says, IReadOnlyList<KnotStrand> strands, params IReadOnlyList<KnotLabel> labels) =>
         new(says, strands, Cross(strands), labels);
 
     /// <summary>

@@ -275,7 +275,7 @@ public sealed record RigTicket : Kept
             var dropper = leader.Droppers.FirstOrDefault(d => d.Piece == joint.Piece);
             var (knot, ring) = (leader.KnotOf(joint.Piece)!, leader.OnRing(joint.Piece));
             Sentence of =
-                $"{Quantity.RodLength(below.LengthM)} of {Quantity.Tippet(below.StartM)} {LeaderMaterials.Of(below.Material).Name}";
+                $"{Quantity.RodLength(below.LengthM)} of {Quantity.Tippet(below.StartM)} {LeaderMaterials.Get(below.Material).Name}";
             yield return Step(
                 $"piece-{joint.Piece}",
                 ring ? "Tippet to the ring"
@@ -319,7 +319,7 @@ public sealed record RigTicket : Kept
             testN: TestOf(weakest.StandsN),
             caution: Pull
         );
-        var knot = Knots.Of(Plan.Leader.FlyKnot);
+        var knot = Knots.Get(Plan.Leader.FlyKnot);
         var more = Plan.Leader.Droppers.Count;
         yield return Step(
             FlyStep,

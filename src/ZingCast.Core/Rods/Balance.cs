@@ -126,7 +126,7 @@ public sealed record Balanced(
         : "reel-heavy";
 
     /// <summary>Works out the balance of a rod whose balance point was measured.</summary>
-    public static Balanced Of(Rod rod, RodBalance at, RodLoad load)
+    public static Balanced For(Rod rod, RodBalance at, RodLoad load)
     {
         const double g = Exact.GravityMps2;
         double arm = at.FulcrumM - at.SeatM,
@@ -162,7 +162,7 @@ public sealed record Balanced(
     {
         if (at.SwingS is not { } swing)
             return (
-                MassAlong.Of(rod, at.BalanceM).OwnKgM2(at.BalanceM),
+                MassAlong.For(rod, at.BalanceM).OwnKgM2(at.BalanceM),
                 Standards.Source.Assumption("From the balance point, as a handle and a tube of even wall; a pendulum timing beats it")
             );
         var hung = at.BalanceM - at.PivotM;
@@ -187,7 +187,7 @@ public readonly record struct MassAlong(double HandleKg, double TubeKg, double L
         UsualTaper = .14;
 
     /// <summary>Settles the two masses. Without a bend test the taper is taken as usual.</summary>
-    public static MassAlong Of(Rod rod, double balanceM)
+    public static MassAlong For(Rod rod, double balanceM)
     {
         var taper = rod.Bend?.Taper ?? UsualTaper;
         var whole = (1 + taper) / 2;

@@ -38,7 +38,7 @@ public sealed record BendTest
     public double AnglePlusMinusDeg { get; init; } = 1;
 
     /// <summary>Most readings one test holds.</summary>
-    public const int MostReadings = 20;
+    public const int MaxReadings = 20;
 
     /// <summary>How far the tip should go down on a rod of this length, metres: one third.</summary>
     public static double ThirdM(double rodLengthM) => rodLengthM / 3;
@@ -52,8 +52,8 @@ public sealed record BendTest
             .Range("scalePlusMinusKg", ScalePlusMinusKg, .00001, .1, "A scale is good to between 0.01 and 100 g.")
             .Range("anglePlusMinusDeg", AnglePlusMinusDeg, .1, 10, "An angle is good to between 0.1 and 10°.")
             .Text("calibration", Calibration, 60, optional: true)
-            .Must("readings", Readings.Count is >= 1 and <= MostReadings, $"Give between 1 and {MostReadings} readings.");
-        if (Readings.Count > MostReadings)
+            .Must("readings", Readings.Count is >= 1 and <= MaxReadings, $"Give between 1 and {MaxReadings} readings.");
+        if (Readings.Count > MaxReadings)
             return check.Problems;
         for (var i = 0; i < Readings.Count; i++)
         {
@@ -149,7 +149,7 @@ public sealed record BendFit(
     /// Fits stiffness and taper to the readings by least squares, each weighted by its tolerance, and carries the tolerances through to the
     /// class. <paramref name="problems"/> names what cannot be; then there is no fit. Tolerances add as squares.
     /// </summary>
-    public static BendFit? Of(double rodLengthM, BendTest test, Calibration calibration, out IReadOnlyList<FieldProblem> problems)
+    public static BendFit? From(double rodLengthM, BendTest test, Calibration calibration, out IReadOnlyList<FieldProblem> problems)
     {
         problems = test.Check(rodLengthM);
         if (problems.Count > 0)

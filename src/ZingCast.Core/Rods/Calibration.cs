@@ -61,7 +61,7 @@ public sealed record Calibration : Kept
     {
         var (first, last) = (Points[0], Points[^1]);
         if (number >= first.Number && number <= last.Number)
-            return Blend.Along([.. Points.Select(p => p.Number)], [.. Points.Select(p => p.Grams)], number) / 1000;
+            return Interpolation.Interpolate([.. Points.Select(p => p.Number)], [.. Points.Select(p => p.Grams)], number) / 1000;
         var end = number < first.Number ? first : last;
         return end.Grams / 1000 * LineWeights.MassKg(number) / LineWeights.MassKg(end.Number);
     }

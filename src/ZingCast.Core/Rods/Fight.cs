@@ -59,7 +59,7 @@ public sealed record Fight(
         TipWorks = .45;
 
     /// <summary>Bends a tested rod under a fish. Check the load first.</summary>
-    public static Fight Of(BendModel model, FightLoad load)
+    public static Fight For(BendModel model, FightLoad load)
     {
         var angle = load.AngleDeg * Math.PI / 180;
         var fish = model.Under(load.PullN, angle);

@@ -22,7 +22,7 @@ public enum Found
 public static class FoundWords
 {
     /// <summary>The words people use.</summary>
-    public static string Of(Found found) =>
+    public static string For(Found found) =>
         found switch
         {
             Found.Sound => "sound",

@@ -96,7 +96,7 @@ public sealed record Rod : Gear
     public double? Class => MeasuredClass ?? PrintedClass;
 
     /// <summary>Action from the angle when there is one, else the label, else medium.</summary>
-    public RodAction Action => TipAngleDeg is { } angle ? Actions.Of(angle) : PrintedAction ?? RodAction.Medium;
+    public RodAction Action => TipAngleDeg is { } angle ? Actions.FromTipAngle(angle) : PrintedAction ?? RodAction.Medium;
 
     /// <summary>Above this tip angle a rod counts as very fast and is lined one class below its measured number.</summary>
     public const double VeryFastDeg = 70;
@@ -148,7 +148,7 @@ public sealed record Rod : Gear
             .. Under("balance", Balance?.Check(this)),
             .. Under("test", Test?.Check(LengthM)),
             .. Under("test", new FieldCheck().Day("on", Test?.On, today).Problems),
-            .. Inspections.Take(MostInspections).SelectMany((inspection, i) => Under($"inspections[{i}]", inspection.Check(today))),
+            .. Inspections.Take(MaxInspections).SelectMany((inspection, i) => Under($"inspections[{i}]", inspection.Check(today))),
         ];
     }
 
@@ -164,12 +164,12 @@ public sealed record Rod : Gear
     public static readonly Limit Lengths = new(1.5, 4.6, "A single-hand rod is between 1.5 and 4.6 m (5 and 15 ft).");
 
     /// <summary>Most inspections kept with one rod: one a week for ten years.</summary>
-    public const int MostInspections = 520;
+    public const int MaxInspections = 520;
 
     private IReadOnlyList<FieldProblem> Figures() =>
-        Look(RodFields.All)
+        CheckFields(RodFields.All)
             .Must("bend", Bend is null or { Sound: true }, "That bend model is no rod's.")
-            .Must("inspections", Inspections.Count <= MostInspections, $"A rod keeps {MostInspections} inspections at most.")
+            .Must("inspections", Inspections.Count <= MaxInspections, $"A rod keeps {MaxInspections} inspections at most.")
             .Must("printedClass", Class is not null, "Give the printed class or a measured one.")
             .Problems;
 }

@@ -30,14 +30,17 @@ public sealed partial record GearLabel(Gear Piece, Sentence Assumes)
             .Replace('”', '"')
             .Replace("½", ".5");
         if (BoxCode.Read(typed) is { } box)
-            return OfLine(FlyLine.Of(box));
+            return OfLine(FlyLine.From(box));
         if (Rod().Match(typed) is { Success: true } rod && OfRod(rod) is { } found)
             return found;
         return SaysReel().IsMatch(typed) && SpoolLabel.Read(typed) is { } label ? OfReel(label) : null;
     }
 
     private static GearLabel OfLine(FlyLine line) =>
-        new(line, $"{Quantity.Length(line.LengthM)} of line, head {Quantity.Length(line.HeadM)}, {Coatings.Of(line.Coating).Name} coating");
+        new(
+            line,
+            $"{Quantity.Length(line.LengthM)} of line, head {Quantity.Length(line.HeadM)}, {Coatings.Get(line.Coating).Name} coating"
+        );
 
     private static GearLabel OfReel(SpoolLabel label)
     {

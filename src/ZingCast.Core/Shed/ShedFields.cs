@@ -34,7 +34,7 @@ public sealed record ShedFields(
     );
 
     /// <summary>The fields of a type of gear; none for anything else.</summary>
-    public static IReadOnlyList<Field> Of(Type gear) =>
+    public static IReadOnlyList<Field> For(Type gear) =>
         gear == typeof(Rod) ? RodFields.All
         : gear == typeof(FlyLine) ? LineFields.All
         : gear == typeof(Reel) ? ReelFields.All

@@ -25,7 +25,7 @@ public sealed record SpoolWork(int Minutes, Sentence Says, int? SpoolId)
         !line.IsThere ? null : shed.Spools.FirstOrDefault(s => s.LineId == line.Id && s.ReelId == reel.Id);
 
     /// <summary>Null when nobody noted anything about either.</summary>
-    public static SpoolWork? Of(GearShed shed, Reel reel, FlyLine line, Backing backing, double backingM)
+    public static SpoolWork? For(GearShed shed, Reel reel, FlyLine line, Backing backing, double backingM)
     {
         if (!reel.IsThere || !line.IsThere)
             return null;
@@ -61,7 +61,7 @@ public sealed record SpoolWork(int Minutes, Sentence Says, int? SpoolId)
         var carries = shed.Lines.FirstOrDefault(l => l.Id == own.LineId);
         if (carries is not null)
             says.AppendLiteral($", in place of {carries.Tag}");
-        var fits = SpoolFill.Of(reel, line, there, own.BackingM).FitsBackingM;
+        var fits = SpoolFill.For(reel, line, there, own.BackingM).FitsBackingM;
         if (fits < own.BackingM - NearlyM)
             says.AppendFormatted($"; the backing there needs {Quantity.Spooled(own.BackingM - fits)} off");
         return new(there.Id == backing.Id ? LineMinutes : AllMinutes, says, own.Id);

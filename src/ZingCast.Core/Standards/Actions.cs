@@ -28,7 +28,7 @@ public static class Actions
         FastDeg = 66;
 
     /// <summary>Action of an angle in degrees.</summary>
-    public static RodAction Of(double angleDeg) =>
+    public static RodAction FromTipAngle(double angleDeg) =>
         angleDeg < MediumDeg ? RodAction.Slow
         : angleDeg < MediumFastDeg ? RodAction.Medium
         : angleDeg <= FastDeg ? RodAction.MediumFast

@@ -17,7 +17,7 @@ public enum Build
 public static class BuildWords
 {
     /// <summary>The words people use.</summary>
-    public static string Of(Build build) =>
+    public static string For(Build build) =>
         build switch
         {
             Build.DoubleTaper => "double taper",

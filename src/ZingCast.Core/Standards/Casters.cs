@@ -165,20 +165,20 @@ public static class Casters
     /// <summary>The one taken when nobody said.</summary>
     public static Caster Usual => Rows[1];
 
-    // A person of the house is named by number.
+    // A named person is written by number.
     private const string OwnPrefix = "own-";
 
-    /// <summary>The id of a person of the house who has this number.</summary>
+    /// <summary>The id of a named person who has this number.</summary>
     public static string OwnId(int number) => $"{OwnPrefix}{number}";
 
-    /// <summary>The number of a person of the house; null when the id is a preset's, or no caster's.</summary>
+    /// <summary>The number of a named person; null when the id is a preset's, or no caster's.</summary>
     public static int? NumberOf(string? id) =>
         id?.StartsWith(OwnPrefix, StringComparison.Ordinal) == true
         && int.TryParse(id.AsSpan(OwnPrefix.Length), NumberStyles.None, CultureInfo.InvariantCulture, out var number)
             ? number
             : null;
 
-    /// <summary>Whether an id is a preset's, or may be that of a person of the house; whether there is one is the store's to say.</summary>
+    /// <summary>Whether an id is a preset's, or may be that of a named person; whether there is one is the store's to say.</summary>
     public static bool CouldBe(string? id) => Find(id) is not null || NumberOf(id) is not null;
 
     /// <summary>The preset with this id, or null.</summary>

@@ -72,19 +72,20 @@ public sealed record FishGroup(
         : t <= 0 ? this
         : (t < .5 ? this : other) with
         {
-            UsualKg = Blend.Between(UsualKg, other.UsualKg, t),
-            BigKg = Blend.Between(BigKg, other.BigKg, t),
-            FloorLow = Blend.Between(FloorLow, other.FloorLow, t),
-            FloorHigh = Blend.Between(FloorHigh, other.FloorHigh, t),
-            RunM = Blend.Between(RunM, other.RunM, t),
-            RunMps = Blend.Between(RunMps, other.RunMps, t),
-            BackingLowM = Blend.Between(BackingLowM, other.BackingLowM, t),
-            BackingHighM = Blend.Between(BackingHighM, other.BackingHighM, t),
+            UsualKg = Interpolation.Between(UsualKg, other.UsualKg, t),
+            BigKg = Interpolation.Between(BigKg, other.BigKg, t),
+            FloorLow = Interpolation.Between(FloorLow, other.FloorLow, t),
+            FloorHigh = Interpolation.Between(FloorHigh, other.FloorHigh, t),
+            RunM = Interpolation.Between(RunM, other.RunM, t),
+            RunMps = Interpolation.Between(RunMps, other.RunMps, t),
+            BackingLowM = Interpolation.Between(BackingLowM, other.BackingLowM, t),
+            BackingHighM = Interpolation.Between(BackingHighM, other.BackingHighM, t),
             Mouth = Mouth,
         };
 
     /// <summary>Backing to plan for with a fish of this mass, metres.</summary>
-    public double BackingM(double fishKg) => Blend.Between(BackingLowM, BackingHighM, Blend.Fraction(UsualKg, BigKg, fishKg));
+    public double BackingM(double fishKg) =>
+        Interpolation.Between(BackingLowM, BackingHighM, Interpolation.Fraction(UsualKg, BigKg, fishKg));
 }
 
 /// <summary>A fish somebody names, with where it is usually met.</summary>

@@ -67,13 +67,13 @@ public static class Hooks
     private static readonly double[] Wires = [.. Rows.Select(r => r.WireMm)];
 
     /// <summary>Measures of a hook size, interpolated for sizes not in the table; sizes past the ends use the end row.</summary>
-    public static Hook Of(HookSize size)
+    public static Hook Get(HookSize size)
     {
         var step = Math.Clamp(-(double)size.Number, Steps[0], Steps[^1]);
         return new(
-            Blend.Along(Steps, Lengths, step) / 1000,
-            Blend.Along(Steps, Gapes, step) / 1000,
-            Blend.Along(Steps, Wires, step) / 1000
+            Interpolation.Interpolate(Steps, Lengths, step) / 1000,
+            Interpolation.Interpolate(Steps, Gapes, step) / 1000,
+            Interpolation.Interpolate(Steps, Wires, step) / 1000
         );
     }
 }

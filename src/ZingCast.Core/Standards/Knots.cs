@@ -84,17 +84,17 @@ public static class Knots
     public static Knot? Find(string? id) => Rows.FirstOrDefault(k => k.Id == id);
 
     /// <summary>The knot with this id. Throws <see cref="ArgumentException"/> for an unknown one.</summary>
-    public static Knot Of(string id) => Find(id) ?? throw new ArgumentException($"Unknown knot '{id}'.", nameof(id));
+    public static Knot Get(string id) => Find(id) ?? throw new ArgumentException($"Unknown knot '{id}'.", nameof(id));
 
     /// <summary>Knots that rules speak of.</summary>
-    public static readonly Knot Clinch = Of("clinch"),
-        NonSlip = Of("non-slip"),
-        Surgeons = Of("surgeons"),
-        Blood = Of("blood"),
-        Dropper = Of("dropper"),
-        Nail = Of("nail"),
-        Loops = Of("loop-to-loop"),
-        Perfection = Of("perfection"),
-        FigureEight = Of("figure-eight"),
-        Arbor = Of("arbor");
+    public static readonly Knot Clinch = Get("clinch"),
+        NonSlip = Get("non-slip"),
+        Surgeons = Get("surgeons"),
+        Blood = Get("blood"),
+        Dropper = Get("dropper"),
+        Nail = Get("nail"),
+        Loops = Get("loop-to-loop"),
+        Perfection = Get("perfection"),
+        FigureEight = Get("figure-eight"),
+        Arbor = Get("arbor");
 }

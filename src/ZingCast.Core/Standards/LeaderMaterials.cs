@@ -45,9 +45,9 @@ public static class LeaderMaterials
     private const double CoatedCoreN = 90;
 
     /// <summary>One of them.</summary>
-    public static LeaderMaterialRow Of(LeaderMaterial material) => Rows[(int)material];
+    public static LeaderMaterialRow Get(LeaderMaterial material) => Rows[(int)material];
 
     /// <summary>Straight-pull strength, newtons; thinnest diameter in metres.</summary>
     public static double StrengthN(LeaderMaterial material, double diameterM) =>
-        material == LeaderMaterial.Coated ? CoatedCoreN : Of(material).Strength * Tippets.StrengthN(diameterM);
+        material == LeaderMaterial.Coated ? CoatedCoreN : Get(material).Strength * Tippets.StrengthN(diameterM);
 }

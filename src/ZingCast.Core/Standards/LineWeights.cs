@@ -57,12 +57,12 @@ public static class LineWeights
     private static readonly double[] TargetsKg = [.. Rows.Select(r => r.TargetGr * Exact.GrainKg)];
 
     /// <summary>Standard mass in kilograms for a class, interpolated between whole classes. Class is clamped to 0–15.</summary>
-    public static double MassKg(double lineClass) => Blend.Along(Numbers, TargetsKg, Math.Clamp(lineClass, Lowest, Highest));
+    public static double MassKg(double lineClass) => Interpolation.Interpolate(Numbers, TargetsKg, Math.Clamp(lineClass, Lowest, Highest));
 
     /// <summary>
     /// Fractional class of a 30-ft mass in kilograms. Continues past the table's ends along the last slope, never below zero.
     /// </summary>
-    public static double ClassOf(double massKg) => Math.Max(0, Blend.Along(TargetsKg, Numbers, massKg));
+    public static double ClassOf(double massKg) => Math.Max(0, Interpolation.Interpolate(TargetsKg, Numbers, massKg));
 
     /// <summary>The row whose range holds this 30-ft mass (kilograms), or null when it falls in a gap between classes.</summary>
     public static LineWeight? RowOf(double massKg)

@@ -75,7 +75,7 @@ public static class Reader
     ];
 
     /// <summary>Reads a measure; a bare number is taken in the usual trade or metric unit. Never throws on bad text.</summary>
-    public static Reading Read(Kind kind, string? text, bool metric) => Read(kind, text, Customary.Of(kind, metric));
+    public static Reading Read(Kind kind, string? text, bool metric) => Read(kind, text, Customary.For(kind, metric));
 
     /// <summary>Reads a measure; a bare number is taken in the form in which the reader sees this kind. Never throws on bad text.</summary>
     public static Reading Read(Kind kind, string? text, Form form)
@@ -174,7 +174,7 @@ public static class Reader
 
     private static string Example(Kind kind, Form form)
     {
-        var metric = form == Customary.Of(kind).Metric;
+        var metric = form == Customary.For(kind).Metric;
         return kind switch
         {
             Kind.Length or Kind.Distance => metric ? "a length such as 17 m or 55 ft" : "a length such as 55 ft or 17 m",

@@ -14,7 +14,7 @@ public static class SkinFriction
     public const double Least = .0015;
 
     /// <summary>Coefficient, on the wetted area. Lengths in metres, speed in m/s, viscosity in m²/s, all above 0.</summary>
-    public static double Of(double lengthM, double radiusM, double speedMps, double viscosityM2ps) =>
+    public static double Coefficient(double lengthM, double radiusM, double speedMps, double viscosityM2ps) =>
         Least + Slender(lengthM, radiusM) / Math.Cbrt(speedMps * lengthM / viscosityM2ps);
 
     /// <summary>What has to be divided by the cube root of the speed, m/s, to be the other part of the coefficient.</summary>

@@ -34,7 +34,7 @@ public static class Tippets
     public static double StrengthN(double diameterM)
     {
         var mm = Math.Clamp(diameterM * 1000, DiametersMm[0], DiametersMm[^1]);
-        return Blend.Along(DiametersMm, StrengthsGpa, mm) * 1e9 * Math.PI / 4 * diameterM * diameterM;
+        return Interpolation.Interpolate(DiametersMm, StrengthsGpa, mm) * 1e9 * Math.PI / 4 * diameterM * diameterM;
     }
 
     /// <summary>Diameter in metres of nylon with this straight-pull strength in newtons.</summary>

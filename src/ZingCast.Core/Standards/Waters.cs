@@ -39,7 +39,7 @@ public static class Beaufort
     ];
 
     /// <summary>The force of a wind speed in m/s, zero or more.</summary>
-    public static BeaufortForce Of(double mps) => Rows.FirstOrDefault(r => mps < r.ToMps) ?? Rows[^1];
+    public static BeaufortForce FromSpeed(double mps) => Rows.FirstOrDefault(r => mps < r.ToMps) ?? Rows[^1];
 }
 
 /// <summary>A density class of line.</summary>
@@ -105,7 +105,7 @@ public static class Densities
         };
 
     /// <summary>The density with this id. Throws <see cref="ArgumentException"/> for an unknown id.</summary>
-    public static Density Of(string id) =>
+    public static Density Get(string id) =>
         Rank(id) is >= 0 and var i ? Rows[i] : throw new ArgumentException($"Unknown density '{id}'.", nameof(id));
 }
 
@@ -140,10 +140,10 @@ public static class Coatings
     private static readonly Coating[] ByCold = [.. Rows];
 
     /// <summary>The one for ordinary water.</summary>
-    public static readonly Coating Temperate = Of("temperate");
+    public static readonly Coating Temperate = Get("temperate");
 
     /// <summary>The coating with this id. Throws <see cref="ArgumentException"/> for an unknown id.</summary>
-    public static Coating Of(string id)
+    public static Coating Get(string id)
     {
         // Asked for every line of the shed on every rod: no enumerator, no closure.
         foreach (var coating in ByCold)

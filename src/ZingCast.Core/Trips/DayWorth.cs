@@ -15,21 +15,21 @@ public static class DayWorth
     public const double Felt = .01;
 
     /// <summary>Of a score.</summary>
-    public static double Of(Score score)
+    public static double For(Score score)
     {
         // A rod too many classes off to be offered, and nothing that fails: on a trip it may be all there is. It counts by how far it is
         // off, without a step.
         var cost = Math.Max(0, score.Works && score.Cost >= Choosing.Impossible ? score.Cost - Choosing.Impossible : score.Cost);
-        return cost >= Choosing.Impossible ? 0 : Of(cost, score.Works);
+        return cost >= Choosing.Impossible ? 0 : For(cost, score.Works);
     }
 
     /// <summary>
     /// The most that an outfit can be worth that costs so much at least; <paramref name="works"/> while nothing is known to fail.
     /// </summary>
     internal static double AtMost(double cost, bool works) =>
-        Of(Math.Max(0, cost >= Choosing.Impossible ? cost - Choosing.Impossible : cost), works);
+        For(Math.Max(0, cost >= Choosing.Impossible ? cost - Choosing.Impossible : cost), works);
 
-    private static double Of(double cost, bool works) =>
+    private static double For(double cost, bool works) =>
         works ? Works + (1 - Works) / (1 + cost / HalfCost) : Fails / (1 + cost / HalfCost);
 
     /// <summary>Whether a day of this worth can be fished without a link that fails.</summary>

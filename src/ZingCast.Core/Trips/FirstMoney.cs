@@ -6,7 +6,7 @@ namespace ZingCast.Core.Trips;
 /// <summary>What one thing of a first outfit may cost.</summary>
 /// <param name="Name">The thing.</param>
 /// <param name="Grade">How good a one.</param>
-/// <param name="Price">In the money of the house.</param>
+/// <param name="Price">In the owner's currency.</param>
 public sealed record FirstCost(string Name, string Grade, double Price);
 
 /// <summary>What a first outfit costs against what may be spent. Prices are examples of ours.</summary>
@@ -30,7 +30,7 @@ public sealed record FirstMoney(IReadOnlyList<FirstCost> Costs, double Total, do
     /// <summary>
     /// Where money goes: a better line first, which is felt in every cast; then the rod, or the reel where the fish asks for one.
     /// </summary>
-    public static FirstMoney Of(double? budget, bool reelFirst)
+    public static FirstMoney For(double? budget, bool reelFirst)
     {
         double[][] order = reelFirst ? [Lines, Reels, Rods] : [Lines, Rods, Reels];
         var grades = order.ToDictionary(prices => prices, _ => budget is null ? Good : 0);

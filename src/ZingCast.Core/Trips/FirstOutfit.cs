@@ -66,7 +66,7 @@ public sealed record FirstOutfit(
     /// <summary>One of the days with the class it asks for.</summary>
     private sealed record Asked(TripDay Day, double Class)
     {
-        public bool GoesWith(Asked other)
+        public bool IsCompatibleWith(Asked other)
         {
             var (a, b) = (Day.Brief.Species, other.Day.Brief.Species);
             return Math.Abs(Class - other.Class)
@@ -79,18 +79,18 @@ public sealed record FirstOutfit(
     }
 
     /// <summary>For a wish that was checked.</summary>
-    public static FirstOutfit Of(FirstWish wish, CancellationToken cancel = default)
+    public static FirstOutfit For(FirstWish wish, CancellationToken cancel = default)
     {
         var groups = Apart([.. wish.Days(cancel).Select(d => new Asked(d, Matcher.For(d.Brief, cancel: cancel).Choose().Class.Target))]);
-        var first = Bought.Of(groups[0], cancel);
-        var others = groups.Skip(1).Select(g => Bought.Of(g, cancel)).ToList();
+        var first = Bought.For(groups[0], cancel);
+        var others = groups.Skip(1).Select(g => Bought.For(g, cancel)).ToList();
         var (choice, brief) = (first.Choice, first.Day.Brief);
         return new(
             first.Plan.Coverage,
             [.. first.Scores.Session(first.Main).Explain(choice).Card.Lines.Select(l => Whole(first, l))],
             [.. first.Days.Select((_, d) => first.ReachOn(d))],
-            TradeAnswer.Of(first.Days, first.Targets, choice.Outfit.Rod),
-            FirstMoney.Of(wish.Budget, RunCase.WantsReel(choice.Outfit.FishOn(brief).Run(watched: false))),
+            TradeAnswer.For(first.Days, first.Targets, choice.Outfit.Rod),
+            FirstMoney.For(wish.Budget, RunCase.WantsReel(choice.Outfit.FishOn(brief).Run(watched: false))),
             [.. first.Days.Select((d, i) => Fly(d, first.Scores.Session(i)))],
             [
                 .. new RigTicket { Name = "first", Plan = choice.Outfit.ToRig(brief, GearShed.Empty) }.Steps.Select(s => new Titled(
@@ -100,7 +100,7 @@ public sealed record FirstOutfit(
             ],
             [.. others.Select(Beside), .. first.Further(others.Count == 0)],
             [.. first.NotToBeginWith, .. others.SelectMany(o => o.NotToBeginWith), .. Teaching],
-            $"{ShopWords.Of(choice.Outfit.Rod)}, with {ShopWords.Code(choice.Outfit.Line, choice.Outfit.Rod)}: for {first.Served}"
+            $"{ShopWords.For(choice.Outfit.Rod)}, with {ShopWords.Code(choice.Outfit.Line, choice.Outfit.Rod)}: for {first.Served}"
         );
     }
 
@@ -112,7 +112,7 @@ public sealed record FirstOutfit(
         {
             var group = Enumerable
                 .Range(0, rest.Count)
-                .Select(i => rest.Skip(i).Aggregate(new List<Asked>(), (set, d) => set.All(d.GoesWith) ? [.. set, d] : set))
+                .Select(i => rest.Skip(i).Aggregate(new List<Asked>(), (set, d) => set.All(d.IsCompatibleWith) ? [.. set, d] : set))
                 .OrderByDescending(set => set.Sum(d => d.Day.Weight))
                 .ThenBy(set => set[0].Class)
                 .First();
@@ -127,7 +127,7 @@ public sealed record FirstOutfit(
     {
         var tippets = Enumerable
             .Range(0, bought.Days.Count)
-            .Select(d => bought.Scores.Told(d, bought.Rod, bought.On).Outfit.Tippet.DiameterM)
+            .Select(d => bought.Scores.ChoiceFor(d, bought.Rod, bought.On).Outfit.Tippet.DiameterM)
             .DistinctBy(m => Math.Round(m / TippetStepM))
             .Order();
         static Sentence Each(IEnumerable<Sentence> all) => all.Aggregate((a, b) => $"{a}; {b}");
@@ -180,15 +180,15 @@ public sealed record FirstOutfit(
         int Main
     )
     {
-        public static Bought Of(IReadOnlyList<Asked> asked, CancellationToken cancel)
+        public static Bought For(IReadOnlyList<Asked> asked, CancellationToken cancel)
         {
             TripDay[] days = [.. asked.Select(a => a.Day)];
-            var scores = TripScores.Of(days, TripPool.ToBegin(days, cancel), GearShed.Empty, cancel);
+            var scores = TripScores.For(days, TripPool.ToBegin(days, cancel), GearShed.Empty, cancel);
             var (limits, none) = (Free(1, 1, 1), Trips.Pieces.None);
-            var kits = scores.Kits(limits, none, MostKits);
+            var kits = scores.Kits(limits, none, MaxKits);
             // Of those that nobody would tell apart the lightest: it is the easiest to learn on.
             var kit = kits.Where(k => kits[0].Value - k.Value < DayWorth.Felt).MinBy(k => scores.Pool.Rods[k.Rods[0]].Class)!;
-            var plan = TripPlan.Of(scores, limits, none, kit);
+            var plan = TripPlan.For(scores, limits, none, kit);
             var (rod, on) = (kit.Rods[0], kit.Wound[0]);
             // Told in the words of the day that it is best for among those that count most.
             var main = Enumerable.Range(0, days.Length).MaxBy(d => days[d].Weight * scores.At(d, rod, on));
@@ -197,7 +197,7 @@ public sealed record FirstOutfit(
 
         public TripDay Day => Days[Main];
 
-        public Choice Choice => Scores.Told(Main, Rod, On);
+        public Choice Choice => Scores.ChoiceFor(Main, Rod, On);
 
         public IReadOnlyList<TripPiece> Pieces => [.. Plan.Kit!.Rods, .. Plan.Kit.Lines, .. Plan.Kit.Reels];
 
@@ -219,7 +219,7 @@ public sealed record FirstOutfit(
 
         public FirstReach ReachOn(int day)
         {
-            var (brief, reach) = (Days[day].Brief, Scores.Told(day, Rod, On).Outfit.ReachM);
+            var (brief, reach) = (Days[day].Brief, Scores.ChoiceFor(day, Rod, On).Outfit.ReachM);
             return new(
                 Days[day].Name,
                 brief.Species.Id,
@@ -246,7 +246,7 @@ public sealed record FirstOutfit(
         {
             var held = new Pieces([Scores.Pool.Rods[Rod].Id], [Scores.Pool.Lines[On.Line].Id], [Scores.Pool.Reels[On.Reel].Id]);
             if (
-                TripPlan.Of(Scores, limits, held, further: false) is not { Kit: { } more } next
+                TripPlan.For(Scores, limits, held, further: false) is not { Kit: { } more } next
                 || more.Value - Plan.Kit!.Value < DayWorth.Felt
             )
                 return null;
@@ -270,7 +270,7 @@ public sealed record FirstOutfit(
     }
 
     // So many kits are looked at.
-    private const int MostKits = 6;
+    private const int MaxKits = 6;
 
     // What may be spent is settled afterwards.
     private static TripLimits Free(int rods, int lines, int reels) =>

@@ -8,14 +8,14 @@ namespace ZingCast.Core.Trips;
 /// <summary>What somebody who owns nothing says: which fish, how much room is behind, what may be spent.</summary>
 /// <param name="Fish">Species ids.</param>
 /// <param name="Cover">What stands behind where one casts.</param>
-/// <param name="Budget">What may be spent, in the money of the house; null for no matter.</param>
+/// <param name="Budget">What may be spent, in the owner's currency; null for no matter.</param>
 public sealed record FirstWish(IReadOnlyList<string> Fish, Cover Cover = Cover.Open, double? Budget = null)
 {
-    /// <summary>Sums to pick from, in the money of the house. Examples of ours.</summary>
+    /// <summary>Sums to pick from, in the owner's currency. Examples of ours.</summary>
     public static readonly IReadOnlyList<double> Budgets = [250, 500, 1000];
 
     /// <summary>Most kinds of fish in one wish.</summary>
-    public const int MostFish = 12;
+    public const int MaxFish = 12;
 
     // Days of trout in a river are of three kinds, each as often: on top, led deep, and drawn. Common practice.
     private static readonly (string Name, string? Fly, int? Hook)[] River =
@@ -34,7 +34,7 @@ public sealed record FirstWish(IReadOnlyList<string> Fish, Cover Cover = Cover.O
     public IReadOnlyList<FieldProblem> Check() =>
         new FieldCheck()
             .Must("fish", Fish.Count > 0, "Pick one fish at least.")
-            .Must("fish", Fish.Count <= MostFish, $"Pick {MostFish} kinds of fish at most.")
+            .Must("fish", Fish.Count <= MaxFish, $"Pick {MaxFish} kinds of fish at most.")
             .Must("fish", Fish.All(id => Fishes.Find(id) is not null), "That fish is not known here.")
             .Must("cover", Enum.IsDefined(Cover), "Say how much room is behind.")
             .Within("budget", Budget, Gear.Prices)
@@ -59,7 +59,7 @@ public sealed record FirstWish(IReadOnlyList<string> Fish, Cover Cover = Cover.O
                                     HookSize = k.Hook,
                                     Caster = Casters.Rows.First(c => c.Learning).Id,
                                     // In a boat nothing stands behind.
-                                    Cover = UsualDays.Of(fish).Stance == Stance.Boat ? Cover.Open : Cover,
+                                    Cover = UsualDays.For(fish).Stance == Stance.Boat ? Cover.Open : Cover,
                                     Owned = Owned.Any,
                                 }
                             ),

@@ -354,7 +354,7 @@ public static class KitSearch
             foreach (var l in lines)
                 (kg, price) = (kg + problem.Lines[l].MassKg, price + problem.Lines[l].Price);
             for (var e = 0; e < carried.Length; e++)
-                if (Along(e))
+                if (IsTaken(e))
                     (kg, price) = (kg + problem.Reels[e].MassKg, price + problem.Reels[e].Price);
             return kg <= (limits.MassKg ?? double.PositiveInfinity) + Hair && price <= (limits.Budget ?? double.PositiveInfinity) + Hair;
         }
@@ -475,20 +475,20 @@ public static class KitSearch
         }
 
         private bool IsSame(int a, int b) =>
-            !Along(a) && !Along(b) && worth.ReelRow(a) == worth.ReelRow(b) && problem.Reels[a] == problem.Reels[b];
+            !IsTaken(a) && !IsTaken(b) && worth.ReelRow(a) == worth.ReelRow(b) && problem.Reels[a] == problem.Reels[b];
 
-        private bool Along(int reel) => carried[reel] > 0 || problem.Reels[reel].Must;
+        private bool IsTaken(int reel) => carried[reel] > 0 || problem.Reels[reel].Must;
 
         private int ReelsNow()
         {
             var count = 0;
             for (var e = 0; e < carried.Length; e++)
-                count += Along(e) ? 1 : 0;
+                count += IsTaken(e) ? 1 : 0;
             return count;
         }
 
         private bool Carries(int reel, int reelsNow) =>
-            carried[reel] < problem.Reels[reel].Spools && (Along(reel) || reelsNow < limits.Reels);
+            carried[reel] < problem.Reels[reel].Spools && (IsTaken(reel) || reelsNow < limits.Reels);
 
         // What the lines from here on could come to, each on a spool of its own. A day is counted for the one of them that could do best
         // on it, and no lower than the next best could; so lines add up, and the best way to lay them on the spools is known exactly. It is
@@ -543,7 +543,7 @@ public static class KitSearch
             bestOfRods = new(
                 [.. rods.Order()],
                 [.. lines.Select((l, i) => new Wound(l, reelOf[i])).OrderBy(w => w.Line)],
-                [.. Enumerable.Range(0, carried.Length).Where(Along)],
+                [.. Enumerable.Range(0, carried.Length).Where(IsTaken)],
                 value
             );
         }

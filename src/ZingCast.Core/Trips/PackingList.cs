@@ -99,10 +99,10 @@ public sealed record PackingList(
     ];
 
     /// <summary>Of a plan that has a kit; an empty list where it has none.</summary>
-    public static PackingList Of(TripScores scores, TripPlan plan, DateOnly? leavesOn, CareList? care = null)
+    public static PackingList For(TripScores scores, TripPlan plan, DateOnly? leavesOn, CareList? care = null)
     {
         if (plan is not { Kit: { } kit, Taken: { } taken } || scores.Days.Count == 0)
-            return new([], [], TyingList.Of([], []), [], [], []);
+            return new([], [], TyingList.For([], []), [], [], []);
         var days = Enumerable
             .Range(0, scores.Days.Count)
             .Where(d => plan.Coverage.Days[d].Best is not null)
@@ -110,7 +110,7 @@ public sealed record PackingList(
             .ToList();
         var spools = taken.Wound.Select(w => Task(scores, plan, taken, w, days)).ToList();
         var leaders = Leaders(scores, days);
-        var tying = TyingList.Of([.. leaders.SelectMany(l => Enumerable.Repeat(l, LeadersEach))], scores.Shed.LeaderSpools);
+        var tying = TyingList.For([.. leaders.SelectMany(l => Enumerable.Repeat(l, LeadersEach))], scores.Shed.LeaderSpools);
         PackItem Piece(string kind, TripPiece p) => new(Key(kind, p), p.Says, p.ToBuy);
         PackGroup[] groups =
         [
@@ -150,7 +150,7 @@ public sealed record PackingList(
     private static Choice Best(TripScores scores, Kit taken, int day)
     {
         var (rod, on) = taken.Rods.SelectMany(r => taken.Wound.Select(w => (r, w))).MaxBy(o => scores.At(day, o.r, o.w));
-        return scores.Told(day, rod, on);
+        return scores.ChoiceFor(day, rod, on);
     }
 
     private static PackItem Reel(TripScores scores, TripPlan plan, int reel)
@@ -169,8 +169,8 @@ public sealed record PackingList(
         var (line, reel) = (scores.Pool.Lines[on.Line], scores.Pool.Reels[on.Reel]);
         // The backing of the day that asks for the most of it.
         var its = days.Where(d => d.Choice.Outfit.Line.Id == line.Id).Select(d => d.Choice.Outfit).ToList();
-        var most = its.MaxBy(o => o.BackingM) ?? scores.Told(0, taken.Rods[0], on).Outfit;
-        var work = SpoolWork.Of(scores.Shed, reel, line, most.Backing, most.BackingM);
+        var most = its.MaxBy(o => o.BackingM) ?? scores.ChoiceFor(0, taken.Rods[0], on).Outfit;
+        var work = SpoolWork.For(scores.Shed, reel, line, most.Backing, most.BackingM);
         return new(
             TripPlan.Piece(scores, reel, 0),
             TripPlan.Piece(scores, line, 0),
@@ -199,7 +199,7 @@ public sealed record PackingList(
             )
                 continue;
             var wish = new LeaderWish(leader.LengthM, outfit.Line.TipDiameterM, leader.TippetM, leader.GuardM);
-            var tied = LeaderDesign.Of(LeaderSchool.Knotted, wish, scores.Shed.LeaderSpools) ?? leader;
+            var tied = LeaderDesign.For(LeaderSchool.Knotted, wish, scores.Shed.LeaderSpools) ?? leader;
             all.Add(
                 new()
                 {

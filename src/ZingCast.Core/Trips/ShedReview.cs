@@ -50,7 +50,7 @@ public sealed record ShedReview(
     /// Of scores whose pool holds what might be bought. <paramref name="limits"/> says what may be spent, and prices;
     /// <paramref name="soFar"/> hears of what is here as it stands while it is still looked at.
     /// </summary>
-    public static ShedReview Of(TripScores scores, TripLimits limits, Action<ShedReview>? soFar = null)
+    public static ShedReview From(TripScores scores, TripLimits limits, Action<ShedReview>? soFar = null)
     {
         var (pool, days) = (scores.Pool, scores.Days);
         int[] Here(IReadOnlyList<Gear> pieces) => [.. Enumerable.Range(0, pieces.Count).Where(i => pieces[i].IsThere)];
@@ -64,15 +64,15 @@ public sealed record ShedReview(
             if (own.All(d => d.AtMost <= d.Worth))
                 break;
             soFar?.Invoke(
-                Of(scores, limits, own, []) with
+                From(scores, limits, own, []) with
                 {
-                    Searching = StillSearching.Of(Sum(own, d => d.Worth), Sum(own, d => d.AtMost), scores.Worth),
+                    Searching = StillSearching.From(Sum(own, d => d.Worth), Sum(own, d => d.AtMost), scores.Worth),
                 }
             );
         }
         List<Purchase> found = [];
         ShedReview Now() =>
-            Of(
+            From(
                 scores,
                 limits,
                 own,
@@ -111,7 +111,7 @@ public sealed record ShedReview(
         return Now();
     }
 
-    private static ShedReview Of(TripScores scores, TripLimits limits, DayBest[] own, IReadOnlyList<Purchase> purchases)
+    private static ShedReview From(TripScores scores, TripLimits limits, DayBest[] own, IReadOnlyList<Purchase> purchases)
     {
         var coverage = TripPlan.Covering(scores, [.. own.Select(d => d.Outfit)], limits);
         return new(
@@ -149,7 +149,7 @@ public sealed record ShedReview(
     {
         var session = scores.Session(day);
         var choice = best.Outfit is var (rod, on)
-            ? scores.Told(day, rod, on)
+            ? scores.ChoiceFor(day, rod, on)
             : Matcher.For(session.Brief with { Owned = Owned.Any }).Choose();
         var money = session.Explain(choice).Ledger.FirstOrDefault(s => s.Rule.Id == Rules.Money.Id);
         return money is null ? null : new($"{scores.Days[day].Name}: {money.Says}");

@@ -38,7 +38,7 @@ public sealed record TradeAnswer(Sentence Usual, Sentence Why)
     }
 
     /// <summary>Ours, a rod, beside theirs; the day that pulls it away is named.</summary>
-    internal static TradeAnswer Of(IReadOnlyList<TripDay> days, IReadOnlyList<double> targets, Rod rod)
+    internal static TradeAnswer For(IReadOnlyList<TripDay> days, IReadOnlyList<double> targets, Rod rod)
     {
         var row = For([.. days.Select(d => d.Brief.Species).Distinct()]);
         var number = rod.Class ?? 0;

@@ -41,9 +41,9 @@ public sealed record Trip : Kept
     public IReadOnlyList<string> Back { get; init; } = [];
 
     /// <summary>Most kinds of day in one trip.</summary>
-    public const int MostDays = 24;
+    public const int MaxDays = 24;
 
-    private const int MostTicks = 400;
+    private const int MaxTicks = 400;
 
     /// <inheritdoc />
     public override IReadOnlyList<FieldProblem> Check()
@@ -51,15 +51,15 @@ public sealed record Trip : Kept
         var check = new FieldCheck()
             .Text("name", Name, 80)
             .Must("leavesOn", LeavesOn is not { Year: < 2000 or > 2200 }, "Check the year of that day.")
-            .Must("days", Days.Count <= MostDays, $"A trip has {MostDays} kinds of day at most.")
-            .Must("packed", Packed.Count <= MostTicks && Packed.All(Sound), "That is not on the packing list.")
-            .Must("back", Back.Count <= MostTicks && Back.All(Sound), "That is not on the packing list.")
+            .Must("days", Days.Count <= MaxDays, $"A trip has {MaxDays} kinds of day at most.")
+            .Must("packed", Packed.Count <= MaxTicks && Packed.All(Sound), "That is not on the packing list.")
+            .Must("back", Back.Count <= MaxTicks && Back.All(Sound), "That is not on the packing list.")
             .Must(
                 "held",
-                new[] { Held.Rods, Held.Lines, Held.Reels }.All(ids => ids.Count <= MostTicks && ids.All(id => id > 0)),
+                new[] { Held.Rods, Held.Lines, Held.Reels }.All(ids => ids.Count <= MaxTicks && ids.All(id => id > 0)),
                 "Only pieces of the shed can be packed."
             );
-        return [.. check.Problems, .. Days.Take(MostDays).SelectMany(DayProblems), .. Under("limits.", Limits.Check())];
+        return [.. check.Problems, .. Days.Take(MaxDays).SelectMany(DayProblems), .. Under("limits.", Limits.Check())];
     }
 
     /// <summary>

@@ -20,7 +20,7 @@ public enum Regret
 public static class RegretWords
 {
     /// <summary>The words people use.</summary>
-    public static string Of(Regret regret) =>
+    public static string For(Regret regret) =>
         regret switch
         {
             Regret.Little => "little",
@@ -80,7 +80,7 @@ public sealed record TripLimits
     /// <summary>Inside length of the tube or bag, metres; null for no matter.</summary>
     public double? TubeM { get; init; }
 
-    /// <summary>What may be spent, in the money of the house; nothing when null.</summary>
+    /// <summary>What may be spent, in the owner's currency; nothing when null.</summary>
     public double? Budget { get; init; }
 
     /// <summary>What one expects to pay for a rod; an example until somebody says so.</summary>

@@ -79,7 +79,7 @@ public sealed record LimitCost(string Limit, Sentence Says, double Gain);
 public sealed record StillSearching(double BetterAtMost, int Thrown)
 {
     /// <summary>Of what was found, what can be found at most, and a table.</summary>
-    internal static StillSearching Of(double found, double atMost, WorthTable worth) =>
+    internal static StillSearching From(double found, double atMost, WorthTable worth) =>
         new(found <= 0 ? 1 : Math.Max(0, atMost / found - 1), worth.Known);
 }
 
@@ -108,13 +108,13 @@ public sealed record TripPlan(
     /// <summary>The kit by its places in the pool.</summary>
     internal Kit? Taken { get; init; }
 
-    private const int MostOthers = 3;
+    private const int MaxOthers = 3;
 
     /// <summary>
     /// The best kit within limits, with <paramref name="held"/> in it. Without <paramref name="further"/> only the kit and its days, for
     /// whoever drags a limit. <paramref name="soFar"/> hears of it as it stands while it is still looked for.
     /// </summary>
-    public static TripPlan Of(
+    public static TripPlan For(
         TripScores scores,
         TripLimits limits,
         Pieces? held = null,
@@ -123,9 +123,9 @@ public sealed record TripPlan(
     )
     {
         var must = held ?? Pieces.None;
-        void Tell(Kit kit, double atMost) => soFar!(Short(kit) with { Searching = StillSearching.Of(kit.Value, atMost, scores.Worth) });
-        TripPlan Short(Kit kit) => Of(scores, limits, must, kit);
-        var kits = scores.Kits(limits, must, further ? 1 + MostOthers : 1, soFar is null ? null : Tell);
+        void Tell(Kit kit, double atMost) => soFar!(Short(kit) with { Searching = StillSearching.From(kit.Value, atMost, scores.Worth) });
+        TripPlan Short(Kit kit) => For(scores, limits, must, kit);
+        var kits = scores.Kits(limits, must, further ? 1 + MaxOthers : 1, soFar is null ? null : Tell);
         if (kits.Count == 0)
             return new(
                 null,
@@ -157,7 +157,7 @@ public sealed record TripPlan(
     }
 
     /// <summary>A kit that was chosen, with its days.</summary>
-    internal static TripPlan Of(TripScores scores, TripLimits limits, Pieces held, Kit best)
+    internal static TripPlan For(TripScores scores, TripLimits limits, Pieces held, Kit best)
     {
         var (kit, problem) = (Short(scores, best, limits), scores.Problem(limits, held));
         var coverage = Covering(scores, best.Rods, best.Wound, limits);
@@ -171,7 +171,7 @@ public sealed record TripPlan(
             [],
             [],
             scores.Pool.LeftOut,
-            Said(kit, coverage)
+            Describe(kit, coverage)
         )
         {
             Taken = best,
@@ -219,7 +219,7 @@ public sealed record TripPlan(
                             bests[d] is { } at ? shown.IndexOf(at) : null,
                             [
                                 .. shown.Select(o =>
-                                    scores.At(d, o.Rod, o.On) is > 0 and var worth ? Cell(scores.Told(d, o.Rod, o.On), worth) : null
+                                    scores.At(d, o.Rod, o.On) is > 0 and var worth ? Cell(scores.ChoiceFor(d, o.Rod, o.On), worth) : null
                                 ),
                             ]
                         )
@@ -324,7 +324,7 @@ public sealed record TripPlan(
             .OrderByDescending(c => c.Gain);
     }
 
-    private static Sentence Said(KitShort kit, Coverage coverage)
+    private static Sentence Describe(KitShort kit, Coverage coverage)
     {
         static string And(IEnumerable<TripPiece> pieces) => PlainText.And([.. pieces.Select(p => p.ToBuy ? $"a {p.Tag} to buy" : p.Tag)]);
         if (kit.Rods.Count == 0 || kit.Lines.Count == 0)

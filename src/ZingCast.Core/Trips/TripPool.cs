@@ -27,7 +27,7 @@ public sealed record TripPool(
 )
 {
     /// <summary>What is there.</summary>
-    public static TripPool Of(GearShed shed)
+    public static TripPool From(GearShed shed)
     {
         List<Remark> left = [];
         bool Comes(Gear piece)
@@ -153,7 +153,7 @@ public sealed record TripPool(
         }
     }
 
-    private static string Called(Outfit outfit) => $"#{Math.Round(outfit.Rod.Class ?? 0):0} {Densities.Of(outfit.Line.Density).Name}";
+    private static string Called(Outfit outfit) => $"#{Math.Round(outfit.Rod.Class ?? 0):0} {Densities.Get(outfit.Line.Density).Name}";
 
     // Nobody in a shop would tell them apart.
     private static bool Alike(Rod a, Rod b) =>

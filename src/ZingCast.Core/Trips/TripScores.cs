@@ -50,7 +50,7 @@ public sealed class TripScores
     public WorthTable Worth { get; }
 
     /// <summary>Looks at what every outfit can be at most on every day; days side by side.</summary>
-    public static TripScores Of(IReadOnlyList<TripDay> days, TripPool pool, GearShed shed, CancellationToken cancel = default)
+    public static TripScores For(IReadOnlyList<TripDay> days, TripPool pool, GearShed shed, CancellationToken cancel = default)
     {
         MatchSession[] sessions = [.. days.Select(d => Matcher.For(d.Brief, shed, cancel: cancel))];
         var (rodRows, lineRows, reelRows) = (
@@ -134,7 +134,7 @@ public sealed class TripScores
             return;
         cancel.ThrowIfCancellationRequested();
         var scores = sessions[day].Scores(Pool.Rods[rod], Pool.Lines[line], reels);
-        Worth.Set(day, rod, line, scores is null ? new double[reels.Length] : [.. scores.Select(DayWorth.Of)]);
+        Worth.Set(day, rod, line, scores is null ? new double[reels.Length] : [.. scores.Select(DayWorth.For)]);
     }
 
     /// <summary>Looks at every outfit on every day exactly.</summary>
@@ -211,7 +211,8 @@ public sealed class TripScores
     }
 
     /// <summary>The outfit of these places in the pool on a day, ready to be told.</summary>
-    internal Choice Told(int day, int rod, Wound on) => sessions[day].Together(Pool.Rods[rod], Pool.Lines[on.Line], Pool.Reels[on.Reel]);
+    internal Choice ChoiceFor(int day, int rod, Wound on) =>
+        sessions[day].Together(Pool.Rods[rod], Pool.Lines[on.Line], Pool.Reels[on.Reel]);
 
     /// <summary>The session of a day.</summary>
     internal MatchSession Session(int day) => sessions[day];
@@ -276,7 +277,7 @@ public sealed class TripScores
     /// </summary>
     internal IReadOnlyList<Kit> Kits(TripLimits limits, Pieces held, int most, Action<Kit, double>? soFar = null)
     {
-        var within = new KitLimits(limits.Rods, limits.Lines, limits.Reels, limits.MassKg ?? MostKg, limits.Budget ?? 0);
+        var within = new KitLimits(limits.Rods, limits.Lines, limits.Reels, limits.MassKg ?? MaxKg, limits.Budget ?? 0);
         var problem = Problem(limits, held);
         Kit? best = null;
         var more = 1;
@@ -313,7 +314,7 @@ public sealed class TripScores
         select (d, r, w.Line);
 
     // More than everything in any shed; less than what may not come along at all.
-    private const double MostKg = 1e6;
+    private const double MaxKg = 1e6;
 }
 
 /// <summary>The outfit that is worth most on a day, by places in the pool.</summary>

@@ -396,7 +396,7 @@ namespace ZingCast.Store.Migrations
                     b.ToTable("Lines");
                 });
 
-            modelBuilder.Entity("ZingCast.Core.Logbook.Lesson", b =>
+            modelBuilder.Entity("ZingCast.Core.Logbook.FitDecision", b =>
                 {
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()

@@ -135,7 +135,7 @@ public sealed partial class AccessKey(string secret, Sessions sessions, TimeProv
         return Refusal.Wrong;
     }
 
-    // A house with IPv6 has more addresses than anybody could count; its first half is the house.
+    // A household with IPv6 has more addresses than anybody could count; the first half of one names it.
     private static IPAddress Neighbourhood(IPAddress address)
     {
         if (address.IsIPv4MappedToIPv6)

@@ -41,7 +41,7 @@ public static class Description
                         if (properties.TryGetValue(member.Name, out var inner) && inner is OpenApiSchema { Type: { } kind } described)
                             properties[member.Name] = Never(JsonSchemaType.Null, kind, described);
                 }
-                foreach (var field in ShedFields.Of(type.Type))
+                foreach (var field in ShedFields.For(type.Type))
                     if (schema.Properties?.TryGetValue(field.Name, out var one) == true && one is OpenApiSchema { Type: not null } told)
                         schema.Properties[field.Name] = Limited(field, told);
                 if (type.Type != typeof(Sentence))

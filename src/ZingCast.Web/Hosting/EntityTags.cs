@@ -28,7 +28,7 @@ public interface IChange
 public static class EntityTags
 {
     /// <summary>The entity tag of a version.</summary>
-    public static string Of(int version) => $"\"{version}\"";
+    public static string For(int version) => $"\"{version}\"";
 
     /// <summary>Whether such a body changes something kept.</summary>
     public static bool IsChange(Type? body) =>
@@ -52,7 +52,7 @@ public static class EntityTags
                         };
                     var answer = await next(context);
                     if (VersionIn(answer) is { } version)
-                        context.HttpContext.Response.Headers.ETag = Of(version);
+                        context.HttpContext.Response.Headers.ETag = For(version);
                     return answer;
                 };
             }

@@ -4,7 +4,7 @@ namespace ZingCast.Web.Hosting;
 
 /// <summary>
 /// Searches and maps that keep every core busy: a few at a time, the rest wait their turn, and all of it ends when nobody waits for it
-/// any more or the house is being closed.
+/// any more or the server is stopping.
 /// </summary>
 public static class HeavyWork
 {
@@ -16,7 +16,7 @@ public static class HeavyWork
         public static readonly Ends Mark = new();
     }
 
-    /// <summary>Holds the turns of one house.</summary>
+    /// <summary>Holds the turns of one server.</summary>
     public sealed class Turns : IDisposable
     {
         private readonly ConcurrencyLimiter limiter = new(
@@ -33,7 +33,7 @@ public static class HeavyWork
         public void Dispose() => limiter.Dispose();
     }
 
-    /// <summary>What is heavy is given up when the house closes as well as when its caller goes.</summary>
+    /// <summary>What is heavy is given up when the server stops as well as when its caller goes.</summary>
     public static void EndHeavyWorkAtClosing(this WebApplication app)
     {
         var closing = app.Lifetime.ApplicationStopping;
@@ -61,7 +61,7 @@ public static class HeavyWork
         );
     }
 
-    /// <summary>Marks an endpoint that is waited for and takes no turn: it is given up when the house closes.</summary>
+    /// <summary>Marks an endpoint that is waited for and takes no turn: it is given up when the server stops.</summary>
     public static RouteHandlerBuilder EndsAtClosing(this RouteHandlerBuilder endpoint) => endpoint.WithMetadata(Ends.Mark);
 
     /// <summary>

@@ -41,16 +41,16 @@ public sealed partial class FriendlyFailures(
     {
         var problem = exception switch
         {
-            // Whatever breaks while the house closes breaks because of that.
+            // Whatever breaks while the server stops breaks because of that.
             _ when lifetime.ApplicationStopping.IsCancellationRequested
                     && exception is OperationCanceledException or ObjectDisposedException => Stopping,
             OperationCanceledException when httpContext.RequestAborted.IsCancellationRequested => Stopping,
             BadHttpRequestException bad => Unreadable(bad),
-            StaleException stale => Says(412, stale.Message),
-            DbUpdateConcurrencyException => Says(412, "This was changed elsewhere in the same moment. Nothing was changed; look again."),
+            StaleException stale => Message(412, stale.Message),
+            DbUpdateConcurrencyException => Message(412, "This was changed elsewhere in the same moment. Nothing was changed; look again."),
             DbUpdateException { InnerException: SqliteException failed } => Kept(failed),
             SqliteException failed => Kept(failed),
-            DataFolderException folder => Says(507, watch.IsThere ? folder.Message : watch.Gone),
+            DataFolderException folder => Message(507, watch.IsThere ? folder.Message : watch.Gone),
             _ => null,
         };
         if (problem is null)
@@ -58,8 +58,8 @@ public sealed partial class FriendlyFailures(
             OurFault(log, httpContext.Request.Method, httpContext.Request.Path, exception);
             problem =
                 await upkeep.SweepAsync(CancellationToken.None) > 0
-                    ? Says(503, "Something kept did not hold together. It was set aside, and Your data lists it; look again.")
-                    : Says(500, "Something broke on our side. Nothing was changed.");
+                    ? Message(503, "Something kept did not hold together. It was set aside, and Your data lists it; look again.")
+                    : Message(500, "Something broke on our side. Nothing was changed.");
         }
         if (problem.Status == 507)
             NoRoom(log, httpContext.Request.Method, httpContext.Request.Path, problem.Title!);
@@ -78,37 +78,37 @@ public sealed partial class FriendlyFailures(
             var words => words,
         };
 
-    private static ProblemDetails Stopping => Says(503, "Zing Cast is being stopped. Nothing was changed.");
+    private static ProblemDetails Stopping => Message(503, "Zing Cast is being stopped. Nothing was changed.");
 
-    private static ProblemDetails Says(int status, string title) => new() { Status = status, Title = title };
+    private static ProblemDetails Message(int status, string title) => new() { Status = status, Title = title };
 
     private ProblemDetails? Kept(SqliteException failed) =>
         failed switch
         {
-            { SqliteExtendedErrorCode: TagTaken } => Says(
+            { SqliteExtendedErrorCode: TagTaken } => Message(
                 409,
                 "Another piece has the same tag or name by now. Nothing was changed; give one of them another first."
             ),
-            { SqliteExtendedErrorCode: ScrapTaken } => Says(
+            { SqliteExtendedErrorCode: ScrapTaken } => Message(
                 409,
                 "One of these pieces is in another job by now. Nothing was changed; look again."
             ),
-            _ when DataFolder.IsFull(failed) => Says(
+            _ when DataFolder.IsFull(failed) => Message(
                 507,
                 "The disk is full, so nothing was kept. What was kept before is safe; make room and go on."
             ),
-            _ when DataFolder.IsReadOnly(failed) => Says(
+            _ when DataFolder.IsReadOnly(failed) => Message(
                 507,
                 $"{DataFolder.FileIn(settings.Data)} may not be written to, so nothing was kept. What was kept before is safe; give "
                     + "Zing Cast the right to write to it and go on."
             ),
-            _ when DataFolder.IsOutOfReach(failed) => Says(
+            _ when DataFolder.IsOutOfReach(failed) => Message(
                 507,
                 watch.IsThere
                     ? $"{DataFolder.FileIn(settings.Data)} cannot be opened or read just now, so nothing was kept. Look at its disk."
                     : watch.Gone
             ),
-            _ when DataFolder.IsBusy(failed) => Says(
+            _ when DataFolder.IsBusy(failed) => Message(
                 503,
                 "Another program is writing to the file just now, so nothing was kept. Try again in a moment."
             ),
@@ -120,10 +120,10 @@ public sealed partial class FriendlyFailures(
     private static partial Regex MissingMember();
 
     [GeneratedRegex("parameter \"(?<type>[^\" ]+) (?<field>[A-Za-z]+)\"")]
-    private static partial Regex OddParameter();
+    private static partial Regex InvalidParameter();
 
     [GeneratedRegex(@"converted to (System\.Nullable`1\[)?(?<type>[A-Za-z0-9_.+]+)")]
-    private static partial Regex OddValue();
+    private static partial Regex InvalidValue();
 
     // What may be said instead, where that is one of a list.
     private static string? OneOf(string type)
@@ -138,12 +138,12 @@ public sealed partial class FriendlyFailures(
     private static ProblemDetails Unreadable(BadHttpRequestException bad)
     {
         if (bad.InnerException is not JsonException json)
-            return OddParameter().Match(bad.Message) is { Success: true } parameter
+            return InvalidParameter().Match(bad.Message) is { Success: true } parameter
                 ? At(parameter.Groups["field"].Value, "is missing or of another kind", OneOf(parameter.Groups["type"].Value))
-                : Says(bad.StatusCode, "This request could not be read: there is nothing in it, or it broke off.");
+                : Message(bad.StatusCode, "This request could not be read: there is nothing in it, or it broke off.");
         var at = json.Path?.TrimStart('$').TrimStart('.') ?? "";
         string Below(string name) => at.Length > 0 ? $"{at}.{name}" : name;
-        if (json is OddValueException odd)
+        if (json is InvalidValueException odd)
             return At(Below(odd.Field), "could not be read", odd.Problem);
         if (MissingMember().Match(json.Message) is { Success: true } missing)
             return At(Below(missing.Groups["field"].Value), "is missing");
@@ -151,9 +151,9 @@ public sealed partial class FriendlyFailures(
             return At(
                 at,
                 "could not be read",
-                OneOf(OddValue().Match(json.Message).Groups["type"].Value) ?? "Check the value and its type."
+                OneOf(InvalidValue().Match(json.Message).Groups["type"].Value) ?? "Check the value and its type."
             );
-        return Says(
+        return Message(
             400,
             json.LineNumber is { } line
                 ? $"This could not be read: something is wrong with the text at line {line + 1}, sign {json.BytePositionInLine + 1}."

@@ -24,7 +24,7 @@ public static class Protection
                     headers.XContentTypeOptions = "nosniff";
                     // Whoever shows something learns with any answer that it is old.
                     if (context.Request.Path.StartsWithSegments("/api") && context.Response.StatusCode != StatusCodes.Status401Unauthorized)
-                        headers["Zing-House"] = app.Services.GetRequiredService<HouseVersion>().ToString();
+                        headers["Zing-House"] = app.Services.GetRequiredService<DataVersion>().ToString();
                     // What is kept is read anew each time, and lies in no cache of a browser that others use too.
                     if (context.Request.Path.StartsWithSegments("/api") && headers.CacheControl.Count == 0)
                         headers.CacheControl = "no-store";
@@ -40,7 +40,7 @@ public static class Protection
 
     /// <summary>
     /// Lets a page use its own scripts, styles, pictures and fonts, and style elements that carry the nonce this returns. A form goes
-    /// only to this house.
+    /// only to this server.
     /// </summary>
     public static string AllowPage(HttpContext context, bool formsHere = false)
     {

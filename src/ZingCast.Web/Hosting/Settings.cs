@@ -59,14 +59,14 @@ public sealed record Settings
                     : throw new StartupException($"{name} needs a value behind it.")
                 );
         }
-        string? Said(string name) => said.GetValueOrDefault("--" + name) ?? variable("ZING_" + name.ToUpperInvariant());
+        string? InWords(string name) => said.GetValueOrDefault("--" + name) ?? variable("ZING_" + name.ToUpperInvariant());
 
         var settings = new Settings { AccessKey = variable("ZING_ACCESS_KEY") is { Length: > 0 } key ? key : null };
         if (said.TryGetValue("--contentRoot", out var root))
             settings = settings with { ContentRoot = Path.GetFullPath(root) };
-        if (Said("host") is { } host)
+        if (InWords("host") is { } host)
             settings = settings with { Host = host };
-        if (Said("port") is { } port)
+        if (InWords("port") is { } port)
             settings = settings with
             {
                 Port =
@@ -74,7 +74,7 @@ public sealed record Settings
                         ? number
                         : throw new StartupException($"--port {port} is not a port: choose a number from 1 to 65535."),
             };
-        if (Said("demo") is { } demo)
+        if (InWords("demo") is { } demo)
             settings = settings with
             {
                 Demo = bool.TryParse(demo, out var on) ? on : throw new StartupException("--demo is on or left away."),
@@ -90,11 +90,11 @@ public sealed record Settings
                             "ZING_WINDER_TURNS is how many turns a second the simulated winder makes, up to 10000."
                         ),
             };
-        if (Said("data") is "")
+        if (InWords("data") is "")
             throw new StartupException("--data needs a folder behind it.");
         settings = settings with
         {
-            Data = Path.GetFullPath(Said("data") ?? Path.Combine(settings.ContentRoot, "..", "..", ".zing", "data")),
+            Data = Path.GetFullPath(InWords("data") ?? Path.Combine(settings.ContentRoot, "..", "..", ".zing", "data")),
         };
         if (!settings.IsLocal && settings.AccessKey is not { Length: >= 12 })
             throw new StartupException(

@@ -5,7 +5,7 @@ using ZingCast.Store;
 namespace ZingCast.Web.Hosting;
 
 /// <summary>
-/// Keeps the file whole: what was written ahead goes into it whenever nobody has written for a while, and when the house is closed; once a
+/// Keeps the file whole: what was written ahead goes into it whenever nobody has written for a while, and when the server stops; once a
 /// day it is copied; rows that do not hold together are set aside. What goes wrong here is told and tried again, and ends nothing.
 /// </summary>
 public sealed partial class Upkeep(Settings settings, FileWatch watch, IServiceScopeFactory scopes, TimeProvider clock, ILogger<Upkeep> log)

@@ -55,7 +55,7 @@ public static class BriefsRoom
             .MapGet(
                 "/{id:int}",
                 async Task<Results<Ok<BriefAnswer>, ProblemHttpResult>> (int id, ZingDb db, TimeProvider clock, CancellationToken cancel) =>
-                    await db.Shelf<SavedBrief>(clock).FindAsync(id, cancel) is { } brief ? Answer(brief) : Problems.Gone(One)
+                    await db.KeptSet<SavedBrief>(clock).FindAsync(id, cancel) is { } brief ? Answer(brief) : Problems.Gone(One)
             )
             .WithSummary("One brief.")
             .Refuses(404);
@@ -70,22 +70,22 @@ public static class BriefsRoom
                     CancellationToken cancel
                 ) =>
                 {
-                    if (await db.Shelf<SavedBrief>(clock).FindAsync(id, cancel) is not { } brief)
+                    if (await db.KeptSet<SavedBrief>(clock).FindAsync(id, cancel) is not { } brief)
                         return Problems.Gone(One);
                     var (shed, casters) = (await db.ShedAsync(cancel), await db.CastersAsync(cancel));
                     // A pinned piece may have been put away since.
                     var asked = new SolveRequest(brief.Draft, brief.Pins, KnownOff(brief));
                     if (asked.Check(shed, casters) is { Count: > 0 } problems)
-                        return Problems.Of(problems);
+                        return Problems.Invalid(problems);
                     var session = Matcher.For(Brief.Complete(asked.Brief, casters), shed, asked.LeftOut, cancel);
                     var answer = session.Explain(session.Choose(asked.Held));
-                    CardLine Of(LinkId link) => answer.Card.Lines.First(l => l.Link == link);
+                    CardLine Row(LinkId link) => answer.Card.Lines.First(l => l.Link == link);
                     return TypedResults.Ok(
                         new BriefOutcome(
                             answer.Chain.Max(l => l.Verdict),
                             answer.Class.Aim,
-                            Of(LinkId.Rod),
-                            Of(LinkId.Head),
+                            Row(LinkId.Rod),
+                            Row(LinkId.Head),
                             answer.Card.Reach
                         )
                     );
@@ -111,9 +111,9 @@ public static class BriefsRoom
                     CancellationToken cancel
                 ) =>
                 {
-                    if (await db.Shelf<SavedBrief>(clock).FindAsync(id, cancel) is not { } brief)
+                    if (await db.KeptSet<SavedBrief>(clock).FindAsync(id, cancel) is not { } brief)
                         return Problems.Gone(One);
-                    if (ifMatch != EntityTags.Of(brief.Version))
+                    if (ifMatch != EntityTags.For(brief.Version))
                         throw new StaleException("This brief");
                     return await Keep(edit, id, brief.Version, db, clock, cancel);
                 }
@@ -121,7 +121,7 @@ public static class BriefsRoom
             .WithSummary("Changes a brief; If-Match holds the entity tag last seen.")
             .Refuses(404, 412);
 
-        briefs.MapShelf<SavedBrief>(One);
+        briefs.MapKept<SavedBrief>(One);
     }
 
     private const string One = "a brief";
@@ -153,8 +153,8 @@ public static class BriefsRoom
             .. await db.CheckAsync(brief.Pins, cancel),
         ];
         return problems.Count > 0
-            ? Problems.Of(problems.Distinct())
-            : Answer(await db.Shelf<SavedBrief>(clock).KeepAsync(brief, "This brief", cancel));
+            ? Problems.Invalid(problems.Distinct())
+            : Answer(await db.KeptSet<SavedBrief>(clock).KeepAsync(brief, "This brief", cancel));
     }
 
     private static Ok<BriefAnswer> Answer(SavedBrief brief) =>

@@ -32,22 +32,22 @@ public static class CareRoom
             .MapPost("", Keep)
             .WithSummary("Notes that something was done; a line that was cut or turned is changed with it.")
             .Refuses(404, 409);
-        services.MapShelf<Service>(One, Stays);
+        services.MapKept<Service>(One, Stays);
     }
 
     /// <summary>What to look after, as it stands today.</summary>
-    internal static async Task<CareList> ListAsync(ZingDb db, LogDesk desk, TimeProvider clock, CancellationToken cancel) =>
-        CareList.Of(
+    internal static async Task<CareList> ListAsync(ZingDb db, LogCache desk, TimeProvider clock, CancellationToken cancel) =>
+        CareList.From(
             await db.ShedAsync(cancel),
             await db.Scraps.AsNoTracking().ToListAsync(cancel),
-            await desk.AskAsync(db, cancel),
+            await desk.OutingsAsync(db, cancel),
             await db.Services.AsNoTracking().ToListAsync(cancel),
             Today(clock)
         );
 
     private static DateOnly Today(TimeProvider clock) => DateOnly.FromDateTime(clock.GetLocalNow().Date);
 
-    private static async Task<Ok<CareAnswer>> Look(ZingDb db, LogDesk desk, TimeProvider clock, CancellationToken cancel)
+    private static async Task<Ok<CareAnswer>> Look(ZingDb db, LogCache desk, TimeProvider clock, CancellationToken cancel)
     {
         var list = await ListAsync(db, desk, clock, cancel);
         var done = await db
@@ -68,7 +68,7 @@ public static class CareRoom
                             s.Id,
                             s.TaskId,
                             task?.Done ?? s.TaskId,
-                            task is null ? "" : CareList.Called(task.Piece, s.PieceId, ever),
+                            task is null ? "" : CareList.NameOf(task.Piece, s.PieceId, ever),
                             s.On,
                             s.AmountM,
                             s.Note
@@ -81,7 +81,7 @@ public static class CareRoom
         );
     }
 
-    private static async Task<FileContentHttpResult> Calendar(ZingDb db, LogDesk desk, TimeProvider clock, CancellationToken cancel)
+    private static async Task<FileContentHttpResult> Calendar(ZingDb db, LogCache desk, TimeProvider clock, CancellationToken cancel)
     {
         var today = Today(clock);
         var text = DayCalendar.Write(
@@ -113,12 +113,12 @@ public static class CareRoom
             Note = request.Note,
         };
         if (service.Check(Today(clock)) is { Count: > 0 } wrong)
-            return Problems.Of(wrong);
+            return Problems.Invalid(wrong);
         var task = CareTask.Find(request.TaskId)!;
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         if (!CareList.IsThere(task.Piece, request.PieceId, await db.ShedAsync(cancel)))
             return Problems.At("pieceId", "That piece is not in the shed any more.");
-        if (task.Piece == CarePiece.Line && await db.Shelf<FlyLine>(clock).FindAsync(request.PieceId, cancel) is { } line)
+        if (task.Piece == CarePiece.Line && await db.KeptSet<FlyLine>(clock).FindAsync(request.PieceId, cancel) is { } line)
         {
             if (request.AmountM >= line.HeadM)
                 return Problems.At("amountM", "That is the whole head.");
@@ -127,11 +127,11 @@ public static class CareRoom
             {
                 if (after.Check() is { Count: > 0 } odd)
                     return Problems.At("amountM", odd[0].Problem);
-                await db.Shelf<FlyLine>(clock).KeepAsync(after, line.Tag, cancel);
+                await db.KeptSet<FlyLine>(clock).KeepAsync(after, line.Tag, cancel);
                 service = service with { Before = line };
             }
         }
-        service = await db.Shelf<Service>(clock).KeepAsync(service, "This entry", cancel);
+        service = await db.KeptSet<Service>(clock).KeepAsync(service, "This entry", cancel);
         await transaction.CommitAsync(cancel);
         return TypedResults.Ok(service);
     }

@@ -97,14 +97,14 @@ public static class CastingRoom
                 {
                     var casters = await db.CastersAsync(cancel);
                     if (Check(request.Brief, request.Rod, request.Line, request.Leader, casters) is { Count: > 0 } problems)
-                        return Problems.Of(problems);
+                        return Problems.Invalid(problems);
                     if (
                         request.Gusts is { } g
                         && !(g.Low >= BriefLimits.Handled.WindMps.Low && g.Low <= g.High && g.High <= BriefLimits.Handled.WindMps.High)
                     )
                         return Problems.At("gusts", "Gusts run from a lull to a higher speed, up to 40 m/s (78 kn).");
                     var brief = Brief.Complete(request.Brief, casters);
-                    var setup = CastSetup.Of(brief, request.Rod, request.Line, request.Leader);
+                    var setup = CastSetup.For(brief, request.Rod, request.Line, request.Leader);
                     var answer = CastSearch.Reach(setup, brief.DistanceM);
                     List<CastMoment> moments = [];
                     var shown = answer.Cast;
@@ -161,9 +161,9 @@ public static class CastingRoom
                 {
                     var casters = await db.CastersAsync(cancel);
                     if (Check(request.Brief, request.Rod, request.Line, request.Leader, casters) is { Count: > 0 } problems)
-                        return Problems.Of(problems);
+                        return Problems.Invalid(problems);
                     var brief = Brief.Complete(request.Brief, casters);
-                    var setup = CastSetup.Of(brief, request.Rod, request.Line, request.Leader);
+                    var setup = CastSetup.For(brief, request.Rod, request.Line, request.Leader);
                     return TypedResults.Ok(
                         request.Kind switch
                         {
@@ -189,7 +189,7 @@ public static class CastingRoom
                 {
                     var (shed, casters) = (await db.ShedAsync(cancel), await db.CastersAsync(cancel));
                     if (request.Check(shed, casters) is { Count: > 0 } problems)
-                        return Problems.Of(problems);
+                        return Problems.Invalid(problems);
                     var (reach, gains) = ReachGains.Rank(request.Brief, shed, request.Held, request.LeftOut, casters, cancel);
                     return TypedResults.Ok(new GainsAnswer(reach, gains, ReachGains.Always));
                 }
@@ -200,7 +200,7 @@ public static class CastingRoom
 
     private static Func<double, CastSetup> Matched(Brief brief, double tippetM)
     {
-        var tackle = Tackle.Of(brief, tippetM);
+        var tackle = Tackle.For(brief, tippetM);
         return c => tackle.Setup(brief, c);
     }
 

@@ -79,7 +79,7 @@ public static class CuttingRoom
 {
     // A full drawer has more ways than anybody waits for: about a second of two cores. Counted and not timed, so that a busy machine
     // takes longer and finds no less.
-    private const long MostSteps = 25_000_000;
+    private const long MaxSteps = 25_000_000;
 
     public static void MapCutting(this IEndpointRouteBuilder app)
     {
@@ -91,13 +91,13 @@ public static class CuttingRoom
                 async Task<Results<Ok<PlanAnswer>, ValidationProblem>> (PlanRequest request, ZingDb db, CancellationToken cancel) =>
                 {
                     if (request.Target.Check() is { Count: > 0 } wrong)
-                        return Problems.Of(wrong, "target.");
+                        return Problems.Invalid(wrong, "target.");
                     var drawer = await db
                         .Scraps.AsNoTracking()
                         .Where(s => !db.ScrapsInJobs.Any(j => j.ScrapId == s.Id))
                         .OrderBy(s => s.Id)
                         .ToListAsync(cancel);
-                    var (plans, complete) = Cutter.Plan(request.Target, drawer, most: MostSteps, cancel: cancel);
+                    var (plans, complete) = Cutter.Plan(request.Target, drawer, most: MaxSteps, cancel: cancel);
                     var rod = request.RodId is { } id ? await db.Rods.AsNoTracking().FirstOrDefaultAsync(r => r.Id == id, cancel) : null;
                     var standard = rod?.WindowClass is { } c ? Core.Standards.LineWeights.MassKg(c) : 0;
                     return TypedResults.Ok(
@@ -157,7 +157,7 @@ public static class CuttingRoom
         jobs.MapPost("/{id:int}/reopen", Reopen)
             .WithSummary("Takes a finished head apart again on paper: its pieces are back on the bench, the line is put away.")
             .Refuses(404, 409);
-        jobs.MapShelf<CutJob>(One, JobStays);
+        jobs.MapKept<CutJob>(One, JobStays);
     }
 
     private const string One = "a job";
@@ -173,15 +173,15 @@ public static class CuttingRoom
     )
     {
         if (request.Target.Check() is { Count: > 0 } wrong)
-            return Problems.Of(wrong, "target.");
+            return Problems.Invalid(wrong, "target.");
         var ids = request.Pieces.Select(p => p.ScrapId).ToList();
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         var scraps = await db.Scraps.AsNoTracking().Where(s => ids.Contains(s.Id)).ToDictionaryAsync(s => s.Id, cancel);
         if (CutJob.Begin(request.Target, request.Pieces, scraps, clock.GetUtcNow().UtcDateTime, out var problems) is not { } begun)
-            return Problems.Of(problems);
+            return Problems.Invalid(problems);
         if (await db.ScrapsInJobs.AnyAsync(s => ids.Contains(s.ScrapId), cancel))
             return TypedResults.Problem(statusCode: 409, title: "One of these pieces is on the bench already.");
-        var job = await db.Shelf<CutJob>(clock).KeepAsync(begun, "This job", cancel);
+        var job = await db.KeptSet<CutJob>(clock).KeepAsync(begun, "This job", cancel);
         await Hold(job, db, cancel);
         await transaction.CommitAsync(cancel);
         return TypedResults.Ok(await Answer(job, db, cancel));
@@ -241,7 +241,7 @@ public static class CuttingRoom
         if (await PieceOf(job, on.Piece, db, cancel) is not { } scrap)
             return NoPiece();
         var (done, problems) = await step(job, scrap);
-        return done is null ? Problems.Of(problems) : await Keep(done, db, clock, cancel);
+        return done is null ? Problems.Invalid(problems) : await Keep(done, db, clock, cancel);
     }
 
     private static async Task<Results<Ok<FlyLine>, ValidationProblem, ProblemHttpResult>> Finish(
@@ -259,13 +259,13 @@ public static class CuttingRoom
         if (scraps.Count < job.Pieces.Count)
             return NoPiece();
         if (job.Finish(request.Tag, request.Name, scraps, out var problems) is not { } made)
-            return Problems.Of(problems);
+            return Problems.Invalid(problems);
         if (await db.Lines.AnyAsync(l => l.Tag == made.Tag, cancel))
             return Problems.At("tag", $"Another line already carries the tag {made.Tag}.");
-        var line = await db.Shelf<FlyLine>(clock).KeepAsync(made, made.Tag, cancel);
-        await db.Shelf<CutJob>(clock).KeepAsync(job with { LineId = line.Id }, "This job", cancel);
+        var line = await db.KeptSet<FlyLine>(clock).KeepAsync(made, made.Tag, cancel);
+        await db.KeptSet<CutJob>(clock).KeepAsync(job with { LineId = line.Id }, "This job", cancel);
         foreach (var scrap in scraps.Keys)
-            await db.Shelf<Scrap>(clock).PutAwayAsync(scrap, cancel);
+            await db.KeptSet<Scrap>(clock).ArchiveAsync(scrap, cancel);
         await transaction.CommitAsync(cancel);
         return TypedResults.Ok(line);
     }
@@ -273,14 +273,14 @@ public static class CuttingRoom
     private static async Task<Results<NoContent, ProblemHttpResult>> Reopen(int id, ZingDb db, TimeProvider clock, CancellationToken cancel)
     {
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
-        if (await db.Shelf<CutJob>(clock).FindAsync(id, cancel) is not { } job)
+        if (await db.KeptSet<CutJob>(clock).FindAsync(id, cancel) is not { } job)
             return Problems.Gone(One);
         if (job.LineId is not { } lineId)
             return TypedResults.Problem(statusCode: 409, title: "This head is on the bench already.");
         foreach (var piece in job.Pieces)
-            await db.Shelf<Scrap>(clock).BringBackAsync(piece.ScrapId, cancel);
-        await db.Shelf<FlyLine>(clock).PutAwayAsync(lineId, cancel);
-        await db.Shelf<CutJob>(clock).KeepAsync(job with { LineId = null, TakenApart = [.. job.TakenApart, lineId] }, "This job", cancel);
+            await db.KeptSet<Scrap>(clock).UnarchiveAsync(piece.ScrapId, cancel);
+        await db.KeptSet<FlyLine>(clock).ArchiveAsync(lineId, cancel);
+        await db.KeptSet<CutJob>(clock).KeepAsync(job with { LineId = null, TakenApart = [.. job.TakenApart, lineId] }, "This job", cancel);
         await transaction.CommitAsync(cancel);
         return TypedResults.NoContent();
     }
@@ -317,10 +317,10 @@ public static class CuttingRoom
     {
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         // The job first: whoever comes second with an older look is told so before anything else moves.
-        var job = await db.Shelf<CutJob>(clock).KeepAsync(done.Job, "This job", cancel);
-        await db.Shelf<Scrap>(clock).KeepAsync(done.Scrap, done.Scrap.Tag, cancel);
+        var job = await db.KeptSet<CutJob>(clock).KeepAsync(done.Job, "This job", cancel);
+        await db.KeptSet<Scrap>(clock).KeepAsync(done.Scrap, done.Scrap.Tag, cancel);
         if (done.CutOff is { } off)
-            await db.Shelf<Scrap>(clock).KeepAsync(off, off.Tag, cancel);
+            await db.KeptSet<Scrap>(clock).KeepAsync(off, off.Tag, cancel);
         await transaction.CommitAsync(cancel);
         return TypedResults.Ok(await Answer(job, db, cancel));
     }
@@ -337,7 +337,7 @@ public static class CuttingRoom
     // The job while it is in work, as it was when the caller looked; null when there is none. What has moved on since is stale.
     private static async Task<CutJob?> OnBench(int id, int version, ZingDb db, TimeProvider clock, CancellationToken cancel)
     {
-        var job = await db.Shelf<CutJob>(clock).FindAsync(id, cancel);
+        var job = await db.KeptSet<CutJob>(clock).FindAsync(id, cancel);
         return job is null || (job.LineId is null && job.Version == version) ? job : throw new StaleException("This job");
     }
 

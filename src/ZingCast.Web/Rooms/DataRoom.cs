@@ -27,28 +27,28 @@ public sealed record DataAnswer(
 /// <summary>A row that does not hold together: what it was, and what is wrong with it.</summary>
 public sealed record SetAsideAnswer(int Id, string List, string Named, string Why, DateTime At);
 
-/// <summary>A file to read into the house, and what to do with what both have.</summary>
-public sealed record HouseRequest(string Text, HouseMerge Merge = HouseMerge.Mine);
+/// <summary>A backup to read in, and what to do with what both have.</summary>
+public sealed record BackupRequest(string Text, BackupMerge Merge = BackupMerge.Mine);
 
 /// <summary>What reading a file came to.</summary>
 /// <param name="Read">What changes, or why nothing does.</param>
 /// <param name="Kept">The copy of what was here before, where something was changed.</param>
-public sealed record HouseAnswer(HouseRead Read, string? Kept);
+public sealed record BackupAnswer(BackupReading Read, string? Kept);
 
-/// <summary>What a copy has otherwise than the house now: new is what is only in the copy, gone what is only here.</summary>
-public sealed record CopyAnswer(string Name, IReadOnlyList<HouseChange> Differs);
+/// <summary>How a copy differs from the data now: new is what is only in the copy, gone what is only here.</summary>
+public sealed record CopyAnswer(string Name, IReadOnlyList<BackupChange> Differs);
 
 /// <summary>The copy that was made of what was here before something was put back.</summary>
 public sealed record PutBackAnswer(string? Kept);
 
-/// <summary>The version of the house: which run, and how often each table was written, as in the header of every answer.</summary>
+/// <summary>The version of the data: which run, and how often each table was written, as in the header of every answer.</summary>
 public sealed record VersionAnswer(string Version);
 
 public static class DataRoom
 {
     public static void MapData(this IEndpointRouteBuilder app)
     {
-        app.MapGet("/api/version", (HouseVersion version) => TypedResults.Ok(new VersionAnswer(version.ToString())))
+        app.MapGet("/api/version", (DataVersion version) => TypedResults.Ok(new VersionAnswer(version.ToString())))
             .WithTags("Data")
             .WithSummary("The version of the house, which changes when anything was written.");
 
@@ -136,30 +136,30 @@ public static class DataRoom
                 "/file",
                 async (ZingDb db, TimeProvider clock, CancellationToken cancel) =>
                     TypedResults.File(
-                        Encoding.UTF8.GetBytes(await HouseFile.WriteAsync(db, clock.GetUtcNow().UtcDateTime, cancel: cancel)),
+                        Encoding.UTF8.GetBytes(await BackupFile.WriteAsync(db, clock.GetUtcNow().UtcDateTime, cancel: cancel)),
                         "application/json",
                         $"zing-{clock.GetLocalNow():yyyy-MM-dd}.json"
                     )
             )
             .IsHeavy()
             .WithSummary("Everything kept as one JSON document that another house can read.");
-        backup.MapGet("/schema", () => TypedResults.Ok<JsonNode>(HouseSchema.Write())).WithSummary("The JSON Schema of that document.");
+        backup.MapGet("/schema", () => TypedResults.Ok<JsonNode>(BackupSchema.Write())).WithSummary("The JSON Schema of that document.");
         backup
             .MapPost(
                 "/look",
-                (HouseRequest request, ZingDb db, QuietThreads quiet, Settings settings, TimeProvider clock, CancellationToken cancel) =>
+                (BackupRequest request, ZingDb db, QuietThreads quiet, Settings settings, TimeProvider clock, CancellationToken cancel) =>
                     Read(request, false, db, quiet, settings, clock, cancel)
             )
-            .WithMetadata(new RequestSizeLimitAttribute(2L * HouseFile.Longest))
+            .WithMetadata(new RequestSizeLimitAttribute(2L * BackupFile.Longest))
             .IsHeavy()
             .WithSummary("What reading a document would change; keeps nothing.");
         backup
             .MapPost(
                 "/read",
-                (HouseRequest request, ZingDb db, QuietThreads quiet, Settings settings, TimeProvider clock, CancellationToken cancel) =>
+                (BackupRequest request, ZingDb db, QuietThreads quiet, Settings settings, TimeProvider clock, CancellationToken cancel) =>
                     Read(request, true, db, quiet, settings, clock, cancel)
             )
-            .WithMetadata(new RequestSizeLimitAttribute(2L * HouseFile.Longest))
+            .WithMetadata(new RequestSizeLimitAttribute(2L * BackupFile.Longest))
             .IsHeavy()
             .WithSummary("Reads a document into the house, all of it or nothing where any of it has a fault.")
             .Refuses(409, 507);
@@ -190,8 +190,8 @@ public static class DataRoom
             name
         );
 
-    private static async Task<Results<Ok<HouseAnswer>, ValidationProblem>> Read(
-        HouseRequest request,
+    private static async Task<Results<Ok<BackupAnswer>, ValidationProblem>> Read(
+        BackupRequest request,
         bool keep,
         ZingDb db,
         QuietThreads quiet,
@@ -200,25 +200,25 @@ public static class DataRoom
         CancellationToken cancel
     )
     {
-        if (request.Text.Length > HouseFile.Longest)
-            return Problems.At("text", $"More than {HouseFile.Longest >> 20} MB cannot be read.");
+        if (request.Text.Length > BackupFile.Longest)
+            return Problems.At("text", $"More than {BackupFile.Longest >> 20} MB cannot be read.");
         var today = DateOnly.FromDateTime(clock.GetLocalNow().Date);
-        Task<HousePlan> Look() => HouseFile.LookAsync(db, request.Text, request.Merge, today, cancel);
+        Task<BackupPlan> Look() => BackupFile.LookAsync(db, request.Text, request.Merge, today, cancel);
         // One connection from the look to the last write, so that it can tell whether anybody else wrote.
         await db.Database.OpenConnectionAsync(cancel);
         var seen = await db.WritesSeenAsync(cancel);
         var plan = await quiet.RunAsync(() => Look().GetAwaiter().GetResult(), cancel);
         if (!keep || plan.Read.Faults.Count > 0)
-            return TypedResults.Ok(new HouseAnswer(plan.Read, null));
+            return TypedResults.Ok(new BackupAnswer(plan.Read, null));
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         // Now nobody writes; whoever did meanwhile is looked at again.
         if (await db.WritesSeenAsync(cancel) != seen && (plan = await Look()).Read.Faults.Count > 0)
-            return TypedResults.Ok(new HouseAnswer(plan.Read, null));
+            return TypedResults.Ok(new BackupAnswer(plan.Read, null));
         // The copy sees what was there before this transaction.
         var kept = DataFolder.KeepCopy(settings.Data, clock);
-        await HouseFile.KeepAsync(db, plan, cancel);
+        await BackupFile.KeepAsync(db, plan, cancel);
         await transaction.CommitAsync(cancel);
-        return TypedResults.Ok(new HouseAnswer(plan.Read, kept));
+        return TypedResults.Ok(new BackupAnswer(plan.Read, kept));
     }
 
     // Only names that were listed: nothing else in the folder, or outside it, is opened.
@@ -236,8 +236,8 @@ public static class DataRoom
         if (Copy(name, settings) is not { } file)
             return Problems.Gone("a copy");
         var at = clock.GetUtcNow().UtcDateTime;
-        var then = await DataFolder.LookIntoAsync(settings.Data, file, clock, copy => HouseFile.DocumentAsync(copy, at, cancel: cancel));
-        return TypedResults.Ok(new CopyAnswer(name, HouseFile.Differences(then, await HouseFile.DocumentAsync(db, at, cancel: cancel))));
+        var then = await DataFolder.LookIntoAsync(settings.Data, file, clock, copy => BackupFile.DocumentAsync(copy, at, cancel: cancel));
+        return TypedResults.Ok(new CopyAnswer(name, BackupFile.Differences(then, await BackupFile.DocumentAsync(db, at, cancel: cancel))));
     }
 
     private static Results<Ok<PutBackAnswer>, ProblemHttpResult> PutBack(

@@ -34,10 +34,10 @@ public static class DepthRoom
                             .Problems,
                     ];
                     if (wrong.Count > 0)
-                        return Problems.Of(wrong);
+                        return Problems.Invalid(wrong);
                     var brief = Brief.Complete(request.Brief, casters);
                     double LeaderOn(string density) => request.LeaderM ?? Matcher.UsualLeaderM(brief, density);
-                    return TypedResults.Ok(DepthAnswer.Of(brief, wish, LeaderOn, request.TippetM));
+                    return TypedResults.Ok(DepthAnswer.For(brief, wish, LeaderOn, request.TippetM));
                 }
             )
             .WithSummary("The fly's way through the water on every density: count-down, depth held, bottom, how far upstream to pitch.");

@@ -135,7 +135,7 @@ public static class DevicesRoom
                             .Problems is
                         { Count: > 0 } odd
                     )
-                        return Problems.Of(odd);
+                        return Problems.Invalid(odd);
                     if (request.Kg is not (>= 0 and <= 5))
                         return Problems.At("kg", "The pan holds up to 5 kg.");
                     simulated.Lay(
@@ -168,7 +168,7 @@ public static class DevicesRoom
                         .Range("mostN", request.MostN, 0, 200, "Drag is between 0 and 200 N.")
                         .Problems;
                     if (odd.Count > 0)
-                        return Problems.Of(odd);
+                        return Problems.Invalid(odd);
                     simulated.Pull(request.Knob, request.MostN ?? UsualMostN);
                     return TypedResults.Ok(Said(spring));
                 }

@@ -64,8 +64,8 @@ public static class LeadersRoom
                 {
                     var casters = await db.CastersAsync(cancel);
                     return Wrong(request, casters) is { Count: > 0 } wrong
-                        ? Problems.Of(wrong)
-                        : TypedResults.Ok(LeaderCheck.Of(request.Leader, Use(request, casters)));
+                        ? Problems.Invalid(wrong)
+                        : TypedResults.Ok(LeaderCheck.For(request.Leader, Use(request, casters)));
                 }
             )
             .WithSummary("Looks a leader over: joints, weakest link, mass down its length, twist, what stays outside at the net.");
@@ -90,9 +90,9 @@ public static class LeadersRoom
                         .. request.Brief is { } draft ? Brief.Check(draft, casters).Select(p => p with { Field = $"brief.{p.Field}" }) : [],
                     ];
                     if (wrong.Count > 0)
-                        return Problems.Of(wrong);
+                        return Problems.Invalid(wrong);
                     var pocket = (await db.ShedAsync(cancel)).LeaderSpools;
-                    if (LeaderDesign.Of(request.School, wish, pocket) is not { } leader)
+                    if (LeaderDesign.For(request.School, wish, pocket) is not { } leader)
                         return Problems.At(
                             "school",
                             "That takes two spools at least, one of them thicker than the tippet. Put in the pocket what you have."
@@ -117,7 +117,7 @@ public static class LeadersRoom
                         .Must("leaders", wanted.Count is > 0 and <= MostTied, "Choose one leader or more, up to 40.")
                         .Must("leaders", found.Count == wanted.Count, "One of these leaders is not in the shed any more.")
                         .Problems;
-                    return wrong.Count > 0 ? Problems.Of(wrong) : TypedResults.Ok(TyingList.Of(found, shed.LeaderSpools));
+                    return wrong.Count > 0 ? Problems.Invalid(wrong) : TypedResults.Ok(TyingList.For(found, shed.LeaderSpools));
                 }
             )
             .WithSummary("What to cut for several leaders, knots and all, and what it takes off each spool.");
@@ -172,10 +172,10 @@ public static class LeadersRoom
             .. request.Leaders.SelectMany(l => l.Check()).Select(p => p with { Field = $"leaders.{p.Field}" }),
         ];
         if (wrong.Count > 0)
-            return Problems.Of(wrong);
+            return Problems.Invalid(wrong);
         var brief = Brief.Complete(request.Brief, casters);
-        var setups = request.Leaders.Select(l => CastSetup.Of(brief, request.Rod, request.Line, l)).ToList();
-        return TypedResults.Ok(new LeaderTurnoverAnswer(Turnover.Of(setups, brief.DistanceM), brief.ReachShare));
+        var setups = request.Leaders.Select(l => CastSetup.For(brief, request.Rod, request.Line, l)).ToList();
+        return TypedResults.Ok(new LeaderTurnoverAnswer(Turnover.For(setups, brief.DistanceM), brief.ReachShare));
     }
 
     private static async Task<Results<Ok<LeaderSpool>, ValidationProblem, ProblemHttpResult>> Broke(
@@ -186,7 +186,7 @@ public static class LeadersRoom
         CancellationToken cancel
     )
     {
-        var shelf = db.Shelf<LeaderSpool>(clock);
+        var shelf = db.KeptSet<LeaderSpool>(clock);
         if (await shelf.FindAsync(id, cancel) is not { } spool)
             return Problems.Gone(OneSpool);
         if (spool.Version != request.Version)

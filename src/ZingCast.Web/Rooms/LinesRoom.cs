@@ -46,16 +46,21 @@ public static class LinesRoom
                 {
                     var on = request.Weighing;
                     if (request.Line?.Check() is { Count: > 0 } odd)
-                        return Problems.Of(odd, "line.");
+                        return Problems.Invalid(odd, "line.");
                     if ((request.Line?.Check(on) ?? on.Check()) is { Count: > 0 } wrong)
-                        return Problems.Of(wrong, "weighing.");
+                        return Problems.Invalid(wrong, "weighing.");
                     var belly =
                         on.FrontTaperM is > 0 and { } taper && on.RearTaperM is null or 0
-                            ? BellyWeight.Of(on.MassKg, on.LengthM, taper, request.Line is { } l ? l.TipDiameterM / l.BellyDiameterM : .618)
+                            ? BellyWeight.From(
+                                on.MassKg,
+                                on.LengthM,
+                                taper,
+                                request.Line is { } l ? l.TipDiameterM / l.BellyDiameterM : .618
+                            )
                             : (BellyWeight?)null;
                     var line = (request.Line ?? Nameless(on.LengthM)).With(on);
                     return TypedResults.Ok(
-                        new ClassifyAnswer(LineClass.Of(on), belly, LineSuits.Rods(line, (await db.ShedAsync(cancel)).Rods))
+                        new ClassifyAnswer(LineClass.From(on), belly, LineSuits.Rods(line, (await db.ShedAsync(cancel)).Rods))
                     );
                 }
             )
@@ -67,12 +72,12 @@ public static class LinesRoom
                 async Task<Results<Ok<ProfileAnswer>, ValidationProblem>> (ProfileRequest request, ZingDb db, CancellationToken cancel) =>
                 {
                     if (ProfileProblems(request) is { Count: > 0 } wrong)
-                        return Problems.Of(wrong);
+                        return Problems.Invalid(wrong);
                     var profile = new LineProfile(request.Stretches);
                     var line = (request.Line ?? Nameless(profile.LengthM)).With(profile, request.HeadM, request.Share);
                     return TypedResults.Ok(
                         new ProfileAnswer(
-                            LineReading.Of(profile, request.HeadM, request.CarryM, request.Share),
+                            LineReading.From(profile, request.HeadM, request.CarryM, request.Share),
                             LineSuits.Rods(line, (await db.ShedAsync(cancel)).Rods),
                             new(LineProfile.ThinnestM, LineProfile.ThickestM)
                         )
@@ -86,7 +91,7 @@ public static class LinesRoom
                 "/fit",
                 Results<Ok<StretchesAnswer>, ValidationProblem> (CaliperRequest request) =>
                     LineProfile.Check(request.Readings, request.LengthM, request.MassKg) is { Count: > 0 } wrong
-                        ? Problems.Of(wrong)
+                        ? Problems.Invalid(wrong)
                         : TypedResults.Ok(Answer(LineProfile.Fit(request.Readings, request.LengthM, request.MassKg)))
             )
             .WithSummary("Fits one density to caliper readings and one weight.");
@@ -97,7 +102,7 @@ public static class LinesRoom
                 Results<Ok<StretchesAnswer>, ValidationProblem> (CsvRequest request) =>
                     ProfileCsv.Read(request.Text) is var (profile, faults) && profile is not null
                         ? TypedResults.Ok(Answer(profile))
-                        : Problems.Of(faults.Select(f => new FieldProblem($"line {f.Line}, {f.Column}", f.Problem)))
+                        : Problems.Invalid(faults.Select(f => new FieldProblem($"line {f.Line}, {f.Column}", f.Problem)))
             )
             .WithSummary("Reads a CSV profile for a look before it is kept; every bad row is named, nothing is kept.");
 
@@ -148,7 +153,7 @@ public static class LinesRoom
                     CancellationToken cancel
                 ) =>
                     await Find(id, db, clock, cancel) is not { } line ? Gone()
-                    : line.Check(weighing) is { Count: > 0 } wrong ? Problems.Of(wrong, "weighing.")
+                    : line.Check(weighing) is { Count: > 0 } wrong ? Problems.Invalid(wrong, "weighing.")
                     : await Keep(line.With(weighing), db, clock, cancel)
             )
             .WithSummary("Keeps a weighing with the line.")
@@ -165,7 +170,7 @@ public static class LinesRoom
                     CancellationToken cancel
                 ) =>
                     await Find(id, db, clock, cancel) is not { } line ? Gone()
-                    : ProfileProblems(request) is { Count: > 0 } wrong ? Problems.Of(wrong)
+                    : ProfileProblems(request) is { Count: > 0 } wrong ? Problems.Invalid(wrong)
                     : await Keep(line.With(new LineProfile(request.Stretches), request.HeadM, request.Share), db, clock, cancel)
             )
             .WithSummary("Keeps a measured profile with the line.")
@@ -203,7 +208,7 @@ public static class LinesRoom
     private static string SafeName(string tag) => new([.. tag.Select(c => char.IsAsciiLetterOrDigit(c) ? c : '-')]);
 
     private static Task<FlyLine?> Find(int id, ZingDb db, TimeProvider clock, CancellationToken cancel) =>
-        db.Shelf<FlyLine>(clock).FindAsync(id, cancel);
+        db.KeptSet<FlyLine>(clock).FindAsync(id, cancel);
 
     private static async Task<Results<Ok<FlyLine>, ValidationProblem, ProblemHttpResult>> Keep(
         FlyLine line,
@@ -212,8 +217,8 @@ public static class LinesRoom
         CancellationToken cancel
     ) =>
         line.Check() is { Count: > 0 } wrong
-            ? Problems.Of(wrong)
-            : TypedResults.Ok(await db.Shelf<FlyLine>(clock).KeepAsync(line, line.Tag, cancel));
+            ? Problems.Invalid(wrong)
+            : TypedResults.Ok(await db.KeptSet<FlyLine>(clock).KeepAsync(line, line.Tag, cancel));
 
     private static ProblemHttpResult Gone() => TypedResults.Problem(statusCode: 404, title: "That line is not in the shed any more.");
 

@@ -30,7 +30,7 @@ public sealed record CasterDecision(string CasterId, bool Accept, int Evidence, 
 public sealed record RodDecision(int RodId, bool Accept, int Evidence);
 
 /// <summary>What was decided, and who it is about.</summary>
-public sealed record DecisionAnswer(Lesson Lesson, string? CasterId);
+public sealed record DecisionAnswer(FitDecision Lesson, string? CasterId);
 
 /// <summary>The part of the logbook's room that is about who casts, and what the log taught of them and of rods.</summary>
 public static class LogLearning
@@ -51,17 +51,17 @@ public static class LogLearning
             .MapGet(
                 "",
                 async (ZingDb db, TimeProvider clock, CancellationToken cancel) =>
-                    TypedResults.Ok<IReadOnlyList<Lesson>>(await db.Shelf<Lesson>(clock).ListAsync(cancel))
+                    TypedResults.Ok<IReadOnlyList<FitDecision>>(await db.KeptSet<FitDecision>(clock).ListAsync(cancel))
             )
             .WithSummary("Every lesson that stands: accepted or refused.");
-        lessons.MapShelf<Lesson>(OneLesson);
+        lessons.MapKept<FitDecision>(OneLesson);
 
         var people = log.MapGroup("/casters");
         people
             .MapGet(
                 "",
                 async (ZingDb db, TimeProvider clock, CancellationToken cancel) =>
-                    TypedResults.Ok<IReadOnlyList<OwnCaster>>(await db.Shelf<OwnCaster>(clock).ListAsync(cancel))
+                    TypedResults.Ok<IReadOnlyList<OwnCaster>>(await db.KeptSet<OwnCaster>(clock).ListAsync(cancel))
             )
             .WithSummary("The people of the house.");
         people
@@ -80,7 +80,7 @@ public static class LogLearning
             )
             .WithSummary("Changes a person who casts.")
             .Refuses(404, 409, 412);
-        people.MapShelf<OwnCaster>(OnePerson);
+        people.MapKept<OwnCaster>(OnePerson);
     }
 
     private static async Task<Results<Ok<OwnCaster>, ValidationProblem, ProblemHttpResult>> Keep(
@@ -90,19 +90,19 @@ public static class LogLearning
         CancellationToken cancel
     )
     {
-        var shelf = db.Shelf<OwnCaster>(clock);
+        var shelf = db.KeptSet<OwnCaster>(clock);
         if (person.Id != 0 && await shelf.FindAsync(person.Id, cancel) is null)
             return Problems.Gone(OnePerson);
         if (person.Check() is { Count: > 0 } wrong)
-            return Problems.Of(wrong);
+            return Problems.Invalid(wrong);
         if (await db.People.AnyAsync(p => p.Name == person.Name && p.Id != person.Id, cancel))
             return Problems.At("name", $"There is a {person.Name} already.");
         return TypedResults.Ok(await shelf.KeepAsync(person, person.Name, cancel));
     }
 
-    private static async Task<Learning> LearningAsync(ZingDb db, LogDesk desk, CancellationToken cancel) =>
-        Learning.Of(
-            await desk.AskAsync(db, cancel),
+    private static async Task<Learning> LearningAsync(ZingDb db, LogCache desk, CancellationToken cancel) =>
+        Learning.From(
+            await desk.OutingsAsync(db, cancel),
             await db.EverShedAsync(cancel),
             await db.CastersAsync(cancel),
             await db.People.AsNoTracking().ToListAsync(cancel),
@@ -110,7 +110,7 @@ public static class LogLearning
             cancel
         );
 
-    private static async Task<Ok<LearningAnswer>> Learn(ZingDb db, LogDesk desk, CancellationToken cancel)
+    private static async Task<Ok<LearningAnswer>> Learn(ZingDb db, LogCache desk, CancellationToken cancel)
     {
         var learning = await LearningAsync(db, desk, cancel);
         return TypedResults.Ok(new LearningAnswer(learning.Casters, learning.Rods, PracticePlan.Drills, PracticePlan.Mind));
@@ -121,7 +121,7 @@ public static class LogLearning
     private static async Task<Results<Ok<DecisionAnswer>, ValidationProblem, ProblemHttpResult>> DecideCaster(
         CasterDecision decision,
         ZingDb db,
-        LogDesk desk,
+        LogCache desk,
         TimeProvider clock,
         CancellationToken cancel
     )
@@ -151,10 +151,10 @@ public static class LogLearning
             if (decision.Briefs)
                 foreach (var brief in await db.Briefs.AsNoTracking().ToListAsync(cancel))
                     if ((brief.Draft.Caster ?? Casters.Usual.Id) == decision.CasterId)
-                        await db.Shelf<SavedBrief>(clock)
+                        await db.KeptSet<SavedBrief>(clock)
                             .KeepAsync(brief with { Draft = brief.Draft with { Caster = person.CasterId } }, "A brief", cancel);
         }
-        var lesson = await db.Shelf<Lesson>(clock)
+        var lesson = await db.KeptSet<FitDecision>(clock)
             .KeepAsync(
                 new()
                 {
@@ -162,7 +162,7 @@ public static class LogLearning
                     Accepted = decision.Accept,
                     At = clock.GetUtcNow().UtcDateTime,
                     Evidence = about.Casts,
-                    Hand = LearnedHand.Of(fit.After),
+                    Hand = LearnedHand.From(fit.After),
                 },
                 "This lesson",
                 cancel
@@ -174,7 +174,7 @@ public static class LogLearning
     private static async Task<Results<Ok<DecisionAnswer>, ValidationProblem, ProblemHttpResult>> DecideRod(
         RodDecision decision,
         ZingDb db,
-        LogDesk desk,
+        LogCache desk,
         TimeProvider clock,
         CancellationToken cancel
     )
@@ -184,7 +184,7 @@ public static class LogLearning
             return TypedResults.Problem(statusCode: 404, title: "Nothing is proposed about that rod.");
         if (about.Votes != decision.Evidence)
             return TypedResults.Problem(statusCode: 409, title: Moved);
-        var lesson = await db.Shelf<Lesson>(clock)
+        var lesson = await db.KeptSet<FitDecision>(clock)
             .KeepAsync(
                 new()
                 {

@@ -50,7 +50,7 @@ public sealed record SheetRequest(string Text, bool Theirs = false);
 /// <param name="Notes">What was left out, and why.</param>
 /// <param name="Columns">The columns there are.</param>
 public sealed record SheetAnswer(
-    IReadOnlyList<HouseChange> Changes,
+    IReadOnlyList<BackupChange> Changes,
     IReadOnlyList<CsvFault> Faults,
     IReadOnlyList<string> Notes,
     IReadOnlyList<string> Columns
@@ -76,7 +76,7 @@ public static class LogbookRoom
         log.MapGet(
                 "/{id:int}",
                 async Task<Results<Ok<Outing>, ProblemHttpResult>> (int id, ZingDb db, TimeProvider clock, CancellationToken cancel) =>
-                    await db.Shelf<Outing>(clock).FindAsync(id, cancel) is { } outing ? TypedResults.Ok(outing) : Problems.Gone(One)
+                    await db.KeptSet<Outing>(clock).FindAsync(id, cancel) is { } outing ? TypedResults.Ok(outing) : Problems.Gone(One)
             )
             .WithSummary("One outing.")
             .Refuses(404);
@@ -93,11 +93,11 @@ public static class LogbookRoom
             )
             .WithSummary("Changes an outing; refused when it has moved on since the version it carries.")
             .Refuses(404, 412);
-        log.MapShelf<Outing>(One);
+        log.MapKept<Outing>(One);
         log.MapGet(
                 "/log.csv",
                 async (ZingDb db, TimeProvider clock, CancellationToken cancel) =>
-                    Sheet(LogCsv.Write(await HouseFile.DocumentAsync(db, clock.GetUtcNow().UtcDateTime, [HouseFile.Log], cancel)), "log")
+                    Sheet(LogCsv.Write(await BackupFile.DocumentAsync(db, clock.GetUtcNow().UtcDateTime, [BackupFile.Log], cancel)), "log")
             )
             .IsHeavy()
             .WithSummary("The log as CSV.");
@@ -140,14 +140,14 @@ public static class LogbookRoom
         if (document is null)
             return TypedResults.Ok(new SheetAnswer([], faults, [], LogCsv.ColumnNames));
         var today = DateOnly.FromDateTime(clock.GetLocalNow().Date);
-        var merge = request.Theirs ? HouseMerge.Theirs : HouseMerge.Mine;
+        var merge = request.Theirs ? BackupMerge.Theirs : BackupMerge.Mine;
         // Looking takes no lock; what is kept is looked at and written in one go.
         await using var transaction = keep ? await db.Database.BeginTransactionAsync(cancel) : null;
-        var plan = await HouseFile.LookAsync(db, document.ToJsonString(), merge, today, cancel);
+        var plan = await BackupFile.LookAsync(db, document.ToJsonString(), merge, today, cancel);
         var read = plan.Read;
         if (transaction is not null && read.Faults.Count == 0)
         {
-            await HouseFile.KeepAsync(db, plan, cancel);
+            await BackupFile.KeepAsync(db, plan, cancel);
             await transaction.CommitAsync(cancel);
         }
         return TypedResults.Ok(
@@ -163,17 +163,17 @@ public static class LogbookRoom
     private static async Task<Results<Ok<LogPage>, ValidationProblem>> List(
         [AsParameters] LogAsked asked,
         ZingDb db,
-        LogDesk desk,
+        LogCache desk,
         CancellationToken cancel,
         int skip = 0,
         int take = PageRows
     )
     {
         if (asked.Check() is { Count: > 0 } wrong)
-            return Problems.Of(wrong);
-        var outings = await desk.AskAsync(db, cancel);
+            return Problems.Invalid(wrong);
+        var outings = await desk.OutingsAsync(db, cancel);
         var outfitOf = Outfits(await db.EverShedAsync(cancel));
-        var found = asked.Filter.Of(outings, outfitOf).ToList();
+        var found = asked.Filter.Apply(outings, outfitOf).ToList();
         return TypedResults.Ok(
             new LogPage(
                 found.Count,
@@ -210,23 +210,27 @@ public static class LogbookRoom
     private static async Task<Results<Ok<LogAnswers>, ValidationProblem>> Answers(
         [AsParameters] LogAsked asked,
         ZingDb db,
-        LogDesk desk,
+        LogCache desk,
         CancellationToken cancel,
         int? year = null
     )
     {
         if (asked.Check() is { Count: > 0 } wrong)
-            return Problems.Of(wrong);
+            return Problems.Invalid(wrong);
         var shed = await db.ShedAsync(cancel);
         return TypedResults.Ok(
-            LogAnswers.Of([.. asked.Filter.Of(await desk.AskAsync(db, cancel), Outfits(await db.EverShedAsync(cancel)))], shed, year)
+            LogAnswers.From(
+                [.. asked.Filter.Apply(await desk.OutingsAsync(db, cancel), Outfits(await db.EverShedAsync(cancel)))],
+                shed,
+                year
+            )
         );
     }
 
-    private static async Task<Ok<LogWind>> InWind(int rod, int line, ZingDb db, LogDesk desk, CancellationToken cancel)
+    private static async Task<Ok<LogWind>> InWind(int rod, int line, ZingDb db, LogCache desk, CancellationToken cancel)
     {
         var (shed, casters) = (await db.EverShedAsync(cancel), await db.CastersAsync(cancel));
-        var its = (await desk.AskAsync(db, cancel)).Where(o => o.RodId == rod && o.LineId == line && o.Casts.Count > 0).ToList();
+        var its = (await desk.OutingsAsync(db, cancel)).Where(o => o.RodId == rod && o.LineId == line && o.Casts.Count > 0).ToList();
         var points = its.SelectMany(o =>
             o.Casts.Select(c =>
             {
@@ -259,14 +263,14 @@ public static class LogbookRoom
         int? brief,
         bool? grass,
         ZingDb db,
-        LogDesk desk,
+        LogCache desk,
         TimeProvider clock,
         CancellationToken cancel
     )
     {
         var on = DateOnly.FromDateTime(clock.GetLocalNow().Date);
         // Whoever cast last casts again, at the same place.
-        var log = await desk.AskAsync(db, cancel);
+        var log = await desk.OutingsAsync(db, cancel);
         var before = log is [var latest, ..] ? latest : null;
         var blank = new Outing
         {
@@ -296,7 +300,7 @@ public static class LogbookRoom
                     : blank
             );
         }
-        if (await db.Shelf<SavedBrief>(clock).FindAsync(brief.Value, cancel) is not { } kept)
+        if (await db.KeptSet<SavedBrief>(clock).FindAsync(brief.Value, cancel) is not { } kept)
             return Problems.Gone("a brief");
         var (shed, casters) = (await db.ShedAsync(cancel), await db.CastersAsync(cancel));
         var day = Brief.Complete(kept.Draft, casters);
@@ -335,7 +339,7 @@ public static class LogbookRoom
         CancellationToken cancel
     )
     {
-        var shelf = db.Shelf<Outing>(clock);
+        var shelf = db.KeptSet<Outing>(clock);
         if (outing.Id != 0 && await shelf.FindAsync(outing.Id, cancel) is null)
             return Problems.Gone(One);
         // Sent a second time, because the first answer never came: it is kept already.
@@ -350,7 +354,7 @@ public static class LogbookRoom
             .. outing.Check(DateOnly.FromDateTime(clock.GetLocalNow().Date)),
             .. await Unknown(outing, db, cancel),
         ];
-        return wrong.Count > 0 ? Problems.Of(wrong.Distinct()) : TypedResults.Ok(await shelf.KeepAsync(outing, "This outing", cancel));
+        return wrong.Count > 0 ? Problems.Invalid(wrong.Distinct()) : TypedResults.Ok(await shelf.KeepAsync(outing, "This outing", cancel));
     }
 
     // Lists within are compared by what they hold.

@@ -40,7 +40,7 @@ public static class MatchingRoom
                 {
                     var (shed, casters) = (await db.ShedAsync(cancel), await db.CastersAsync(cancel));
                     return request.Check(shed, casters) is { Count: > 0 } problems
-                        ? Problems.Of(problems)
+                        ? Problems.Invalid(problems)
                         : TypedResults.Ok(
                             Matcher
                                 .Solve(Brief.Complete(request.Brief, casters), shed, request.Held, request.LeftOut, cancel: cancel)
@@ -62,7 +62,7 @@ public static class MatchingRoom
                     var (shed, casters) = (await db.ShedAsync(cancel), await db.CastersAsync(cancel));
                     var asked = new SolveRequest(request.Brief, request.Pins, request.Off);
                     if (asked.Check(shed, casters) is { Count: > 0 } problems)
-                        return Problems.Of(problems);
+                        return Problems.Invalid(problems);
                     var session = Matcher.For(Brief.Complete(asked.Brief, casters), shed, asked.LeftOut, cancel);
                     return TypedResults.Ok(session.Candidates(session.Choose(asked.Held), request.Link));
                 }

@@ -6,9 +6,9 @@ namespace ZingCast.Web.Rooms;
 /// <summary>What is refused, as problem details.</summary>
 public static class Problems
 {
-    public static ValidationProblem At(string field, string words) => Of([new(field, words)]);
+    public static ValidationProblem At(string field, string words) => Invalid([new(field, words)]);
 
-    public static ValidationProblem Of(IEnumerable<FieldProblem> problems, string prefix = "") =>
+    public static ValidationProblem Invalid(IEnumerable<FieldProblem> problems, string prefix = "") =>
         TypedResults.ValidationProblem(
             problems.GroupBy(p => prefix + p.Field).ToDictionary(g => g.Key, g => g.Select(p => p.Problem).ToArray()),
             title: "Something needs another look."

@@ -138,7 +138,7 @@ public static partial class ReelsRoom
             .MapPost("/{id:int}/held", Held)
             .WithSummary("Keeps what a spool was seen to hold; from now on its room is known by it.")
             .Refuses(404, 412);
-        reels.MapGroup("/spools").MapShelf<Spool>(OneSpool, LineStays);
+        reels.MapGroup("/spools").MapKept<Spool>(OneSpool, LineStays);
         reels.MapPost("/spools", KeepSpool).WithSummary("Keeps a spool of a reel and what lies on it.").Refuses(404, 409, 412);
         MapTickets(reels.MapGroup("/tickets"));
     }
@@ -146,12 +146,12 @@ public static partial class ReelsRoom
     private static Results<Ok<FillAnswer>, ValidationProblem> Fill(FillRequest request)
     {
         if (Tackle(request.Reel, request.Line, request.Backing, request.BackingM, request.Leader) is { Count: > 0 } wrong)
-            return Problems.Of(wrong);
+            return Problems.Invalid(wrong);
         var fish = Fishes.Find(request.SpeciesId)?.Group;
         if (request.SpeciesId is not null && fish is null)
             return Problems.At("speciesId", "Pick a fish from the list.");
         var (line, backing, leader) = (request.Line, Backings.Find(request.Backing)!, request.Leader);
-        var fill = SpoolFill.Of(request.Reel, line, backing, request.BackingM, leader);
+        var fill = SpoolFill.For(request.Reel, line, backing, request.BackingM, leader);
         return TypedResults.Ok(
             new FillAnswer(
                 fill,
@@ -181,9 +181,9 @@ public static partial class ReelsRoom
             .. request.Rod?.Check().Select(p => p with { Field = $"rod.{p.Field}" }) ?? [],
         ];
         if (wrong.Count > 0)
-            return Problems.Of(wrong);
+            return Problems.Invalid(wrong);
         var (line, backing, leader) = (request.Line, Backings.Find(request.Backing)!, request.Leader);
-        var drag = DragSetting.Of(leader, line, backing, request.Reel);
+        var drag = DragSetting.For(leader, line, backing, request.Reel);
         var at = new RunCase(
             request.Reel,
             line,
@@ -208,7 +208,7 @@ public static partial class ReelsRoom
                 request.Rod is { } rod ? Fought(at, runs, rod, request.Floor) : null,
                 [
                     .. RunChange
-                        .Of(at, runs[0])
+                        .For(at, runs[0])
                         .Select(c => new RunChangeAnswer(
                             c.Kind,
                             c.Says,
@@ -232,10 +232,10 @@ public static partial class ReelsRoom
     {
         var angle = Math.Clamp(at.Hold.RodAngleDeg, 8, 150);
         var hand = rod.Bend is { Sound: true } bend
-            ? Fight.Of(bend, new(10, angle, 0)).HandMostN.High
+            ? Fight.For(bend, new(10, angle, 0)).HandMostN.High
             : FishFight.HandN(Fight.HandNm.High, rod.LengthM, angle);
         var power = Calibration.Usual.MassKgOf(rod.Class ?? floor ?? LineWeights.Highest);
-        return FishFight.Of(at, runs, hand, FishFight.RodN(power), rod.Class < floor - Core.Matching.ClassTarget.Near);
+        return FishFight.From(at, runs, hand, FishFight.RodN(power), rod.Class < floor - Core.Matching.ClassTarget.Near);
     }
 
     private static async Task<Results<Ok<Reel>, ValidationProblem, ProblemHttpResult>> Held(
@@ -246,12 +246,12 @@ public static partial class ReelsRoom
         CancellationToken cancel
     )
     {
-        var shelf = db.Shelf<Reel>(clock);
+        var shelf = db.KeptSet<Reel>(clock);
         if (await shelf.FindAsync(id, cancel) is not { } reel)
             return Problems.Gone(OneReel);
         if (reel.Version != request.Version)
             throw new StaleException(reel.Tag);
-        var line = request.LineId is { } lineId ? await db.Shelf<FlyLine>(clock).FindAsync(lineId, cancel) : null;
+        var line = request.LineId is { } lineId ? await db.KeptSet<FlyLine>(clock).FindAsync(lineId, cancel) : null;
         if (request.LineId is not null && line is null)
             return Problems.At("lineId", "That line is not in the shed any more.");
         var held = new KnownFill(
@@ -262,7 +262,7 @@ public static partial class ReelsRoom
             request.GapM
         );
         return held.Check() is { Count: > 0 } wrong
-            ? Problems.Of(wrong)
+            ? Problems.Invalid(wrong)
             : TypedResults.Ok(await shelf.KeepAsync(reel with { KnownFill = held }, reel.Tag, cancel));
     }
 

@@ -65,7 +65,7 @@ public static class RiggingRoom
                 "/knots",
                 () =>
                     TypedResults.Ok<IReadOnlyList<KnotRow>>([
-                        .. KnotLessons.Rows.Select(l => new KnotRow(Knots.Of(l.Id), l.For, l.Steps.Count)),
+                        .. KnotLessons.Rows.Select(l => new KnotRow(Knots.Get(l.Id), l.For, l.Steps.Count)),
                     ])
             )
             .WithSummary("The knots, from the drum to the fly.");
@@ -74,7 +74,7 @@ public static class RiggingRoom
                 "/knots/{id}",
                 Results<Ok<KnotAnswer>, ProblemHttpResult> (string id) =>
                     Knots.Find(id) is { } knot
-                        ? TypedResults.Ok(new KnotAnswer(knot, KnotLessons.Of(id), Knots.Source))
+                        ? TypedResults.Ok(new KnotAnswer(knot, KnotLessons.Get(id), Knots.Source))
                         : Problems.Gone("a knot")
             )
             .WithSummary("How a knot is tied, step by step: its strands, and who passes over whom.")
@@ -95,7 +95,7 @@ public static class RiggingRoom
             .MapGet(
                 "/{id:int}",
                 async Task<Results<Ok<RigAnswer>, ProblemHttpResult>> (int id, ZingDb db, TimeProvider clock, CancellationToken cancel) =>
-                    await db.Shelf<RigTicket>(clock).FindAsync(id, cancel) is { } ticket
+                    await db.KeptSet<RigTicket>(clock).FindAsync(id, cancel) is { } ticket
                         ? TypedResults.Ok(Answer(ticket))
                         : Problems.Gone(OneTicket)
             )
@@ -126,7 +126,7 @@ public static class RiggingRoom
             )
             .WithSummary("Takes the last tick back.")
             .Refuses(404, 412);
-        tickets.MapShelf<RigTicket>(OneTicket);
+        tickets.MapKept<RigTicket>(OneTicket);
     }
 
     private static RigAnswer Answer(RigTicket ticket) =>
@@ -141,7 +141,7 @@ public static class RiggingRoom
     {
         var (shed, casters) = (await db.ShedAsync(cancel), await db.CastersAsync(cancel));
         if (request.Solve.Check(shed, casters) is { Count: > 0 } wrong)
-            return Problems.Of(wrong.Select(p => p with { Field = $"solve.{p.Field}" }));
+            return Problems.Invalid(wrong.Select(p => p with { Field = $"solve.{p.Field}" }));
         var brief = Brief.Complete(request.Solve.Brief, casters);
         var choice = Matcher.For(brief, shed, request.Solve.LeftOut, cancel).Choose(request.Solve.Held);
         var ticket = new RigTicket
@@ -151,8 +151,8 @@ public static class RiggingRoom
             BegunAt = clock.GetUtcNow().UtcDateTime,
         };
         return ticket.Check() is { Count: > 0 } odd
-            ? Problems.Of(odd)
-            : TypedResults.Ok(Answer(await db.Shelf<RigTicket>(clock).KeepAsync(ticket, "This ticket", cancel)));
+            ? Problems.Invalid(odd)
+            : TypedResults.Ok(Answer(await db.KeptSet<RigTicket>(clock).KeepAsync(ticket, "This ticket", cancel)));
     }
 
     private static async Task<Results<Ok<RigAnswer>, ValidationProblem, ProblemHttpResult>> Move(
@@ -165,13 +165,13 @@ public static class RiggingRoom
         CancellationToken cancel
     )
     {
-        var shelf = db.Shelf<RigTicket>(clock);
+        var shelf = db.KeptSet<RigTicket>(clock);
         if (await shelf.FindAsync(id, cancel) is not { } ticket)
             return Problems.Gone(OneTicket);
         if (ticket.Version != version)
             throw new StaleException("This ticket");
         return move(ticket) is { } next
             ? TypedResults.Ok(Answer(await shelf.KeepAsync(next, "This ticket", cancel)))
-            : Problems.Of([otherwise]);
+            : Problems.Invalid([otherwise]);
     }
 }

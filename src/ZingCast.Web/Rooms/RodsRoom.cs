@@ -111,14 +111,14 @@ public static class RodsRoom
                 async Task<Results<Ok<BendFit>, ValidationProblem>> (FitRequest request, ZingDb db, CancellationToken cancel) =>
                 {
                     if (new FieldCheck().Within("rodLengthM", request.RodLengthM, Rod.Lengths).Problems is { Count: > 0 } odd)
-                        return Problems.Of(odd);
+                        return Problems.Invalid(odd);
                     if (request.Test.Check(request.RodLengthM) is { Count: > 0 } wrong)
-                        return Problems.Of(wrong, "test.");
+                        return Problems.Invalid(wrong, "test.");
                     if (await Table(request.Test, db, cancel) is not { } table)
                         return NoTable();
-                    return BendFit.Of(request.RodLengthM, request.Test, table, out var problems) is { } fit
+                    return BendFit.From(request.RodLengthM, request.Test, table, out var problems) is { } fit
                         ? TypedResults.Ok(fit)
-                        : Problems.Of(problems, "test.");
+                        : Problems.Invalid(problems, "test.");
                 }
             )
             .WithSummary("Works out a bend test: class with tolerance, tip angle, bend model.")
@@ -137,15 +137,15 @@ public static class RodsRoom
                     if (await Find(id, db, clock, cancel) is not { } rod)
                         return Gone();
                     if (test.Check(rod.LengthM) is { Count: > 0 } wrong)
-                        return Problems.Of(wrong, "test.");
+                        return Problems.Invalid(wrong, "test.");
                     if (await Table(test, db, cancel) is not { } table)
                         return NoTable();
                     var dated = test with { On = test.On ?? Today(clock), Calibration = table.Name };
                     if (new FieldCheck().Day("on", dated.On, Today(clock)).Problems is { Count: > 0 } wrongDay)
-                        return Problems.Of(wrongDay, "test.");
-                    return BendFit.Of(rod.LengthM, dated, table, out var problems) is { } fit
+                        return Problems.Invalid(wrongDay, "test.");
+                    return BendFit.From(rod.LengthM, dated, table, out var problems) is { } fit
                         ? await Keep(rod.Tested(dated, fit), db, clock, cancel)
-                        : Problems.Of(problems, "test.");
+                        : Problems.Invalid(problems, "test.");
                 }
             )
             .WithSummary("Keeps a bend test with the rod; its measured class and action follow.")
@@ -158,7 +158,7 @@ public static class RodsRoom
                 {
                     var caster = (await db.CastersAsync(cancel)).FirstOrDefault(c => c.Id == request.CasterId);
                     if (request.Rod.Check() is { Count: > 0 } wrong)
-                        return Problems.Of(wrong, "rod.");
+                        return Problems.Invalid(wrong, "rod.");
                     if (request.Rod.Bend is not { } model)
                         return Problems.At("rod.bend", "This rod was never bend-tested: nobody knows how it bends.");
                     IReadOnlyList<FieldProblem> problems =
@@ -170,9 +170,9 @@ public static class RodsRoom
                             .Problems,
                     ];
                     if (problems.Count > 0)
-                        return Problems.Of(problems);
+                        return Problems.Invalid(problems);
                     if (request.Line?.Check() is { Count: > 0 } odd)
-                        return Problems.Of(odd, "line.");
+                        return Problems.Invalid(odd, "line.");
                     return TypedResults.Ok(Bent(request, model, caster!));
                 }
             )
@@ -183,11 +183,11 @@ public static class RodsRoom
                 Results<Ok<BalanceAnswer>, ValidationProblem> (BalanceRequest request) =>
                 {
                     if (BalanceProblems(request.Rod, request.Balance) is { Count: > 0 } wrong)
-                        return Problems.Of(wrong);
+                        return Problems.Invalid(wrong);
                     if (request.Reel?.Check() is { Count: > 0 } oddReel)
-                        return Problems.Of(oddReel, "reel.");
+                        return Problems.Invalid(oddReel, "reel.");
                     if (request.Line?.Check() is { Count: > 0 } oddLine)
-                        return Problems.Of(oddLine, "line.");
+                        return Problems.Invalid(oddLine, "line.");
                     if (request.OutsideM is not (>= 0 and <= 40))
                         return Problems.At("outsideM", "Up to 40 m hang outside.");
                     var backing = Backings.Find(request.Backing);
@@ -196,7 +196,7 @@ public static class RodsRoom
                         .Within("backingM", request.BackingM, Backings.Lengths)
                         .Problems;
                     if (backed.Count > 0)
-                        return Problems.Of(backed);
+                        return Problems.Invalid(backed);
                     // What is outside does not lie on the reel.
                     var outside = request.Line?.MassWithinKg(request.OutsideM) ?? 0;
                     var load = new RodLoad(
@@ -209,8 +209,8 @@ public static class RodsRoom
                         request.StrokesACast
                     );
                     return load.Check() is { Count: > 0 } odd
-                        ? Problems.Of(odd)
-                        : TypedResults.Ok(new BalanceAnswer(Balanced.Of(request.Rod, request.Balance, load), load));
+                        ? Problems.Invalid(odd)
+                        : TypedResults.Ok(new BalanceAnswer(Balanced.For(request.Rod, request.Balance, load), load));
                 }
             )
             .WithSummary("Balance, swing weight, the reel that balances, a day's arm work.");
@@ -225,7 +225,7 @@ public static class RodsRoom
                     CancellationToken cancel
                 ) =>
                     await Find(id, db, clock, cancel) is not { } rod ? Gone()
-                    : BalanceProblems(rod, balance) is { Count: > 0 } wrong ? Problems.Of(wrong)
+                    : BalanceProblems(rod, balance) is { Count: > 0 } wrong ? Problems.Invalid(wrong)
                     : await Keep(rod with { Balance = balance }, db, clock, cancel)
             )
             .WithSummary("Keeps balance and swing with the rod.")
@@ -241,9 +241,9 @@ public static class RodsRoom
                     CancellationToken cancel
                 ) =>
                     await Find(id, db, clock, cancel) is not { } rod ? Gone()
-                    : inspection.Check(Today(clock)) is { Count: > 0 } wrong ? Problems.Of(wrong)
-                    : rod.Inspections.Count >= Rod.MostInspections
-                        ? Problems.At("on", $"A rod keeps {Rod.MostInspections} inspections at most.")
+                    : inspection.Check(Today(clock)) is { Count: > 0 } wrong ? Problems.Invalid(wrong)
+                    : rod.Inspections.Count >= Rod.MaxInspections
+                        ? Problems.At("on", $"A rod keeps {Rod.MaxInspections} inspections at most.")
                     : await Keep(
                         rod with
                         {
@@ -260,7 +260,7 @@ public static class RodsRoom
 
     private static BendAnswer Bent(BendRequest request, BendModel model, Caster caster)
     {
-        var fight = Fight.Of(model, request.Fight);
+        var fight = Fight.For(model, request.Fight);
         var cast = request.Line is { MassKg: not null } line
             ? model.Under(CastingPull.Newtons(request.Rod, line, caster, request.CarryM), Math.PI / 2)
             : null;
@@ -278,7 +278,7 @@ public static class RodsRoom
             fight.Breaks,
             fight.Says,
             fight.SurgeSays,
-            CastingPull.Says(caster)
+            CastingPull.Describe(caster)
         );
     }
 
@@ -298,10 +298,10 @@ public static class RodsRoom
     private static ValidationProblem NoTable() => Problems.At("test.calibration", "That calibration is not here any more. Pick another.");
 
     private static Task<Rod?> Find(int id, ZingDb db, TimeProvider clock, CancellationToken cancel) =>
-        db.Shelf<Rod>(clock).FindAsync(id, cancel);
+        db.KeptSet<Rod>(clock).FindAsync(id, cancel);
 
     private static async Task<Ok<Rod>> Keep(Rod rod, ZingDb db, TimeProvider clock, CancellationToken cancel) =>
-        TypedResults.Ok(await db.Shelf<Rod>(clock).KeepAsync(rod, rod.Tag, cancel));
+        TypedResults.Ok(await db.KeptSet<Rod>(clock).KeepAsync(rod, rod.Tag, cancel));
 
     private static ProblemHttpResult Gone() => TypedResults.Problem(statusCode: 404, title: "That rod is not in the shed any more.");
 }

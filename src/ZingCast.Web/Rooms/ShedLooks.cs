@@ -36,7 +36,7 @@ public static class ShedLooks
     public static void MapShedLooks(this IEndpointRouteBuilder app)
     {
         var shed = app.MapGroup("/api/shed").WithTags("Shed");
-        shed.MapGet("/matrix", async (ZingDb db, CancellationToken cancel) => TypedResults.Ok(ShedMatrix.Of(await db.ShedAsync(cancel))))
+        shed.MapGet("/matrix", async (ZingDb db, CancellationToken cancel) => TypedResults.Ok(ShedMatrix.From(await db.ShedAsync(cancel))))
             .WithSummary("Which line goes with which rod: load, what feels best and how well, so ordered that pairs stand together.");
         shed.MapGet(
                 "/matrix/{rodId:int}/{lineId:int}",
@@ -70,16 +70,16 @@ public static class ShedLooks
                         ReelPrice = reelPrice ?? usual.ReelPrice,
                     };
                     if (limits.Check() is { Count: > 0 } problems)
-                        return Problems.Of(problems);
+                        return Problems.Invalid(problems);
                     var casters = await db.CastersAsync(cancel);
-                    var briefs = await db.Briefs.AsNoTracking().OrderBy(b => b.Id).Take(Trip.MostDays).ToListAsync(cancel);
+                    var briefs = await db.Briefs.AsNoTracking().OrderBy(b => b.Id).Take(Trip.MaxDays).ToListAsync(cancel);
                     return TypedResults.Ok(
                         await searches.AskAsync<ShedReview>(
                             [.. briefs.Select(b => new TripDay(b.Name, Brief.Complete(b.Draft, casters)))],
                             await db.ShedAsync(cancel),
                             true,
                             limits,
-                            (scores, soFar) => ShedReview.Of(scores, limits, soFar),
+                            (scores, soFar) => ShedReview.From(scores, limits, soFar),
                             cancel
                         )
                     );
@@ -150,11 +150,11 @@ public static class ShedLooks
             return Problems.At("rods", "So many were never pasted together.");
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         foreach (var id in pasted.Rods)
-            await db.Shelf<Rod>(clock).PutAwayAsync(id, cancel);
+            await db.KeptSet<Rod>(clock).ArchiveAsync(id, cancel);
         foreach (var id in pasted.Lines)
-            await db.Shelf<FlyLine>(clock).PutAwayAsync(id, cancel);
+            await db.KeptSet<FlyLine>(clock).ArchiveAsync(id, cancel);
         foreach (var id in pasted.Reels)
-            await db.Shelf<Reel>(clock).PutAwayAsync(id, cancel);
+            await db.KeptSet<Reel>(clock).ArchiveAsync(id, cancel);
         await transaction.CommitAsync(cancel);
         return TypedResults.NoContent();
     }

@@ -45,7 +45,7 @@ public static class ShedRoom
         shed.MapGet(
                 "/scraps",
                 async (ZingDb db, TimeProvider clock, CancellationToken cancel) =>
-                    TypedResults.Ok(await db.Shelf<Scrap>(clock).ListAsync(cancel))
+                    TypedResults.Ok(await db.KeptSet<Scrap>(clock).ListAsync(cancel))
             )
             .WithSummary("The drawer of scraps.");
         shed.MapPost(
@@ -115,7 +115,7 @@ public static class ShedRoom
         string one,
         Expression<Func<T, string>> naming,
         char letter,
-        Shelves.Stays? stays = null
+        KeptEndpoints.Stays? stays = null
     )
         where T : Kept
     {
@@ -132,10 +132,11 @@ public static class ShedRoom
             CancellationToken cancel
         )
         {
-            var shelf = db.Shelf<T>(clock);
+            var shelf = db.KeptSet<T>(clock);
             // A tag and a name are suggested, never demanded.
             if (piece is Gear { Tag: "" } or Gear { Name: "" })
-                piece = (T)(Kept)((Gear)(Kept)piece).Christened(Gear.NextTag(letter, await db.Set<T>().Select(naming).ToListAsync(cancel)));
+                piece = (T)
+                    (Kept)((Gear)(Kept)piece).WithTagAndName(Gear.NextTag(letter, await db.Set<T>().Select(naming).ToListAsync(cancel)));
             if (piece.Id != 0)
             {
                 if (await shelf.FindAsync(piece.Id, cancel) is not { } before)
@@ -143,7 +144,7 @@ public static class ShedRoom
                 piece = (T)piece.InPlaceOf(before);
             }
             if (piece.Check(DateOnly.FromDateTime(clock.GetLocalNow().Date)) is { Count: > 0 } problems)
-                return Problems.Of(problems);
+                return Problems.Invalid(problems);
             var name = nameOf(piece);
             if (await db.Set<T>().Where(x => x.Id != piece.Id).Select(naming).AnyAsync(n => n == name, cancel))
                 return Problems.At(field, $"{taken} {name}.");
@@ -168,6 +169,6 @@ public static class ShedRoom
             )
             .WithSummary($"Changes {one}; refused when it has moved on since the version it carries.")
             .Refuses(404, 409, 412);
-        gear.MapShelf<T>(one, stays);
+        gear.MapKept<T>(one, stays);
     }
 }

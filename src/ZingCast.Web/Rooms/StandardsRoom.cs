@@ -131,13 +131,13 @@ public static class StandardsRoom
         [.. FlyKinds.Rows.Select(k => new Choice(k.Id, k.Name, $"{k.Small} to {k.Large}"))],
         [
             .. Hooks
-                .Rows.Select(h => (h.Size, Hook: Hooks.Of(h.Size)))
+                .Rows.Select(h => (h.Size, Hook: Hooks.Get(h.Size)))
                 .Select(h => new HookChoice(h.Size.Number, h.Size.ToString(), h.Hook.LengthM, h.Hook.GapeM, h.Hook.WireM)),
         ],
         [
             .. Fishes
                 .All.OrderBy(s => s.Name, StringComparer.Ordinal)
-                .Select(s => new FishChoice(s.Id, s.Name, s.Group.Name, UsualDays.Of(s).Water, s.TypicalKg)),
+                .Select(s => new FishChoice(s.Id, s.Name, s.Group.Name, UsualDays.For(s).Water, s.TypicalKg)),
         ],
         [.. Casters.Rows.Select(c => new Choice(c.Id, c.Name, c.About))],
         [.. Densities.Rows.Select(d => new Choice(d.Id, d.Name))],
@@ -145,32 +145,32 @@ public static class StandardsRoom
         [.. Backings.Rows.Select(b => new Choice(b.Id, b.Name))],
         Knots.Rows,
         new(
-            All<Water>(BriefWords.Of),
-            All<Cover>(BriefWords.Of),
-            All<Stance>(BriefWords.Of),
-            All<Wariness>(BriefWords.Of),
-            All<Hand>(BriefWords.Of),
-            All<School>(BriefWords.Of),
-            All<Lean>(BriefWords.Of),
-            All<Owned>(BriefWords.Of),
+            All<Water>(BriefWords.For),
+            All<Cover>(BriefWords.For),
+            All<Stance>(BriefWords.For),
+            All<Wariness>(BriefWords.For),
+            All<Hand>(BriefWords.For),
+            All<School>(BriefWords.For),
+            All<Lean>(BriefWords.For),
+            All<Owned>(BriefWords.For),
             BriefWords.WindFrom,
             All<RodAction>(Actions.Word),
-            All<Build>(BuildWords.Of),
-            All<Found>(FoundWords.Of),
-            All<LeaderMaterial>(m => LeaderMaterials.Of(m).Name),
+            All<Build>(BuildWords.For),
+            All<Found>(FoundWords.For),
+            All<LeaderMaterial>(m => LeaderMaterials.Get(m).Name),
             [.. LeaderMaterials.OnSpools.Select(m => new Pick<LeaderMaterial>(m.Material, m.Name))],
             All<LeaderPart>(LeaderPiece.NameOf),
             All<LeaderSchool>(LeaderDesign.NameOf),
-            All<FishedBy>(FishedWords.Of),
-            All<Condition>(ConditionWords.Of),
-            All<Regret>(RegretWords.Of),
-            All<OutingKind>(LogWords.Of),
-            All<DistanceBy>(LogWords.Of),
-            All<Feel>(LogWords.Of),
-            All<TurnedOver>(LogWords.Of),
-            All<LossCause>(LogWords.Of),
-            All<DroppedPiece>(LogWords.Of),
-            All<Drill>(LogWords.Of)
+            All<FishedBy>(FishedWords.For),
+            All<Condition>(ConditionWords.For),
+            All<Regret>(RegretWords.For),
+            All<OutingKind>(LogWords.For),
+            All<DistanceBy>(LogWords.For),
+            All<Feel>(LogWords.For),
+            All<TurnedOver>(LogWords.For),
+            All<LossCause>(LogWords.For),
+            All<DroppedPiece>(LogWords.For),
+            All<Drill>(LogWords.For)
         ),
         BriefLimits.Handled,
         [.. Enum.GetValues<LinkId>().Select(link => new LinkPins(link, Pins.On(link)))],
@@ -203,7 +203,7 @@ public static class StandardsRoom
 
     private static KindForms FormsOf(Kind kind)
     {
-        var said = Customary.Of(kind);
+        var said = Customary.For(kind);
         return new(kind, said.Trade, said.Metric, said.ByChoice, said.AsKnown);
     }
 
@@ -216,7 +216,7 @@ public static class StandardsRoom
                 "/api/measures/read",
                 Results<Ok<ReadAnswer>, ValidationProblem> (ReadRequest typed) =>
                 {
-                    var reading = Reader.Read(typed.Kind, typed.Text, Customary.Of(typed.Kind, typed.Metric, typed.Unit));
+                    var reading = Reader.Read(typed.Kind, typed.Text, Customary.For(typed.Kind, typed.Metric, typed.Unit));
                     return reading.Value is { } value
                         ? TypedResults.Ok(new ReadAnswer(value, reading.Said!))
                         : Problems.At("text", reading.Problem!);
@@ -231,7 +231,7 @@ public static class StandardsRoom
                 {
                     if (Reader.ReadHook(text) is not { } size)
                         return Problems.At("text", "Type a hook size such as #12 or 2/0.");
-                    var hook = Hooks.Of(size);
+                    var hook = Hooks.Get(size);
                     return TypedResults.Ok(new HookChoice(size.Number, size.ToString(), hook.LengthM, hook.GapeM, hook.WireM));
                 }
             )

@@ -14,8 +14,8 @@ namespace ZingCast.Web.Rooms;
 /// </summary>
 public sealed class TripSearches(QuietThreads quiet, TimeProvider clock) : IDisposable
 {
-    private const int MostScores = 4,
-        MostJobs = 16;
+    private const int MaxScores = 4,
+        MaxJobs = 16;
 
     // How long an answer is waited for, and how long a search goes on that nobody asks for any more.
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(2),
@@ -115,8 +115,8 @@ public sealed class TripSearches(QuietThreads quiet, TimeProvider clock) : IDisp
             job.Latest = await quiet.RunAtOnceAsync(
                 () =>
                 {
-                    var pool = TripPool.Of(shed);
-                    place.Scores ??= TripScores.Of(days, buying ? pool.AndToBuy(days, shed, end) : pool, shed, end);
+                    var pool = TripPool.From(shed);
+                    place.Scores ??= TripScores.For(days, buying ? pool.AndToBuy(days, shed, end) : pool, shed, end);
                     return answer(
                         place.Scores.With(days, end),
                         soFar =>
@@ -161,7 +161,7 @@ public sealed class TripSearches(QuietThreads quiet, TimeProvider clock) : IDisp
             job.End.CancelAfter(Timeout.InfiniteTimeSpan);
             job.Waiting++;
             jobs.Insert(0, (key, job));
-            for (var old = jobs.Count - 1; old >= MostJobs; old--)
+            for (var old = jobs.Count - 1; old >= MaxJobs; old--)
                 if (jobs[old].Job.Waiting == 0)
                 {
                     jobs[old].Job.End.Cancel();
@@ -194,8 +194,8 @@ public sealed class TripSearches(QuietThreads quiet, TimeProvider clock) : IDisp
             if (at >= 0)
                 places.RemoveAt(at);
             places.Insert(0, found);
-            if (places.Count > MostScores)
-                places.RemoveAt(MostScores);
+            if (places.Count > MaxScores)
+                places.RemoveAt(MaxScores);
             return found.Item2;
         }
     }

@@ -34,14 +34,14 @@ public static class TripsRoom
             .MapGet(
                 "",
                 async (ZingDb db, TimeProvider clock, CancellationToken cancel) =>
-                    TypedResults.Ok<IReadOnlyList<Trip>>(await db.Shelf<Trip>(clock).ListAsync(cancel))
+                    TypedResults.Ok<IReadOnlyList<Trip>>(await db.KeptSet<Trip>(clock).ListAsync(cancel))
             )
             .WithSummary("Every trip kept.");
         trips
             .MapGet(
                 "/{id:int}",
                 async Task<Results<Ok<Trip>, ProblemHttpResult>> (int id, ZingDb db, TimeProvider clock, CancellationToken cancel) =>
-                    await db.Shelf<Trip>(clock).FindAsync(id, cancel) is { } trip ? TypedResults.Ok(trip) : Problems.Gone(One)
+                    await db.KeptSet<Trip>(clock).FindAsync(id, cancel) is { } trip ? TypedResults.Ok(trip) : Problems.Gone(One)
             )
             .WithSummary("One trip.")
             .Refuses(404);
@@ -79,7 +79,7 @@ public static class TripsRoom
             .MapPost("/first", First)
             .WithSummary("The one rod, line and reel for somebody who owns nothing, from the fish they hope for.")
             .IsHeavy();
-        trips.MapShelf<Trip>(One);
+        trips.MapKept<Trip>(One);
     }
 
     private static async Task<Results<Ok<Trip>, ValidationProblem, ProblemHttpResult>> Keep(
@@ -89,11 +89,11 @@ public static class TripsRoom
         CancellationToken cancel
     )
     {
-        var shelf = db.Shelf<Trip>(clock);
+        var shelf = db.KeptSet<Trip>(clock);
         if (trip.Id != 0 && await shelf.FindAsync(trip.Id, cancel) is null)
             return Problems.Gone(One);
         IReadOnlyList<FieldProblem> problems = [.. trip.Check(), .. await Unknown(trip.Days, db, cancel)];
-        return problems.Count > 0 ? Problems.Of(problems) : TypedResults.Ok(await shelf.KeepAsync(trip, "This trip", cancel));
+        return problems.Count > 0 ? Problems.Invalid(problems) : TypedResults.Ok(await shelf.KeepAsync(trip, "This trip", cancel));
     }
 
     // A brief that was put away still is a day; one that never was is none. So with a caster.
@@ -152,7 +152,7 @@ public static class TripsRoom
         var trip = Asked(request);
         IReadOnlyList<FieldProblem> problems = [.. trip.Check(), .. await Unknown(trip.Days, db, cancel)];
         return problems.Count > 0
-            ? Problems.Of(problems)
+            ? Problems.Invalid(problems)
             : TypedResults.Ok(await PlanOf(trip, request.Further, null, db, searches, (_, plan) => plan, cancel));
     }
 
@@ -185,7 +185,7 @@ public static class TripsRoom
                 further,
                 more,
             },
-            (scores, soFar) => answer(scores, TripPlan.Of(scores, trip.Limits, held, further, plan => soFar(answer(scores, plan)))),
+            (scores, soFar) => answer(scores, TripPlan.For(scores, trip.Limits, held, further, plan => soFar(answer(scores, plan)))),
             cancel
         );
     }
@@ -194,12 +194,12 @@ public static class TripsRoom
         int id,
         ZingDb db,
         TripSearches searches,
-        LogDesk log,
+        LogCache log,
         TimeProvider clock,
         CancellationToken cancel
     )
     {
-        if (await db.Shelf<Trip>(clock).FindAsync(id, cancel) is not { } trip)
+        if (await db.KeptSet<Trip>(clock).FindAsync(id, cancel) is not { } trip)
             return Problems.Gone(One);
         return TypedResults.Ok(await PackingOf(trip, await CareRoom.ListAsync(db, log, clock, cancel), db, searches, cancel));
     }
@@ -211,7 +211,7 @@ public static class TripsRoom
             new { trip, care },
             db,
             searches,
-            (scores, plan) => new PackingAnswer(trip, plan, PackingList.Of(scores, plan, trip.LeavesOn, care)),
+            (scores, plan) => new PackingAnswer(trip, plan, PackingList.For(scores, plan, trip.LeavesOn, care)),
             cancel
         );
 
@@ -223,7 +223,7 @@ public static class TripsRoom
         CancellationToken cancel
     )
     {
-        var shelf = db.Shelf<Trip>(clock);
+        var shelf = db.KeptSet<Trip>(clock);
         // A tick is one thing put or taken and hurts nobody else's: where two come at once the later looks again.
         for (var tries = 1; ; tries++)
         {
@@ -236,30 +236,30 @@ public static class TripsRoom
                 }
                 : trip.Pack(request.Key, request.On);
             if (ticked.Check() is { Count: > 0 } problems)
-                return Problems.Of(problems);
+                return Problems.Invalid(problems);
             try
             {
                 return TypedResults.Ok(await shelf.KeepAsync(ticked, "This trip", cancel));
             }
-            catch (StaleException) when (tries < MostTries)
+            catch (StaleException) when (tries < MaxTries)
             {
                 db.ChangeTracker.Clear();
             }
         }
     }
 
-    private const int MostTries = 8;
+    private const int MaxTries = 8;
 
     private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> Calendar(
         int id,
         ZingDb db,
         TripSearches searches,
-        LogDesk log,
+        LogCache log,
         TimeProvider clock,
         CancellationToken cancel
     )
     {
-        if (await db.Shelf<Trip>(clock).FindAsync(id, cancel) is not { } trip)
+        if (await db.KeptSet<Trip>(clock).FindAsync(id, cancel) is not { } trip)
             return Problems.Gone(One);
         if (trip.LeavesOn is null)
             return TypedResults.Problem(statusCode: 409, title: "Say first on which day you leave.");
@@ -277,5 +277,5 @@ public static class TripsRoom
     }
 
     private static Results<Ok<FirstOutfit>, ValidationProblem> First(FirstWish wish, CancellationToken cancel) =>
-        wish.Check() is { Count: > 0 } problems ? Problems.Of(problems) : TypedResults.Ok(FirstOutfit.Of(wish, cancel));
+        wish.Check() is { Count: > 0 } problems ? Problems.Invalid(problems) : TypedResults.Ok(FirstOutfit.For(wish, cancel));
 }

@@ -111,7 +111,7 @@ public static partial class ReelsRoom
         tickets
             .MapGet(
                 "",
-                async (ZingDb db, WindingDesk desk, CancellationToken cancel) =>
+                async (ZingDb db, WindingService desk, CancellationToken cancel) =>
                 {
                     var all = await db.WindingTickets.AsNoTracking().OrderByDescending(t => t.Id).Take(MostTickets).ToListAsync(cancel);
                     return TypedResults.Ok<IReadOnlyList<TicketAnswer>>([.. all.Select(t => Answer(t, desk))]);
@@ -125,13 +125,13 @@ public static partial class ReelsRoom
                     int id,
                     ZingDb db,
                     TimeProvider clock,
-                    WindingDesk desk,
+                    WindingService desk,
                     CancellationToken cancel
                 ) =>
                 {
                     // The desk first: what it has let go of by then is written down.
-                    var seen = desk.Of(id);
-                    return await db.Shelf<WindingTicket>(clock).FindAsync(id, cancel) is { } ticket
+                    var seen = desk.For(id);
+                    return await db.KeptSet<WindingTicket>(clock).FindAsync(id, cancel) is { } ticket
                         ? TypedResults.Ok(Answer(ticket, desk, seen))
                         : Problems.Gone(OneTicket);
                 }
@@ -155,8 +155,8 @@ public static partial class ReelsRoom
             .MapPost("/{id:int}/reopen", Reopen)
             .WithSummary("Takes a wound ticket back; the spool is as it was before.")
             .Refuses(404, 409);
-        var desk = ((IEndpointRouteBuilder)tickets).ServiceProvider.GetRequiredService<WindingDesk>();
-        tickets.MapShelf<WindingTicket>(
+        var desk = ((IEndpointRouteBuilder)tickets).ServiceProvider.GetRequiredService<WindingService>();
+        tickets.MapKept<WindingTicket>(
             OneTicket,
             async (db, id, away, cancel) =>
             {
@@ -173,9 +173,9 @@ public static partial class ReelsRoom
 
     private const string WoundElsewhere = "Another Zing Cast is winding this ticket. Stop it there first.";
 
-    private static TicketAnswer Answer(WindingTicket ticket, WindingDesk desk, WindingCount? seen = null)
+    private static TicketAnswer Answer(WindingTicket ticket, WindingService desk, WindingCount? seen = null)
     {
-        var count = seen ?? desk.Of(ticket.Id) ?? new(ticket.LegTurns, ticket.LegM, false);
+        var count = seen ?? desk.For(ticket.Id) ?? new(ticket.LegTurns, ticket.LegM, false);
         return new(
             ticket.Id,
             ticket.Version,
@@ -203,12 +203,12 @@ public static partial class ReelsRoom
         TicketRequest request,
         ZingDb db,
         TimeProvider clock,
-        WindingDesk desk,
+        WindingService desk,
         CancellationToken cancel
     )
     {
-        var reel = await db.Shelf<Reel>(clock).FindAsync(request.ReelId, cancel);
-        var line = await db.Shelf<FlyLine>(clock).FindAsync(request.LineId, cancel);
+        var reel = await db.KeptSet<Reel>(clock).FindAsync(request.ReelId, cancel);
+        var line = await db.KeptSet<FlyLine>(clock).FindAsync(request.LineId, cancel);
         var backing = Backings.Find(request.Backing);
         var check = new FieldCheck()
             .Must("reelId", reel is not null, "That reel is not in the shed any more.")
@@ -217,8 +217,8 @@ public static partial class ReelsRoom
             .Within("backingM", request.BackingM, Backings.Lengths)
             .Text("spoolName", request.SpoolName, 40, optional: true);
         if (check.Problems.Count > 0)
-            return Problems.Of(check.Problems);
-        var fill = SpoolFill.Of(reel!, line!, backing!, request.BackingM);
+            return Problems.Invalid(check.Problems);
+        var fill = SpoolFill.For(reel!, line!, backing!, request.BackingM);
         // A guess may be wrong either way; what is known does not go on.
         if (!fill.Holds && !fill.Spool.IsGuess)
             return Problems.At(
@@ -232,18 +232,18 @@ public static partial class ReelsRoom
             LineId = line!.Id,
             ReelWords = $"{reel.Tag} {reel.Name}",
             LineWords = $"{line.Tag} {line.Name}",
-            Plan = WindingPlan.Of(reel, line, backing!, request.BackingM),
+            Plan = WindingPlan.For(reel, line, backing!, request.BackingM),
             RightHand = request.RightHand,
             BegunAt = clock.GetUtcNow().UtcDateTime,
         };
         if (ticket.Check() is { Count: > 0 } wrong)
-            return Problems.Of(wrong);
+            return Problems.Invalid(wrong);
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         if (
             await db.WindingTickets.AnyAsync(t => t.SpoolId == null && t.ReelId == ticket.ReelId && t.SpoolName == ticket.SpoolName, cancel)
         )
             return TypedResults.Problem(statusCode: 409, title: "A ticket for this spool is in work. Finish it or take it off the bench.");
-        var kept = await db.Shelf<WindingTicket>(clock).KeepAsync(ticket, "This ticket", cancel);
+        var kept = await db.KeptSet<WindingTicket>(clock).KeepAsync(ticket, "This ticket", cancel);
         await transaction.CommitAsync(cancel);
         return TypedResults.Ok(Answer(kept, desk));
     }
@@ -253,7 +253,7 @@ public static partial class ReelsRoom
         WindRequest request,
         ZingDb db,
         TimeProvider clock,
-        WindingDesk desk,
+        WindingService desk,
         CancellationToken cancel
     )
     {
@@ -261,7 +261,7 @@ public static partial class ReelsRoom
         {
             // Whoever presses stop means it, however old the look is.
             await desk.StopAsync(db, id, cancel);
-            return await db.Shelf<WindingTicket>(clock).FindAsync(id, cancel) is { } now
+            return await db.KeptSet<WindingTicket>(clock).FindAsync(id, cancel) is { } now
                 ? TypedResults.Ok(Answer(now, desk))
                 : Problems.Gone(OneTicket);
         }
@@ -269,7 +269,7 @@ public static partial class ReelsRoom
             return Problems.Gone(OneTicket);
         if (ticket.Now is not { Way: WindingWay.Wind })
             return Problems.At("on", "There is nothing to wind in this step.");
-        if (desk.Of(id) is { Running: true })
+        if (desk.For(id) is { Running: true })
             return TypedResults.Ok(Answer(ticket, desk));
         if (await desk.StopAsync(db, id, cancel) is { } count)
             ticket = ticket with { LegTurns = count.Turns, LegM = count.LengthM };
@@ -288,11 +288,11 @@ public static partial class ReelsRoom
         ReplyRequest request,
         ZingDb db,
         TimeProvider clock,
-        WindingDesk desk,
+        WindingService desk,
         CancellationToken cancel
     )
     {
-        if (desk.Of(id) is { Running: true })
+        if (desk.For(id) is { Running: true })
             return TypedResults.Problem(statusCode: 409, title: "The winder still turns. Stop it first.");
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         if (await InWork(id, request.Version, db, clock, cancel) is not { } ticket)
@@ -300,17 +300,17 @@ public static partial class ReelsRoom
         if (await desk.IsWoundElsewhereAsync(db, id, cancel))
             return TypedResults.Problem(statusCode: 409, title: WoundElsewhere);
         if (ticket.Reply(request.Reply, clock.GetUtcNow().UtcDateTime, out var problems) is not { } next)
-            return Problems.Of(problems);
+            return Problems.Invalid(problems);
         if (next.IsWound)
         {
             // What went while it was wound is said, not laid on a spool that nobody finds.
-            if (await db.Shelf<Reel>(clock).FindAsync(ticket.ReelId, cancel) is null)
+            if (await db.KeptSet<Reel>(clock).FindAsync(ticket.ReelId, cancel) is null)
                 return Went(ticket.ReelWords);
-            if (await db.Shelf<FlyLine>(clock).FindAsync(ticket.LineId, cancel) is null)
+            if (await db.KeptSet<FlyLine>(clock).FindAsync(ticket.LineId, cancel) is null)
                 return Went(ticket.LineWords);
             next = await Wound(next, db, clock, cancel);
         }
-        var kept = await db.Shelf<WindingTicket>(clock).KeepAsync(next, "This ticket", cancel);
+        var kept = await db.KeptSet<WindingTicket>(clock).KeepAsync(next, "This ticket", cancel);
         await transaction.CommitAsync(cancel);
         desk.LetGo(id);
         return TypedResults.Ok(Answer(kept, desk));
@@ -325,7 +325,7 @@ public static partial class ReelsRoom
     // What was really wound lies on the spool from now on, and no longer where the line was before.
     private static async Task<WindingTicket> Wound(WindingTicket ticket, ZingDb db, TimeProvider clock, CancellationToken cancel)
     {
-        var shelf = db.Shelf<Spool>(clock);
+        var shelf = db.KeptSet<Spool>(clock);
         var before = await db
             .Spools.AsNoTracking()
             .FirstOrDefaultAsync(s => s.ReelId == ticket.ReelId && s.Name == ticket.SpoolName, cancel);
@@ -340,7 +340,7 @@ public static partial class ReelsRoom
     {
         if (await db.Spools.AsNoTracking().FirstOrDefaultAsync(s => s.LineId == lineId && s.Id != but, cancel) is not { } elsewhere)
             return null;
-        await db.Shelf<Spool>(clock).KeepAsync(elsewhere with { LineId = null }, "That spool", cancel);
+        await db.KeptSet<Spool>(clock).KeepAsync(elsewhere with { LineId = null }, "That spool", cancel);
         return elsewhere.Id;
     }
 
@@ -349,15 +349,15 @@ public static partial class ReelsRoom
         TakeOffRequest request,
         ZingDb db,
         TimeProvider clock,
-        WindingDesk desk,
+        WindingService desk,
         CancellationToken cancel
     )
     {
         if (await InWork(id, request.Version, db, clock, cancel) is not { } ticket)
             return Problems.Gone(OneTicket);
         return ticket.TakeOff(request.LengthM, out var problems) is { } next
-            ? TypedResults.Ok(Answer(await db.Shelf<WindingTicket>(clock).KeepAsync(next, "This ticket", cancel), desk))
-            : Problems.Of(problems);
+            ? TypedResults.Ok(Answer(await db.KeptSet<WindingTicket>(clock).KeepAsync(next, "This ticket", cancel), desk))
+            : Problems.Invalid(problems);
     }
 
     // Undone: the last step is to do again, the spool is as it was, and the line lies where it lay.
@@ -365,16 +365,16 @@ public static partial class ReelsRoom
         int id,
         ZingDb db,
         TimeProvider clock,
-        WindingDesk desk,
+        WindingService desk,
         CancellationToken cancel
     )
     {
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
-        if (await db.Shelf<WindingTicket>(clock).FindAsync(id, cancel) is not { } ticket)
+        if (await db.KeptSet<WindingTicket>(clock).FindAsync(id, cancel) is not { } ticket)
             return Problems.Gone(OneTicket);
         if (ticket.SpoolId is not { } spoolId)
             return TypedResults.Problem(statusCode: 409, title: "This ticket is in work already.");
-        var shelf = db.Shelf<Spool>(clock);
+        var shelf = db.KeptSet<Spool>(clock);
         if (await shelf.FindAsync(spoolId, cancel) is not { } spool || spool.LineId != ticket.LineId)
             return TypedResults.Problem(statusCode: 409, title: "Something else lies on that spool by now.");
         if (ticket.Before is { } before)
@@ -384,11 +384,11 @@ public static partial class ReelsRoom
             await shelf.KeepAsync(before with { Id = spool.Id, Version = spool.Version }, "This spool", cancel);
         }
         else
-            await shelf.PutAwayAsync(spoolId, cancel);
+            await shelf.ArchiveAsync(spoolId, cancel);
         if (ticket.TakenFrom is { } other && await shelf.FindAsync(other, cancel) is { LineId: null } emptied)
             await shelf.KeepAsync(emptied with { LineId = ticket.LineId }, "That spool", cancel);
         var again = ticket with { SpoolId = null, Before = null, TakenFrom = null, Done = [.. ticket.Done.SkipLast(1)] };
-        var kept = await db.Shelf<WindingTicket>(clock).KeepAsync(again, "This ticket", cancel);
+        var kept = await db.KeptSet<WindingTicket>(clock).KeepAsync(again, "This ticket", cancel);
         await transaction.CommitAsync(cancel);
         return TypedResults.Ok(Answer(kept, desk));
     }
@@ -406,20 +406,20 @@ public static partial class ReelsRoom
         if (spool.Name.Length == 0)
             spool = spool with { Name = Spool.UsualName(taken) };
         if (spool.Check(DateOnly.FromDateTime(clock.GetLocalNow().Date)) is { Count: > 0 } wrong)
-            return Problems.Of(wrong);
-        if (spool.Id != 0 && await db.Shelf<Spool>(clock).FindAsync(spool.Id, cancel) is null)
+            return Problems.Invalid(wrong);
+        if (spool.Id != 0 && await db.KeptSet<Spool>(clock).FindAsync(spool.Id, cancel) is null)
             return Problems.Gone(OneSpool);
-        if (await db.Shelf<Reel>(clock).FindAsync(spool.ReelId, cancel) is null)
+        if (await db.KeptSet<Reel>(clock).FindAsync(spool.ReelId, cancel) is null)
             return Problems.At("reelId", "That reel is not in the shed any more.");
         if (spool.LineId is { } lineId)
         {
-            if (await db.Shelf<FlyLine>(clock).FindAsync(lineId, cancel) is null)
+            if (await db.KeptSet<FlyLine>(clock).FindAsync(lineId, cancel) is null)
                 return Problems.At("lineId", "That line is not in the shed any more.");
             await TakeLineOff(lineId, spool.Id, db, clock, cancel);
         }
         if (taken.Contains(spool.Name))
             return Problems.At("name", $"This reel has a spool “{spool.Name}” already.");
-        var kept = await db.Shelf<Spool>(clock).KeepAsync(spool, "This spool", cancel);
+        var kept = await db.KeptSet<Spool>(clock).KeepAsync(spool, "This spool", cancel);
         await transaction.CommitAsync(cancel);
         return TypedResults.Ok(kept);
     }
@@ -439,7 +439,7 @@ public static partial class ReelsRoom
 
     private static async Task<WindingTicket?> InWork(int id, int version, ZingDb db, TimeProvider clock, CancellationToken cancel)
     {
-        var ticket = await db.Shelf<WindingTicket>(clock).FindAsync(id, cancel);
+        var ticket = await db.KeptSet<WindingTicket>(clock).FindAsync(id, cancel);
         return ticket is null || (ticket.SpoolId is null && ticket.Version == version) ? ticket : throw new StaleException("This ticket");
     }
 }

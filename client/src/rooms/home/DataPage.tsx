@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { api, unwrap, type DataAnswer, type HouseChange, type HouseMerge } from '../../api/client';
+import { api, unwrap, type DataAnswer, type BackupChange, type BackupMerge } from '../../api/client';
 import { key } from '../../api/keys';
 import { useAttempt } from '../../api/useAttempt';
 import { FileChoice } from '../../ui/FileChoice';
@@ -170,7 +170,7 @@ function CameIn() {
   );
 }
 
-const ways: { id: HouseMerge; name: string; about: string }[] = [
+const ways: { id: BackupMerge; name: string; about: string }[] = [
   { id: 'mine', name: 'Add what is new', about: 'what both have stays as it is here' },
   { id: 'theirs', name: 'Add, and take theirs', about: 'what both have becomes as it is in the file' },
   { id: 'replace', name: 'Put it back', about: 'everything here is replaced by the file' },
@@ -179,7 +179,7 @@ const ways: { id: HouseMerge; name: string; about: string }[] = [
 /** A document from another house, or from a better day: looked at first, read all or none. */
 function BringIn() {
   const [text, setText] = useState<{ name: string; text: string } | null>(null);
-  const [merge, setMerge] = useState<HouseMerge>('mine');
+  const [merge, setMerge] = useState<BackupMerge>('mine');
   const { attempt, words } = useAttempt();
   const toast = useToast();
   const look = useQuery({
@@ -292,7 +292,7 @@ function BringIn() {
 const some = (keys: string[]) =>
   keys.length <= 8 ? keys.join(', ') : `${keys.slice(0, 8).join(', ')} and ${keys.length - 8} more`;
 
-function Changes({ changes, words, gone }: { changes: HouseChange[]; words: string; gone: boolean }) {
+function Changes({ changes, words, gone }: { changes: BackupChange[]; words: string; gone: boolean }) {
   return (
     <ul>
       {changes.map((c) => (

@@ -7,8 +7,8 @@ using ZingCast.Core.Measures;
 
 namespace ZingCast.Store;
 
-/// <summary>What to do with what a file has and the house has too, but otherwise.</summary>
-public enum HouseMerge
+/// <summary>What to do with an entry that differs between the file and the data here.</summary>
+public enum BackupMerge
 {
     /// <summary>What is here stays.</summary>
     Mine,
@@ -16,12 +16,12 @@ public enum HouseMerge
     /// <summary>What the file has takes its place.</summary>
     Theirs,
 
-    /// <summary>Nothing of what is here is kept: the house is as the file says.</summary>
+    /// <summary>Nothing of what is here is kept: the data become what the file says.</summary>
     Replace,
 }
 
-/// <summary>A fault in a file of a house: the list and entry, and the field of it.</summary>
-public sealed record HouseFault(string List, int Row, string Field, string Problem);
+/// <summary>A fault in a backup: its list, its entry, and the field.</summary>
+public sealed record BackupFault(string List, int Row, string Field, string Problem);
 
 /// <summary>What a file would change, or changed, in one kind of thing.</summary>
 /// <param name="List">Its list in the file.</param>
@@ -30,7 +30,7 @@ public sealed record HouseFault(string List, int Row, string Field, string Probl
 /// <param name="Other">What is here too, but otherwise.</param>
 /// <param name="Same">How many are the same.</param>
 /// <param name="Gone">What is here and not in the file.</param>
-public sealed record HouseChange(
+public sealed record BackupChange(
     string List,
     string One,
     IReadOnlyList<string> New,
@@ -43,13 +43,13 @@ public sealed record HouseChange(
 /// <param name="Changes">By kind; kinds that neither has are left out.</param>
 /// <param name="Faults">What cannot be; with any, nothing is kept.</param>
 /// <param name="Notes">What was left out, and why.</param>
-public sealed record HouseRead(IReadOnlyList<HouseChange> Changes, IReadOnlyList<HouseFault> Faults, IReadOnlyList<string> Notes);
+public sealed record BackupReading(IReadOnlyList<BackupChange> Changes, IReadOnlyList<BackupFault> Faults, IReadOnlyList<string> Notes);
 
 /// <summary>
 /// Everything kept as one JSON file, or a part of it. Things are known by tag and name, never by row, so that a file can be read into
-/// another house. Reading is all or nothing. The schema is published beside it.
+/// another server. Reading is all or nothing. The schema is published beside it.
 /// </summary>
-public static class HouseFile
+public static class BackupFile
 {
     /// <summary>What a file says it is, and which version of it this is.</summary>
     public const string Format = "zing-cast";
@@ -60,7 +60,7 @@ public static class HouseFile
     public const int Longest = 64 << 20;
 
     /// <summary>The list of outings.</summary>
-    public const string Log = HouseKind.Outings;
+    public const string Log = BackupKind.Outings;
 
     // More faults are not told.
     private const int MostFaults = 100;
@@ -77,7 +77,7 @@ public static class HouseFile
         TypeInfoResolver = new DefaultJsonTypeInfoResolver { Modifiers = { OnlyWhatIsKept, CompleteValues.RejectNullItems } },
     };
 
-    // What follows from the rest is not kept, and rows and versions are this house's own. What may be nothing is not written when it is,
+    // What follows from the rest is not kept, and rows and versions are local. What may be nothing is not written when it is,
     // so it may be missing when it is read.
     private static void OnlyWhatIsKept(JsonTypeInfo type)
     {
@@ -104,19 +104,19 @@ public static class HouseFile
         Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
     };
 
-    internal static async Task<House> LoadAsync(ZingDb db, CancellationToken cancel)
+    internal static async Task<BackupContents> LoadAsync(ZingDb db, CancellationToken cancel)
     {
-        var house = new House();
-        foreach (var kind in HouseKind.All)
+        var contents = new BackupContents();
+        foreach (var kind in BackupKind.All)
         // What is there comes first, so that it keeps the plain key.
         foreach (var (thing, away) in (await AllAsync(db, kind, cancel)).OrderBy(r => r.Away is not null).ThenBy(r => r.Thing.Id))
-            house.Add(kind, thing, away);
-        return house;
+            contents.Add(kind, thing, away);
+        return contents;
     }
 
-    private static Task<List<(Kept Thing, DateTime? Away)>> AllAsync(ZingDb db, HouseKind kind, CancellationToken cancel) =>
+    private static Task<List<(Kept Thing, DateTime? Away)>> AllAsync(ZingDb db, BackupKind kind, CancellationToken cancel) =>
         (Task<List<(Kept, DateTime?)>>)
-            typeof(HouseFile)
+            typeof(BackupFile)
                 .GetMethod(nameof(AllOfAsync), System.Reflection.BindingFlags.NonPublic | System.Reflection.BindingFlags.Static)!
                 .MakeGenericMethod(kind.Type)
                 .Invoke(null, [db, cancel])!;
@@ -142,15 +142,15 @@ public static class HouseFile
     )
     {
         await using var snapshot = await db.SnapshotAsync(cancel);
-        var house = await LoadAsync(db, cancel);
+        var contents = await LoadAsync(db, cancel);
         var document = new JsonObject
         {
             ["format"] = Format,
             ["version"] = Version,
             ["savedAt"] = savedAt,
         };
-        foreach (var kind in HouseKind.All.Where(k => lists is null || lists.Contains(k.Name)))
-            document[kind.Name] = new JsonArray([.. house.Rows(kind).Select(r => Written(kind, r, house)).OfType<JsonNode>()]);
+        foreach (var kind in BackupKind.All.Where(k => lists is null || lists.Contains(k.Name)))
+            document[kind.Name] = new JsonArray([.. contents.Rows(kind).Select(r => Written(kind, r, contents)).OfType<JsonNode>()]);
         return document;
     }
 
@@ -162,14 +162,14 @@ public static class HouseFile
         CancellationToken cancel = default
     ) => (await DocumentAsync(db, savedAt, lists, cancel)).ToJsonString(Text);
 
-    // Null for a thing whose other half was set aside: no house could read it. A trip's day whose brief went so is left out of the trip.
-    private static JsonObject? Written(HouseKind kind, HouseRow row, House house)
+    // Null for a thing whose other half was set aside: nobody could read it. A trip's day whose brief went so is left out of the trip.
+    private static JsonObject? Written(BackupKind kind, BackupRow row, BackupContents contents)
     {
-        var needed = kind.Refs.Where(at => HouseRefs.IsNeeded(kind, at, row.Thing)).ToList();
+        var needed = kind.Refs.Where(at => BackupRefs.IsNeeded(kind, at, row.Thing)).ToList();
         var record = (JsonObject)JsonSerializer.SerializeToNode(row.Thing, kind.Type, Records)!;
-        if (needed.Any(at => HouseRefs.Along(record, at.Path, value => HouseRefs.Named(at, row.Thing, value, house))))
+        if (needed.Any(at => BackupRefs.ChangeAt(record, at.Path, value => BackupRefs.Named(at, row.Thing, value, contents))))
             return null;
-        var entry = Entry(kind, row, house);
+        var entry = Entry(kind, row, contents);
         if (entry["days"] is JsonArray days)
             for (var i = days.Count - 1; i >= 0; i--)
                 if (days[i] is JsonObject day && !day.ContainsKey("briefId") && !day.ContainsKey("draft"))
@@ -177,12 +177,12 @@ public static class HouseFile
         return entry;
     }
 
-    internal static JsonObject Entry(HouseKind kind, HouseRow row, House house)
+    internal static JsonObject Entry(BackupKind kind, BackupRow row, BackupContents contents)
     {
         var record = (JsonObject)JsonSerializer.SerializeToNode(row.Thing, kind.Type, Records)!;
         record.Remove("id");
         foreach (var at in kind.Refs)
-            HouseRefs.Along(record, at.Path, value => HouseRefs.Named(at, row.Thing, value, house));
+            BackupRefs.ChangeAt(record, at.Path, value => BackupRefs.Named(at, row.Thing, value, contents));
         var entry = new JsonObject { [Key] = row.Key };
         if (row.Away is { } away)
             entry[Away] = away;
@@ -197,22 +197,22 @@ public static class HouseFile
     }
 
     /// <summary>
-    /// What reading a file would come to, from a snapshot of the house, or from the transaction that is open: nothing is written, and
+    /// What reading a file would come to, from a snapshot of the data, or from the transaction that is open: nothing is written, and
     /// nobody who writes waits for it. Faults are named by list, entry (from 1) and field.
     /// </summary>
-    public static async Task<HousePlan> LookAsync(
+    public static async Task<BackupPlan> LookAsync(
         ZingDb db,
         string text,
-        HouseMerge merge,
+        BackupMerge merge,
         DateOnly today,
         CancellationToken cancel = default
     )
     {
-        List<HouseFault> faults = [];
-        if (HouseReader.Parsed(text, faults) is not { } document)
+        List<BackupFault> faults = [];
+        if (BackupReader.Parsed(text, faults) is not { } document)
             return new(new([], faults, []), merge, [], []);
         await using var snapshot = await db.SnapshotAsync(cancel);
-        return new HouseReader(
+        return new BackupReader(
             await LoadAsync(db, cancel),
             await db.ScrapsInJobs.AsNoTracking().ToDictionaryAsync(s => s.ScrapId, s => s.JobId, cancel),
             merge,
@@ -223,10 +223,10 @@ public static class HouseFile
     /// <summary>
     /// The same, and kept, within the transaction that is open, which the caller commits. With any fault nothing was changed.
     /// </summary>
-    public static async Task<HouseRead> ReadAsync(
+    public static async Task<BackupReading> ReadAsync(
         ZingDb db,
         string text,
-        HouseMerge merge,
+        BackupMerge merge,
         DateOnly today,
         CancellationToken cancel = default
     )
@@ -243,11 +243,11 @@ public static class HouseFile
     /// <summary>
     /// Keeps what a look came to, within the transaction that is open; nothing may have been written since the look.
     /// </summary>
-    public static async Task KeepAsync(ZingDb db, HousePlan plan, CancellationToken cancel = default)
+    public static async Task KeepAsync(ZingDb db, BackupPlan plan, CancellationToken cancel = default)
     {
         if (db.Database.CurrentTransaction is null)
             throw new InvalidOperationException("A file is read within a transaction.");
-        if (plan.Merge == HouseMerge.Replace)
+        if (plan.Merge == BackupMerge.Replace)
             await EmptyAsync(db, cancel);
         var waiting = 0;
         async Task WriteAsync()
@@ -273,9 +273,9 @@ public static class HouseFile
     private static async Task EmptyAsync(ZingDb db, CancellationToken cancel)
     {
         await db.ScrapsInJobs.ExecuteDeleteAsync(cancel);
-        foreach (var kind in HouseKind.All.Reverse())
+        foreach (var kind in BackupKind.All.Reverse())
             await (Task<int>)
-                typeof(HouseFile)
+                typeof(BackupFile)
                     .GetMethod(nameof(EmptyOfAsync), System.Reflection.BindingFlags.NonPublic | System.Reflection.BindingFlags.Static)!
                     .MakeGenericMethod(kind.Type)
                     .Invoke(null, [db, cancel])!;
@@ -285,16 +285,16 @@ public static class HouseFile
     private static Task<int> EmptyOfAsync<T>(ZingDb db, CancellationToken cancel)
         where T : Kept => db.Set<T>().IgnoreQueryFilters().ExecuteDeleteAsync(cancel);
 
-    /// <summary>What another look at a house has that this one has not, and the other way round; both as documents.</summary>
-    public static IReadOnlyList<HouseChange> Differences(JsonObject then, JsonObject now)
+    /// <summary>What one document has that the other has not, and the other way round; both as documents.</summary>
+    public static IReadOnlyList<BackupChange> Differences(JsonObject then, JsonObject now)
     {
-        static Dictionary<string, JsonNode?> Of(JsonObject document, HouseKind kind) =>
+        static Dictionary<string, JsonNode?> InvokeFor(JsonObject document, BackupKind kind) =>
             (document[kind.Name] as JsonArray ?? []).ToDictionary(e => e![Key]!.GetValue<string>(), e => e);
-        List<HouseChange> changes = [];
-        foreach (var kind in HouseKind.All)
+        List<BackupChange> changes = [];
+        foreach (var kind in BackupKind.All)
         {
-            var (was, there) = (Of(then, kind), Of(now, kind));
-            var change = new HouseChange(
+            var (was, there) = (InvokeFor(then, kind), InvokeFor(now, kind));
+            var change = new BackupChange(
                 kind.Name,
                 kind.One,
                 [.. was.Keys.Where(k => !there.ContainsKey(k))],

@@ -34,13 +34,19 @@ internal enum RefForm
 /// <param name="Loose">Left out, and told, where the thing is not there; else that is a fault.</param>
 internal sealed record Ref(string Path, string Kind, RefForm Form = RefForm.Number, bool Loose = false);
 
-/// <summary>A kind of thing in the file of a house.</summary>
+/// <summary>A kind of thing in a backup.</summary>
 /// <param name="Name">Its list in the file.</param>
 /// <param name="One">One of them in words.</param>
 /// <param name="Type">Its record.</param>
 /// <param name="KeyOf">What it is known by, given what the things it refers to are known by.</param>
 /// <param name="Refs">What it refers to.</param>
-internal sealed record HouseKind(string Name, string One, Type Type, Func<Kept, Func<string, int, string>, string> KeyOf, params Ref[] Refs)
+internal sealed record BackupKind(
+    string Name,
+    string One,
+    Type Type,
+    Func<Kept, Func<string, int, string>, string> KeyOf,
+    params Ref[] Refs
+)
 {
     public const string Rods = "rods",
         Lines = "lines",
@@ -54,7 +60,7 @@ internal sealed record HouseKind(string Name, string One, Type Type, Func<Kept, 
         Briefs = "briefs";
 
     /// <summary>Every kind, each after those it refers to.</summary>
-    public static readonly IReadOnlyList<HouseKind> All =
+    public static readonly IReadOnlyList<BackupKind> All =
     [
         new(Rods, "rod", typeof(Rod), (x, _) => ((Rod)x).Tag),
         new(Lines, "line", typeof(FlyLine), (x, _) => ((FlyLine)x).Tag),
@@ -146,9 +152,9 @@ internal sealed record HouseKind(string Name, string One, Type Type, Func<Kept, 
         new(
             "lessons",
             "lesson",
-            typeof(Lesson),
+            typeof(FitDecision),
             (x, called) =>
-                (x as Lesson) switch
+                (x as FitDecision) switch
                 {
                     { CasterId: { } id } l => $"{called(Casters, id)} {l.At:yyyy-MM-dd HH:mm:ss.fff}",
                     { RodId: { } id } l => $"{called(Rods, id)} {l.At:yyyy-MM-dd HH:mm:ss.fff}",
@@ -173,7 +179,7 @@ internal sealed record HouseKind(string Name, string One, Type Type, Func<Kept, 
     /// <summary>The log's own list, which is also what a phone brings back from the water.</summary>
     public const string Outings = "outings";
 
-    public static HouseKind Of(string name) => All.First(k => k.Name == name);
+    public static BackupKind Get(string name) => All.First(k => k.Name == name);
 
     /// <summary>The kind of thing that care was taken of; null for what there is only one of.</summary>
     public static string? PieceKind(Service service) =>

@@ -11,7 +11,7 @@ public sealed class StaleException(string what) : Exception($"{what} was changed
 /// The one way of keeping: find, keep with its version, put away, bring back, list what is there and what is put away. What is put away is
 /// hidden, never lost.
 /// </summary>
-public sealed class Shelf<T>(ZingDb db, TimeProvider clock)
+public sealed class KeptSet<T>(ZingDb db, TimeProvider clock)
     where T : Kept
 {
     private IQueryable<T> All => db.Set<T>().IgnoreQueryFilters().AsNoTracking();
@@ -22,7 +22,7 @@ public sealed class Shelf<T>(ZingDb db, TimeProvider clock)
     public Task<List<T>> ListAsync(CancellationToken cancel = default) => db.Set<T>().AsNoTracking().OrderBy(x => x.Id).ToListAsync(cancel);
 
     /// <summary>What was put away, the last first.</summary>
-    public Task<List<T>> PutAwayAsync(CancellationToken cancel = default) =>
+    public Task<List<T>> ListArchivedAsync(CancellationToken cancel = default) =>
         All.Where(IsAway).OrderByDescending(x => EF.Property<DateTime?>(x, ZingDb.DeletedAt)).ToListAsync(cancel);
 
     /// <summary>One of what stands on the shelf; null when it was put away or never was.</summary>
@@ -49,10 +49,10 @@ public sealed class Shelf<T>(ZingDb db, TimeProvider clock)
     }
 
     /// <summary>Puts one away; false when there is none. Putting away what is away changes nothing.</summary>
-    public Task<bool> PutAwayAsync(int id, CancellationToken cancel = default) => SetAsync(id, clock.GetUtcNow().UtcDateTime, cancel);
+    public Task<bool> ArchiveAsync(int id, CancellationToken cancel = default) => SetAsync(id, clock.GetUtcNow().UtcDateTime, cancel);
 
     /// <summary>Brings one back; false when there is none. Bringing back what is there changes nothing.</summary>
-    public Task<bool> BringBackAsync(int id, CancellationToken cancel = default) => SetAsync(id, null, cancel);
+    public Task<bool> UnarchiveAsync(int id, CancellationToken cancel = default) => SetAsync(id, null, cancel);
 
     private async Task<bool> SetAsync(int id, DateTime? at, CancellationToken cancel) =>
         await db.Set<T>()

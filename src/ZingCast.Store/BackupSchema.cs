@@ -6,8 +6,8 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Store;
 
-/// <summary>The published schema of a house's file (JSON Schema 2020-12), made from the records themselves.</summary>
-public static class HouseSchema
+/// <summary>The published schema of a backup (JSON Schema 2020-12), made from the records themselves.</summary>
+public static class BackupSchema
 {
     private const string Id = "urn:zing-cast:house:1";
 
@@ -17,11 +17,11 @@ public static class HouseSchema
         var lists = new JsonObject
         {
             ["$schema"] = new JsonObject { ["type"] = "string" },
-            ["format"] = new JsonObject { ["const"] = HouseFile.Format },
-            ["version"] = new JsonObject { ["const"] = HouseFile.Version },
+            ["format"] = new JsonObject { ["const"] = BackupFile.Format },
+            ["version"] = new JsonObject { ["const"] = BackupFile.Version },
             ["savedAt"] = new JsonObject { ["type"] = "string", ["format"] = "date-time" },
         };
-        foreach (var kind in HouseKind.All)
+        foreach (var kind in BackupKind.All)
             lists[kind.Name] = new JsonObject { ["type"] = "array", ["items"] = EntrySchema(kind) };
         return new()
         {
@@ -37,23 +37,23 @@ public static class HouseSchema
         };
     }
 
-    private static JsonObject EntrySchema(HouseKind kind)
+    private static JsonObject EntrySchema(BackupKind kind)
     {
-        var schema = (JsonObject)HouseFile.Records.GetJsonSchemaAsNode(kind.Type, new() { TreatNullObliviousAsNonNullable = true });
+        var schema = (JsonObject)BackupFile.Records.GetJsonSchemaAsNode(kind.Type, new() { TreatNullObliviousAsNonNullable = true });
         schema["type"] = "object";
         var fields = (JsonObject)schema["properties"]!;
         fields.Remove("id");
-        foreach (var field in ShedFields.Of(kind.Type))
+        foreach (var field in ShedFields.For(kind.Type))
             if (fields[field.Name] is JsonObject told)
                 Limit(told, field);
         foreach (var at in kind.Refs)
             InSchema(schema, at);
         Rebased(schema, $"#/properties/{kind.Name}/items");
-        fields[HouseFile.Key] = new JsonObject { ["type"] = "string", ["minLength"] = 1 };
-        fields[HouseFile.Away] = new JsonObject { ["type"] = "string", ["format"] = "date-time" };
+        fields[BackupFile.Key] = new JsonObject { ["type"] = "string", ["minLength"] = 1 };
+        fields[BackupFile.Away] = new JsonObject { ["type"] = "string", ["format"] = "date-time" };
         schema["required"] = new JsonArray([
-            HouseFile.Key,
-            .. (schema["required"] as JsonArray ?? []).Select(r => r!.GetValue<string>()).Where(r => r is not (HouseFile.Key or "id")),
+            BackupFile.Key,
+            .. (schema["required"] as JsonArray ?? []).Select(r => r!.GetValue<string>()).Where(r => r is not (BackupFile.Key or "id")),
         ]);
         schema["additionalProperties"] = false;
         return schema;

@@ -5,18 +5,18 @@ namespace ZingCast.Core.Standards;
 /// <summary>
 /// What somebody typed for a number, kept beside it, so that it is shown as it was typed and not as a conversion: "18 m" stays 18 m.
 /// </summary>
-public static class Said
+public static class TypedText
 {
     /// <summary>Whether a text says this number of a kind, to a part in a million.</summary>
-    public static bool Says(string text, Kind kind, double si) =>
+    public static bool Matches(string text, Kind kind, double si) =>
         Reader.Read(kind, text, metric: true).Value is { } read && Math.Abs(read - si) <= 1e-6 * Math.Max(1e-3, Math.Abs(si));
 
     /// <summary>What of it still says its number; null when nothing does. For whoever changed the numbers.</summary>
-    public static IReadOnlyDictionary<string, string>? Still(
+    public static IReadOnlyDictionary<string, string>? StillMatching(
         IReadOnlyDictionary<string, string>? said,
         Func<string, (Kind Kind, double? Value)?> of
     ) =>
-        said?.Where(s => of(s.Key) is (var kind, { } value) && Says(s.Value, kind, value)).ToDictionary() is { Count: > 0 } still
+        said?.Where(s => of(s.Key) is (var kind, { } value) && Matches(s.Value, kind, value)).ToDictionary() is { Count: > 0 } still
             ? still
             : null;
 
@@ -31,7 +31,7 @@ public static class Said
     )
     {
         foreach (var (field, text) in said ?? new Dictionary<string, string>())
-            if (of(field) is not (var kind, { } value) || !PlainText.IsVisible(text) || !Says(text, kind, value))
+            if (of(field) is not (var kind, { } value) || !PlainText.IsVisible(text) || !Matches(text, kind, value))
                 yield return new($"{under}{field}", "What was typed for this says another number. Type it anew.");
     }
 }

@@ -6,7 +6,7 @@ using ZingCast.Web.Hosting;
 namespace ZingCast.Web.Rooms;
 
 /// <summary>What every kind of thing that is kept can do over HTTP: be put away, brought back, and listed when it is away.</summary>
-public static class Shelves
+public static class KeptEndpoints
 {
     /// <summary>Why a piece cannot be put away, or brought back, now; null when it can. May settle what goes with it.</summary>
     public delegate Task<string?> Stays(ZingDb db, int id, bool away, CancellationToken cancel);
@@ -14,7 +14,7 @@ public static class Shelves
     /// <param name="things">Where the kind has its addresses.</param>
     /// <param name="one">One of them in words, such as “a rod”.</param>
     /// <param name="stays">What stands in the way.</param>
-    public static void MapShelf<T>(this RouteGroupBuilder things, string one, Stays? stays = null)
+    public static void MapKept<T>(this RouteGroupBuilder things, string one, Stays? stays = null)
         where T : Kept
     {
         things
@@ -22,7 +22,7 @@ public static class Shelves
                 "/away",
                 Handlers.AtRuntime(
                     async (ZingDb db, TimeProvider clock, CancellationToken cancel) =>
-                        TypedResults.Ok<IReadOnlyList<T>>(await db.Shelf<T>(clock).PutAwayAsync(cancel))
+                        TypedResults.Ok<IReadOnlyList<T>>(await db.KeptSet<T>(clock).ListArchivedAsync(cancel))
                 )
             )
             .WithSummary($"What was put away of these, the last first.");
@@ -43,8 +43,8 @@ public static class Shelves
             await using var transaction = await db.Database.BeginTransactionAsync(cancel);
             if (stays is not null && await stays(db, id, away, cancel) is { } why)
                 return TypedResults.Problem(statusCode: 409, title: why);
-            var shelf = db.Shelf<T>(clock);
-            if (!(away ? await shelf.PutAwayAsync(id, cancel) : await shelf.BringBackAsync(id, cancel)))
+            var shelf = db.KeptSet<T>(clock);
+            if (!(away ? await shelf.ArchiveAsync(id, cancel) : await shelf.UnarchiveAsync(id, cancel)))
                 return Problems.Gone(one);
             await transaction.CommitAsync(cancel);
             return TypedResults.NoContent();

@@ -9,7 +9,7 @@ namespace ZingCast.Web.Rooms;
 /// The log as it was read last, for as long as nobody writes: to read thousands of outings takes longer than to look through them. SQLite
 /// itself says whether anybody, in this program or another, has written since.
 /// </summary>
-public sealed class LogDesk(Settings settings) : IHostedService, IDisposable
+public sealed class LogCache(Settings settings) : IHostedService, IDisposable
 {
     private readonly SemaphoreSlim turn = new(1);
     private SqliteConnection? watch;
@@ -17,7 +17,7 @@ public sealed class LogDesk(Settings settings) : IHostedService, IDisposable
     private IReadOnlyList<Outing>? log;
 
     /// <summary>The log, latest first. Within a transaction it is read from there.</summary>
-    public async Task<IReadOnlyList<Outing>> AskAsync(ZingDb db, CancellationToken cancel)
+    public async Task<IReadOnlyList<Outing>> OutingsAsync(ZingDb db, CancellationToken cancel)
     {
         if (db.Database.CurrentTransaction is not null)
             return await db.LogAsync(cancel);
@@ -50,7 +50,7 @@ public sealed class LogDesk(Settings settings) : IHostedService, IDisposable
 
     public Task StartAsync(CancellationToken cancellationToken) => Task.CompletedTask;
 
-    /// <summary>Lets go of the file, so that the folder is whole when the house is closed.</summary>
+    /// <summary>Lets go of the file, so that the folder is whole when the server stops.</summary>
     public Task StopAsync(CancellationToken cancellationToken)
     {
         Dispose();

@@ -8,9 +8,9 @@ using ZingCast.Store;
 namespace ZingCast.Web.Tests;
 
 /// <summary>Everything kept as one file that another house can read: whole, in part, and never half.</summary>
-public sealed class HouseFileTests : IDisposable
+public sealed class BackupFileTests : IDisposable
 {
-    private readonly string folder = Directory.CreateTempSubdirectory("zing-house-").FullName;
+    private readonly string folder = Directory.CreateTempSubdirectory("zing-backup-").FullName;
 
     private static readonly DateOnly Today = DateOnly.FromDateTime(DateTime.Today);
 
@@ -18,7 +18,7 @@ public sealed class HouseFileTests : IDisposable
 
     public void Dispose() => Directory.Delete(folder, recursive: true);
 
-    private async Task<ZingDb> HouseAsync(string name, bool demo)
+    private async Task<ZingDb> OpenAsync(string name, bool demo)
     {
         var data = Path.Combine(folder, name);
         DataFolder.Open(data, TimeProvider.System);
@@ -31,16 +31,16 @@ public sealed class HouseFileTests : IDisposable
         return db;
     }
 
-    private static async Task<HouseRead> ReadAsync(ZingDb db, string text, HouseMerge merge = HouseMerge.Mine, bool keep = true)
+    private static async Task<BackupReading> ReadAsync(ZingDb db, string text, BackupMerge merge = BackupMerge.Mine, bool keep = true)
     {
         await using var transaction = await db.Database.BeginTransactionAsync(Cancel);
-        var read = await HouseFile.ReadAsync(db, text, merge, Today, Cancel);
+        var read = await BackupFile.ReadAsync(db, text, merge, Today, Cancel);
         if (keep && read.Faults.Count == 0)
             await transaction.CommitAsync(Cancel);
         return read;
     }
 
-    private static Task<string> TextAsync(ZingDb db) => HouseFile.WriteAsync(db, DateTime.UnixEpoch, cancel: Cancel);
+    private static Task<string> TextAsync(ZingDb db) => BackupFile.WriteAsync(db, DateTime.UnixEpoch, cancel: Cancel);
 
     private static string Document(params (string List, string Entries)[] lists) =>
         $$"""{"format":"zing-cast","version":1,{{string.Join(',', lists.Select(l => $"\"{l.List}\":[{l.Entries}]"))}}}""";
@@ -51,15 +51,15 @@ public sealed class HouseFileTests : IDisposable
     [Fact]
     public async Task A_whole_house_read_into_an_empty_one_is_the_same_house_and_gives_the_same_answers()
     {
-        await using var full = await HouseAsync("full", demo: true);
-        await using var empty = await HouseAsync("empty", demo: false);
+        await using var full = await OpenAsync("full", demo: true);
+        await using var empty = await OpenAsync("empty", demo: false);
         // Numbers that other rows have there.
         await ReadAsync(empty, Document(("rods", string.Join(',', Enumerable.Range(1, 9).Select(n => Rod($"X{n}"))))));
         foreach (var rod in await empty.Rods.Select(r => r.Id).ToListAsync(Cancel))
-            await empty.Shelf<Core.Rods.Rod>(TimeProvider.System).PutAwayAsync(rod, Cancel);
-        await full.Shelf<Core.Rods.Rod>(TimeProvider.System).PutAwayAsync(9, Cancel);
-        var brief = await full.Shelf<SavedBrief>(TimeProvider.System).FindAsync(1, Cancel);
-        await full.Shelf<SavedBrief>(TimeProvider.System)
+            await empty.KeptSet<Core.Rods.Rod>(TimeProvider.System).ArchiveAsync(rod, Cancel);
+        await full.KeptSet<Core.Rods.Rod>(TimeProvider.System).ArchiveAsync(9, Cancel);
+        var brief = await full.KeptSet<SavedBrief>(TimeProvider.System).FindAsync(1, Cancel);
+        await full.KeptSet<SavedBrief>(TimeProvider.System)
             .KeepAsync(
                 brief! with
                 {
@@ -74,7 +74,7 @@ public sealed class HouseFileTests : IDisposable
                 Cancel
             );
         var text = await TextAsync(full);
-        var read = await ReadAsync(empty, text, HouseMerge.Replace);
+        var read = await ReadAsync(empty, text, BackupMerge.Replace);
         Assert.Empty(read.Faults);
         Assert.Empty(read.Notes);
         Assert.True(JsonNode.DeepEquals(JsonNode.Parse(text), JsonNode.Parse(await TextAsync(empty))));
@@ -95,9 +95,9 @@ public sealed class HouseFileTests : IDisposable
     [Fact]
     public async Task Read_twice_it_changes_nothing_the_second_time()
     {
-        await using var db = await HouseAsync("demo", demo: true);
+        await using var db = await OpenAsync("demo", demo: true);
         var text = await TextAsync(db);
-        var read = await ReadAsync(db, text, HouseMerge.Theirs);
+        var read = await ReadAsync(db, text, BackupMerge.Theirs);
         Assert.All(read.Changes, c => Assert.Empty(c.New.Concat(c.Other).Concat(c.Gone)));
         Assert.True(read.Changes.Sum(c => c.Same) > 150);
         Assert.Equal(text, await TextAsync(db));
@@ -106,8 +106,8 @@ public sealed class HouseFileTests : IDisposable
     [Fact]
     public async Task Another_houses_gear_comes_beside_mine_by_tag_whatever_its_numbers()
     {
-        await using var theirs = await HouseAsync("theirs", demo: true);
-        await using var mine = await HouseAsync("mine", demo: false);
+        await using var theirs = await OpenAsync("theirs", demo: true);
+        await using var mine = await OpenAsync("mine", demo: false);
         await ReadAsync(mine, Document(("rods", $"{Rod("R6")},{Rod("Q1")}")));
         var text = await TextAsync(theirs);
         var look = await ReadAsync(mine, text, keep: false);
@@ -122,7 +122,7 @@ public sealed class HouseFileTests : IDisposable
         var six = (await mine.Rods.AsNoTracking().SingleAsync(r => r.Tag == "R6", Cancel)).Id;
         Assert.True(await mine.Outings.AnyAsync(o => o.RodId == six, Cancel));
         // Theirs takes its place.
-        await ReadAsync(mine, text, HouseMerge.Theirs);
+        await ReadAsync(mine, text, BackupMerge.Theirs);
         Assert.Equal("blue eight", (await mine.Rods.AsNoTracking().SingleAsync(r => r.Tag == "R6", Cancel)).Name);
         Assert.Equal(13, await mine.Rods.CountAsync(Cancel));
     }
@@ -130,7 +130,7 @@ public sealed class HouseFileTests : IDisposable
     [Fact]
     public async Task With_one_fault_nothing_is_read_and_every_fault_is_named_by_list_entry_and_field()
     {
-        await using var db = await HouseAsync("house", demo: false);
+        await using var db = await OpenAsync("data", demo: false);
         var read = await ReadAsync(
             db,
             Document(
@@ -166,14 +166,14 @@ public sealed class HouseFileTests : IDisposable
     [InlineData("""{"format":"zing-cast","version":1,"rods":[],"rods":[]}""", "text")]
     public async Task What_is_no_file_of_ours_is_told(string text, string field)
     {
-        await using var db = await HouseAsync("house", demo: false);
+        await using var db = await OpenAsync("data", demo: false);
         Assert.Equal(field, Assert.Single((await ReadAsync(db, text)).Faults).Field);
     }
 
     [Fact]
     public async Task An_entry_from_the_water_is_kept_once_even_where_a_piece_is_not_known_here()
     {
-        await using var db = await HouseAsync("demo", demo: true);
+        await using var db = await OpenAsync("demo", demo: true);
         var text = Document(
             (
                 "outings",
@@ -194,8 +194,8 @@ public sealed class HouseFileTests : IDisposable
     [Fact]
     public async Task What_was_put_away_keeps_its_day_and_two_of_one_name_are_told_apart()
     {
-        await using var db = await HouseAsync("house", demo: false);
-        var shelf = db.Shelf<SavedBrief>(TimeProvider.System);
+        await using var db = await OpenAsync("data", demo: false);
+        var shelf = db.KeptSet<SavedBrief>(TimeProvider.System);
         foreach (var species in new[] { "perch", "pike" })
             await shelf.KeepAsync(
                 new()
@@ -206,23 +206,23 @@ public sealed class HouseFileTests : IDisposable
                 "it",
                 Cancel
             );
-        await shelf.PutAwayAsync(1, Cancel);
-        await using var other = await HouseAsync("other", demo: false);
+        await shelf.ArchiveAsync(1, Cancel);
+        await using var other = await OpenAsync("other", demo: false);
         await ReadAsync(other, await TextAsync(db));
         Assert.Equal("pike", (await other.Briefs.SingleAsync(Cancel)).Draft.Species);
-        Assert.Equal("perch", Assert.Single(await other.Shelf<SavedBrief>(TimeProvider.System).PutAwayAsync(Cancel)).Draft.Species);
+        Assert.Equal("perch", Assert.Single(await other.KeptSet<SavedBrief>(TimeProvider.System).ListArchivedAsync(Cancel)).Draft.Species);
         Assert.Equal(await TextAsync(db), await TextAsync(other));
     }
 
     [Fact]
     public async Task The_log_and_the_gear_go_out_as_sheets_and_come_back_as_they_were()
     {
-        await using var db = await HouseAsync("demo", demo: true);
-        var document = await HouseFile.DocumentAsync(db, DateTime.UnixEpoch, [HouseFile.Log], Cancel);
+        await using var db = await OpenAsync("demo", demo: true);
+        var document = await BackupFile.DocumentAsync(db, DateTime.UnixEpoch, [BackupFile.Log], Cancel);
         var (back, rows, faults) = LogCsv.Read(LogCsv.Write(document));
         Assert.Empty(faults);
         Assert.Equal(64, rows.Count);
-        var read = await ReadAsync(db, back!.ToJsonString(), HouseMerge.Theirs);
+        var read = await ReadAsync(db, back!.ToJsonString(), BackupMerge.Theirs);
         Assert.Empty(read.Faults);
         Assert.Equal(64, Assert.Single(read.Changes).Same);
 
@@ -255,14 +255,14 @@ public sealed class HouseFileTests : IDisposable
     [Fact]
     public async Task Two_spools_that_changed_their_lines_in_one_house_have_changed_them_in_the_other()
     {
-        await using var db = await HouseAsync("house", demo: true);
+        await using var db = await OpenAsync("data", demo: true);
         var document = JsonNode.Parse(await TextAsync(db))!;
         var wound = document["spools"]!.AsArray().Where(s => s!["lineId"] is not null && s["away"] is null).Take(3).ToList();
         // The first two swap; the third lies bare, and what was on it is nowhere.
         var (one, two) = ((string)wound[0]!["lineId"]!, (string)wound[1]!["lineId"]!);
         (wound[0]!["lineId"], wound[1]!["lineId"]) = (two, one);
         ((JsonObject)wound[2]!).Remove("lineId");
-        var read = await ReadAsync(db, document.ToJsonString(), HouseMerge.Theirs);
+        var read = await ReadAsync(db, document.ToJsonString(), BackupMerge.Theirs);
         Assert.Empty(read.Faults);
         Assert.Empty(read.Notes);
         Assert.Equal(3, read.Changes.Single(c => c.List == "spools").Other.Count);
@@ -270,7 +270,7 @@ public sealed class HouseFileTests : IDisposable
 
         // A line that stays on a spool the file does not speak of stays there, and that is said.
         var taken = Document(("spools", wound[0]!.ToJsonString().Replace($"\"{two}\"", $"\"{one}\"", StringComparison.Ordinal)));
-        var said = await ReadAsync(db, taken, HouseMerge.Theirs);
+        var said = await ReadAsync(db, taken, BackupMerge.Theirs);
         Assert.Contains(one, Assert.Single(said.Notes), StringComparison.Ordinal);
     }
 
@@ -282,15 +282,15 @@ public sealed class HouseFileTests : IDisposable
     [InlineData("'quoted")]
     public async Task No_spreadsheet_runs_what_somebody_called_a_place(string place)
     {
-        await using var db = await HouseAsync("house", demo: false);
+        await using var db = await OpenAsync("data", demo: false);
         var outing = new Outing
         {
             Key = "formula01",
             On = Today,
             Place = place,
         };
-        await db.Shelf<Outing>(TimeProvider.System).KeepAsync(outing, "it", Cancel);
-        var sheet = LogCsv.Write(await HouseFile.DocumentAsync(db, DateTime.UnixEpoch, [HouseFile.Log], Cancel));
+        await db.KeptSet<Outing>(TimeProvider.System).KeepAsync(outing, "it", Cancel);
+        var sheet = LogCsv.Write(await BackupFile.DocumentAsync(db, DateTime.UnixEpoch, [BackupFile.Log], Cancel));
         Assert.Contains($"'{place[0]}", sheet, StringComparison.Ordinal);
         Assert.Equal(place, (string?)LogCsv.Read(sheet).Document!["outings"]![0]!["place"]);
     }
@@ -323,8 +323,8 @@ public sealed class HouseFileTests : IDisposable
     [Fact]
     public async Task Everything_that_is_kept_goes_into_the_document()
     {
-        await using var db = await HouseAsync("house", demo: false);
-        var lists = ((JsonObject)HouseSchema.Write()["properties"]!).Count(p => p.Value!["type"]?.ToString() == "array");
+        await using var db = await OpenAsync("data", demo: false);
+        var lists = ((JsonObject)BackupSchema.Write()["properties"]!).Count(p => p.Value!["type"]?.ToString() == "array");
         Assert.Equal(db.Model.GetEntityTypes().Count(t => t.ClrType.IsAssignableTo(typeof(Core.Measures.Kept))), lists);
     }
 
@@ -332,30 +332,30 @@ public sealed class HouseFileTests : IDisposable
     public void The_published_schema_is_the_one_that_is_written() =>
         Assert.True(
             JsonNode.DeepEquals(
-                JsonNode.Parse(File.ReadAllText(Path.Combine(House.Root, "docs", "house.schema.json"))),
-                HouseSchema.Write()
+                JsonNode.Parse(File.ReadAllText(Path.Combine(TestApp.Root, "docs", "backup.schema.json"))),
+                BackupSchema.Write()
             ),
-            "docs/house.schema.json is not the schema of the records: write it anew from GET /api/backup/schema"
+            "docs/backup.schema.json is not the schema of the records: write it anew from GET /api/backup/schema"
         );
 
     [Fact]
     public async Task A_document_is_saved_and_put_back_at_the_terminal_as_a_copy_is()
     {
         var (data, other) = (Path.Combine(folder, "one"), Path.Combine(folder, "two"));
-        await using (var db = await HouseAsync("one", demo: true)) { }
+        await using (var db = await OpenAsync("one", demo: true)) { }
         var file = Path.Combine(folder, "all.json");
-        await HouseFolder.SaveAsync(data, file, TimeProvider.System);
-        Assert.Null(await HouseFolder.PutBackAsync(other, file, TimeProvider.System));
-        await using (var db = await HouseAsync("two", demo: false))
+        await BackupCommands.SaveAsync(data, file, TimeProvider.System);
+        Assert.Null(await BackupCommands.PutBackAsync(other, file, TimeProvider.System));
+        await using (var db = await OpenAsync("two", demo: false))
             Assert.Equal(12, await db.Rods.CountAsync(Cancel));
-        var kept = await HouseFolder.PutBackAsync(other, file, TimeProvider.System);
+        var kept = await BackupCommands.PutBackAsync(other, file, TimeProvider.System);
         Assert.True(File.Exists(kept));
         await File.WriteAllTextAsync(file, Document(("rods", "{}")), Cancel);
-        var refused = await Assert.ThrowsAsync<DataFolderException>(() => HouseFolder.PutBackAsync(other, file, TimeProvider.System));
+        var refused = await Assert.ThrowsAsync<DataFolderException>(() => BackupCommands.PutBackAsync(other, file, TimeProvider.System));
         Assert.Contains("rods, entry 1, key", refused.Message, StringComparison.Ordinal);
-        await using (var db = await HouseAsync("two", demo: false))
+        await using (var db = await OpenAsync("two", demo: false))
             Assert.Equal(12, await db.Rods.CountAsync(Cancel));
-        await Assert.ThrowsAsync<DataFolderException>(() => HouseFolder.SaveAsync(data, file, TimeProvider.System));
+        await Assert.ThrowsAsync<DataFolderException>(() => BackupCommands.SaveAsync(data, file, TimeProvider.System));
     }
 
     [Theory]
@@ -372,7 +372,7 @@ public sealed class HouseFileTests : IDisposable
     [InlineData("""{"name":"two\nlines"}""")]
     public async Task What_stands_for_a_word_and_is_none_is_refused_with_its_row_and_the_house_stays_whole(string odd)
     {
-        await using var db = await HouseAsync("house", demo: false);
+        await using var db = await OpenAsync("data", demo: false);
         var rod = (JsonObject)JsonNode.Parse(Rod("R1"))!;
         foreach (var (name, value) in (JsonObject)JsonNode.Parse(odd)!)
             rod[name] = value?.DeepClone();
@@ -396,7 +396,7 @@ public sealed class HouseFileTests : IDisposable
     )]
     public async Task What_would_break_a_page_is_refused_at_its_field(string list, string entry, string field)
     {
-        await using var db = await HouseAsync("house", demo: false);
+        await using var db = await OpenAsync("data", demo: false);
         var read = await ReadAsync(db, Document((list, entry)));
         Assert.Contains(
             field,
@@ -410,7 +410,7 @@ public sealed class HouseFileTests : IDisposable
     [InlineData("\"\\udc00R\"")]
     public async Task Half_a_sign_in_a_text_is_said_with_its_line(string key)
     {
-        await using var db = await HouseAsync("house", demo: false);
+        await using var db = await OpenAsync("data", demo: false);
         foreach (
             var text in new[]
             {
@@ -429,25 +429,25 @@ public sealed class HouseFileTests : IDisposable
     [Fact]
     public async Task While_a_document_is_looked_at_somebody_else_writes()
     {
-        await using var db = await HouseAsync("house", demo: true);
+        await using var db = await OpenAsync("data", demo: true);
         await using var other = new ZingDb(
             new DbContextOptionsBuilder<ZingDb>()
-                .UseSqlite($"Data Source={DataFolder.FileIn(Path.Combine(folder, "house"))};Pooling=False;Default Timeout=1")
+                .UseSqlite($"Data Source={DataFolder.FileIn(Path.Combine(folder, "data"))};Pooling=False;Default Timeout=1")
                 .Options
         );
         await using (await db.SnapshotAsync(Cancel))
         {
             Assert.Equal(12, await db.Rods.CountAsync(Cancel));
             var rod = await other.Rods.AsNoTracking().FirstAsync(Cancel);
-            await other.Shelf<Core.Rods.Rod>(TimeProvider.System).KeepAsync(rod with { Id = 0, Version = 0, Tag = "R99" }, "it", Cancel);
+            await other.KeptSet<Core.Rods.Rod>(TimeProvider.System).KeepAsync(rod with { Id = 0, Version = 0, Tag = "R99" }, "it", Cancel);
             // The snapshot is what it was.
             Assert.Equal(12, await db.Rods.CountAsync(Cancel));
-            var look = await HouseFile.LookAsync(db, Document(("rods", Rod("R99"))), HouseMerge.Mine, Today, Cancel);
+            var look = await BackupFile.LookAsync(db, Document(("rods", Rod("R99"))), BackupMerge.Mine, Today, Cancel);
             Assert.Equal(["R99"], look.Read.Changes.Single().New);
         }
         Assert.Equal(
             ["R99"],
-            (await HouseFile.LookAsync(db, Document(("rods", Rod("R99"))), HouseMerge.Mine, Today, Cancel)).Read.Changes.Single().Other
+            (await BackupFile.LookAsync(db, Document(("rods", Rod("R99"))), BackupMerge.Mine, Today, Cancel)).Read.Changes.Single().Other
         );
         await db.Database.OpenConnectionAsync(Cancel);
         var seen = await db.WritesSeenAsync(Cancel);
@@ -460,7 +460,7 @@ public sealed class HouseFileTests : IDisposable
     [Fact]
     public async Task A_document_of_thousands_is_read_whole_and_what_both_have_is_told_apart()
     {
-        await using var db = await HouseAsync("house", demo: false);
+        await using var db = await OpenAsync("data", demo: false);
         string Rods(int from, int to, string more = "") =>
             string.Join(',', Enumerable.Range(from, to - from).Select(n => Rod($"T{n}", more)));
         var read = await ReadAsync(db, Document(("rods", Rods(0, 3000))));
@@ -470,14 +470,14 @@ public sealed class HouseFileTests : IDisposable
         var again = await ReadAsync(
             db,
             Document(("rods", $"{Rods(0, 2990)},{Rods(2990, 3000, ""","note":"otherwise" """)},{Rods(3000, 3005)}")),
-            HouseMerge.Theirs
+            BackupMerge.Theirs
         );
         var change = Assert.Single(again.Changes);
         Assert.Equal((2990, 10, 5), (change.Same, change.Other.Count, change.New.Count));
         Assert.Equal(10, await db.Rods.CountAsync(r => r.Note == "otherwise" && r.Version == 2, Cancel));
         // Replaced, nothing has a number that something else had.
         var highest = await db.Rods.MaxAsync(r => r.Id, Cancel);
-        await ReadAsync(db, Document(("rods", Rods(0, 3))), HouseMerge.Replace);
+        await ReadAsync(db, Document(("rods", Rods(0, 3))), BackupMerge.Replace);
         Assert.Equal(3, await db.Rods.CountAsync(r => r.Id > highest, Cancel));
     }
 }

@@ -7,12 +7,12 @@ using ZingCast.Core.Standards;
 namespace ZingCast.Store;
 
 /// <summary>A thing that is kept, when it was put away, and what it is known by.</summary>
-internal sealed record HouseRow(Kept Thing, DateTime? Away, string Key);
+internal sealed record BackupRow(Kept Thing, DateTime? Away, string Key);
 
 /// <summary>Everything kept, by what it is known by. Every question takes the same time however much there is.</summary>
-internal sealed class House
+internal sealed class BackupContents
 {
-    private readonly Dictionary<string, List<HouseRow>> rows = [];
+    private readonly Dictionary<string, List<BackupRow>> rows = [];
     private readonly Dictionary<(string Kind, int Id), string> keys = [];
     private readonly Dictionary<(string Kind, string Key), int> places = [];
 
@@ -21,28 +21,28 @@ internal sealed class House
     private readonly Dictionary<string, int> highest = [];
 
     /// <summary>The things of a kind, in the order they came.</summary>
-    public IReadOnlyList<HouseRow> Rows(HouseKind kind) => rows.GetValueOrDefault(kind.Name, []);
+    public IReadOnlyList<BackupRow> Rows(BackupKind kind) => rows.GetValueOrDefault(kind.Name, []);
 
     public string Called(string kind, int id) => keys.GetValueOrDefault((kind, id), "");
 
     public string? KeyOf(string kind, int id) => keys.GetValueOrDefault((kind, id));
 
-    public HouseRow? Find(string kind, string key) => places.TryGetValue((kind, key), out var at) ? rows[kind][at] : null;
+    public BackupRow? Find(string kind, string key) => places.TryGetValue((kind, key), out var at) ? rows[kind][at] : null;
 
     /// <summary>The number of the one thing there that has this tag, name or line; 0 for none.</summary>
-    public int Holder(HouseKind kind, Kept thing) => Sole(thing) is { } what ? holders.GetValueOrDefault((kind.Name, what)) : 0;
+    public int Holder(BackupKind kind, Kept thing) => Sole(thing) is { } what ? holders.GetValueOrDefault((kind.Name, what)) : 0;
 
     /// <summary>A number that nothing of this kind has or had.</summary>
-    public int NextId(HouseKind kind) => highest.GetValueOrDefault(kind.Name) + 1;
+    public int NextId(BackupKind kind) => highest.GetValueOrDefault(kind.Name) + 1;
 
-    public void Add(HouseKind kind, Kept thing, DateTime? away, string? key = null)
+    public void Add(BackupKind kind, Kept thing, DateTime? away, string? key = null)
     {
         var plain = key ?? kind.KeyOf(thing, Called);
         // Two that are called alike are told apart by number.
         var own = plain;
         for (var n = 2; places.ContainsKey((kind.Name, own)); n++)
             own = string.Create(CultureInfo.InvariantCulture, $"{plain} ~{n}");
-        var row = new HouseRow(thing, away, own);
+        var row = new BackupRow(thing, away, own);
         var list = rows.TryGetValue(kind.Name, out var its) ? its : rows[kind.Name] = [];
         places[(kind.Name, own)] = list.Count;
         list.Add(row);
@@ -52,7 +52,7 @@ internal sealed class House
     }
 
     // The same thing under the same key, as it is now.
-    public void Change(HouseKind kind, HouseRow row, Kept thing, DateTime? away)
+    public void Change(BackupKind kind, BackupRow row, Kept thing, DateTime? away)
     {
         if (row.Away is null && Sole(row.Thing) is { } had && holders.GetValueOrDefault((kind.Name, had)) == row.Thing.Id)
             holders.Remove((kind.Name, had));
@@ -62,15 +62,15 @@ internal sealed class House
     }
 
     // What is known of numbers stays known where everything is replaced: none is given twice.
-    public House Emptied()
+    public BackupContents Emptied()
     {
-        var empty = new House();
+        var empty = new BackupContents();
         foreach (var (kind, id) in highest)
             empty.highest[kind] = id;
         return empty;
     }
 
-    private void Hold(HouseKind kind, HouseRow row)
+    private void Hold(BackupKind kind, BackupRow row)
     {
         if (row.Away is null && Sole(row.Thing) is { } what)
             holders.TryAdd((kind.Name, what), row.Thing.Id);
@@ -87,17 +87,17 @@ internal sealed class House
         };
 }
 
-/// <summary>References between things: numbers in a house, keys in a file.</summary>
-internal static class HouseRefs
+/// <summary>References between things: numbers in the database, keys in a file.</summary>
+internal static class BackupRefs
 {
     // A number as what it is known by. What is not there any more is known by nobody.
-    public static JsonNode? Named(Ref at, Kept thing, JsonNode value, House house)
+    public static JsonNode? Named(Ref at, Kept thing, JsonNode value, BackupContents contents)
     {
         switch (at.Form)
         {
             case RefForm.Caster:
                 return Casters.NumberOf(value.GetValue<string>()) is { } person
-                    ? house.KeyOf(HouseKind.Casters, person) is { } name
+                    ? contents.KeyOf(BackupKind.Casters, person) is { } name
                         ? new JsonObject { ["person"] = name }
                         : null
                     : value.DeepClone();
@@ -105,22 +105,22 @@ internal static class HouseRefs
                 return
                     TickOf(value.GetValue<string>()) is var (word, kind, number)
                     && int.TryParse(number, NumberStyles.None, CultureInfo.InvariantCulture, out var ticked)
-                    ? house.KeyOf(kind, ticked) is { } its
+                    ? contents.KeyOf(kind, ticked) is { } its
                         ? $"{word}-{its}"
                         : null
                     : value.DeepClone();
             case RefForm.Cared:
-                return HouseKind.PieceKind((Service)thing) is { } cared && house.KeyOf(cared, value.GetValue<int>()) is { } piece
+                return BackupKind.PieceKind((Service)thing) is { } cared && contents.KeyOf(cared, value.GetValue<int>()) is { } piece
                     ? piece
                     : null;
             default:
-                return house.KeyOf(at.Kind, value.GetValue<int>());
+                return contents.KeyOf(at.Kind, value.GetValue<int>());
         }
     }
 
     private static (string Word, string Kind, string Tail)? TickOf(string tick)
     {
-        foreach (var (word, kind) in ((string, string)[])[("rod", HouseKind.Rods), ("line", HouseKind.Lines), ("reel", HouseKind.Reels)])
+        foreach (var (word, kind) in ((string, string)[])[("rod", BackupKind.Rods), ("line", BackupKind.Lines), ("reel", BackupKind.Reels)])
             if (tick.StartsWith(word + "-", StringComparison.Ordinal))
                 return (word, kind, tick[(word.Length + 1)..]);
         return null;
@@ -128,7 +128,7 @@ internal static class HouseRefs
 
     // Puts another value in place of each one at a path; what becomes null is taken out. What is not there is passed over. Says whether
     // anything was taken out.
-    public static bool Along(JsonNode? node, string path, Func<JsonNode, JsonNode?> change)
+    public static bool ChangeAt(JsonNode? node, string path, Func<JsonNode, JsonNode?> change)
     {
         var lost = false;
         var (name, rest) = path.Split('.', 2) is [var first, .. var others] ? (first, others.FirstOrDefault()) : (path, null);
@@ -141,14 +141,14 @@ internal static class HouseRefs
             if (rest is null)
                 Put(change(value), v => inside[name] = v, () => inside.Remove(name));
             else
-                lost |= Along(value, rest, change);
+                lost |= ChangeAt(value, rest, change);
             return lost;
         }
         if (value is not JsonArray items)
             return false;
         for (var i = items.Count - 1; i >= 0; i--)
             if (rest is not null)
-                lost |= Along(items[i], rest, change);
+                lost |= ChangeAt(items[i], rest, change);
             else if (items[i] is { } item)
                 Put(change(item), v => items[i] = v, () => items.RemoveAt(i));
         return lost;
@@ -169,22 +169,22 @@ internal static class HouseRefs
     /// Whether a thing that refers to nothing here any more is nothing by itself: a spool without its reel. What may do without, such as a
     /// ticket's finished spool, and what is one of several, such as a piece packed, does.
     /// </summary>
-    public static bool IsNeeded(HouseKind kind, Ref at, Kept thing) =>
+    public static bool IsNeeded(BackupKind kind, Ref at, Kept thing) =>
         !at.Loose
-        && (at.Form == RefForm.Number || (thing is Service service && HouseKind.PieceKind(service) is not null))
+        && (at.Form == RefForm.Number || (thing is Service service && BackupKind.PieceKind(service) is not null))
         && (at.Path == "pieces[].scrapId" || kind.Type.GetProperty(PlainText.Capital(at.Path))?.PropertyType == typeof(int));
 
-    public static (JsonNode? Found, string? Problem) Numbered(Ref at, JsonObject record, JsonNode value, House house)
+    public static (JsonNode? Found, string? Problem) Numbered(Ref at, JsonObject record, JsonNode value, BackupContents contents)
     {
         static string? Word(JsonNode node) => node is JsonValue v && v.TryGetValue<string>(out var text) ? text : null;
         (JsonNode?, string?) Find(string kind, string? key) =>
             key is null ? (null, "it is known by its key")
-            : house.Find(kind, key) is { } row ? (row.Thing.Id, null)
-            : (null, $"there is no {HouseKind.Of(kind).One} “{Sheets.Quoted(key)}”");
+            : contents.Find(kind, key) is { } row ? (row.Thing.Id, null)
+            : (null, $"there is no {BackupKind.Get(kind).One} “{Sheets.Quoted(key)}”");
         switch (at.Form)
         {
             case RefForm.Caster when value is JsonObject person:
-                var (number, problem) = Find(HouseKind.Casters, person["person"] is { } who ? Word(who) : null);
+                var (number, problem) = Find(BackupKind.Casters, person["person"] is { } who ? Word(who) : null);
                 return (number is null ? null : Casters.OwnId(number.GetValue<int>()), problem);
             case RefForm.Caster:
                 return Word(value) is { } id && Casters.Find(id) is not null ? (id, null) : (null, "no caster is called that");
@@ -194,11 +194,11 @@ internal static class HouseRefs
                 if (TickOf(tick) is not var (word, kind, key))
                     return (tick, null);
                 // What was ticked and is not here any more needs no tick.
-                return (house.Find(kind, key) is { } ticked ? $"{word}-{ticked.Thing.Id}" : null, null);
+                return (contents.Find(kind, key) is { } ticked ? $"{word}-{ticked.Thing.Id}" : null, null);
             case RefForm.Cared:
                 var task = CareTask.Find(record["taskId"] is { } t ? Word(t) : null);
                 return task is null ? (null, "there is no such task")
-                    : HouseKind.PieceKind(new() { TaskId = task.Id, On = default }) is { } cared ? Find(cared, Word(value))
+                    : BackupKind.PieceKind(new() { TaskId = task.Id, On = default }) is { } cared ? Find(cared, Word(value))
                     : (0, null);
             default:
                 return Find(at.Kind, Word(value));

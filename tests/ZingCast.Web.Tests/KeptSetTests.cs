@@ -11,14 +11,14 @@ using ZingCast.Store;
 namespace ZingCast.Web.Tests;
 
 /// <summary>One way of keeping, for every kind of thing.</summary>
-public sealed class ShelfTests : IDisposable
+public sealed class KeptSetTests : IDisposable
 {
     private static readonly DateTimeOffset Morning = new(2026, 3, 14, 6, 0, 0, TimeSpan.FromHours(-3));
 
     private readonly string folder = Path.Combine(Path.GetTempPath(), $"zing-{Guid.NewGuid():N}");
     private readonly DbContextOptions<ZingDb> options;
 
-    public ShelfTests()
+    public KeptSetTests()
     {
         DataFolder.Open(folder, TimeProvider.System);
         options = new DbContextOptionsBuilder<ZingDb>().UseSqlite($"Data Source={DataFolder.FileIn(folder)};Pooling=False").Options;
@@ -34,7 +34,7 @@ public sealed class ShelfTests : IDisposable
     }
 
     // Everything kept by another, as if another window had done it.
-    private async Task<TOut> On<T, TOut>(Func<Shelf<T>, Task<TOut>> work)
+    private async Task<TOut> On<T, TOut>(Func<KeptSet<T>, Task<TOut>> work)
         where T : Kept
     {
         await using var db = new ZingDb(options);
@@ -85,11 +85,11 @@ public sealed class ShelfTests : IDisposable
     public async Task What_is_put_away_is_hidden_listed_apart_and_comes_back_as_it_was()
     {
         var kept = await On<Rod, Rod>(s => s.KeepAsync(Seven("R1"), "R1", Now));
-        Assert.True(await On<Rod, bool>(s => s.PutAwayAsync(kept.Id, Now)));
+        Assert.True(await On<Rod, bool>(s => s.ArchiveAsync(kept.Id, Now)));
         Assert.Null(await On<Rod, Rod?>(s => s.FindAsync(kept.Id, Now)));
         Assert.Empty(await On<Rod, List<Rod>>(s => s.ListAsync(Now)));
-        Assert.Equal(kept.Id, Assert.Single(await On<Rod, List<Rod>>(s => s.PutAwayAsync(Now))).Id);
-        Assert.True(await On<Rod, bool>(s => s.BringBackAsync(kept.Id, Now)));
+        Assert.Equal(kept.Id, Assert.Single(await On<Rod, List<Rod>>(s => s.ListArchivedAsync(Now))).Id);
+        Assert.True(await On<Rod, bool>(s => s.UnarchiveAsync(kept.Id, Now)));
         Assert.Equal(kept, await On<Rod, Rod?>(s => s.FindAsync(kept.Id, Now)), new SameRod());
     }
 
@@ -100,30 +100,30 @@ public sealed class ShelfTests : IDisposable
         async Task<bool> PutAway(Rod rod, int minute)
         {
             await using var db = new ZingDb(options);
-            return await new Shelf<Rod>(db, new Stopped(Morning.AddMinutes(minute))).PutAwayAsync(rod.Id, Now);
+            return await new KeptSet<Rod>(db, new Stopped(Morning.AddMinutes(minute))).ArchiveAsync(rod.Id, Now);
         }
         var first = await On<Rod, Rod>(s => s.KeepAsync(Seven("R1"), "R1", Now));
         var second = await On<Rod, Rod>(s => s.KeepAsync(Seven("R2"), "R2", Now));
         await PutAway(first, 1);
         await PutAway(second, 2);
         await PutAway(first, 3);
-        Assert.Equal([second.Id, first.Id], (await On<Rod, List<Rod>>(s => s.PutAwayAsync(Now))).Select(r => r.Id));
+        Assert.Equal([second.Id, first.Id], (await On<Rod, List<Rod>>(s => s.ListArchivedAsync(Now))).Select(r => r.Id));
     }
 
     [Fact]
     public async Task There_is_no_putting_away_of_what_never_was()
     {
-        Assert.False(await On<Rod, bool>(s => s.PutAwayAsync(99, Now)));
-        Assert.False(await On<Rod, bool>(s => s.BringBackAsync(99, Now)));
+        Assert.False(await On<Rod, bool>(s => s.ArchiveAsync(99, Now)));
+        Assert.False(await On<Rod, bool>(s => s.UnarchiveAsync(99, Now)));
     }
 
     [Fact]
     public async Task A_tag_put_away_is_free_and_what_carries_it_cannot_come_back_beside_another()
     {
         var old = await On<Rod, Rod>(s => s.KeepAsync(Seven("R1"), "R1", Now));
-        await On<Rod, bool>(s => s.PutAwayAsync(old.Id, Now));
+        await On<Rod, bool>(s => s.ArchiveAsync(old.Id, Now));
         await On<Rod, Rod>(s => s.KeepAsync(Seven("R1"), "R1", Now));
-        await Assert.ThrowsAsync<Microsoft.Data.Sqlite.SqliteException>(() => On<Rod, bool>(s => s.BringBackAsync(old.Id, Now)));
+        await Assert.ThrowsAsync<Microsoft.Data.Sqlite.SqliteException>(() => On<Rod, bool>(s => s.UnarchiveAsync(old.Id, Now)));
     }
 
     // The comparer of a list in a column used to look at the list itself, which is what was changed.
@@ -159,8 +159,8 @@ public sealed class ShelfTests : IDisposable
     [Fact]
     public async Task Every_kind_answers_a_stale_change_alike_and_tells_instants_in_UTC()
     {
-        using var house = new House();
-        var client = house.CreateClient();
+        using var app = new TestApp();
+        var client = app.CreateClient();
         foreach (var kind in new[] { "rods", "lines", "reels", "scraps" })
         {
             var list = kind == "scraps" ? await client.GetJson("/api/shed/scraps") : (await client.GetJson("/api/shed")).GetProperty(kind);
@@ -190,8 +190,8 @@ public sealed class ShelfTests : IDisposable
     [InlineData("/api/briefs")]
     public async Task Every_kind_is_put_away_listed_and_brought_back_by_the_same_addresses(string kind)
     {
-        using var house = new House();
-        var client = house.CreateClient();
+        using var app = new TestApp();
+        var client = app.CreateClient();
         Assert.Equal(0, (await client.GetJson($"{kind}/away")).GetArrayLength());
         Assert.Equal(HttpStatusCode.NoContent, (await client.DeleteAsync($"{kind}/1", Now)).StatusCode);
         var away = await client.GetJson($"{kind}/away");

@@ -9,9 +9,9 @@ public readonly record struct WindingCount(double Turns, double LengthM, bool Ru
 
 /// <summary>
 /// The winder and the ticket it works for, of which there is one at a time. While it turns, what it counts is written to the ticket again
-/// and again: a house that dies in the middle knows where it was.
+/// and again: a server that is killed midway knows where it was.
 /// </summary>
-public sealed partial class WindingDesk(IWinder winder, IServiceScopeFactory scopes, TimeProvider clock, ILogger<WindingDesk> log)
+public sealed partial class WindingService(IWinder winder, IServiceScopeFactory scopes, TimeProvider clock, ILogger<WindingService> log)
     : BackgroundService
 {
     private static readonly TimeSpan Look = TimeSpan.FromMilliseconds(250);
@@ -124,7 +124,7 @@ public sealed partial class WindingDesk(IWinder winder, IServiceScopeFactory sco
     }
 
     /// <summary>What is counted for this ticket; null when the winder does not work for it.</summary>
-    public WindingCount? Of(int id)
+    public WindingCount? For(int id)
     {
         lock (turn)
             return ticketId == id ? Counted() : null;

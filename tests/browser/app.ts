@@ -26,12 +26,11 @@ const root = resolve(import.meta.dirname, '../..');
 
 const dll = join(root, 'src/ZingCast.Web/bin/Release/net10.0/ZingCast.Web.dll');
 
-/** Folders filled once by the set-up; every house begins on a copy of one, so that none has to be made anew. */
-export const prepared = (demo: boolean) =>
-  join(import.meta.dirname, 'test-results', demo ? 'house-demo' : 'house-empty');
+/** Folders filled once by the set-up; every app begins on a copy of one, so that none has to be made anew. */
+export const prepared = (demo: boolean) => join(import.meta.dirname, 'test-results', demo ? 'app-demo' : 'app-empty');
 
 /** A running Zing Cast with a data folder of its own. */
-export class House {
+export class TestApp {
   url = '';
   private process?: ChildProcess;
 
@@ -75,40 +74,40 @@ export class House {
   }
 }
 
-async function newHouse(demo: boolean, env: Record<string, string>) {
+async function newApp(demo: boolean, env: Record<string, string>) {
   const data = mkdtempSync(join(tmpdir(), 'zing-'));
   cpSync(prepared(demo), data, { recursive: true });
-  const house = new House(data, demo, env);
-  await house.open();
-  return house;
+  const app = new TestApp(data, demo, env);
+  await app.open();
+  return app;
 }
 
-async function tearDown(house: House) {
-  await house.close();
-  rmSync(house.data, { recursive: true, force: true });
+async function tearDown(app: TestApp) {
+  await app.close();
+  rmSync(app.data, { recursive: true, force: true });
 }
 
 // Any name that a copy may have.
 const prepares = 'daily-20200101000000.db';
 
-/** Puts a house back as it was prepared, the way its own page puts a copy back; the copies this makes are swept up. */
-async function putBack(house: House, demo: boolean) {
-  copyFileSync(join(prepared(demo), 'zingcast.db'), join(house.data, prepares));
-  const answer = await fetch(`${house.url}/api/backup/copies/${prepares}/restore`, { method: 'POST' });
+/** Puts an app back as it was prepared, the way its own page puts a copy back; the copies this makes are swept up. */
+async function putBack(app: TestApp, demo: boolean) {
+  copyFileSync(join(prepared(demo), 'zingcast.db'), join(app.data, prepares));
+  const answer = await fetch(`${app.url}/api/backup/copies/${prepares}/restore`, { method: 'POST' });
   if (!answer.ok) throw new Error(await answer.text());
-  for (const file of readdirSync(house.data)) if (/-\d{14}.*\.db$/.test(file)) rmSync(join(house.data, file));
+  for (const file of readdirSync(app.data)) if (/-\d{14}.*\.db$/.test(file)) rmSync(join(app.data, file));
 }
 
-/** One house for the tests of a worker. What one test has changed is put back before the next. */
+/** One app for the tests of a worker. What one test has changed is put back before the next. */
 class SharedHouse {
-  private opening?: Promise<House>;
+  private opening?: Promise<TestApp>;
   private holds: boolean | null = true;
 
   async with(demo: boolean) {
-    const house = await (this.opening ??= newHouse(true, {}));
-    if (this.holds !== demo) await putBack(house, demo);
+    const app = await (this.opening ??= newApp(true, {}));
+    if (this.holds !== demo) await putBack(app, demo);
     this.holds = demo;
-    return house;
+    return app;
   }
 
   /** Something in it is not as it was. */
@@ -127,15 +126,15 @@ type Fixtures = {
   demo: boolean;
   /** Changes nothing that is kept. */
   looking: boolean;
-  /** Needs a house for itself, to close it and open it again. */
+  /** Needs an app for itself, to close it and open it again. */
   own: boolean;
   env: Record<string, string>;
-  house: House;
+  app: TestApp;
   complaints: string[];
   mayComplain: RegExp | null;
 };
 
-/** Every test begins in a house as it was prepared, and fails when the page complains or asks anybody else for anything. */
+/** Every test begins in an app as it was prepared, and fails when the page complains or asks anybody else for anything. */
 export const test = base.extend<Fixtures, Shared>({
   demo: [true, { option: true }],
   looking: [false, { option: true }],
@@ -151,23 +150,23 @@ export const test = base.extend<Fixtures, Shared>({
     },
     { scope: 'worker' },
   ],
-  house: async ({ demo, env, looking, own, sharedHouse }, use) => {
+  app: async ({ demo, env, looking, own, sharedHouse }, use) => {
     if (own || Object.keys(env).length > 0) {
-      const house = await newHouse(demo, env);
-      await use(house);
-      await tearDown(house);
+      const app = await newApp(demo, env);
+      await use(app);
+      await tearDown(app);
       return;
     }
     await use(await sharedHouse.with(demo));
     if (!looking) sharedHouse.changed();
   },
   complaints: [
-    async ({ page, house, mayComplain }, use) => {
+    async ({ page, app, mayComplain }, use) => {
       const complaints: string[] = [];
       page.on('console', (m) => ['error', 'warning'].includes(m.type()) && complaints.push(m.text()));
       page.on('pageerror', (e) => complaints.push(e.message));
       page.on('request', (r) => {
-        if (!r.url().startsWith(house.url) && !r.url().startsWith('data:')) complaints.push(`asked ${r.url()}`);
+        if (!r.url().startsWith(app.url) && !r.url().startsWith('data:')) complaints.push(`asked ${r.url()}`);
       });
       await use(complaints);
       // A refused entry shows as a failed request in the console; that one is the test's own doing.
@@ -176,7 +175,7 @@ export const test = base.extend<Fixtures, Shared>({
     },
     { auto: true },
   ],
-  baseURL: async ({ house }, use) => use(house.url),
+  baseURL: async ({ app }, use) => use(app.url),
 });
 
 /** The figure of a link on the chain, as words. */

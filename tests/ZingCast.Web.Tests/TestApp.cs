@@ -8,14 +8,14 @@ using ZingCast.Web.Hosting;
 namespace ZingCast.Web.Tests;
 
 /// <summary>The whole house as it is shipped, on a port and a data folder of its own.</summary>
-public sealed class House : IDisposable
+public sealed class TestApp : IDisposable
 {
     private readonly WebApplication app;
 
     // The folder is another house's too.
     private readonly bool keep;
 
-    public House(bool demo = true, Func<Settings, Settings>? with = null, bool keep = false)
+    public TestApp(bool demo = true, Func<Settings, Settings>? with = null, bool keep = false)
     {
         this.keep = keep;
         var settings = new Settings
@@ -97,16 +97,16 @@ internal static class Suite
 /// <summary>One house with the loan shed for all tests of a class: for those that change nothing the others look at.</summary>
 public sealed class LoanShed : IDisposable
 {
-    private readonly House house = new();
+    private readonly TestApp app = new();
 
-    public LoanShed() => Client = house.CreateClient();
+    public LoanShed() => Client = app.CreateClient();
 
     public HttpClient Client { get; }
 
     public void Dispose()
     {
         Client.Dispose();
-        house.Dispose();
+        app.Dispose();
     }
 }
 

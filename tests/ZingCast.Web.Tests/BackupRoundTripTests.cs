@@ -12,7 +12,7 @@ namespace ZingCast.Web.Tests;
 /// Whatever a house writes it reads: things of every kind with each optional part there and left out, one by one, by handfuls, and all that
 /// can be left out at once.
 /// </summary>
-public sealed class HouseRoundTripTests : IDisposable
+public sealed class BackupRoundTripTests : IDisposable
 {
     private readonly string folder = Directory.CreateTempSubdirectory("zing-trip-").FullName;
     private readonly Random dice = new(26);
@@ -24,7 +24,7 @@ public sealed class HouseRoundTripTests : IDisposable
 
     public void Dispose() => Directory.Delete(folder, recursive: true);
 
-    private ZingDb House(string name)
+    private ZingDb Open(string name)
     {
         var data = Path.Combine(folder, name);
         DataFolder.Open(data, TimeProvider.System);
@@ -32,12 +32,12 @@ public sealed class HouseRoundTripTests : IDisposable
     }
 
     private static async Task<JsonObject> WrittenAsync(ZingDb db) =>
-        (JsonObject)JsonNode.Parse(await HouseFile.WriteAsync(db, DateTime.UnixEpoch, cancel: Cancel))!;
+        (JsonObject)JsonNode.Parse(await BackupFile.WriteAsync(db, DateTime.UnixEpoch, cancel: Cancel))!;
 
-    private static async Task<HouseRead> ReadAsync(ZingDb db, JsonObject document)
+    private static async Task<BackupReading> ReadAsync(ZingDb db, JsonObject document)
     {
         await using var transaction = await db.Database.BeginTransactionAsync(Cancel);
-        var read = await HouseFile.ReadAsync(db, document.ToJsonString(), HouseMerge.Replace, Today, Cancel);
+        var read = await BackupFile.ReadAsync(db, document.ToJsonString(), BackupMerge.Replace, Today, Cancel);
         if (read.Faults.Count == 0)
             await transaction.CommitAsync(Cancel);
         return read;
@@ -76,7 +76,7 @@ public sealed class HouseRoundTripTests : IDisposable
                 SpoolName = "its own",
                 ReelWords = "a reel",
                 LineWords = "a line",
-                Plan = WindingPlan.Of(reel, line, Backings.Rows[0], 100),
+                Plan = WindingPlan.For(reel, line, Backings.Rows[0], 100),
                 Done =
                 [
                     new(WindingStepKind.Arbor, at),
@@ -152,7 +152,7 @@ public sealed class HouseRoundTripTests : IDisposable
         await db.SaveChangesAsync(Cancel);
         db.ChangeTracker.Clear();
         var brief = await db.Briefs.AsNoTracking().FirstAsync(Cancel);
-        await db.Shelf<SavedBrief>(TimeProvider.System)
+        await db.KeptSet<SavedBrief>(TimeProvider.System)
             .KeepAsync(
                 brief with
                 {
@@ -323,7 +323,7 @@ public sealed class HouseRoundTripTests : IDisposable
     [Fact]
     public async Task Whatever_a_house_writes_it_reads_with_every_optional_part_there_and_left_out()
     {
-        await using var full = House("full");
+        await using var full = Open("full");
         await FillAsync(full);
         var document = await WrittenAsync(full);
         // Nothing that is kept stays behind.
@@ -346,7 +346,7 @@ public sealed class HouseRoundTripTests : IDisposable
             );
             ((JsonArray)document[list]!).Add((JsonNode)said);
         }
-        var schema = HouseSchema.Write();
+        var schema = BackupSchema.Write();
         List<(string List, JsonObject Entry)> bent = [];
         foreach (var (list, entries) in document.Where(l => l.Value is JsonArray).Select(l => (l.Key, (JsonArray)l.Value!)))
         foreach (
@@ -376,7 +376,7 @@ public sealed class HouseRoundTripTests : IDisposable
             ((JsonArray)document[list]!).Add((JsonNode)entry);
 
         // What was left out and may not be is refused, entry by entry; the rest is read.
-        await using var first = House("first");
+        await using var first = Open("first");
         var refused = 0;
         for (var read = await ReadAsync(first, document); read.Faults.Count > 0; read = await ReadAsync(first, document))
         {
@@ -395,7 +395,7 @@ public sealed class HouseRoundTripTests : IDisposable
 
         // What the house then writes goes into an empty one without a word, and comes out the same.
         var written = await WrittenAsync(first);
-        await using var second = House("second");
+        await using var second = Open("second");
         var again = await ReadAsync(second, written);
         Assert.Empty(again.Faults);
         Assert.Empty(again.Notes);

@@ -10,7 +10,7 @@ namespace ZingCast.Store;
 /// How often each table was written since the program began, so that whoever shows something knows when it is old. What another program
 /// wrote counts for all of them.
 /// </summary>
-public sealed class HouseVersion(FileWatch watch, TimeProvider clock)
+public sealed class DataVersion(FileWatch watch, TimeProvider clock)
 {
     private readonly ConcurrentDictionary<string, long> tables = new();
     private readonly Lock door = new();
@@ -58,7 +58,7 @@ public sealed class HouseVersion(FileWatch watch, TimeProvider clock)
 }
 
 /// <summary>Counts what is written, once it is kept: with its transaction, or with the changes it is saved with.</summary>
-internal sealed partial class WriteCounter(HouseVersion version) : ISaveChangesInterceptor, IDbCommandInterceptor, IDbTransactionInterceptor
+internal sealed partial class WriteCounter(DataVersion version) : ISaveChangesInterceptor, IDbCommandInterceptor, IDbTransactionInterceptor
 {
     private readonly ConditionalWeakTable<object, HashSet<string>> unkept = [];
 

@@ -1,7 +1,7 @@
 namespace ZingCast.Core.Measures;
 
 /// <summary>Straight-line interpolation helpers shared by the tables.</summary>
-public static class Blend
+public static class Interpolation
 {
     /// <summary>Value at fraction <paramref name="t"/> between two ends; t outside 0–1 extrapolates.</summary>
     public static double Between(double from, double to, double t) => from + (to - from) * t;
@@ -13,7 +13,7 @@ public static class Blend
     /// Piecewise-linear lookup. <paramref name="xs"/> ascending, same length as <paramref name="ys"/>, two or more points.
     /// Beyond the ends the last slope continues.
     /// </summary>
-    public static double Along(ReadOnlySpan<double> xs, ReadOnlySpan<double> ys, double x)
+    public static double Interpolate(ReadOnlySpan<double> xs, ReadOnlySpan<double> ys, double x)
     {
         var i = 1;
         while (i < xs.Length - 1 && x > xs[i])

@@ -4,14 +4,14 @@ using ZingCast.Store;
 namespace ZingCast.Web.Tests;
 
 /// <summary>Every answer carries the version of the house, so that whoever shows something knows when it is old.</summary>
-public sealed class HouseVersionTests
+public sealed class DataVersionTests
 {
     private static CancellationToken Now => TestContext.Current.CancellationToken;
 
     /// <summary>The run, how often another program wrote, and the count of each table.</summary>
-    private sealed record Told(string Run, int Others, IReadOnlyDictionary<string, int> Tables)
+    private sealed record Explanation(string Run, int Others, IReadOnlyDictionary<string, int> Tables)
     {
-        public static Told Of(HttpResponseMessage answer)
+        public static Explanation Of(HttpResponseMessage answer)
         {
             var parts = answer.Headers.GetValues("Zing-House").Single().Split(' ');
             var tables = parts[2..].Select(p => p.Split('=')).ToDictionary(p => p[0], p => int.Parse(p[1], default(IFormatProvider)));
@@ -19,17 +19,17 @@ public sealed class HouseVersionTests
         }
 
         /// <summary>The tables that were written since.</summary>
-        public string[] Since(Told before) =>
+        public string[] Since(Explanation before) =>
             [.. Tables.Where(t => t.Value > before.Tables.GetValueOrDefault(t.Key)).Select(t => t.Key).Order(StringComparer.Ordinal)];
     }
 
-    private static async Task<Told> Ask(HttpClient client) => Told.Of(await client.GetAsync("/api/version", Now));
+    private static async Task<Explanation> Ask(HttpClient client) => Explanation.Of(await client.GetAsync("/api/version", Now));
 
     [Fact]
     public async Task What_was_written_counts_by_its_table_once_it_is_kept_and_looking_counts_nothing()
     {
-        using var house = new House(with: s => s with { Data = $"{s.Data}-first" });
-        using var client = house.CreateClient();
+        using var app = new TestApp(with: s => s with { Data = $"{s.Data}-first" });
+        using var client = app.CreateClient();
         var start = await Ask(client);
         await client.GetJson("/api/shed");
         await client.GetJson("/api/log");
@@ -37,9 +37,9 @@ public sealed class HouseVersionTests
 
         // Added, put away and brought back; the answer that keeps it says so already.
         var rod = (await client.GetJson("/api/shed")).GetProperty("rods")[0];
-        var added = Told.Of(await client.DeleteAsync($"/api/shed/rods/{rod.GetProperty("id").GetInt32()}", Now));
+        var added = Explanation.Of(await client.DeleteAsync($"/api/shed/rods/{rod.GetProperty("id").GetInt32()}", Now));
         Assert.Equal(["Rods"], added.Since(start));
-        var brief = Told.Of(
+        var brief = Explanation.Of(
             await client.Post(
                 "/api/briefs",
                 new
@@ -56,18 +56,18 @@ public sealed class HouseVersionTests
         Assert.Contains("Outings", (await Ask(client)).Tables.Keys);
 
         // Refused, nothing was written.
-        var refused = Told.Of(await client.Post("/api/shed/rods", new { name = "no length" }));
+        var refused = Explanation.Of(await client.Post("/api/shed/rods", new { name = "no length" }));
         Assert.Empty(refused.Since(brief));
     }
 
     [Fact]
     public async Task What_another_program_wrote_is_noticed_and_another_run_is_told_from_this_one()
     {
-        using var house = new House();
-        using var client = house.CreateClient();
+        using var app = new TestApp();
+        using var client = app.CreateClient();
         var start = await Ask(client);
         Assert.Equal(start.Others, (await Ask(client)).Others);
-        using (var other = new SqliteConnection($"Data Source={DataFolder.FileIn(house.Data)};Pooling=False"))
+        using (var other = new SqliteConnection($"Data Source={DataFolder.FileIn(app.Data)};Pooling=False"))
         {
             other.Open();
             using var command = other.CreateCommand();
@@ -83,7 +83,7 @@ public sealed class HouseVersionTests
         Assert.True(after.Others > start.Others);
         Assert.Empty(after.Since(start));
 
-        using var second = new House();
+        using var second = new TestApp();
         using var its = second.CreateClient();
         Assert.NotEqual(start.Run, (await Ask(its)).Run);
     }
@@ -91,8 +91,8 @@ public sealed class HouseVersionTests
     [Fact]
     public async Task Who_has_no_key_learns_no_version()
     {
-        using var house = new House(true, settings => settings with { Host = "0.0.0.0", AccessKey = "a long enough key" });
-        using var client = house.CreateClient();
+        using var app = new TestApp(true, settings => settings with { Host = "0.0.0.0", AccessKey = "a long enough key" });
+        using var client = app.CreateClient();
         Assert.False((await client.GetAsync("/api/version", Now)).Headers.Contains("Zing-House"));
     }
 }

@@ -13,38 +13,38 @@ namespace ZingCast.Store;
 /// <param name="Merge">What was to be done with what both have.</param>
 /// <param name="Steps">Things to write, in order; one that takes the place of another has its number.</param>
 /// <param name="Held">Scraps that belong to the jobs that come.</param>
-public sealed record HousePlan(HouseRead Read, HouseMerge Merge, IReadOnlyList<HouseStep> Steps, IReadOnlyList<ScrapInJob> Held);
+public sealed record BackupPlan(BackupReading Read, BackupMerge Merge, IReadOnlyList<BackupStep> Steps, IReadOnlyList<ScrapInJob> Held);
 
 /// <summary>A thing to write, and when it was put away.</summary>
-public readonly record struct HouseStep(Kept Thing, DateTime? Away, bool IsNew);
+public readonly record struct BackupStep(Kept Thing, DateTime? Away, bool IsNew);
 
 /// <summary>
-/// Holds a document against a house as it stands, in time that grows with their length and no faster. It writes nothing: new things get
+/// Compares a document with the data as they stand, in time that grows with their length and no faster. It writes nothing: new things get
 /// their numbers here, so that what refers to them can be read.
 /// </summary>
-internal sealed class HouseReader(House before, IReadOnlyDictionary<int, int> jobOfScrap, HouseMerge merge, DateOnly today)
+internal sealed class BackupReader(BackupContents before, IReadOnlyDictionary<int, int> jobOfScrap, BackupMerge merge, DateOnly today)
 {
     // More faults are not told.
     private const int MostFaults = 100;
 
-    private readonly House house = merge == HouseMerge.Replace ? before.Emptied() : before;
-    private readonly List<HouseFault> faults = [];
+    private readonly BackupContents contents = merge == BackupMerge.Replace ? before.Emptied() : before;
+    private readonly List<BackupFault> faults = [];
     private readonly List<string> notes = [];
-    private readonly List<HouseChange> changes = [];
-    private readonly List<HouseStep> steps = [];
+    private readonly List<BackupChange> changes = [];
+    private readonly List<BackupStep> steps = [];
 
-    public HousePlan Read(JsonObject document, CancellationToken cancel)
+    public BackupPlan Read(JsonObject document, CancellationToken cancel)
     {
-        foreach (var kind in HouseKind.All)
+        foreach (var kind in BackupKind.All)
             Read(kind, document, cancel);
         var held = faults.Count == 0 ? Held() : [];
         return new(new(changes, faults, [.. notes.Distinct()]), merge, steps, held);
     }
 
-    private void Read(HouseKind kind, JsonObject document, CancellationToken cancel)
+    private void Read(BackupKind kind, JsonObject document, CancellationToken cancel)
     {
         // Kinds that the file does not speak of stay as they are, unless all is replaced.
-        var spoken = document.ContainsKey(kind.Name) || merge == HouseMerge.Replace;
+        var spoken = document.ContainsKey(kind.Name) || merge == BackupMerge.Replace;
         var entries = document[kind.Name] as JsonArray ?? [];
         var was = before.Rows(kind).Select(r => r.Key).ToList();
         var (fresh, other, same) = (new List<string>(), new List<string>(), 0);
@@ -57,37 +57,37 @@ internal sealed class HouseReader(House before, IReadOnlyDictionary<int, int> jo
             void Fault(string field, string problem) => faults.Add(new(kind.Name, i + 1, field, problem));
             if (
                 entries[i] is not JsonObject entry
-                || entry[HouseFile.Key] is not JsonValue named
+                || entry[BackupFile.Key] is not JsonValue named
                 || !named.TryGetValue<string>(out var key)
             )
             {
-                Fault(HouseFile.Key, "Every entry has a key: what it is known by.");
+                Fault(BackupFile.Key, "Every entry has a key: what it is known by.");
                 continue;
             }
             if (!seen.Add(key))
             {
-                Fault(HouseFile.Key, $"Two entries have the key “{Sheets.Quoted(key)}”.");
+                Fault(BackupFile.Key, $"Two entries have the key “{Sheets.Quoted(key)}”.");
                 continue;
             }
             if (Record(kind, entry, Fault) is not var (thing, away))
                 continue;
             var mine = before.Find(kind.Name, key);
-            var row = merge == HouseMerge.Replace ? null : mine;
+            var row = merge == BackupMerge.Replace ? null : mine;
             var isSame =
                 mine is not null
-                && JsonNode.DeepEquals(HouseFile.Entry(kind, mine, before), HouseFile.Entry(kind, new(thing, away, key), house));
+                && JsonNode.DeepEquals(BackupFile.Entry(kind, mine, before), BackupFile.Entry(kind, new(thing, away, key), contents));
             if (isSame)
                 same++;
             else
                 (mine is null ? fresh : other).Add(key);
-            if (row is not null && (isSame || merge == HouseMerge.Mine))
+            if (row is not null && (isSame || merge == BackupMerge.Mine))
                 continue;
-            thing = row is null ? thing with { Id = house.NextId(kind) } : thing with { Id = row.Thing.Id, Version = row.Thing.Version };
+            thing = row is null ? thing with { Id = contents.NextId(kind) } : thing with { Id = row.Thing.Id, Version = row.Thing.Version };
             if (Clash(kind, thing, away) is { } clash)
             {
                 if (thing is not Spool spool)
                 {
-                    Fault(HouseFile.Key, clash);
+                    Fault(BackupFile.Key, clash);
                     continue;
                 }
                 late.Add((key, spool));
@@ -95,13 +95,13 @@ internal sealed class HouseReader(House before, IReadOnlyDictionary<int, int> jo
             }
             steps.Add(new(thing, away, row is null));
             if (row is null)
-                house.Add(kind, thing, away, key);
+                contents.Add(kind, thing, away, key);
             else
-                house.Change(kind, row, thing, away);
+                contents.Change(kind, row, thing, away);
         }
         foreach (var (key, wanted) in late)
         {
-            var bare = house.Find(kind.Name, key)!;
+            var bare = contents.Find(kind.Name, key)!;
             var full = (Spool)bare.Thing with { LineId = wanted.LineId };
             if (Clash(kind, full, bare.Away) is { } clash)
             {
@@ -110,21 +110,21 @@ internal sealed class HouseReader(House before, IReadOnlyDictionary<int, int> jo
             }
             // Written once more, on top of what was written bare.
             steps.Add(new(full with { Version = full.Version + 1 }, bare.Away, false));
-            house.Change(kind, bare, full, bare.Away);
+            contents.Change(kind, bare, full, bare.Away);
         }
         List<string> gone = spoken ? [.. was.Where(k => !seen.Contains(k))] : [];
         if (fresh.Count + other.Count + same + gone.Count > 0)
             changes.Add(new(kind.Name, kind.One, fresh, other, same, gone));
     }
 
-    internal static JsonObject? Parsed(string text, List<HouseFault> faults)
+    internal static JsonObject? Parsed(string text, List<BackupFault> faults)
     {
         void Fault(int line, string field, string problem) => faults.Add(new("file", line, field, problem));
         JsonNode? node;
         try
         {
             var utf8 = new UTF8Encoding(false, throwOnInvalidBytes: true).GetBytes(text.TrimStart('\uFEFF'));
-            if (OddText(utf8) is { } odd)
+            if (InvalidText(utf8) is { } odd)
             {
                 Fault(odd, "text", "A text in this line has half a sign in it: one that stands for nothing by itself.");
                 return null;
@@ -146,18 +146,18 @@ internal sealed class HouseReader(House before, IReadOnlyDictionary<int, int> jo
             );
             return null;
         }
-        if (node is not JsonObject document || (document["format"] as JsonValue)?.ToString() != HouseFile.Format)
+        if (node is not JsonObject document || (document["format"] as JsonValue)?.ToString() != BackupFile.Format)
         {
             Fault(1, "format", "This is no file of Zing Cast: its first field says format: zing-cast.");
             return null;
         }
         if (document["version"] is not JsonValue version || !version.TryGetValue<int>(out var number) || number < 1)
             Fault(1, "version", "The file does not say which version of the format it is.");
-        else if (number > HouseFile.Version)
-            Fault(1, "version", $"The file is of version {number}; this Zing Cast reads up to {HouseFile.Version}. Take a newer one.");
+        else if (number > BackupFile.Version)
+            Fault(1, "version", $"The file is of version {number}; this Zing Cast reads up to {BackupFile.Version}. Take a newer one.");
         foreach (var (name, value) in document)
             if (name is not ("format" or "version" or "savedAt" or "$schema"))
-                if (HouseKind.All.All(k => k.Name != name))
+                if (BackupKind.All.All(k => k.Name != name))
                     Fault(1, name, "There is no such list.");
                 else if (value is not JsonArray)
                     Fault(1, name, "This is a list.");
@@ -165,7 +165,7 @@ internal sealed class HouseReader(House before, IReadOnlyDictionary<int, int> jo
     }
 
     // The line of the first text that is no text: an escape may stand for half a sign, which no reader can give back as a string.
-    private static int? OddText(byte[] utf8)
+    private static int? InvalidText(byte[] utf8)
     {
         var reader = new Utf8JsonReader(utf8, new() { MaxDepth = 32 });
         while (reader.Read())
@@ -181,24 +181,24 @@ internal sealed class HouseReader(House before, IReadOnlyDictionary<int, int> jo
         return null;
     }
 
-    // An entry as the record it is, with this house's numbers; null when it has a fault.
-    private (Kept Thing, DateTime? Away)? Record(HouseKind kind, JsonObject entry, Action<string, string> fault)
+    // An entry as the record it is, with the numbers used here; null when it has a fault.
+    private (Kept Thing, DateTime? Away)? Record(BackupKind kind, JsonObject entry, Action<string, string> fault)
     {
         var record = (JsonObject)entry.DeepClone();
         DateTime? away = null;
-        if (record[HouseFile.Away] is { } put)
+        if (record[BackupFile.Away] is { } put)
         {
             if (put is not JsonValue at || !at.TryGetValue<DateTime>(out var day))
             {
-                fault(HouseFile.Away, "Say when it was put away, as 2026-05-30T18:00:00Z.");
+                fault(BackupFile.Away, "Say when it was put away, as 2026-05-30T18:00:00Z.");
                 return null;
             }
             away = day.ToUniversalTime();
         }
-        record.Remove(HouseFile.Away);
-        var name = entry[HouseFile.Key]!.GetValue<string>();
+        record.Remove(BackupFile.Away);
+        var name = entry[BackupFile.Key]!.GetValue<string>();
         if (kind.Type != typeof(Outing))
-            record.Remove(HouseFile.Key);
+            record.Remove(BackupFile.Key);
         if (record.ContainsKey("id") || record.ContainsKey("version"))
         {
             fault("id", "Rows have no numbers in a file; they are known by their key.");
@@ -207,12 +207,12 @@ internal sealed class HouseReader(House before, IReadOnlyDictionary<int, int> jo
         var sound = true;
         // The task says what kind of piece it is about, so it is looked at before the piece.
         foreach (var at in kind.Refs)
-            HouseRefs.Along(
+            BackupRefs.ChangeAt(
                 record,
                 at.Path,
                 value =>
                 {
-                    var (found, said) = HouseRefs.Numbered(at, record, value, house);
+                    var (found, said) = BackupRefs.Numbered(at, record, value, contents);
                     if (said is not null)
                     {
                         if (at.Loose)
@@ -231,9 +231,9 @@ internal sealed class HouseReader(House before, IReadOnlyDictionary<int, int> jo
         Kept thing;
         try
         {
-            thing = (Kept)record.Deserialize(kind.Type, HouseFile.Records)!;
+            thing = (Kept)record.Deserialize(kind.Type, BackupFile.Records)!;
         }
-        catch (OddValueException odd)
+        catch (InvalidValueException odd)
         {
             fault(odd.Field, odd.Problem);
             return null;
@@ -260,10 +260,10 @@ internal sealed class HouseReader(House before, IReadOnlyDictionary<int, int> jo
     private static string? Missing(string message) =>
         message.Split("missing required properties including: '") is [_, var rest] ? rest.Split('\'')[0] : null;
 
-    // What the house cannot have twice: a tag or a name, and a line on two spools.
-    private string? Clash(HouseKind kind, Kept thing, DateTime? away)
+    // What cannot be there twice: a tag or a name, and a line on two spools.
+    private string? Clash(BackupKind kind, Kept thing, DateTime? away)
     {
-        var holder = away is null ? house.Holder(kind, thing) : 0;
+        var holder = away is null ? contents.Holder(kind, thing) : 0;
         if (holder == 0 || holder == thing.Id)
             return null;
         return thing switch
@@ -272,7 +272,7 @@ internal sealed class HouseReader(House before, IReadOnlyDictionary<int, int> jo
             Core.Rods.Calibration one => $"Another calibration has the name {one.Name}.",
             OwnCaster person => $"There is a {person.Name} already.",
             Spool { LineId: { } line } =>
-                $"{house.Called(HouseKind.Lines, line)} lies on another spool here already; it is noted without it.",
+                $"{contents.Called(BackupKind.Lines, line)} lies on another spool here already; it is noted without it.",
             _ => null,
         };
     }
@@ -280,11 +280,11 @@ internal sealed class HouseReader(House before, IReadOnlyDictionary<int, int> jo
     // Scraps of jobs that are on the bench, or in a head that was made of them, belong to those jobs.
     private List<ScrapInJob> Held()
     {
-        var jobs = HouseKind.Of(HouseKind.CutJobs);
-        var owner = merge == HouseMerge.Replace ? [] : new Dictionary<int, int>(jobOfScrap);
+        var jobs = BackupKind.Get(BackupKind.CutJobs);
+        var owner = merge == BackupMerge.Replace ? [] : new Dictionary<int, int>(jobOfScrap);
         var holding = owner.Values.ToHashSet();
         List<ScrapInJob> held = [];
-        foreach (var job in house.Rows(jobs).Where(r => r.Away is null && !holding.Contains(r.Thing.Id)).Select(r => (CutJob)r.Thing))
+        foreach (var job in contents.Rows(jobs).Where(r => r.Away is null && !holding.Contains(r.Thing.Id)).Select(r => (CutJob)r.Thing))
         foreach (var piece in job.Pieces)
         {
             if (!owner.TryAdd(piece.ScrapId, job.Id))

@@ -3,7 +3,7 @@ using Microsoft.EntityFrameworkCore;
 namespace ZingCast.Store;
 
 /// <summary>A data folder saved to a file and put back from one, as a copy of its file or as a JSON document.</summary>
-public static class HouseFolder
+public static class BackupCommands
 {
     /// <summary>
     /// Saves everything: as a document when the file is called .json, else as a copy. Throws <see cref="DataFolderException"/>.
@@ -22,7 +22,7 @@ public static class HouseFolder
             DataFolder.Backup(folder, copy);
             if (File.Exists(to))
                 throw new DataFolderException($"{to} is there already and stays as it is; name another file.");
-            var text = await DataFolder.LookIntoAsync(folder, copy, clock, db => HouseFile.WriteAsync(db, clock.GetUtcNow().UtcDateTime));
+            var text = await DataFolder.LookIntoAsync(folder, copy, clock, db => BackupFile.WriteAsync(db, clock.GetUtcNow().UtcDateTime));
             await File.WriteAllTextAsync(to, text);
         }
         finally
@@ -39,8 +39,8 @@ public static class HouseFolder
     {
         if (!IsDocument(from))
             return DataFolder.Restore(folder, from, clock);
-        if (new FileInfo(from).Length > HouseFile.Longest)
-            throw new DataFolderException($"{from} is larger than {HouseFile.Longest >> 20} MB. Nothing was changed.");
+        if (new FileInfo(from).Length > BackupFile.Longest)
+            throw new DataFolderException($"{from} is larger than {BackupFile.Longest >> 20} MB. Nothing was changed.");
         var there = File.Exists(DataFolder.FileIn(folder));
         DataFolder.Open(folder, clock);
         await using var db = new ZingDb(
@@ -48,7 +48,7 @@ public static class HouseFolder
         );
         await using var transaction = await db.Database.BeginTransactionAsync();
         var today = DateOnly.FromDateTime(clock.GetLocalNow().Date);
-        var read = await HouseFile.ReadAsync(db, await File.ReadAllTextAsync(from), HouseMerge.Replace, today);
+        var read = await BackupFile.ReadAsync(db, await File.ReadAllTextAsync(from), BackupMerge.Replace, today);
         if (read.Faults is [var first, ..])
             throw new DataFolderException(
                 $"{from} cannot be put back: {first.List}, entry {first.Row}, {first.Field}: {first.Problem} Nothing was changed."
