@@ -108,7 +108,7 @@ public class CareTests
             "mishaps" => day with { WindKnots = 1, Losses = [new(LossCause.StraightenedHook)] },
             _ => day,
         };
-        Assert.Equal(1.0 / every, Of(Care([day], before), task, piece)!.Share, 2e-3);
+        Assert.Equal(1.0 / every, Of(Care([day], before), task, piece)!.Share, 9);
     }
 
     // Four fifths of the time are soon, all of it is due.

@@ -87,7 +87,7 @@ function movable(file, source, firstRound, count) {
     }
     const skip = quiet.exec(rest)?.[0];
     const digits = skip ? undefined : number.exec(rest)?.[0];
-    if (digits && digits !== '0' && digits !== '1') {
+    if (digits && !/^0(\.0*)?$/.test(digits) && digits !== '1') {
       out += one(digits, false);
       at += digits.length;
     } else take((skip ?? digits ?? ' ').length);

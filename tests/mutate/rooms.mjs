@@ -2,7 +2,7 @@
 const rooms = {
   Briefs: ['MatchingTests', 'RulesTests'],
   Care: ['CareTests'],
-  Casting: ['CastingTests', 'RunTests', 'CasterTests'],
+  Casting: ['CastingTests', 'CasterTests'],
   Cutting: ['CuttingTests', 'CutJobTests'],
   Depth: ['DepthTests', 'ReferenceTests'],
   Flies: ['MatchingTests', 'StandardsTests'],
@@ -11,7 +11,7 @@ const rooms = {
   Logbook: ['LogbookTests', 'LearningTests'],
   Matching: ['MatchingTests', 'MatchSessionTests', 'GuideTests', 'TackleTests', 'CustomaryTests', 'RulesTests'],
   Measures: ['MeasuresTests'],
-  Reels: ['ReelTests', 'WindingTests', 'FightTests'],
+  Reels: ['ReelTests', 'WindingTests', 'FightTests', 'RunTests'],
   Rigging: ['RiggingTests'],
   Rods: ['RodBenchTests'],
   Shed: ['GearLabelTests'],
@@ -21,5 +21,5 @@ const rooms = {
 
 export function testsOf(room) {
   if (!(room in rooms)) throw new Error(`There is no room ${room}: ${Object.keys(rooms).join(', ')}.`);
-  return [...rooms[room], 'LimitsTests'];
+  return [...rooms[room], 'LimitsTests', 'ThumbRulesTests'];
 }
