@@ -1,3 +1,4 @@
+#pragma warning disable CA1502 // A list of measurements.
 using System.Diagnostics;
 using System.Net.Http.Json;
 using Microsoft.EntityFrameworkCore;

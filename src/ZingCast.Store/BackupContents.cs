@@ -1,3 +1,4 @@
+using System.Diagnostics.CodeAnalysis;
 using System.Globalization;
 using System.Text.Json.Nodes;
 using ZingCast.Core.Care;
@@ -174,6 +175,11 @@ internal static class BackupRefs
         && (at.Form == RefForm.Number || (thing is Service service && BackupKind.PieceKind(service) is not null))
         && (at.Path == "pieces[].scrapId" || kind.Type.GetProperty(PlainText.Capital(at.Path))?.PropertyType == typeof(int));
 
+    [SuppressMessage(
+        "Maintainability",
+        "CA1502",
+        Justification = "A list of independent conditions; in parts it would be longer and no plainer."
+    )]
     public static (JsonNode? Found, string? Problem) Numbered(Ref at, JsonObject record, JsonNode value, BackupContents contents)
     {
         static string? Word(JsonNode node) => node is JsonValue v && v.TryGetValue<string>(out var text) ? text : null;

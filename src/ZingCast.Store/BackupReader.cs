@@ -1,3 +1,4 @@
+using System.Diagnostics.CodeAnalysis;
 using System.Text;
 using System.Text.Json;
 using System.Text.Json.Nodes;
@@ -41,6 +42,11 @@ internal sealed class BackupReader(BackupContents before, IReadOnlyDictionary<in
         return new(new(changes, faults, [.. notes.Distinct()]), merge, steps, held);
     }
 
+    [SuppressMessage(
+        "Maintainability",
+        "CA1502",
+        Justification = "A list of independent conditions; in parts it would be longer and no plainer."
+    )]
     private void Read(BackupKind kind, JsonObject document, CancellationToken cancel)
     {
         // Kinds that the file does not speak of stay as they are, unless all is replaced.
@@ -99,6 +105,15 @@ internal sealed class BackupReader(BackupContents before, IReadOnlyDictionary<in
             else
                 contents.Change(kind, row, thing, away);
         }
+        GiveLines(kind, late);
+        List<string> gone = spoken ? [.. was.Where(k => !seen.Contains(k))] : [];
+        if (fresh.Count + other.Count + same + gone.Count > 0)
+            changes.Add(new(kind.Name, kind.One, fresh, other, same, gone));
+    }
+
+    // Spools that were read without their line get it where it is free by now.
+    private void GiveLines(BackupKind kind, List<(string Key, Spool Wanted)> late)
+    {
         foreach (var (key, wanted) in late)
         {
             var bare = contents.Find(kind.Name, key)!;
@@ -112,11 +127,13 @@ internal sealed class BackupReader(BackupContents before, IReadOnlyDictionary<in
             steps.Add(new(full with { Version = full.Version + 1 }, bare.Away, false));
             contents.Change(kind, bare, full, bare.Away);
         }
-        List<string> gone = spoken ? [.. was.Where(k => !seen.Contains(k))] : [];
-        if (fresh.Count + other.Count + same + gone.Count > 0)
-            changes.Add(new(kind.Name, kind.One, fresh, other, same, gone));
     }
 
+    [SuppressMessage(
+        "Maintainability",
+        "CA1502",
+        Justification = "A list of independent conditions; in parts it would be longer and no plainer."
+    )]
     internal static JsonObject? Parsed(string text, List<BackupFault> faults)
     {
         void Fault(int line, string field, string problem) => faults.Add(new("file", line, field, problem));
@@ -182,6 +199,11 @@ internal sealed class BackupReader(BackupContents before, IReadOnlyDictionary<in
     }
 
     // An entry as the record it is, with the numbers used here; null when it has a fault.
+    [SuppressMessage(
+        "Maintainability",
+        "CA1502",
+        Justification = "A list of independent conditions; in parts it would be longer and no plainer."
+    )]
     private (Kept Thing, DateTime? Away)? Record(BackupKind kind, JsonObject entry, Action<string, string> fault)
     {
         var record = (JsonObject)entry.DeepClone();

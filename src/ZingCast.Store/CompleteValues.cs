@@ -1,3 +1,4 @@
+using System.Diagnostics.CodeAnalysis;
 using System.Text.Json;
 using System.Text.Json.Serialization.Metadata;
 
@@ -17,6 +18,11 @@ public sealed class InvalidValueException(string field, string problem) : JsonEx
 /// </summary>
 public static class CompleteValues
 {
+    [SuppressMessage(
+        "Maintainability",
+        "CA1502",
+        Justification = "A list of independent conditions; in parts it would be longer and no plainer."
+    )]
     public static void RejectNullItems(JsonTypeInfo type)
     {
         if (type.Kind != JsonTypeInfoKind.Object)

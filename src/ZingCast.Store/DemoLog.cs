@@ -1,3 +1,4 @@
+using System.Diagnostics.CodeAnalysis;
 using ZingCast.Core.Briefs;
 using ZingCast.Core.Care;
 using ZingCast.Core.Casting;
@@ -68,6 +69,7 @@ public static class DemoLog
     private const int Outings = 64;
 
     /// <summary>Her outings with these pieces and briefs, by name, and what was done to the gear.</summary>
+    [SuppressMessage("Maintainability", "CA1502", Justification = "A made-up season, day by day.")]
     public static (IReadOnlyList<Outing> Outings, IReadOnlyList<Service> Services) For(
         GearShed shed,
         Func<string, int> briefOf,

@@ -1,3 +1,4 @@
+using System.Diagnostics.CodeAnalysis;
 using System.Globalization;
 using CsvHelper;
 using ZingCast.Core.Lines;
@@ -204,6 +205,11 @@ public static class GearPaste
     public static readonly IReadOnlyList<string> ColumnNames = ["label", "kind", .. Columns.Select(c => c.Name)];
 
     /// <summary>Reads rows against what is in the shed already; tags that nobody gave are the next free ones. Keeps nothing.</summary>
+    [SuppressMessage(
+        "Maintainability",
+        "CA1502",
+        Justification = "A list of independent conditions; in parts it would be longer and no plainer."
+    )]
     public static PastedGear Read(string text, GearShed shed, bool metric, DateOnly today)
     {
         static PastedGear Wrong(params CsvFault[] faults) => new([], [], [], faults);
@@ -211,16 +217,7 @@ public static class GearPaste
         if (!csv.Read() || !csv.ReadHeader() || csv.HeaderRecord is not { } header)
             return Wrong(new CsvFault(1, "label", "Nothing is here. The first row names the columns."));
         List<CsvFault> faults = [];
-        var columns = new Brought?[header.Length];
-        for (var i = 0; i < header.Length; i++)
-        {
-            var name = header[i].Trim().ToLowerInvariant();
-            columns[i] = Find(name);
-            if (columns[i] is null && name is not ("label" or "kind" or ""))
-                faults.Add(new(1, Sheets.Quoted(header[i]), $"No such column. One of these: {string.Join(", ", ColumnNames)}."));
-        }
-        if (!header.Any(h => h.Trim().ToLowerInvariant() is "label" or "kind"))
-            faults.Add(new(1, "label", "One column is called label (what stands on the piece) or kind (rod, line or reel)."));
+        var columns = ReadHeader(header, faults);
         List<Rod> rods = [];
         List<FlyLine> lines = [];
         List<Reel> reels = [];
@@ -239,15 +236,7 @@ public static class GearPaste
                 continue;
             if (Begin(label, kind, row, faults) is not { } piece)
                 continue;
-            for (var i = 0; i < header.Length; i++)
-                if (columns[i] is { Column: var column } brought && csv.GetField(i) is { Length: > 0 } cell)
-                {
-                    var (with, problem) = column.Read(piece, brought.Cell(Sheets.Plain(cell)), metric);
-                    if (with is null)
-                        faults.Add(new(row, column.Name, $"“{Sheets.Quoted(cell)}”: {problem}"));
-                    piece = with ?? piece;
-                }
-            piece = piece.WithTagAndName(Gear.NextTag(GearShed.LetterOf(piece), taken));
+            piece = Filled(piece, csv, columns, metric, faults).WithTagAndName(Gear.NextTag(GearShed.LetterOf(piece), taken));
             if (!taken.Add(piece.Tag))
                 faults.Add(new(row, "tag", $"Another piece already carries the tag {Sheets.Quoted(piece.Tag)}."));
             foreach (var wrong in piece.Check(today))
@@ -268,6 +257,35 @@ public static class GearPaste
         if (faults.Count == 0 && rods.Count + lines.Count + reels.Count == 0)
             faults.Add(new(2, "label", "There is no row below the names of the columns."));
         return faults.Count > 0 ? Wrong([.. faults]) : new(rods, lines, reels, []);
+    }
+
+    private static Brought?[] ReadHeader(string[] header, List<CsvFault> faults)
+    {
+        var columns = new Brought?[header.Length];
+        for (var i = 0; i < header.Length; i++)
+        {
+            var name = header[i].Trim().ToLowerInvariant();
+            columns[i] = Find(name);
+            if (columns[i] is null && name is not ("label" or "kind" or ""))
+                faults.Add(new(1, Sheets.Quoted(header[i]), $"No such column. One of these: {string.Join(", ", ColumnNames)}."));
+        }
+        if (!header.Any(h => h.Trim().ToLowerInvariant() is "label" or "kind"))
+            faults.Add(new(1, "label", "One column is called label (what stands on the piece) or kind (rod, line or reel)."));
+        return columns;
+    }
+
+    // The piece with what the cells of its row say.
+    private static Gear Filled(Gear piece, CsvReader csv, Brought?[] columns, bool metric, List<CsvFault> faults)
+    {
+        for (var i = 0; i < columns.Length; i++)
+            if (columns[i] is { Column: var column } brought && csv.GetField(i) is { Length: > 0 } cell)
+            {
+                var (with, problem) = column.Read(piece, brought.Cell(Sheets.Plain(cell)), metric);
+                if (with is null)
+                    faults.Add(new(csv.Parser.RawRow, column.Name, $"“{Sheets.Quoted(cell)}”: {problem}"));
+                piece = with ?? piece;
+            }
+        return piece;
     }
 
     private static Gear? Begin(string label, string kind, int row, List<CsvFault> faults)

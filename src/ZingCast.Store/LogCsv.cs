@@ -1,3 +1,4 @@
+using System.Diagnostics.CodeAnalysis;
 using System.Globalization;
 using System.Text.Json.Nodes;
 using CsvHelper;
@@ -151,6 +152,11 @@ public static class LogCsv
     /// A sheet as a document with a list of outings, and the row of the sheet that each entry comes from; or every fault by row and column.
     /// A row without a key is a new outing.
     /// </summary>
+    [SuppressMessage(
+        "Maintainability",
+        "CA1502",
+        Justification = "A list of independent conditions; in parts it would be longer and no plainer."
+    )]
     public static (JsonObject? Document, IReadOnlyList<int> Rows, IReadOnlyList<CsvFault> Faults) Read(string text)
     {
         List<CsvFault> faults = [];

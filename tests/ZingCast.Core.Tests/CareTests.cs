@@ -1,9 +1,7 @@
 using ZingCast.Core.Care;
 using ZingCast.Core.Logbook;
-using ZingCast.Core.Reels;
 using ZingCast.Core.Rods;
 using ZingCast.Core.Shed;
-using ZingCast.Core.Standards;
 using ZingCast.Store;
 
 namespace ZingCast.Core.Tests;

@@ -1,3 +1,4 @@
+using System.Diagnostics.CodeAnalysis;
 using MathNet.Numerics.LinearAlgebra;
 using MathNet.Numerics.OdeSolvers;
 using ZingCast.Core.Casting;
@@ -21,6 +22,7 @@ public static class GeneralSolver
     /// straightens, m/s. The solver knows no events: letting go, stopping the line and touching the water happen on its grid, unless
     /// <paramref name="locate"/> has them looked for by hand within the step.
     /// </summary>
+    [SuppressMessage("Maintainability", "CA1502", Justification = "The equations one below the other, to be read beside the engine.")]
     public static (double ReachM, double TurnoverMps) Cast(CastSetup setup, CastPlan plan, double dt, bool locate = true)
     {
         var (carryM, angleRad, wantedM) = (plan.CarryM, plan.AngleRad, plan.ShotM);

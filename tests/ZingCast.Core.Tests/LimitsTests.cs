@@ -1,4 +1,3 @@
-using ZingCast.Core.Briefs;
 using ZingCast.Core.Cutting;
 using ZingCast.Core.Depth;
 using ZingCast.Core.Leaders;

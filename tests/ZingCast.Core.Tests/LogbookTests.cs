@@ -1,5 +1,4 @@
 using ZingCast.Core.Logbook;
-using ZingCast.Core.Reels;
 using ZingCast.Core.Shed;
 using ZingCast.Core.Standards;
 using ZingCast.Store;

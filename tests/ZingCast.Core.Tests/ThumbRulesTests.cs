@@ -1,4 +1,3 @@
-using ZingCast.Core.Briefs;
 using ZingCast.Core.Flies;
 using ZingCast.Core.Leaders;
 using ZingCast.Core.Lines;

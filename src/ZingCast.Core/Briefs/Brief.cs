@@ -1,3 +1,4 @@
+using System.Diagnostics.CodeAnalysis;
 using ZingCast.Core.Flies;
 using ZingCast.Core.Measures;
 using ZingCast.Core.Standards;
@@ -110,6 +111,11 @@ public sealed record Brief
     /// <paramref name="casters"/>, the presets when none are given.
     /// Call <see cref="Check"/> first: unknown ids throw <see cref="ArgumentException"/>.
     /// </summary>
+    [SuppressMessage(
+        "Maintainability",
+        "CA1502",
+        Justification = "A list of independent conditions; in parts it would be longer and no plainer."
+    )]
     public static Brief Complete(BriefDraft draft, IReadOnlyList<Caster>? casters = null)
     {
         casters ??= Casters.Rows;
@@ -131,14 +137,7 @@ public sealed record Brief
             assumed.Add("flyKind");
         var day = UsualDays.For(species);
         var kind = FlyKinds.Find(draft.FlyKind ?? day.Fly)!;
-        // The species' own hook goes with its own fly; another family comes in its middle size.
-        var middle = (int)Math.Round((kind.Small.Number + kind.Large.Number) / 2.0);
-        // Between #24 and #4 hooks are made in even numbers only.
-        var usual =
-            draft.FlyLengthM is { } length && kind.HookOf(length) is { } hook ? hook
-            : kind.Id == day.Fly ? day.Hook
-            : middle - (middle > 4 ? middle % 2 : 0);
-        var size = new HookSize(Or(draft.HookSize, usual, "hookSize"));
+        var size = new HookSize(Or(draft.HookSize, UsualHook(kind, draft.FlyLengthM, day), "hookSize"));
         if (draft.Caster is null)
             assumed.Add("caster");
         var caster = casters.FirstOrDefault(c => c.Id == (draft.Caster ?? Casters.Usual.Id)) ?? casters[0];
@@ -154,44 +153,16 @@ public sealed record Brief
             FishKg = fishKg,
             Water = water,
             Cover = Or(draft.Cover, Briefs.Cover.Open, "cover"),
-            Stance = Or(
-                draft.Stance,
-                (water == day.Water ? day.Stance : null)
-                    ?? (water is Briefs.Water.SmallStream or Briefs.Water.River ? Briefs.Stance.Wading : Briefs.Stance.Bank),
-                "stance"
-            ),
-            DepthM = Or(
-                draft.DepthM,
-                kind.OnTop ? 0
-                    : kind.Delicate ? UsualDays.MidgeDepthM
-                    : day.DepthM,
-                "depthM"
-            ),
-            CurrentMps = Or(
-                draft.CurrentMps,
-                water switch
-                {
-                    Briefs.Water.SmallStream => .45,
-                    Briefs.Water.River => .6,
-                    Briefs.Water.Shore => .3,
-                    _ => 0,
-                },
-                "currentMps"
-            ),
+            Stance = Or(draft.Stance, UsualStance(water, day), "stance"),
+            DepthM = Or(draft.DepthM, UsualDepthM(kind, day), "depthM"),
+            CurrentMps = Or(draft.CurrentMps, UsualCurrentMps(water), "currentMps"),
             WaterC = Or(draft.WaterC, day.WaterC, "waterC"),
             Salt = salt,
             Night = Or(draft.Night, false, "night"),
             WindMps = Or(draft.WindMps, 2.5, "windMps"),
             WindFromDeg = Or(draft.WindFromDeg, 0, "windFromDeg"),
-            DistanceM = Or(
-                draft.DistanceM,
-                // On a small stream nobody is far away, and nobody assumes more than such casters reach.
-                Math.Min(
-                    UsualDays.ReachedBy(caster, fly),
-                    water == Briefs.Water.SmallStream ? Math.Min(UsualDays.SmallStreamM, day.DistanceM) : day.DistanceM
-                ),
-                "distanceM"
-            ),
+            // Nobody assumes more than such casters reach.
+            DistanceM = Or(draft.DistanceM, Math.Min(UsualDays.ReachedBy(caster, fly), UsualDistanceM(water, day)), "distanceM"),
             Wariness = Or(draft.Wariness, Briefs.Wariness.Usual, "wariness"),
             Caster = caster with
             {
@@ -206,6 +177,41 @@ public sealed record Brief
             Assumed = assumed,
         };
     }
+
+    // The species' own hook goes with its own fly; another family comes in its middle size.
+    private static int UsualHook(FlyKind kind, double? lengthM, UsualDay day)
+    {
+        if (lengthM is { } length && kind.HookOf(length) is { } hook)
+            return hook;
+        if (kind.Id == day.Fly)
+            return day.Hook;
+        var middle = (int)Math.Round((kind.Small.Number + kind.Large.Number) / 2.0);
+        // Between #24 and #4 hooks are made in even numbers only.
+        return middle - (middle > 4 ? middle % 2 : 0);
+    }
+
+    private static Stance UsualStance(Water water, UsualDay day) =>
+        water == day.Water && day.Stance is { } its ? its
+        : water is Briefs.Water.SmallStream or Briefs.Water.River ? Briefs.Stance.Wading
+        : Briefs.Stance.Bank;
+
+    private static double UsualDepthM(FlyKind kind, UsualDay day) =>
+        kind.OnTop ? 0
+        : kind.Delicate ? UsualDays.MidgeDepthM
+        : day.DepthM;
+
+    private static double UsualCurrentMps(Water water) =>
+        water switch
+        {
+            Briefs.Water.SmallStream => .45,
+            Briefs.Water.River => .6,
+            Briefs.Water.Shore => .3,
+            _ => 0,
+        };
+
+    // On a small stream nobody is far away.
+    private static double UsualDistanceM(Water water, UsualDay day) =>
+        water == Briefs.Water.SmallStream ? Math.Min(UsualDays.SmallStreamM, day.DistanceM) : day.DistanceM;
 
     /// <summary>
     /// Every field of the draft that cannot be used; empty when all is well. The caster must be one of <paramref name="casters"/>; where

@@ -1,3 +1,5 @@
+using System.Diagnostics.CodeAnalysis;
+
 namespace ZingCast.Core.Casting;
 
 /// <summary>
@@ -79,6 +81,7 @@ internal struct CastAttempt(double carryM, double steep, double firstM, double m
     }
 
     /// <summary>Takes in how the cast went.</summary>
+    [SuppressMessage("Maintainability", "CA1502", Justification = "One search, whose parts share what they have found.")]
     public void Learn(in CastResult cast, bool rough)
     {
         var grain = rough ? RoughGrainM : GrainM;

@@ -1,3 +1,4 @@
+using System.Diagnostics.CodeAnalysis;
 using ZingCast.Core.Measures;
 
 namespace ZingCast.Core.Casting;
@@ -40,6 +41,7 @@ public static class CastSearch
     private const double Rough = .5;
 
     /// <summary>The farthest cast that fishes; where none does, or a lob gets farther, how far the fly is lobbed.</summary>
+    [SuppressMessage("Maintainability", "CA1502", Justification = "One search, whose parts share what they have found.")]
     public static CastResult Farthest(CastSetup setup)
     {
         var most = setup.MostCarryM;

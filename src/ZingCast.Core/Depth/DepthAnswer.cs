@@ -1,3 +1,4 @@
+using System.Diagnostics.CodeAnalysis;
 using ZingCast.Core.Briefs;
 using ZingCast.Core.Measures;
 using ZingCast.Core.Standards;
@@ -108,6 +109,11 @@ public sealed record DepthAnswer(
     /// <summary>
     /// Follows the brief's fly on every density, on the leader that goes with each, metres. Bit for bit the same each time.
     /// </summary>
+    [SuppressMessage(
+        "Maintainability",
+        "CA1502",
+        Justification = "A list of independent conditions; in parts it would be longer and no plainer."
+    )]
     public static DepthAnswer For(Brief said, DepthWish wish, Func<string, double> leaderM, double tippetM)
     {
         var brief = wish.FlyKg is { } kg ? said with { Fly = said.Fly with { WetKg = kg } } : said;

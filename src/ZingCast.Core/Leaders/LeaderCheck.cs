@@ -1,3 +1,4 @@
+using System.Diagnostics.CodeAnalysis;
 using ZingCast.Core.Flies;
 using ZingCast.Core.Measures;
 using ZingCast.Core.Standards;
@@ -187,6 +188,11 @@ public sealed record LeaderCheck(
             : new("twist", Verdict.Fits, $"{Quantity.Tippet(leader.TippetM)} neither spins nor drags on a {fly.SizeName}", true);
     }
 
+    [SuppressMessage(
+        "Maintainability",
+        "CA1502",
+        Justification = "A list of independent conditions; in parts it would be longer and no plainer."
+    )]
     private static IEnumerable<LeaderFinding> Guard(Leader leader, LeaderUse use)
     {
         var last = leader.Pieces[^1];

@@ -1,3 +1,4 @@
+using System.Diagnostics.CodeAnalysis;
 using ZingCast.Core.Briefs;
 using ZingCast.Core.Casting;
 using ZingCast.Core.Lines;
@@ -125,6 +126,11 @@ public sealed record Learning(IReadOnlyList<CasterLearning> Casters, IReadOnlyLi
             : null;
     }
 
+    [SuppressMessage(
+        "Maintainability",
+        "CA1502",
+        Justification = "A list of independent conditions; in parts it would be longer and no plainer."
+    )]
     private static CasterLearning ForCaster(
         string id,
         IReadOnlyList<Outing> outings,

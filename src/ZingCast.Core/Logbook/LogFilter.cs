@@ -29,19 +29,26 @@ public sealed record LogFilter(
     {
         var words = (Text ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
         return outings.Where(o =>
-            (Kind is null || o.Kind == Kind)
-            && (Rod is null || o.RodId == Rod)
-            && (Line is null || o.LineId == Line)
+            IsAsked(o.Kind, Kind)
+            && IsAsked(o.RodId, Rod)
+            && IsAsked(o.LineId, Line)
             && (Place is null || o.Place.Equals(Place, StringComparison.OrdinalIgnoreCase))
             && (Since is null || o.On >= Since)
             && (Until is null || o.On <= Until)
             && (!WithLoss || o.Losses.Count > 0)
             && (!WithFish || o.Fish.Count > 0)
-            && words.All(w =>
-                Contains(o.Place, w) || Contains(o.Note, w) || Contains(called(o), w) || o.Losses.Any(l => Contains(l.What, w))
-            )
+            && words.All(w => Names(o, called, w))
         );
     }
+
+    private static bool IsAsked<T>(T? value, T? asked)
+        where T : struct => asked is null || Equals(value, asked);
+
+    private static bool Names(Outing outing, Func<Outing, string> called, string word) =>
+        Contains(outing.Place, word)
+        || Contains(outing.Note, word)
+        || Contains(called(outing), word)
+        || outing.Losses.Any(l => Contains(l.What, word));
 
     private static bool Contains(string? text, string word) => text?.Contains(word, StringComparison.OrdinalIgnoreCase) == true;
 }

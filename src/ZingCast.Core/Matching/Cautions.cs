@@ -1,3 +1,4 @@
+using System.Diagnostics.CodeAnalysis;
 using ZingCast.Core.Briefs;
 using ZingCast.Core.Measures;
 
@@ -10,6 +11,11 @@ internal static class Cautions
     private const double HardFlyKg = .003,
         TiringFlyKg = .008;
 
+    [SuppressMessage(
+        "Maintainability",
+        "CA1502",
+        Justification = "A list of independent conditions; in parts it would be longer and no plainer."
+    )]
     public static IReadOnlyList<Caution> For(Brief brief, Specification spec, Outfit outfit)
     {
         List<Caution> all = [];

@@ -1,3 +1,4 @@
+using System.Diagnostics.CodeAnalysis;
 using ZingCast.Core.Briefs;
 using ZingCast.Core.Casting;
 using ZingCast.Core.Lines;
@@ -213,6 +214,7 @@ public static class Choosing
     /// The rod and line that go together best. Either is a specification when the shed holds none that can do it;
     /// <paramref name="strictly"/> only when it holds none at all.
     /// </summary>
+    [SuppressMessage("Maintainability", "CA1502", Justification = "One search over rods and lines, whose parts share the best so far.")]
     public static (Rod Rod, FlyLine Line) Pair(
         Brief brief,
         GearShed shed,

@@ -1,3 +1,4 @@
+using System.Diagnostics.CodeAnalysis;
 using ZingCast.Core.Briefs;
 using ZingCast.Core.Casting;
 using ZingCast.Core.Flies;
@@ -183,6 +184,11 @@ internal static class LinkVerdicts
         return new(LinkId.Leader, verdict, says);
     }
 
+    [SuppressMessage(
+        "Maintainability",
+        "CA1502",
+        Justification = "A list of independent conditions; in parts it would be longer and no plainer."
+    )]
     internal static Judgement Line(FlyLine line, LineLoad load, Specification spec, Brief brief)
     {
         if (load.Verdict == Verdict.Fails)

@@ -1,3 +1,4 @@
+using System.Diagnostics.CodeAnalysis;
 using ZingCast.Core.Briefs;
 using ZingCast.Core.Flies;
 using ZingCast.Core.Measures;
@@ -90,6 +91,11 @@ public static class ReachGains
         return (now.Outfit.ReachM, [.. gains.OrderByDescending(h => h.GainM)]);
     }
 
+    [SuppressMessage(
+        "Maintainability",
+        "CA1502",
+        Justification = "A list of independent conditions; in parts it would be longer and no plainer."
+    )]
     private static IEnumerable<(string Id, Sentence Says, BriefDraft Brief, Pins Pins)> Changes(
         BriefDraft draft,
         Brief brief,

@@ -1,3 +1,4 @@
+using System.Diagnostics.CodeAnalysis;
 using ZingCast.Core.Briefs;
 using ZingCast.Core.Casting;
 using ZingCast.Core.Leaders;
@@ -198,6 +199,11 @@ public sealed record Mend(
     public Pins? Pins { get; init; }
 
     /// <summary>With what it makes of a brief and pins, on a link of an outfit.</summary>
+    [SuppressMessage(
+        "Maintainability",
+        "CA1502",
+        Justification = "A list of independent conditions; in parts it would be longer and no plainer."
+    )]
     internal Mend On(LinkId link, BriefDraft draft, Pins pins, Outfit outfit)
     {
         if (Measure)

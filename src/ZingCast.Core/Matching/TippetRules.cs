@@ -1,3 +1,4 @@
+using System.Diagnostics.CodeAnalysis;
 using ZingCast.Core.Briefs;
 using ZingCast.Core.Leaders;
 using ZingCast.Core.Measures;
@@ -43,6 +44,11 @@ internal static class TippetRules
         return new(diameter, band.Low, band.High, knotted, wanted, Guard(brief, book));
     }
 
+    [SuppressMessage(
+        "Maintainability",
+        "CA1502",
+        Justification = "A list of independent conditions; in parts it would be longer and no plainer."
+    )]
     private static double Size(Brief brief, Pins pins, Spread band, LedgerBook book)
     {
         var fly = brief.Fly;

@@ -1,3 +1,5 @@
+using System.Diagnostics.CodeAnalysis;
+
 namespace ZingCast.Core.Reels;
 
 /// <summary>How a run ends.</summary>
@@ -139,6 +141,7 @@ public sealed record FishRun(
     /// <summary>
     /// Lets a fish run. Bit for bit the same each time; always ends. <paramref name="refine"/> divides the step, 1 or more.
     /// </summary>
+    [SuppressMessage("Maintainability", "CA1502", Justification = "One step of the run, in the order in which things happen.")]
     public static FishRun Simulate(RunningFish fish, RunTackle tackle, bool watched = true, double refine = 1)
     {
         var h = Math.Clamp(PerGain * fish.MovedKg * fish.FastMps / fish.StrongN, FinestS, CoarsestS) / refine;

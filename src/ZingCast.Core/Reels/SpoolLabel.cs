@@ -1,3 +1,4 @@
+using System.Diagnostics.CodeAnalysis;
 using System.Globalization;
 using System.Text.RegularExpressions;
 using ZingCast.Core.Measures;
@@ -20,6 +21,11 @@ public sealed partial record SpoolLabel(double Low, double High, string? Line, d
     public const string Example = "Type what is printed, such as 7/8 or WF7F + 150 yd 20 lb.";
 
     /// <summary>Reads it; null when it makes no sense. Never throws.</summary>
+    [SuppressMessage(
+        "Maintainability",
+        "CA1502",
+        Justification = "A list of independent conditions; in parts it would be longer and no plainer."
+    )]
     public static SpoolLabel? Read(string? text)
     {
         if (text is null or { Length: > Reader.Longest })
@@ -43,14 +49,14 @@ public sealed partial record SpoolLabel(double Low, double High, string? Line, d
             pounds is { } lb ? Kind(lb, gelSpun, polyester)
             : (metres, gelSpun) is (not null, true) ? Kind(50, true, false)
             : null;
-        var sound =
-            high >= low
-            && high <= LineWeights.Highest
-            && metres is null or >= 10 and <= 1000
-            && (metres is not null || backing is null)
-            && pounds is null or >= 8 and <= 150;
-        return sound ? new(low, high, line?.ToString(), metres, metres is null ? null : backing?.Id) : null;
+        return IsSound(low, high, metres, pounds) && (metres is not null || backing is null)
+            ? new(low, high, line?.ToString(), metres, backing?.Id)
+            : null;
     }
+
+    // Classes in order, and no more backing or strength than there is.
+    private static bool IsSound(double low, double high, double? metres, double? pounds) =>
+        high >= low && high <= LineWeights.Highest && metres is null or >= 10 and <= 1000 && pounds is null or >= 8 and <= 150;
 
     /// <summary>A reel with what is printed on it.</summary>
     public Reel On(Reel reel) =>

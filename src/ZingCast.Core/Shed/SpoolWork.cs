@@ -29,25 +29,32 @@ public sealed record SpoolWork(int Minutes, Sentence Says, int? SpoolId)
     {
         if (!reel.IsThere || !line.IsThere)
             return null;
-        if (Holding(shed, reel, line) is { } on)
+        return Holding(shed, reel, line) is { } on ? Ready(reel, line, on, backing, backingM) : ToWind(shed, reel, line, backing);
+    }
+
+    // The line lies on a spool of the reel.
+    private static SpoolWork Ready(Reel reel, FlyLine line, Spool on, Backing backing, double backingM)
+    {
+        var which = on.IsSpare ? $"{reel.Tag}’s {on.Name}" : $"{reel.Tag}";
+        var minutes = on.IsSpare ? SwapMinutes : 0;
+        Sentence ready = on.IsSpare
+            ? $"{line.Tag} is on {which}; swapping takes {SwapMinutes} minutes"
+            : (Sentence)$"{line.Tag} is on {which}";
+        if (Backings.Find(on.Backing) is { } its)
         {
-            var which = on.IsSpare ? $"{reel.Tag}’s {on.Name}" : $"{reel.Tag}";
-            var minutes = on.IsSpare ? SwapMinutes : 0;
-            Sentence ready = on.IsSpare
-                ? $"{line.Tag} is on {which}; swapping takes {SwapMinutes} minutes"
-                : (Sentence)$"{line.Tag} is on {which}";
-            if (Backings.Find(on.Backing) is { } its)
-            {
-                var missing = backingM - on.BackingM;
-                if (missing > NearlyM && its.Id == backing.Id)
-                    ready.AppendFormatted($". Its backing is {Quantity.Spooled(missing)} short of what is planned");
-                else if (its.Id != backing.Id)
-                    ready.AppendFormatted($", over {Quantity.Spooled(on.BackingM)} of {its.Name}");
-            }
-            else
-                ready.AppendLiteral(", over no backing that anybody noted");
-            return new(minutes, ready, on.Id);
+            var missing = backingM - on.BackingM;
+            if (missing > NearlyM && its.Id == backing.Id)
+                ready.AppendFormatted($". Its backing is {Quantity.Spooled(missing)} short of what is planned");
+            else if (its.Id != backing.Id)
+                ready.AppendFormatted($", over {Quantity.Spooled(on.BackingM)} of {its.Name}");
         }
+        else
+            ready.AppendLiteral(", over no backing that anybody noted");
+        return new(minutes, ready, on.Id);
+    }
+
+    private static SpoolWork? ToWind(GearShed shed, Reel reel, FlyLine line, Backing backing)
+    {
         var own = shed.Spools.FirstOrDefault(s => s.ReelId == reel.Id && !s.IsSpare && s.IsWound);
         var elsewhere = shed.Spools.FirstOrDefault(s => s.LineId == line.Id);
         var from = elsewhere is null ? null : shed.Reels.FirstOrDefault(r => r.Id == elsewhere.ReelId);

@@ -1,3 +1,4 @@
+using System.Diagnostics.CodeAnalysis;
 using System.Globalization;
 using System.Text.RegularExpressions;
 using ZingCast.Core.Measures;
@@ -78,42 +79,26 @@ public static class Reader
     public static Reading Read(Kind kind, string? text, bool metric) => Read(kind, text, Customary.For(kind, metric));
 
     /// <summary>Reads a measure; a bare number is taken in the form in which the reader sees this kind. Never throws on bad text.</summary>
+    [SuppressMessage(
+        "Maintainability",
+        "CA1502",
+        Justification = "A list of independent conditions; in parts it would be longer and no plainer."
+    )]
     public static Reading Read(Kind kind, string? text, Form form)
     {
         if (text?.Length > Longest)
             return Bad($"That is too long for a measure. Type {Example(kind, form)}.");
         var asTyped = PlainText.Clean(text ?? "");
-        var typed = PlainText
-            .WithPlainDigits(asTyped)
-            .ToLowerInvariant()
-            .Replace('’', '\'')
-            .Replace('′', '\'')
-            .Replace('”', '"')
-            .Replace('″', '"')
-            .Replace("''", "\"");
+        var typed = Plain(asTyped);
         if (typed.Length == 0)
             return Bad($"Type {Example(kind, form)}.");
-        // A comma is a decimal mark unless it groups thousands, which nobody types for tackle.
-        typed = typed.Replace(',', '.').Replace('−', '-').Replace("½", ".5").Replace("¼", ".25").Replace("¾", ".75");
-        if (Fraction.Match(typed) is { Success: true } part && Number(part.Groups[3].Value) > 0)
-            typed = FormattableString.Invariant(
-                $"{Number(part.Groups[1].Value) + Number(part.Groups[2].Value) / Number(part.Groups[3].Value)}{part.Groups[4].Value}"
-            );
         Reading Good(double value, string unit = "") =>
             double.IsFinite(value) ? new(value, null, asTyped + unit) : Bad("That number is too large.");
 
-        if (InWords(kind, typed) is { } meant)
+        if ((InWords(kind, typed) ?? InTradeForm(kind, typed)) is { } meant)
             return Good(meant);
-        if (kind is Kind.Diameter or Kind.Tippet && XNumber.Match(typed) is { Success: true } x)
-            return Good(Tippets.DiameterOfX(Number(x.Groups[1].Value)));
-        if (kind is Kind.Diameter or Kind.Tippet && Pounds.Match(typed) is { Success: true } pounds)
-            return Good(Tippets.DiameterOfStrength(Number(pounds.Groups[1].Value) * Exact.PoundForceN));
         if (kind == Kind.WindSpeed && Force.Match(typed) is { Success: true } force)
             return OfForce(force.Groups[1].Success ? force.Groups[1].Value : force.Groups[2].Value);
-        if (kind == Kind.Temperature && Fahrenheit.Match(typed) is { Success: true } hot)
-            return Good((Number(hot.Groups[1].Value) - 32) / 1.8);
-        if (Lengths.Contains(kind) && FeetAndInches.Match(typed) is { Success: true } feet)
-            return Good(Number(feet.Groups[1].Value) * Exact.FootM + Number(feet.Groups[2].Value) * Exact.InchM);
 
         var match = NumberAndUnit.Match(typed);
         if (!match.Success)
@@ -139,6 +124,36 @@ public static class Reader
                 ? Good(Beaufort.Rows[(int)Math.Round(f)].MiddleMps)
                 : Bad("Beaufort runs from force 0 to 12.");
     }
+
+    // As typed, with plain digits, quotes and decimal points, and a fraction worked out.
+    private static string Plain(string asTyped)
+    {
+        var typed = PlainText
+            .WithPlainDigits(asTyped)
+            .ToLowerInvariant()
+            .Replace('’', '\'')
+            .Replace('′', '\'')
+            .Replace('”', '"')
+            .Replace('″', '"')
+            .Replace("''", "\"");
+        // A comma is a decimal mark unless it groups thousands, which nobody types for tackle.
+        typed = typed.Replace(',', '.').Replace('−', '-').Replace("½", ".5").Replace("¼", ".25").Replace("¾", ".75");
+        return Fraction.Match(typed) is { Success: true } part && Number(part.Groups[3].Value) > 0
+            ? FormattableString.Invariant(
+                $"{Number(part.Groups[1].Value) + Number(part.Groups[2].Value) / Number(part.Groups[3].Value)}{part.Groups[4].Value}"
+            )
+            : typed;
+    }
+
+    // Forms of the trade that no unit follows: 4X, 16 lb of tippet, 60 °F, 9'6"; null for everything else.
+    private static double? InTradeForm(Kind kind, string typed) =>
+        kind is Kind.Diameter or Kind.Tippet && XNumber.Match(typed) is { Success: true } x ? Tippets.DiameterOfX(Number(x.Groups[1].Value))
+        : kind is Kind.Diameter or Kind.Tippet && Pounds.Match(typed) is { Success: true } pounds
+            ? Tippets.DiameterOfStrength(Number(pounds.Groups[1].Value) * Exact.PoundForceN)
+        : kind == Kind.Temperature && Fahrenheit.Match(typed) is { Success: true } hot ? (Number(hot.Groups[1].Value) - 32) / 1.8
+        : Lengths.Contains(kind) && FeetAndInches.Match(typed) is { Success: true } feet
+            ? Number(feet.Groups[1].Value) * Exact.FootM + Number(feet.Groups[2].Value) * Exact.InchM
+        : null;
 
     // What people say instead of a number; null for everything else.
     private static double? InWords(Kind kind, string typed) =>

@@ -1,4 +1,5 @@
 using System.Collections.Concurrent;
+using System.Diagnostics.CodeAnalysis;
 using System.Globalization;
 using Microsoft.AspNetCore.OpenApi;
 using Microsoft.OpenApi;
@@ -17,6 +18,11 @@ public static class Description
     // Of each described type: what must be sent, what is worked out and cannot be, and which of that may be nothing.
     private sealed record Sent(HashSet<string> Required, HashSet<string> WorkedOut, List<string> OrNothing);
 
+    [SuppressMessage(
+        "Maintainability",
+        "CA1502",
+        Justification = "A list of independent conditions; in parts it would be longer and no plainer."
+    )]
     public static void Configure(OpenApiOptions options)
     {
         ConcurrentDictionary<string, Sent> sent = new();

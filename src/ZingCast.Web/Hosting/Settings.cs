@@ -1,3 +1,4 @@
+using System.Diagnostics.CodeAnalysis;
 using System.Globalization;
 using System.Net;
 
@@ -40,25 +41,14 @@ public sealed record Settings
     public bool IsLocal => IsLoopback(Host);
 
     /// <summary>Reads switches, then variables. Throws <see cref="StartupException"/> for whatever cannot be meant.</summary>
+    [SuppressMessage(
+        "Maintainability",
+        "CA1502",
+        Justification = "A list of independent conditions; in parts it would be longer and no plainer."
+    )]
     public static Settings From(IEnumerable<string> args, Func<string, string?> variable)
     {
-        Dictionary<string, string> said = [];
-        using var words = args.GetEnumerator();
-        while (words.MoveNext())
-        {
-            var (name, value) = words.Current.IndexOf('=') is > 0 and var at
-                ? (words.Current[..at], words.Current[(at + 1)..])
-                : (words.Current, null);
-            if (name is not ("--port" or "--data" or "--host" or "--demo" or "--contentRoot"))
-                throw new StartupException($"There is no switch {name}. There are {Switches}.");
-            said[name] =
-                value
-                ?? (
-                    name == "--demo" ? "true"
-                    : words.MoveNext() ? words.Current
-                    : throw new StartupException($"{name} needs a value behind it.")
-                );
-        }
+        var said = Switched(args);
         string? InWords(string name) => said.GetValueOrDefault("--" + name) ?? variable("ZING_" + name.ToUpperInvariant());
 
         var settings = new Settings { AccessKey = variable("ZING_ACCESS_KEY") is { Length: > 0 } key ? key : null };
@@ -102,6 +92,28 @@ public sealed record Settings
                     + "to at least 12 characters, or leave --host away."
             );
         return settings;
+    }
+
+    private static Dictionary<string, string> Switched(IEnumerable<string> args)
+    {
+        Dictionary<string, string> said = [];
+        using var words = args.GetEnumerator();
+        while (words.MoveNext())
+        {
+            var (name, value) = words.Current.IndexOf('=') is > 0 and var at
+                ? (words.Current[..at], words.Current[(at + 1)..])
+                : (words.Current, null);
+            if (name is not ("--port" or "--data" or "--host" or "--demo" or "--contentRoot"))
+                throw new StartupException($"There is no switch {name}. There are {Switches}.");
+            said[name] =
+                value
+                ?? (
+                    name == "--demo" ? "true"
+                    : words.MoveNext() ? words.Current
+                    : throw new StartupException($"{name} needs a value behind it.")
+                );
+        }
+        return said;
     }
 
     /// <summary>Whether a host name or address is this machine's own.</summary>

@@ -39,143 +39,120 @@ public static class LinesRoom
     {
         var lines = app.MapGroup("/api/lines").WithTags("Lines");
 
-        lines
-            .MapPost(
-                "/classify",
-                async Task<Results<Ok<ClassifyAnswer>, ValidationProblem>> (ClassifyRequest request, ZingDb db, CancellationToken cancel) =>
-                {
-                    var on = request.Weighing;
-                    if (request.Line?.Check() is { Count: > 0 } odd)
-                        return Problems.Invalid(odd, "line.");
-                    if ((request.Line?.Check(on) ?? on.Check()) is { Count: > 0 } wrong)
-                        return Problems.Invalid(wrong, "weighing.");
-                    var belly =
-                        on.FrontTaperM is > 0 and { } taper && on.RearTaperM is null or 0
-                            ? BellyWeight.From(
-                                on.MassKg,
-                                on.LengthM,
-                                taper,
-                                request.Line is { } l ? l.TipDiameterM / l.BellyDiameterM : .618
-                            )
-                            : (BellyWeight?)null;
-                    var line = (request.Line ?? Nameless(on.LengthM)).With(on);
-                    return TypedResults.Ok(
-                        new ClassifyAnswer(LineClass.From(on), belly, LineSuits.Rods(line, (await db.ShedAsync(cancel)).Rods))
-                    );
-                }
-            )
-            .WithSummary("Class of a line from a weighing, honestly, with the rods it suits.");
+        lines.MapPost("/classify", Classify).WithSummary("Class of a line from a weighing, honestly, with the rods it suits.");
 
         lines
-            .MapPost(
-                "/profile",
-                async Task<Results<Ok<ProfileAnswer>, ValidationProblem>> (ProfileRequest request, ZingDb db, CancellationToken cancel) =>
-                {
-                    if (ProfileProblems(request) is { Count: > 0 } wrong)
-                        return Problems.Invalid(wrong);
-                    var profile = new LineProfile(request.Stretches);
-                    var line = (request.Line ?? Nameless(profile.LengthM)).With(profile, request.HeadM, request.Share);
-                    return TypedResults.Ok(
-                        new ProfileAnswer(
-                            LineReading.From(profile, request.HeadM, request.CarryM, request.Share),
-                            LineSuits.Rods(line, (await db.ShedAsync(cancel)).Rods),
-                            new(LineProfile.ThinnestM, LineProfile.ThickestM)
-                        )
-                    );
-                }
-            )
+            .MapPost("/profile", ReadProfile)
             .WithSummary("Reads a profile: class, sums, belly, balance, front-loading, buoyancy, rods it suits.");
 
-        lines
-            .MapPost(
-                "/fit",
-                Results<Ok<StretchesAnswer>, ValidationProblem> (CaliperRequest request) =>
-                    LineProfile.Check(request.Readings, request.LengthM, request.MassKg) is { Count: > 0 } wrong
-                        ? Problems.Invalid(wrong)
-                        : TypedResults.Ok(Answer(LineProfile.Fit(request.Readings, request.LengthM, request.MassKg)))
-            )
-            .WithSummary("Fits one density to caliper readings and one weight.");
+        lines.MapPost("/fit", FitCalipers).WithSummary("Fits one density to caliper readings and one weight.");
 
         lines
-            .MapPost(
-                "/csv",
-                Results<Ok<StretchesAnswer>, ValidationProblem> (CsvRequest request) =>
-                    ProfileCsv.Read(request.Text) is var (profile, faults) && profile is not null
-                        ? TypedResults.Ok(Answer(profile))
-                        : Problems.Invalid(faults.Select(f => new FieldProblem($"line {f.Line}, {f.Column}", f.Problem)))
-            )
+            .MapPost("/csv", ReadCsv)
             .WithSummary("Reads a CSV profile for a look before it is kept; every bad row is named, nothing is kept.");
 
         lines
-            .MapGet(
-                "/{id:int}/profile",
-                async Task<Results<Ok<StretchesAnswer>, ProblemHttpResult>> (
-                    int id,
-                    ZingDb db,
-                    TimeProvider clock,
-                    CancellationToken cancel
-                ) =>
-                    await Find(id, db, clock, cancel) is not { } line
-                        ? Gone()
-                        : TypedResults.Ok(Answer(line.Profile(), guessed: line.MassKg is null))
-            )
+            .MapGet("/{id:int}/profile", Profile)
             .WithSummary("A line's profile, measured or as its figures describe it; guessed when nobody knows what it weighs.")
             .Refuses(404);
 
-        lines
-            .MapGet(
-                "/{id:int}/profile.csv",
-                async Task<Results<FileContentHttpResult, ProblemHttpResult>> (
-                    int id,
-                    ZingDb db,
-                    TimeProvider clock,
-                    CancellationToken cancel
-                ) =>
-                    await Find(id, db, clock, cancel) is not { } line ? Gone()
-                    : line.MassKg is null ? Unweighed()
-                    : TypedResults.File(
-                        System.Text.Encoding.UTF8.GetBytes(ProfileCsv.Write(line.Profile())),
-                        "text/csv; charset=utf-8",
-                        $"{SafeName(line.Tag)}-profile.csv"
-                    )
-            )
-            .WithSummary("A line's profile as CSV.")
-            .Refuses(404, 409);
+        lines.MapGet("/{id:int}/profile.csv", ProfileSheet).WithSummary("A line's profile as CSV.").Refuses(404, 409);
 
-        lines
-            .MapPost(
-                "/{id:int}/weighing",
-                async Task<Results<Ok<FlyLine>, ValidationProblem, ProblemHttpResult>> (
-                    int id,
-                    Weighing weighing,
-                    ZingDb db,
-                    TimeProvider clock,
-                    CancellationToken cancel
-                ) =>
-                    await Find(id, db, clock, cancel) is not { } line ? Gone()
-                    : line.Check(weighing) is { Count: > 0 } wrong ? Problems.Invalid(wrong, "weighing.")
-                    : await Keep(line.With(weighing), db, clock, cancel)
-            )
-            .WithSummary("Keeps a weighing with the line.")
-            .Refuses(404, 412);
+        lines.MapPost("/{id:int}/weighing", KeepWeighing).WithSummary("Keeps a weighing with the line.").Refuses(404, 412);
 
-        lines
-            .MapPost(
-                "/{id:int}/profile",
-                async Task<Results<Ok<FlyLine>, ValidationProblem, ProblemHttpResult>> (
-                    int id,
-                    ProfileRequest request,
-                    ZingDb db,
-                    TimeProvider clock,
-                    CancellationToken cancel
-                ) =>
-                    await Find(id, db, clock, cancel) is not { } line ? Gone()
-                    : ProfileProblems(request) is { Count: > 0 } wrong ? Problems.Invalid(wrong)
-                    : await Keep(line.With(new LineProfile(request.Stretches), request.HeadM, request.Share), db, clock, cancel)
-            )
-            .WithSummary("Keeps a measured profile with the line.")
-            .Refuses(404, 412);
+        lines.MapPost("/{id:int}/profile", KeepProfile).WithSummary("Keeps a measured profile with the line.").Refuses(404, 412);
     }
+
+    private static async Task<Results<Ok<ClassifyAnswer>, ValidationProblem>> Classify(
+        ClassifyRequest request,
+        ZingDb db,
+        CancellationToken cancel
+    )
+    {
+        var on = request.Weighing;
+        if (request.Line?.Check() is { Count: > 0 } odd)
+            return Problems.Invalid(odd, "line.");
+        if ((request.Line?.Check(on) ?? on.Check()) is { Count: > 0 } wrong)
+            return Problems.Invalid(wrong, "weighing.");
+        var belly =
+            on.FrontTaperM is > 0 and { } taper && on.RearTaperM is null or 0
+                ? BellyWeight.From(on.MassKg, on.LengthM, taper, request.Line is { } l ? l.TipDiameterM / l.BellyDiameterM : .618)
+                : (BellyWeight?)null;
+        var line = (request.Line ?? Nameless(on.LengthM)).With(on);
+        return TypedResults.Ok(new ClassifyAnswer(LineClass.From(on), belly, LineSuits.Rods(line, (await db.ShedAsync(cancel)).Rods)));
+    }
+
+    private static async Task<Results<Ok<ProfileAnswer>, ValidationProblem>> ReadProfile(
+        ProfileRequest request,
+        ZingDb db,
+        CancellationToken cancel
+    )
+    {
+        if (ProfileProblems(request) is { Count: > 0 } wrong)
+            return Problems.Invalid(wrong);
+        var profile = new LineProfile(request.Stretches);
+        var line = (request.Line ?? Nameless(profile.LengthM)).With(profile, request.HeadM, request.Share);
+        return TypedResults.Ok(
+            new ProfileAnswer(
+                LineReading.From(profile, request.HeadM, request.CarryM, request.Share),
+                LineSuits.Rods(line, (await db.ShedAsync(cancel)).Rods),
+                new(LineProfile.ThinnestM, LineProfile.ThickestM)
+            )
+        );
+    }
+
+    private static Results<Ok<StretchesAnswer>, ValidationProblem> FitCalipers(CaliperRequest request) =>
+        LineProfile.Check(request.Readings, request.LengthM, request.MassKg) is { Count: > 0 } wrong
+            ? Problems.Invalid(wrong)
+            : TypedResults.Ok(Answer(LineProfile.Fit(request.Readings, request.LengthM, request.MassKg)));
+
+    private static Results<Ok<StretchesAnswer>, ValidationProblem> ReadCsv(CsvRequest request) =>
+        ProfileCsv.Read(request.Text) is var (profile, faults) && profile is not null
+            ? TypedResults.Ok(Answer(profile))
+            : Problems.Invalid(faults.Select(f => new FieldProblem($"line {f.Line}, {f.Column}", f.Problem)));
+
+    private static async Task<Results<Ok<StretchesAnswer>, ProblemHttpResult>> Profile(
+        int id,
+        ZingDb db,
+        TimeProvider clock,
+        CancellationToken cancel
+    ) => await Find(id, db, clock, cancel) is not { } line ? Gone() : TypedResults.Ok(Answer(line.Profile(), guessed: line.MassKg is null));
+
+    private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> ProfileSheet(
+        int id,
+        ZingDb db,
+        TimeProvider clock,
+        CancellationToken cancel
+    ) =>
+        await Find(id, db, clock, cancel) is not { } line ? Gone()
+        : line.MassKg is null ? Unweighed()
+        : TypedResults.File(
+            System.Text.Encoding.UTF8.GetBytes(ProfileCsv.Write(line.Profile())),
+            "text/csv; charset=utf-8",
+            $"{SafeName(line.Tag)}-profile.csv"
+        );
+
+    private static async Task<Results<Ok<FlyLine>, ValidationProblem, ProblemHttpResult>> KeepWeighing(
+        int id,
+        Weighing weighing,
+        ZingDb db,
+        TimeProvider clock,
+        CancellationToken cancel
+    ) =>
+        await Find(id, db, clock, cancel) is not { } line ? Gone()
+        : line.Check(weighing) is { Count: > 0 } wrong ? Problems.Invalid(wrong, "weighing.")
+        : await Keep(line.With(weighing), db, clock, cancel);
+
+    private static async Task<Results<Ok<FlyLine>, ValidationProblem, ProblemHttpResult>> KeepProfile(
+        int id,
+        ProfileRequest request,
+        ZingDb db,
+        TimeProvider clock,
+        CancellationToken cancel
+    ) =>
+        await Find(id, db, clock, cancel) is not { } line ? Gone()
+        : ProfileProblems(request) is { Count: > 0 } wrong ? Problems.Invalid(wrong)
+        : await Keep(line.With(new LineProfile(request.Stretches), request.HeadM, request.Share), db, clock, cancel);
 
     private static IReadOnlyList<FieldProblem> ProfileProblems(ProfileRequest request)
     {

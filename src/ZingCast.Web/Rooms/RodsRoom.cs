@@ -1,3 +1,4 @@
+using System.Diagnostics.CodeAnalysis;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using ZingCast.Core.Lines;
@@ -102,161 +103,143 @@ public static class RodsRoom
                         .. await db.Calibrations.AsNoTracking().OrderBy(c => c.Id).ToListAsync(cancel),
                     ])
             )
-            .WithSummary("Tables from bend-test weight to measured class; the first comes with the house.");
+            .WithSummary("Tables from bend-test weight to measured class; the first ships with Zing Cast.");
 
         rods.MapGet("/checklist", () => TypedResults.Ok(Inspection.Checklist)).WithSummary("What to look at on a rod.");
 
-        rods.MapPost(
-                "/fit",
-                async Task<Results<Ok<BendFit>, ValidationProblem>> (FitRequest request, ZingDb db, CancellationToken cancel) =>
-                {
-                    if (new FieldCheck().Within("rodLengthM", request.RodLengthM, Rod.Lengths).Problems is { Count: > 0 } odd)
-                        return Problems.Invalid(odd);
-                    if (request.Test.Check(request.RodLengthM) is { Count: > 0 } wrong)
-                        return Problems.Invalid(wrong, "test.");
-                    if (await Table(request.Test, db, cancel) is not { } table)
-                        return NoTable();
-                    return BendFit.From(request.RodLengthM, request.Test, table, out var problems) is { } fit
-                        ? TypedResults.Ok(fit)
-                        : Problems.Invalid(problems, "test.");
-                }
-            )
-            .WithSummary("Works out a bend test: class with tolerance, tip angle, bend model.")
-            .IsHeavy();
+        rods.MapPost("/fit", FitTest).WithSummary("Works out a bend test: class with tolerance, tip angle, bend model.").IsHeavy();
 
-        rods.MapPost(
-                "/{id:int}/test",
-                async Task<Results<Ok<Rod>, ValidationProblem, ProblemHttpResult>> (
-                    int id,
-                    BendTest test,
-                    ZingDb db,
-                    TimeProvider clock,
-                    CancellationToken cancel
-                ) =>
-                {
-                    if (await Find(id, db, clock, cancel) is not { } rod)
-                        return Gone();
-                    if (test.Check(rod.LengthM) is { Count: > 0 } wrong)
-                        return Problems.Invalid(wrong, "test.");
-                    if (await Table(test, db, cancel) is not { } table)
-                        return NoTable();
-                    var dated = test with { On = test.On ?? Today(clock), Calibration = table.Name };
-                    if (new FieldCheck().Day("on", dated.On, Today(clock)).Problems is { Count: > 0 } wrongDay)
-                        return Problems.Invalid(wrongDay, "test.");
-                    return BendFit.From(rod.LengthM, dated, table, out var problems) is { } fit
-                        ? await Keep(rod.Tested(dated, fit), db, clock, cancel)
-                        : Problems.Invalid(problems, "test.");
-                }
-            )
+        rods.MapPost("/{id:int}/test", KeepTest)
             .WithSummary("Keeps a bend test with the rod; its measured class and action follow.")
             .Refuses(404, 412)
             .IsHeavy();
 
-        rods.MapPost(
-                "/bend",
-                async Task<Results<Ok<BendAnswer>, ValidationProblem>> (BendRequest request, ZingDb db, CancellationToken cancel) =>
-                {
-                    var caster = (await db.CastersAsync(cancel)).FirstOrDefault(c => c.Id == request.CasterId);
-                    if (request.Rod.Check() is { Count: > 0 } wrong)
-                        return Problems.Invalid(wrong, "rod.");
-                    if (request.Rod.Bend is not { } model)
-                        return Problems.At("rod.bend", "This rod was never bend-tested: nobody knows how it bends.");
-                    IReadOnlyList<FieldProblem> problems =
-                    [
-                        .. request.Fight.Check(),
-                        .. new FieldCheck()
-                            .Range("carryM", request.CarryM, 1, 40, "Between 1 and 40 m are held in the air.")
-                            .Must("casterId", caster is not null, "Pick a caster from the list.")
-                            .Problems,
-                    ];
-                    if (problems.Count > 0)
-                        return Problems.Invalid(problems);
-                    if (request.Line?.Check() is { Count: > 0 } odd)
-                        return Problems.Invalid(odd, "line.");
-                    return TypedResults.Ok(Bent(request, model, caster!));
-                }
-            )
-            .WithSummary("Bends a tested rod under a fish and under a line's casting load.");
+        rods.MapPost("/bend", Bend).WithSummary("Bends a tested rod under a fish and under a line's casting load.");
 
-        rods.MapPost(
-                "/balance",
-                Results<Ok<BalanceAnswer>, ValidationProblem> (BalanceRequest request) =>
-                {
-                    if (BalanceProblems(request.Rod, request.Balance) is { Count: > 0 } wrong)
-                        return Problems.Invalid(wrong);
-                    if (request.Reel?.Check() is { Count: > 0 } oddReel)
-                        return Problems.Invalid(oddReel, "reel.");
-                    if (request.Line?.Check() is { Count: > 0 } oddLine)
-                        return Problems.Invalid(oddLine, "line.");
-                    if (request.OutsideM is not (>= 0 and <= 40))
-                        return Problems.At("outsideM", "Up to 40 m hang outside.");
-                    var backing = Backings.Find(request.Backing);
-                    var backed = new FieldCheck()
-                        .Must("backing", request.Backing is null || backing is not null, "Pick a backing from the list.")
-                        .Within("backingM", request.BackingM, Backings.Lengths)
-                        .Problems;
-                    if (backed.Count > 0)
-                        return Problems.Invalid(backed);
-                    // What is outside does not lie on the reel.
-                    var outside = request.Line?.MassWithinKg(request.OutsideM) ?? 0;
-                    var load = new RodLoad(
-                        (request.Reel?.MassKg ?? 0)
-                            + (request.Line?.MassWithinKg(request.Line.LengthM) ?? 0)
-                            - outside
-                            + (backing?.KgPerM ?? 0) * request.BackingM,
-                        outside,
-                        request.CastsADay,
-                        request.StrokesACast
-                    );
-                    return load.Check() is { Count: > 0 } odd
-                        ? Problems.Invalid(odd)
-                        : TypedResults.Ok(new BalanceAnswer(Balanced.For(request.Rod, request.Balance, load), load));
-                }
-            )
-            .WithSummary("Balance, swing weight, the reel that balances, a day's arm work.");
+        rods.MapPost("/balance", Weigh).WithSummary("Balance, swing weight, the reel that balances, a day's arm work.");
 
-        rods.MapPost(
-                "/{id:int}/balance",
-                async Task<Results<Ok<Rod>, ValidationProblem, ProblemHttpResult>> (
-                    int id,
-                    RodBalance balance,
-                    ZingDb db,
-                    TimeProvider clock,
-                    CancellationToken cancel
-                ) =>
-                    await Find(id, db, clock, cancel) is not { } rod ? Gone()
-                    : BalanceProblems(rod, balance) is { Count: > 0 } wrong ? Problems.Invalid(wrong)
-                    : await Keep(rod with { Balance = balance }, db, clock, cancel)
-            )
-            .WithSummary("Keeps balance and swing with the rod.")
-            .Refuses(404, 412);
+        rods.MapPost("/{id:int}/balance", KeepBalance).WithSummary("Keeps balance and swing with the rod.").Refuses(404, 412);
 
-        rods.MapPost(
-                "/{id:int}/inspections",
-                async Task<Results<Ok<Rod>, ValidationProblem, ProblemHttpResult>> (
-                    int id,
-                    Inspection inspection,
-                    ZingDb db,
-                    TimeProvider clock,
-                    CancellationToken cancel
-                ) =>
-                    await Find(id, db, clock, cancel) is not { } rod ? Gone()
-                    : inspection.Check(Today(clock)) is { Count: > 0 } wrong ? Problems.Invalid(wrong)
-                    : rod.Inspections.Count >= Rod.MaxInspections
-                        ? Problems.At("on", $"A rod keeps {Rod.MaxInspections} inspections at most.")
-                    : await Keep(
-                        rod with
-                        {
-                            Inspections = [.. rod.Inspections.Append(inspection).OrderByDescending(i => i.On)],
-                        },
-                        db,
-                        clock,
-                        cancel
-                    )
-            )
-            .WithSummary("Keeps a dated inspection with the rod.")
-            .Refuses(404, 412);
+        rods.MapPost("/{id:int}/inspections", KeepInspection).WithSummary("Keeps a dated inspection with the rod.").Refuses(404, 412);
     }
+
+    private static async Task<Results<Ok<BendFit>, ValidationProblem>> FitTest(FitRequest request, ZingDb db, CancellationToken cancel)
+    {
+        if (new FieldCheck().Within("rodLengthM", request.RodLengthM, Rod.Lengths).Problems is { Count: > 0 } invalid)
+            return Problems.Invalid(invalid);
+        if (request.Test.Check(request.RodLengthM) is { Count: > 0 } wrong)
+            return Problems.Invalid(wrong, "test.");
+        if (await Table(request.Test, db, cancel) is not { } table)
+            return NoTable();
+        return BendFit.From(request.RodLengthM, request.Test, table, out var problems) is { } fit
+            ? TypedResults.Ok(fit)
+            : Problems.Invalid(problems, "test.");
+    }
+
+    private static async Task<Results<Ok<Rod>, ValidationProblem, ProblemHttpResult>> KeepTest(
+        int id,
+        BendTest test,
+        ZingDb db,
+        TimeProvider clock,
+        CancellationToken cancel
+    )
+    {
+        if (await Find(id, db, clock, cancel) is not { } rod)
+            return Gone();
+        if (test.Check(rod.LengthM) is { Count: > 0 } wrong)
+            return Problems.Invalid(wrong, "test.");
+        if (await Table(test, db, cancel) is not { } table)
+            return NoTable();
+        var dated = test with { On = test.On ?? Today(clock), Calibration = table.Name };
+        if (new FieldCheck().Day("on", dated.On, Today(clock)).Problems is { Count: > 0 } wrongDay)
+            return Problems.Invalid(wrongDay, "test.");
+        return BendFit.From(rod.LengthM, dated, table, out var problems) is { } fit
+            ? await Keep(rod.Tested(dated, fit), db, clock, cancel)
+            : Problems.Invalid(problems, "test.");
+    }
+
+    private static async Task<Results<Ok<BendAnswer>, ValidationProblem>> Bend(BendRequest request, ZingDb db, CancellationToken cancel)
+    {
+        var caster = (await db.CastersAsync(cancel)).FirstOrDefault(c => c.Id == request.CasterId);
+        if (request.Rod.Check() is { Count: > 0 } wrong)
+            return Problems.Invalid(wrong, "rod.");
+        if (request.Rod.Bend is not { } model)
+            return Problems.At("rod.bend", "This rod was never bend-tested: nobody knows how it bends.");
+        IReadOnlyList<FieldProblem> problems =
+        [
+            .. request.Fight.Check(),
+            .. new FieldCheck()
+                .Range("carryM", request.CarryM, 1, 40, "Between 1 and 40 m are held in the air.")
+                .Must("casterId", caster is not null, "Pick a caster from the list.")
+                .Problems,
+        ];
+        if (problems.Count > 0)
+            return Problems.Invalid(problems);
+        if (request.Line?.Check() is { Count: > 0 } badLine)
+            return Problems.Invalid(badLine, "line.");
+        return TypedResults.Ok(Bent(request, model, caster!));
+    }
+
+    [SuppressMessage(
+        "Maintainability",
+        "CA1502",
+        Justification = "A list of independent conditions; in parts it would be longer and no plainer."
+    )]
+    private static Results<Ok<BalanceAnswer>, ValidationProblem> Weigh(BalanceRequest request)
+    {
+        if (BalanceProblems(request.Rod, request.Balance) is { Count: > 0 } wrong)
+            return Problems.Invalid(wrong);
+        if (request.Reel?.Check() is { Count: > 0 } badReel)
+            return Problems.Invalid(badReel, "reel.");
+        if (request.Line?.Check() is { Count: > 0 } badLine)
+            return Problems.Invalid(badLine, "line.");
+        if (request.OutsideM is not (>= 0 and <= 40))
+            return Problems.At("outsideM", "Up to 40 m hang outside.");
+        var backing = Backings.Find(request.Backing);
+        var backed = new FieldCheck()
+            .Must("backing", request.Backing is null || backing is not null, "Pick a backing from the list.")
+            .Within("backingM", request.BackingM, Backings.Lengths)
+            .Problems;
+        if (backed.Count > 0)
+            return Problems.Invalid(backed);
+        // What is outside does not lie on the reel.
+        var outside = request.Line?.MassWithinKg(request.OutsideM) ?? 0;
+        var load = new RodLoad(
+            (request.Reel?.MassKg ?? 0)
+                + (request.Line?.MassWithinKg(request.Line.LengthM) ?? 0)
+                - outside
+                + (backing?.KgPerM ?? 0) * request.BackingM,
+            outside,
+            request.CastsADay,
+            request.StrokesACast
+        );
+        return load.Check() is { Count: > 0 } invalid
+            ? Problems.Invalid(invalid)
+            : TypedResults.Ok(new BalanceAnswer(Balanced.For(request.Rod, request.Balance, load), load));
+    }
+
+    private static async Task<Results<Ok<Rod>, ValidationProblem, ProblemHttpResult>> KeepBalance(
+        int id,
+        RodBalance balance,
+        ZingDb db,
+        TimeProvider clock,
+        CancellationToken cancel
+    ) =>
+        await Find(id, db, clock, cancel) is not { } rod ? Gone()
+        : BalanceProblems(rod, balance) is { Count: > 0 } wrong ? Problems.Invalid(wrong)
+        : await Keep(rod with { Balance = balance }, db, clock, cancel);
+
+    private static async Task<Results<Ok<Rod>, ValidationProblem, ProblemHttpResult>> KeepInspection(
+        int id,
+        Inspection inspection,
+        ZingDb db,
+        TimeProvider clock,
+        CancellationToken cancel
+    ) =>
+        await Find(id, db, clock, cancel) is not { } rod ? Gone()
+        : inspection.Check(Today(clock)) is { Count: > 0 } wrong ? Problems.Invalid(wrong)
+        : rod.Inspections.Count >= Rod.MaxInspections ? Problems.At("on", $"A rod keeps {Rod.MaxInspections} inspections at most.")
+        : await Keep(rod with { Inspections = [.. rod.Inspections.Append(inspection).OrderByDescending(i => i.On)] }, db, clock, cancel);
 
     private static BendAnswer Bent(BendRequest request, BendModel model, Caster caster)
     {
@@ -284,8 +267,8 @@ public static class RodsRoom
 
     // The balance asked about takes the place of the one kept with the rod.
     private static IReadOnlyList<FieldProblem> BalanceProblems(Rod rod, RodBalance balance) =>
-        (rod with { Balance = null }).Check() is { Count: > 0 } odd
-            ? [.. odd.Select(p => p with { Field = $"rod.{p.Field}" })]
+        (rod with { Balance = null }).Check() is { Count: > 0 } invalid
+            ? [.. invalid.Select(p => p with { Field = $"rod.{p.Field}" })]
             : [.. balance.Check(rod).Select(p => p with { Field = $"balance.{p.Field}" })];
 
     private static DateOnly Today(TimeProvider clock) => DateOnly.FromDateTime(clock.GetLocalNow().Date);
