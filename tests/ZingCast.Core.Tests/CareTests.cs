@@ -1,5 +1,6 @@
 using ZingCast.Core.Care;
 using ZingCast.Core.Logbook;
+using ZingCast.Core.Measures;
 using ZingCast.Core.Rods;
 using ZingCast.Core.Shed;
 using ZingCast.Store;
@@ -241,5 +242,122 @@ public class CareTests
             t => Assert.True((t.Outings ?? t.SaltDays ?? t.Months ?? t.Drops ?? t.Mishaps) is not null && t.HowTo.Length > 20, t.Id)
         );
         Assert.Equal(CareTask.All.Count, CareTask.All.Select(t => t.Id).Distinct().Count());
+    }
+
+    [Fact]
+    public void A_piece_is_called_by_tag_and_name_and_whether_it_is_there_follows()
+    {
+        var shed = Shed;
+        foreach (
+            var (kind, piece) in new (CarePiece, Gear)[]
+            {
+                (CarePiece.Rod, shed.Rods[3]),
+                (CarePiece.Line, shed.Lines[3]),
+                (CarePiece.Reel, shed.Reels[3]),
+                (CarePiece.Leader, shed.Leaders[^1]),
+            }
+        )
+        {
+            Assert.Equal($"{piece.Tag} {piece.Name}", CareList.NameOf(kind, piece.Id, shed));
+            Assert.True(CareList.IsThere(kind, piece.Id, shed));
+            Assert.Equal("", CareList.NameOf(kind, 9999, shed));
+            Assert.False(CareList.IsThere(kind, 9999, shed));
+        }
+        var reel = shed.Reels.First(r => r.Id == 5);
+        Assert.Equal($"{reel.Tag} {reel.Name}, old one", CareList.NameOf(CarePiece.Backing, 77, shed));
+        Assert.Equal(
+            ("", "Flies", "Drawer"),
+            (
+                CareList.NameOf(CarePiece.Backing, 78, shed),
+                CareList.NameOf(CarePiece.Flies, 0, shed),
+                CareList.NameOf(CarePiece.Drawer, 0, shed)
+            )
+        );
+        Assert.True(CareList.IsThere(CarePiece.Flies, 0, shed) && CareList.IsThere(CarePiece.Drawer, 0, shed));
+        Assert.False(CareList.IsThere(CarePiece.Flies, 1, shed) || CareList.IsThere(CarePiece.Drawer, 1, shed));
+        Assert.Null(CareTask.Find("nothing"));
+    }
+
+    [Fact]
+    public void What_is_due_leads_then_what_is_nearest_then_the_name()
+    {
+        var log = Enumerable.Range(1, 6).SelectMany(n => new[] { Day(n), Day(n, rod: 1, line: 1, reel: 1, salt: false) }).ToList();
+        var list = Care(log);
+        Assert.Equal(
+            list.Items.OrderBy(i => i.State).ThenByDescending(i => i.Share).ThenBy(i => i.Key, StringComparer.Ordinal).Select(i => i.Key),
+            list.Items.Select(i => i.Key)
+        );
+        Assert.True(list.Items.Select(i => i.State).Distinct().Count() > 1);
+        Assert.Contains(list.Items.GroupBy(i => (i.State, i.Share)), g => g.Count() > 1);
+        Assert.Equal(list.Pieces.OrderByDescending(p => p.Wear.Outings).ThenBy(p => p.Called, StringComparer.Ordinal), list.Pieces);
+        Assert.Contains(list.Pieces.GroupBy(p => p.Wear.Outings), g => g.Count() > 1);
+        // The most pressing of several reasons is said first, and only what presses.
+        Assert.StartsWith("6 days in salt and 6 outings since", Of(list, "line-clean", 11)!.Why, StringComparison.Ordinal);
+        Assert.StartsWith("6 outings since it is in the log", Of(list, "line-clean", 1)!.Why, StringComparison.Ordinal);
+        Assert.StartsWith("1 outing since", Of(Care([Day(1, line: 1, salt: false)]), "line-clean", 1)!.Why, StringComparison.Ordinal);
+    }
+
+    // What was noted with the piece counts as done: on its bench, in its own field, on its spool.
+    [Fact]
+    public void What_was_noted_with_the_piece_itself_counts_as_done()
+    {
+        CareItem? After(GearShed shed, string task, int piece) => Of(CareList.From(shed, [], [], [], Today), task, piece);
+        GearShed With(Func<Rod, Rod> change) => Shed with { Rods = [.. Shed.Rods.Select(r => r.Id == 6 ? change(r) : r)] };
+        var year = Today.AddYears(-1);
+        Inspection Looked(DateOnly on) => new() { On = on, Points = new Dictionary<string, Found>() };
+        Assert.Equal(year, After(With(r => r with { Inspections = [Looked(year.AddYears(-2)), Looked(year)] }), "rod-inspect", 6)!.LastOn);
+        Assert.Equal(Today.AddYears(-9), After(Shed, "rod-test", 6)!.LastOn);
+        // What was never tested is tested on its bench, and is not due again.
+        Assert.Null(After(With(r => r with { Test = null, BoughtOn = Today.AddYears(-9) }), "rod-test", 6));
+        var line = Shed with { Lines = [.. Shed.Lines.Select(l => l.Id == 1 ? l with { ServicedOn = year, BoughtOn = null } : l)] };
+        Assert.Equal(year, Of(CareList.From(line, [], [Day(1, line: 1)], [], Today), "line-clean", 1)!.LastOn);
+        Assert.Null(Of(CareList.From(line, [], [Day(1, line: 1)], [], Today), "line-look", 1)!.LastOn);
+        Assert.Null(After(line, "line-cut", 1));
+        var reel = Shed with { Reels = [.. Shed.Reels.Select(r => r.Id == 5 ? r with { ServicedOn = year } : r)] };
+        Assert.Equal(year, After(reel, "reel-drag", 5)!.LastOn);
+        // Backing that nobody noted does not age, and lies on its own reel alone.
+        Assert.Null(After(Shed with { Spools = [Shed.Spools[0] with { Backing = null, BackingM = 0 }] }, "backing-replace", 77));
+        Assert.Single(CareList.From(Shed, [], [], [], Today).Pieces, p => p.Piece == CarePiece.Backing);
+        Assert.Null(After(Shed, "drawer-measure", 0));
+    }
+
+    [Fact]
+    public void Backing_counts_the_days_of_the_line_that_lies_on_it()
+    {
+        var shed = Shed with { Spools = [Shed.Spools[0] with { LineId = 11 }] };
+        Wear Of(params Outing[] outings) =>
+            CareList.From(shed, [], outings, [], Today).Pieces.First(p => p.Piece == CarePiece.Backing).Wear;
+        Assert.Equal(2, Of(Day(1), Day(2), Day(3, reel: 1), Day(4, line: 1)).Outings);
+        Assert.Equal(0, CareList.From(Shed, [], [Day(1)], [], Today).Pieces.First(p => p.Piece == CarePiece.Backing).Wear.Outings);
+    }
+
+    [Fact]
+    public void Hooks_are_sorted_after_one_straightened_and_a_calendar_runs_from_the_first_day_out()
+    {
+        var hook = Day(1, salt: false) with { Losses = [new(LossCause.StraightenedHook, 2)] };
+        Assert.StartsWith("2 straightened hooks since", Of(Care([hook]), "hooks-sort", 0)!.Why, StringComparison.Ordinal);
+        Assert.Contains(
+            "1 straightened hook since",
+            Of(Care([hook with { Losses = [new(LossCause.StraightenedHook)] }]), "hooks-sort", 0)!.Why,
+            StringComparison.Ordinal
+        );
+        var knots = Day(1, salt: false) with { LeaderId = 1, WindKnots = 3 };
+        Assert.StartsWith("3 wind knots, fish and breaks", Of(Care([knots]), "leader-retie", 1)!.Why, StringComparison.Ordinal);
+        // Practice on grass rusts no hook.
+        Assert.Null(Of(Care([Day(1) with { Kind = OutingKind.Grass }]), "hooks-sort", 0));
+        var bought = Shed with { Lines = [.. Shed.Lines.Select(l => l with { BoughtOn = null })] };
+        Assert.Equal(
+            Today.AddDays(-20).AddMonths(12),
+            Of(CareList.From(bought, [], [Day(20, line: 1), Day(3, line: 1)], [], Today), "line-look", 1)!.DueOn
+        );
+    }
+
+    [Fact]
+    public void A_line_turned_round_is_the_line_from_its_other_end_and_other_work_changes_none()
+    {
+        var line = Shed.Lines.First(l => l.Id == 1);
+        Assert.Equal(line.Reversed(), CareTask.Reverse.On(line, null));
+        Assert.Same(line, CareTask.Clean.On(line, 1));
+        Assert.Same(line, CareTask.CutBack.On(line, null));
     }
 }

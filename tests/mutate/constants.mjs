@@ -90,6 +90,9 @@ function movable(file, source, firstRound, count) {
     if (digits && !/^0(\.0*)?$/.test(digits) && digits !== '1') {
       out += one(digits, false);
       at += digits.length;
+    } else if (skip === 'const') {
+      // Within a method a constant may as well be a variable.
+      at += 'const '.length;
     } else take((skip ?? digits ?? ' ').length);
   }
   return out;
