@@ -121,7 +121,7 @@ for (let round = 0; ; round++) {
     if (home) constants.add(`${home.file}:${name}`);
     else places.forEach((p, n) => path.endsWith(p.file) && p.line === Number(row) && kept.add(n));
   }
-  if (kept.size + constants.size === before || round > 12) throw new Error(errors.slice(0, 20).join('\n'));
+  if (kept.size + constants.size === before || round > 12) throw new Error(errors.slice(0, 20).join('\n') || built.stdout);
 }
 
 const runner = join(project, 'bin/Release/net10.0/ZingCast.Core.Tests.dll');

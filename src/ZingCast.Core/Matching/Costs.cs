@@ -3,7 +3,7 @@ using ZingCast.Core.Standards;
 namespace ZingCast.Core.Matching;
 
 /// <summary>
-/// What a piece gives up when it is chosen, weighed against the other pieces: one is about a class off. Each stands here once.
+/// Weights of the cost function by which pieces are chosen. No unit: 1 is about as bad as one line class off. Lower is better.
 /// </summary>
 public static class Costs
 {
@@ -12,55 +12,55 @@ public static class Costs
         "Weights of ours, so that the choices of experienced people come out; one is about a class off"
     );
 
-    /// <summary>A class too light to carry the fly, beyond half of one; on top of the class itself.</summary>
+    /// <summary>Per class by which the rod is too light to carry the fly, beyond the first half class. Added to the cost of the class.</summary>
     public const double TooLightAClass = 2;
 
-    /// <summary>A foot of rod longer or shorter than the place asks for.</summary>
+    /// <summary>Per foot of rod length off what the place asks for.</summary>
     public const double AFootOfRod = .6;
 
-    /// <summary>A step of action, as from medium to medium-fast.</summary>
+    /// <summary>Per step of action off, such as medium against medium-fast.</summary>
     public const double AStepOfAction = .35;
 
-    /// <summary>The line so far from the load the rod likes best, per standard mass of its class.</summary>
+    /// <summary>Per standard mass of the rod's class between the line's load and the rod's ideal load.</summary>
     public const double OffItsLoad = 4;
 
-    /// <summary>A step of density lighter than asked for, and a step heavier.</summary>
+    /// <summary>Per step of density that the line is lighter, or heavier, than asked for.</summary>
     public const double LighterDensity = 1.5,
         HeavierDensity = 1.2;
 
-    /// <summary>A metre of head longer or shorter than wanted.</summary>
+    /// <summary>Per metre of head length off what is wanted.</summary>
     public const double AMetreOfHead = .25;
 
-    /// <summary>A coating for other water, and one that is not made for salt.</summary>
+    /// <summary>A coating made for another temperature; a coating that is not rated for salt.</summary>
     public const double OtherCoating = .6,
         LineNotForSalt = .3;
 
-    /// <summary>A line that ends before the fish.</summary>
+    /// <summary>The whole line is more than 2 m shorter than the distance to the fish.</summary>
     public const double LineTooShort = 1.5;
 
-    /// <summary>The whole distance and a tenth missing; a tenth of that for each tenth of it.</summary>
+    /// <summary>Times the share of the wanted distance, with a tenth in reserve, that the cast falls short by.</summary>
     public const double ShortOfTheFish = 6;
 
-    /// <summary>A spool that is too full, and all of its backing missing.</summary>
+    /// <summary>A spool that cannot hold the line over the wanted backing; on top, times the share of the backing that does not fit.</summary>
     public const double Overfull = 3,
         NoBacking = 4;
 
-    /// <summary>A spool that is empty; less of that the nearer it is to six tenths full.</summary>
+    /// <summary>Per capacity of the spool by which it is filled less than <see cref="Choosing.LeastFull"/>.</summary>
     public const double Empty = 2;
 
-    /// <summary>A reel that nobody measured.</summary>
+    /// <summary>The spool's size is unknown.</summary>
     public const double NobodyMeasured = 2;
 
-    /// <summary>Once the rod's mass more or less than balances.</summary>
+    /// <summary>Per unit of loaded reel over rod mass off <see cref="Reels.ReelBalance.Ideal"/>.</summary>
     public const double OutOfBalance = 1.5;
 
-    /// <summary>A reel that salt eats.</summary>
+    /// <summary>A reel that is not made for salt, on a day in salt.</summary>
     public const double ReelNotForSalt = 1.2;
 
-    /// <summary>A class outside of what a reel's label says.</summary>
+    /// <summary>Per class outside the range on the reel's label.</summary>
     public const double OffTheLabel = .4;
 
-    /// <summary>What is saved where the line is on the reel already.</summary>
+    /// <summary>Added, and negative, when the line is on the reel already.</summary>
     public const double WoundAlready = -.25;
 
     /// <summary>All of them by what they are for.</summary>

@@ -54,16 +54,16 @@ public sealed record Choice
 }
 
 /// <summary>
-/// One brief in front of one shed. Casts are worked out once, however many outfits are weighed up. First decide, then tell:
-/// <see cref="Choose"/> and <see cref="Score"/> write no sentence, <see cref="Explain"/> writes them all. Deterministic; for one thread.
+/// Matches one brief against one shed, and caches the simulated casts of that brief. <see cref="Choose"/> and <see cref="Score"/> only
+/// decide; <see cref="Explain"/> writes the sentences. Deterministic. Not safe for use by several threads at once.
 /// </summary>
 public sealed class MatchSession
 {
-    // Heads within a whisker of the best fit are thrown, so many at most.
-    private const double WhiskerCost = 1.5;
+    // At most MaxThrown heads whose cost is within NearBestCost of the best fit are simulated.
+    private const double NearBestCost = 1.5;
     private const int MaxThrown = 4;
 
-    // Whoever has no other rod with him fishes one so many classes off; beyond that nobody does. Common practice.
+    // Largest difference, in line classes, between the rod and the class the day asks for at which the rod is still offered. Common practice.
     private const double MaxClassesOff = 2;
 
     private readonly Brief brief;
@@ -167,7 +167,7 @@ public sealed class MatchSession
     // What the day asks for before any piece is held.
     private Specification Plain => plain ??= Specification.Decide(brief, Pins.None, casts, new LedgerBook(off));
 
-    // Pieces that the day, or one another, rules out; a rod is let be a good deal off where there is no better.
+    // Whether a rod and a line can be used together on this day at all; a rod may be up to MaxClassesOff off.
     private bool IsCompatible(Rod rod, FlyLine line) => IsCompatible(rod) && Choosing.Cost(line, rod, Plain, brief) < Choosing.Impossible;
 
     private bool IsCompatible(Rod rod) =>
@@ -176,8 +176,8 @@ public sealed class MatchSession
         && !Choosing.TooLongForCanopy(brief, rod.LengthM - Plain.RodLengthM);
 
     /// <summary>
-    /// What each rod and line that go together on this day cost at least, however far they throw and whatever reel they are on, by their
-    /// places; and whether they may work. Nothing is cast for it.
+    /// A lower bound of the cost of every compatible rod and line, by their indices, whatever the reel and the reach; and whether the pair
+    /// can pass. No cast is simulated.
     /// </summary>
     internal void CostAtLeast(IReadOnlyList<Rod> rods, IReadOnlyList<FlyLine> lines, Action<int, int, double, bool> say)
     {
@@ -245,7 +245,7 @@ public sealed class MatchSession
         return new(rod.Tag, line.Tag, reel.Tag, brief.Reach(reach), says, pins);
     }
 
-    // Rod, line and leader as they are thrown, before a reel is looked at; and what they give up.
+    // Rod, line and leader with their simulated cast and their cost, before a reel is chosen.
     private sealed record Pairing(
         LedgerBook Book,
         Specification Spec,
@@ -260,7 +260,7 @@ public sealed class MatchSession
         double Cost
     );
 
-    // Strictly: a piece that is there is taken before one that is not, whatever it gives up.
+    // Strictly: a piece of the shed is preferred to a specification, whatever it costs.
     private Choice ChooseFrom(GearShed from, Pins pins, bool strictly, IProgress<double>? progress)
     {
         var laid = ChoosePairing(from, pins, strictly, progress);
@@ -351,7 +351,7 @@ public sealed class MatchSession
         if (pins.Line is not null || !fitting.IsThere || !rod.IsThere)
             return null;
         var scratch = new LedgerBook(off);
-        var most = Choosing.Cost(fitting, rod, spec, brief) + WhiskerCost;
+        var most = Choosing.Cost(fitting, rod, spec, brief) + NearBestCost;
         var near = from
             .Lines.Select(l => (Line: l, Cost: Choosing.Cost(l, rod, spec, brief)))
             .Where(l => l.Cost <= most && l.Cost < Choosing.Impossible)
