@@ -18,14 +18,14 @@ public sealed class KeptSet<T>(ZingDb db, TimeProvider clock)
 
     private static readonly Expression<Func<T, bool>> IsAway = x => EF.Property<DateTime?>(x, ZingDb.DeletedAt) != null;
 
-    /// <summary>What stands on the shelf, in the order it was put there.</summary>
+    /// <summary>All that were not archived, in the order in which they were added.</summary>
     public Task<List<T>> ListAsync(CancellationToken cancel = default) => db.Set<T>().AsNoTracking().OrderBy(x => x.Id).ToListAsync(cancel);
 
     /// <summary>What was put away, the last first.</summary>
     public Task<List<T>> ListArchivedAsync(CancellationToken cancel = default) =>
         All.Where(IsAway).OrderByDescending(x => EF.Property<DateTime?>(x, ZingDb.DeletedAt)).ToListAsync(cancel);
 
-    /// <summary>One of what stands on the shelf; null when it was put away or never was.</summary>
+    /// <summary>The one with this id; null when it was archived or never was.</summary>
     public Task<T?> FindAsync(int id, CancellationToken cancel = default) =>
         db.Set<T>().AsNoTracking().FirstOrDefaultAsync(x => x.Id == id, cancel);
 

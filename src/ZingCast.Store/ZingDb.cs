@@ -169,7 +169,7 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
         }
     }
 
-    /// <summary>The shelf of one kind of thing.</summary>
+    /// <summary>Reads and writes one kind of thing.</summary>
     public KeptSet<T> KeptSet<T>(TimeProvider clock)
         where T : Kept => new(this, clock);
 

@@ -1508,8 +1508,8 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Tables from bend-test weight to measured class; the first comes with the house.
-         * @description Tables from bend-test weight to measured class; the first comes with the house.
+         * Tables from bend-test weight to measured class; the first ships with Zing Cast.
+         * @description Tables from bend-test weight to measured class; the first ships with Zing Cast.
          */
         get: operations["getRodsCalibrations"];
         put?: never;

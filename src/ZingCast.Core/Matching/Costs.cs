@@ -12,7 +12,9 @@ public static class Costs
         "Weights of ours, so that the choices of experienced people come out; one is about a class off"
     );
 
-    /// <summary>Per class by which the rod is too light to carry the fly, beyond the first half class. Added to the cost of the class.</summary>
+    /// <summary>
+    /// Per class by which the rod is too light to carry the fly, beyond the first half class. Added to the cost of the class.
+    /// </summary>
     public const double TooLightAClass = 2;
 
     /// <summary>Per foot of rod length off what the place asks for.</summary>
@@ -41,7 +43,9 @@ public static class Costs
     /// <summary>Times the share of the wanted distance, with a tenth in reserve, that the cast falls short by.</summary>
     public const double ShortOfTheFish = 6;
 
-    /// <summary>A spool that cannot hold the line over the wanted backing; on top, times the share of the backing that does not fit.</summary>
+    /// <summary>
+    /// A spool that cannot hold the line over the wanted backing; on top, times the share of the backing that does not fit.
+    /// </summary>
     public const double Overfull = 3,
         NoBacking = 4;
 

@@ -232,7 +232,8 @@ internal static class LinkVerdicts
             return Look(
                 LinkId.Head,
                 () =>
-                    $"loads well, but a {Coatings.Get(line.Coating).Name} coating in water of {new Quantity(brief.WaterC, Kind.Temperature)}"
+                    $"loads well, but a {Coatings.Get(line.Coating).Name} coating "
+                    + $"in water of {new Quantity(brief.WaterC, Kind.Temperature)}"
             );
         if (brief.Salt && !line.SaltRated)
             return Look(LinkId.Head, () => $"loads well; rinse it, the coating is not made for salt");

@@ -63,7 +63,8 @@ public sealed class MatchSession
     private const double NearBestCost = 1.5;
     private const int MaxThrown = 4;
 
-    // Largest difference, in line classes, between the rod and the class the day asks for at which the rod is still offered. Common practice.
+    // Largest difference, in line classes, between a rod and the class the day asks for at which the rod is still offered. Common
+    // practice.
     private const double MaxClassesOff = 2;
 
     private readonly Brief brief;
