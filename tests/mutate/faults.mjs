@@ -91,8 +91,8 @@ export const faults = [
   {
     name: 'one inspection more than a rod keeps',
     file: core + 'Rods/Rod.cs',
-    find: 'Inspections.Count <= MostInspections',
-    put: 'Inspections.Count <= MostInspections + 1',
+    find: 'Inspections.Count <= MaxInspections',
+    put: 'Inspections.Count <= MaxInspections + 1',
     suite: 'core',
     classes: ['RodBenchTests', 'RulesTests'],
   },
@@ -140,8 +140,8 @@ export const faults = [
   {
     name: 'trip searches are never thrown away',
     file: web + 'Rooms/TripSearches.cs',
-    find: 'if (places.Count > MostScores)',
-    put: 'if (places.Count > 1000 * MostScores)',
+    find: 'if (places.Count > MaxScores)',
+    put: 'if (places.Count > 1000 * MaxScores)',
     suite: 'web',
     classes: ['TripSearchTests'],
   },
