@@ -17,7 +17,7 @@ public static class ZingApp
     private static readonly TimeSpan ClosingTime = TimeSpan.FromSeconds(1);
 
     /// <summary>The host on a data folder that has been opened.</summary>
-    public static WebApplication Build(Settings settings)
+    public static WebApplication Build(Settings settings, TimeProvider? clock = null)
     {
         // Maps and searches keep every core busy; a request that comes in meanwhile gets a thread at once and shares the cores.
         ThreadPool.SetMinThreads(4 * Environment.ProcessorCount, 4);
@@ -41,7 +41,7 @@ public static class ZingApp
         // A caller who goes away in the middle of a body is no news.
         builder.Logging.AddFilter("Microsoft.AspNetCore.Server.Kestrel", LogLevel.Error);
         builder.Services.AddRouting();
-        builder.Services.AddSingleton(TimeProvider.System);
+        builder.Services.AddSingleton(clock ?? TimeProvider.System);
         builder.Services.AddSingleton(settings);
         builder.Services.AddZingStore(settings.Data);
         builder.Services.AddSingleton<Upkeep>();

@@ -4,14 +4,13 @@ using ZingCast.Core.Measures;
 using ZingCast.Core.Rods;
 using ZingCast.Core.Shed;
 using ZingCast.Store;
+using static ZingCast.Core.Tests.AnyOuting;
 
 namespace ZingCast.Core.Tests;
 
 /// <summary>What is to be looked after because of what was logged.</summary>
 public class CareTests
 {
-    private static readonly DateOnly Today = new(2026, 11, 26);
-
     private static readonly GearShed Shed = AnyBrief.Loan with
     {
         // A rod that was bend-tested long ago, and a reel whose backing has its day.
@@ -39,19 +38,6 @@ public class CareTests
             },
         ],
     };
-
-    private static Outing Day(int ago, int rod = 6, int line = 11, int reel = 5, bool salt = true) =>
-        new()
-        {
-            Key = $"key{ago:00000}{rod}{line}",
-            On = Today.AddDays(-ago),
-            Place = "the ledge",
-            RodId = rod,
-            LineId = line,
-            ReelId = reel,
-            Salt = salt,
-            WindMps = 4,
-        };
 
     private static CareList Care(IReadOnlyList<Outing> outings, params Service[] done) =>
         CareList.From(Shed, DemoGear.Scraps, outings, done, Today);

@@ -2,6 +2,7 @@ using ZingCast.Core.Logbook;
 using ZingCast.Core.Shed;
 using ZingCast.Core.Standards;
 using ZingCast.Store;
+using static ZingCast.Core.Tests.AnyOuting;
 
 namespace ZingCast.Core.Tests;
 
@@ -9,21 +10,6 @@ namespace ZingCast.Core.Tests;
 public class LogbookTests
 {
     private static readonly GearShed Shed = AnyBrief.Loan;
-
-    private static readonly DateOnly Today = new(2026, 11, 26);
-
-    private static Outing Day(int ago, int rod = 6, int line = 11, int reel = 5, bool salt = true) =>
-        new()
-        {
-            Key = $"key{ago:00000}{rod}{line}",
-            On = Today.AddDays(-ago),
-            Place = "the ledge",
-            RodId = rod,
-            LineId = line,
-            ReelId = reel,
-            Salt = salt,
-            WindMps = 4,
-        };
 
     [Fact]
     public void What_was_lost_to_what_is_counted_and_something_helps_against_each()

@@ -15,7 +15,7 @@ public sealed class TestApp : IDisposable
     // The folder is another house's too.
     private readonly bool keep;
 
-    public TestApp(bool demo = true, Func<Settings, Settings>? with = null, bool keep = false)
+    public TestApp(bool demo = true, Func<Settings, Settings>? with = null, bool keep = false, TimeProvider? clock = null)
     {
         this.keep = keep;
         var settings = new Settings
@@ -33,7 +33,7 @@ public sealed class TestApp : IDisposable
             File.Copy((demo ? LoanShedFile : EmptyFile).Value, Path.Combine(Directory.CreateDirectory(Data).FullName, DataFolder.FileName));
         Data = settings.Data;
         DataFolder.Open(Data, TimeProvider.System);
-        app = ZingApp.Build(settings);
+        app = ZingApp.Build(settings, clock);
         ZingApp.FillAsync(app, settings).GetAwaiter().GetResult();
         app.StartAsync().GetAwaiter().GetResult();
     }

@@ -35,7 +35,7 @@ public static class Moved
 `;
 const number = /^(?:\d[\d_]*\.\d+|\.\d+|\d[\d_]*)(?:[eE][+-]?\d+)?(?![\w.])/;
 const quiet = /^(?:\/\/[^\n]*|\/\*[^]*?\*\/|\$?"""[^]*?"""|\$*@?\$*"(?:\\.|""|[^"\\])*"|'(?:\\.|[^'\\])'|[A-Za-z_]\w*|\.\.)/;
-const declared = /^(?:(public|private|internal|protected) )const (\w+) ([^;]*);/;
+const declared = /((?<=\s)(?:public|private|internal|protected) const (?:double|int) [^;]*;)/;
 
 const places = []; // { file, line, name, text }
 const kept = new Set(); // numbers that stay
@@ -43,59 +43,49 @@ const constants = new Set(); // declarations that stay: file:name
 
 /** A file with its numbers made movable. Numbers are counted in the order in which they stand, in every round alike. */
 function movable(file, source, firstRound, count) {
-  let [out, at] = ['', 0];
-  const take = (length) => {
-    out += source.slice(at, at + length);
-    at += length;
-  };
-  const line = () => source.slice(0, at).split('\n').length;
+  let line = 1;
   const one = (text, asDouble, name) => {
     const n = count.n++;
-    if (firstRound) places.push({ file, line: line(), text, name });
+    if (firstRound) places.push({ file, line, text, name });
     if (kept.has(n) || (name && constants.has(`${file}:${name}`))) return text;
     return `Moved.By(${n}, ${asDouble && /^\d+$/.test(text) ? `${text}d` : text})`;
   };
-  /** Numbers within a stretch; strings and comments are skipped. */
-  const within = (stretch, asDouble, name) => {
+  /** Numbers within a stretch; strings and comments are skipped. A 0 cannot be moved, and a 1 without a name only says which. */
+  const within = (stretch, asDouble = false, name = undefined) => {
     let made = '';
-    for (let i = 0; i < stretch.length; ) {
-      const rest = stretch.slice(i);
+    for (let at = 0; at < stretch.length; ) {
+      const rest = stretch.slice(at);
       const skip = quiet.exec(rest)?.[0];
       const digits = skip ? undefined : number.exec(rest)?.[0];
+      const piece = skip ?? digits ?? rest[0];
       if (digits && !/^0(\.0*)?$/.test(digits) && !(digits === '1' && !name)) made += one(digits, asDouble, name);
-      else made += skip ?? digits ?? rest[0];
-      i += (skip ?? digits ?? ' ').length;
+      // Within a method a constant may as well be a variable.
+      else if (skip !== 'const') made += piece;
+      at += piece.length;
+      line += piece.split('\n').length - 1;
     }
     return made;
   };
-  while (at < source.length) {
-    const rest = source.slice(at);
-    const constant = /[\s]$/.test(out.at(-1) ?? ' ') ? declared.exec(rest) : null;
-    if (constant && /^(double|int)$/.test(constant[2])) {
-      const [whole, access, type, list] = constant;
-      const stays = [];
-      const moves = [];
-      for (const part of list.split(/,(?![^(]*\))/)) {
-        const [, name, value] = /^\s*(\w+)\s*=\s*([^]*)$/.exec(part);
-        const put = within(value, type === 'double', name);
-        if (constants.has(`${file}:${name}`)) stays.push(`${access} const ${type} ${name} = ${value};`);
-        else moves.push(`${access} static ${type} ${name} => ${put};`);
-      }
-      out += [...stays, ...moves].join(' ') + '\n'.repeat(whole.split('\n').length - 1);
-      at += whole.length;
-      continue;
-    }
-    const skip = quiet.exec(rest)?.[0];
-    const digits = skip ? undefined : number.exec(rest)?.[0];
-    if (digits && !/^0(\.0*)?$/.test(digits) && digits !== '1') {
-      out += one(digits, false);
-      at += digits.length;
-    } else if (skip === 'const') {
-      // Within a method a constant may as well be a variable.
-      at += 'const '.length;
-    } else take((skip ?? digits ?? ' ').length);
-  }
-  return out;
+  /** A declaration of constants, each a property of its own that may change. */
+  const properties = (declaration) => {
+    const [, access, type, list] = /^(\w+) const (\w+) ([^;]*);$/.exec(declaration);
+    const from = line;
+    const all = list.split(/,(?![^(]*\))/).map((part) => {
+      const [, name, value] = /^\s*(\w+)\s*=\s*([^]*)$/.exec(part);
+      const put = within(value, type === 'double', name);
+      return constants.has(`${file}:${name}`)
+        ? `${access} const ${type} ${name} = ${value};`
+        : `${access} static ${type} ${name} => ${put};`;
+    });
+    // As many lines as before, so that errors are found where they stand.
+    const lines = declaration.split('\n').length - 1;
+    line = from + lines;
+    return all.join(' ').replaceAll('\n', ' ') + '\n'.repeat(lines);
+  };
+  return source
+    .split(declared)
+    .map((part, n) => (n % 2 ? properties(part) : within(part)))
+    .join('');
 }
 
 const sources = readdirSync(folder, { recursive: true })
