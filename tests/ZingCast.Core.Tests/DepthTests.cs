@@ -3,6 +3,7 @@ using MathNet.Numerics.LinearAlgebra;
 using MathNet.Numerics.OdeSolvers;
 using ZingCast.Core.Briefs;
 using ZingCast.Core.Depth;
+using ZingCast.Core.Flies;
 using ZingCast.Core.Matching;
 using ZingCast.Core.Measures;
 using ZingCast.Core.Shed;
@@ -69,7 +70,7 @@ public class DepthTests
                 steps,
                 (_, s) =>
                     Vector<double>.Build.Dense([
-                        at.Rates.LineMps - pull * s[0] / Math.Max(s[2], .1),
+                        at.Rates.LineMps - pull * s[0] / s[2],
                         (s[1] < at.Rates.HeldM ? at.Rates.FlyMps : 0) - pull * s[1] / at.LeaderM,
                         -pull,
                     ])
@@ -151,6 +152,149 @@ public class DepthTests
         var moments = FlyPath.Simulate(Case(.06, by, countS: 20, currentMps: .3)).Moments;
         Assert.True(moments[^1].TimeS > 20);
         Assert.All(moments, m => Assert.Equal(.3 * Math.Min(m.TimeS, untilS), m.DriftM, 6));
+    }
+
+    private static Brief Fished(
+        Func<FlyKind, bool> kind,
+        double currentMps = 0,
+        double distanceM = 15,
+        double depthM = 2,
+        Water water = Water.River
+    )
+    {
+        var brief = Brief.Complete(new() { FlyKind = FlyKinds.Rows.First(kind).Id });
+        return brief with { CurrentMps = currentMps, DistanceM = distanceM, DepthM = depthM, Water = water };
+    }
+
+    private static bool Sparse(FlyKind kind) => kind is { Bushy: false, Weighted: false, Nymph: false };
+
+    private static SinkRates On(Brief brief, int rank) => Sinking.Rates(brief, Densities.Rows[rank], _ => 3, .0002, brief.Fly.WetKg);
+
+    // A fly hangs half a leader below a floating line, and the less the faster the line; by its own weight lower by 1.6, in a current of
+    // 0.8 m/s half as low, but a nymph drifts with it. Common practice, no source.
+    [Fact]
+    public void A_fly_hangs_below_the_tip_by_a_share_of_its_leader()
+    {
+        var still = Fished(Sparse);
+        Assert.Equal(
+            [1.5, 1.05, .9, .75, .6, .6, .6, .6, .6, .6],
+            Densities.Rows.Select((_, rank) => Math.Round(On(still, rank).HeldM, 9))
+        );
+        Assert.Equal(1.5 * 1.6, On(Fished(k => k is { Weighted: true, Nymph: false }), 0).HeldM, 9);
+        Assert.Equal(.75, On(Fished(Sparse, currentMps: .8), 0).HeldM, 9);
+        Assert.Equal(1.5 * 1.6, On(Fished(k => k.Nymph, currentMps: .8), 0).HeldM, 9);
+    }
+
+    // Three fifths of the drift and three seconds for a mend; 55 s where nothing carries it away. Common practice, no source.
+    [Fact]
+    public void A_fly_sinks_as_long_as_the_drift_lets_it()
+    {
+        Assert.Equal(3 + .6 * 12 / .5, Sinking.TimeS(Fished(Sparse, .5, 12)), 9);
+        Assert.Equal(55, Sinking.TimeS(Fished(Sparse)), 9);
+        // A line that hardly has time fishes 10 cm lower than the next lighter one.
+        var brief = Fished(Sparse, 2, 3);
+        var time = Sinking.TimeS(brief);
+        Assert.Equal(.1, On(brief, 1).DepthM(time) - On(brief, 0).DepthM(time), 9);
+    }
+
+    // Weight under water against drag, fly and a third of the leader broadside: metal 3000 kg/m³, sparse 1500, bulky 1100. From memory.
+    [Theory]
+    [InlineData(3000, false, true)]
+    [InlineData(1500, false, false)]
+    [InlineData(1100, true, false)]
+    public void What_a_fly_is_made_of_tells_how_fast_it_falls(double kgM3, bool bushy, bool weighted)
+    {
+        var fly = Fished(k => k.Bushy == bushy && k.Weighted == weighted && !k.Nymph).Fly;
+        var v = Sinking.FlyMps(fly, 3, .0002, fly.WetKg);
+        Assert.Equal(fly.WetKg * Exact.GravityMps2 * (1 - 1000 / kgM3), 500 * (fly.AreaM2 + 1.1 * .0002 * 1) * v * v, 9);
+    }
+
+    // Over waves a floating line lifts the fly: hover to a foot, an intermediate below. Common practice, no source.
+    [Theory]
+    [InlineData(.295, 1)]
+    [InlineData(.305, 2)]
+    public void Over_waves_no_line_floats(double depthM, int least) =>
+        Assert.Equal(least, Sinking.Least(Fished(Sparse, depthM: depthM, water: Water.Shore)));
+
+    // Tried a tenth heavier at a time, up to ten times its mass: the first that gets there.
+    [Fact]
+    public void A_heavier_fly_gets_there_on_a_floating_line()
+    {
+        var brief = Fished(k => k.Nymph, 1, 8, 1.4);
+        var kg = Sinking.FlyForKg(brief, 3, .0002)!.Value;
+        var times = Math.Log(kg / brief.Fly.WetKg) / Math.Log(1.1);
+        Assert.Equal(Math.Round(times), times, 6);
+        Assert.InRange(times, 1, 24);
+        double Depth(double by) => Sinking.DepthM(brief, Densities.Floating, _ => 3, .0002, by);
+        Assert.True(Depth(kg) >= 1.4 && Depth(kg / 1.1) < 1.4);
+        // Just what ten times its mass fishes, and a finger more.
+        var most = Depth(brief.Fly.WetKg * Math.Pow(1.1, 24));
+        Assert.NotNull(Sinking.FlyForKg(brief with { DepthM = most - .001 }, 3, .0002));
+        Assert.Null(Sinking.FlyForKg(brief with { DepthM = most + .001 }, 3, .0002));
+    }
+
+    // How long a fly is followed: a drift twice the cast long, a swing a quarter of a circle and a minute at the most, a still line a
+    // minute, nothing longer than five; a retrieve to half a metre from the leader.
+    [Theory]
+    [InlineData(FishedBy.Drift, 15, .6, 50)]
+    [InlineData(FishedBy.Drift, 5, .01, 200)]
+    [InlineData(FishedBy.Drift, 15, .01, 300)]
+    [InlineData(FishedBy.Swing, 15, 1, 20 + Math.PI / 2 * 15)]
+    [InlineData(FishedBy.Swing, 15, .3, 80)]
+    [InlineData(FishedBy.Swing, 3, .05, 20 + Math.PI / 2 * 30)]
+    [InlineData(FishedBy.Retrieve, 15, 0, 80)]
+    public void A_fly_is_followed_as_long_as_it_is_fished(FishedBy by, double castM, double currentMps, double endS)
+    {
+        var path = FlyPath.Simulate(Case(.02, by, currentMps: currentMps, stripM: 0) with { CastM = castM });
+        Assert.InRange(path.Moments[^1].TimeS, endS - 1e-6, endS + .1001);
+        Assert.InRange(path.Moments.Count, 2, 160);
+    }
+
+    [Fact]
+    public void A_retrieve_ends_half_a_metre_from_the_leader_or_after_five_minutes()
+    {
+        // Drawn at half a metre a second: 15 m of cast, 2 of leader and half a metre.
+        var end = FlyPath.Simulate(Case(0, pauseS: 0)).Moments[^1];
+        Assert.Equal(20 + 12.5 / .5, end.TimeS, .0001);
+        Assert.Equal(2.5, Math.Sqrt(end.AwayM * end.AwayM + end.DepthM * end.DepthM), .01);
+        var slow = FlyPath.Simulate(Case(.02, stripM: .01, pauseS: 30)).Moments;
+        Assert.Equal((300, 160), (slow[^1].TimeS, slow.Count));
+        // A tenth of a second at a time.
+        Assert.Equal(.1, FlyPath.Simulate(Case(.02, countS: 1, pauseS: 0) with { CastM = 3 }).Moments[1].TimeS, 9);
+    }
+
+    private static DepthAnswer Ask(Brief brief, DepthWish wish) => DepthAnswer.For(brief, wish, _ => 3, .0002);
+
+    // Common practice, no source: 30 cm a strip with a second's pause, a metre of water under the fish, a foot of sight.
+    [Fact]
+    public void Where_nobody_says_it_a_retrieve_is_the_usual_one()
+    {
+        var answer = Ask(Fished(Sparse), new());
+        Assert.Equal((.3, 1, 3, .3), (answer.StripM, answer.PauseS, answer.WaterM, answer.ZoneM));
+        Assert.Equal([FishedBy.Retrieve, FishedBy.Swing], new[] { .246, .254 }.Select(mps => Ask(Fished(Sparse, mps), new()).By));
+    }
+
+    // Common practice, no source: 15 cm off the bottom a hook catches; a fly that is with the fish for less than 0.3 of its way left early.
+    [Fact]
+    public void A_fly_too_near_the_bottom_or_too_soon_away_is_told()
+    {
+        var brief = Fished(Sparse);
+        bool Says(DepthAnswer answer, string words) => answer.Others.Any(o => o.Says.ToString().Contains(words, StringComparison.Ordinal));
+        var deep = Ask(brief, new(WaterM: 30));
+        var deepest = deep.Lines[deep.At].Path.DeepestM;
+        Assert.True(Says(Ask(brief, new(WaterM: deepest + .149)), "it will snag"));
+        Assert.False(Says(Ask(brief, new(WaterM: deepest + .151)), "it will snag"));
+        // Longer pauses hold it down; told is it below a share of 0.3 and not from it on.
+        double InZone(DepthAnswer answer) => answer.Lines[answer.At].Path.InZone;
+        List<DepthAnswer> near = [];
+        for (double low = 0, high = 8; high - low > .001; )
+        {
+            near.Add(Ask(brief with { DepthM = 1.4 }, new(PauseS: (low + high) / 2, WaterM: 30)));
+            (low, high) = InZone(near[^1]) < .3 ? ((low + high) / 2, high) : (low, (low + high) / 2);
+        }
+        Assert.Contains(near, a => InZone(a) is > .291 and < .3);
+        Assert.Contains(near, a => InZone(a) is >= .3 and < .309);
+        Assert.All(near, a => Assert.Equal(InZone(a) < .3, Says(a, "leaves the fish early")));
     }
 
     // One depth core, for any brief.

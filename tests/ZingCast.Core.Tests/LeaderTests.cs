@@ -295,6 +295,82 @@ public class LeaderTests
         Assert.Equal(SourceMark.Memory, Knots.Source.Mark);
     }
 
+    // Common practice, no source: so thick and so long they are sold and led.
+    [Theory]
+    [InlineData(LeaderSchool.Coated, 4, "2.9 1.1-0.6, 1.1 0.2-0.2")]
+    [InlineData(LeaderSchool.Coated, 6, "3 1.1-0.6, 3 0.2-0.2")]
+    [InlineData(LeaderSchool.Coated, 2, "1 1.1-0.6, 1 0.2-0.2")]
+    [InlineData(LeaderSchool.Led, 8, "6.05 0.28-0.28, 0.45 0.25-0.25, 1.5 0.2-0.2")]
+    [InlineData(LeaderSchool.Led, 2, "0.8 0.28-0.28, 0.4 0.25-0.25, 0.8 0.2-0.2")]
+    [InlineData(LeaderSchool.Level, 3, "3 0.2-0.2")]
+    public void A_school_has_its_usual_measures(LeaderSchool school, double lengthM, string pieces) =>
+        Assert.Equal(
+            pieces,
+            string.Join(
+                ", ",
+                LeaderDesign
+                    .For(school, new(lengthM, .001, .0002), [])!
+                    .Pieces.Select(p => FormattableString.Invariant($"{p.LengthM:0.###} {p.StartM * 1000:0.####}-{p.EndM * 1000:0.####}"))
+            )
+        );
+
+    // Common practice, no source: 12 cm is the shortest step that fingers tie well; steps take no more than 0.35 of the leader.
+    [Theory]
+    [InlineData(1.02, 2)]
+    [InlineData(1.03, 3)]
+    public void A_short_leader_has_no_more_steps_than_fingers_tie(double lengthM, int steps)
+    {
+        LeaderSpool[] every =
+        [
+            .. Enumerable.Range(0, 321).Select(i => LeaderSpool.Blank with { Id = i + 1, DiameterM = .0002 + i * 1e-6 }),
+        ];
+        var leader = LeaderDesign.For(LeaderSchool.Knotted, new(lengthM, .0008, .0002), every)!;
+        Assert.Equal(steps, leader.Pieces.Count - 2);
+        Assert.All(leader.Pieces.Skip(1).SkipLast(1), p => Assert.Equal(.12, p.LengthM, 9));
+        // 0.05 mm a step, more by a hundredth at a time until they are few enough: from 0.52 down by 0.11 or by 0.08 mm.
+        var each = steps == 2 ? .00011 : .00008;
+        Assert.Equal(
+            Enumerable.Range(0, steps + 1).Select(i => Math.Round(.00052 - i * each, 6)),
+            leader.Pieces.SkipLast(1).Select(p => Math.Round(p.StartM, 6))
+        );
+    }
+
+    [Fact]
+    public void A_guard_leaves_a_foot_of_the_leader() =>
+        Assert.Equal(.3, LeaderDesign.For(LeaderSchool.Level, new(.9, .001, .0002, .7), [])!.Pieces[0].LengthM, 9);
+
+    // Two thirds of what people tie lie within a clinch's 80 to 90 %: 0.059 of it, and 15 % for the stuff, a tenth where it was tried.
+    [Fact]
+    public void A_joint_is_as_doubtful_as_its_knot_and_its_stuff()
+    {
+        double Off(double? ownN)
+        {
+            var fly = LeaderStrength.Joints(Tied(P(LeaderPart.Tippet, 2, .3) with { OwnN = ownN }), 1000)[^1];
+            return fly.PlusMinusN / fly.StandsN;
+        }
+        var knot = Doubt.Wide * .05 / .85;
+        Assert.Equal(Math.Sqrt(knot * knot + .15 * .15), Off(null), 9);
+        Assert.Equal(Math.Sqrt(knot * knot + .1 * .1), Off(60), 9);
+    }
+
+    // What is printed on a spool is rounded to a hundredth: 0.006 mm off is the same, more is not.
+    [Theory]
+    [InlineData(.2059, true)]
+    [InlineData(.2061, false)]
+    public void A_spool_as_thick_as_the_piece_is_taken(double mm, bool same) =>
+        Assert.Equal(same, TyingList.Like(P(LeaderPart.Tippet, 1, mm), [LeaderSpool.Blank with { Id = 1 }]) is not null);
+
+    // A new spool holds 25 m of 0.2 mm; of what was broken the last twenty are kept.
+    [Fact]
+    public void A_spool_begins_full_and_keeps_its_last_twenty_breaks()
+    {
+        Assert.Equal((25, .0002), (LeaderSpool.Blank.LeftM, LeaderSpool.Blank.DiameterM));
+        var spool = Enumerable.Range(1, 25).Aggregate(LeaderSpool.Blank, (s, n) => s.Broke(new(default, "clinch", n)));
+        Assert.Equal(Enumerable.Range(6, 20).Select(n => (double)n), spool.Breaks.Select(b => b.BrokeN));
+        // A taper's mass is drawn at seven places, a level piece's at its ends.
+        Assert.Equal(9, LeaderCheck.For(Tied(P(LeaderPart.Butt, 2, .6, toMm: .2), P(LeaderPart.Tippet, 1, .2)), Use).Masses.Count);
+    }
+
     // Equal in length and tippet, other butts: the cast feels it.
     [Fact]
     public void A_stiff_butt_turns_over_otherwise_than_a_soft_one_of_equal_length_and_tippet()

@@ -24,6 +24,7 @@ public class LimitsTests
     private static readonly Reel Reel = Loan.Reels[0];
     private static readonly Scrap Scrap = DemoGear.Scraps[0];
     private static readonly Leader Leader = Loan.Leaders[0].Leader;
+    private static readonly LeaderSpool Spool = LeaderSpool.Blank with { Tag = "T9", Name = "a spool" };
     private static readonly DepthWish Wish = new();
     private static readonly CutTarget Head = new(10, .015);
     private static readonly RunHold Hold = new(10);
@@ -81,6 +82,8 @@ public class LimitsTests
         ("tippetM", .00005, .0015, v => (Leading with { TippetM = v }).Check()),
         ("guardM", 0, 2, v => (Leading with { GuardM = v }).Check()),
         ("sinkMps", 0, .3, v => (Leading with { SinkMps = v }).Check()),
+        ("leftM", 0, 2000, v => (Spool with { LeftM = v }).Check()),
+        ("statedN", 1, 1000, v => (Spool with { StatedN = v }).Check()),
         ("indicatorM", .1, 12, v => (Leader with { IndicatorM = v }).Check()),
         ("shotM", .05, 3, v => (Leader with { ShotM = v }).Check()),
         ("sinkMps", 0, .3, v => (Leader with { SinkMps = v }).Check()),
@@ -135,6 +138,52 @@ public class LimitsTests
         ("rings[0].throws", 1, 500, v => (Day with { Rings = [new(10, (int)v, 0)] }).Check()),
         ("rings[0].distanceM", 1, 60, v => (Day with { Rings = [new(v, 10, 0)] }).Check()),
     ];
+
+    // Every number on a form of gear, lowest and highest, and the longest of every text.
+    [Theory]
+    [InlineData(
+        "rods",
+        "lengthM 1.5–4.6, massKg 0.03–0.4, printedClass 0–15, measuredClass 0–17, measuredPlusMinus 0–3, tipAngleDeg 40–85, " + "pieces 1–9"
+    )]
+    [InlineData(
+        "lines",
+        "printedClass 0–15, lengthM 3–60, headM 3–40, headKg 0.001–0.08, frontTaperM 0–20, rearTaperM 0–20, "
+            + "tipDiameterM 0.0002–0.004, bellyDiameterM 0.0002–0.004, runningDiameterM 0.0002–0.004"
+    )]
+    [InlineData(
+        "reels",
+        "massKg 0.03–1, arborM 0.005–0.15, rimM 0.03–0.2, widthM 0.005–0.08, dragN 0–200, labelLow 0–15, labelHigh 0–15, "
+            + "statedBackingM 0–1000"
+    )]
+    [InlineData("leaders", "")]
+    [InlineData("spools", "diameterM 0.00005–0.0015, leftM 0–2000, statedN 1–1000")]
+    [InlineData("scraps", "lengthM 0.3–60, tipShare 0.3–1")]
+    public void A_form_of_gear_takes_what_there_is(string kind, string own)
+    {
+        var fields = kind switch
+        {
+            "rods" => ShedFields.All.Rods,
+            "lines" => ShedFields.All.Lines,
+            "reels" => ShedFields.All.Reels,
+            "leaders" => ShedFields.All.Leaders,
+            "spools" => ShedFields.All.LeaderSpools,
+            _ => ShedFields.All.Scraps,
+        };
+        var shared = string.Join(", ", new[] { "tag 12, name 80", own, "price 0–1000000, owner 80, note 400" }.Where(s => s != ""));
+        Assert.Equal(
+            shared,
+            string.Join(
+                ", ",
+                fields
+                    .Where(f => (f.Limit is not null || f.Longest is not null))
+                    .Select(f =>
+                        f.Limit is { } l
+                            ? FormattableString.Invariant($"{f.Name} {(decimal)l.Low}–{(decimal)l.High}")
+                            : FormattableString.Invariant($"{f.Name} {f.Longest}")
+                    )
+            )
+        );
+    }
 
     public static TheoryData<int, string> Rows => [.. Fields.Index().Select(f => (f.Index, $"{f.Item.Field} {f.Item.High}"))];
 

@@ -246,6 +246,154 @@ public class LineBenchTests
         Assert.Equal(.0105, measured.With(new Weighing { MassKg = .0105 }).MassWithinKg(Exact.ThirtyFeetM), 9);
     }
 
+    // A cone's volume by hand, as a share of a level stretch: (1 + r + r²)/3. Front tapers of 0.6 to 3.5 m, rear ones of none to 3.5 m,
+    // tips of 0.45 to 0.85 of the belly: common practice, no source.
+    [Fact]
+    public void A_weighed_head_may_have_the_lightest_front_that_is_built_or_the_heaviest()
+    {
+        const double thirty = 9.144;
+        static double Full(double r) => (1 + r + r * r) / 3;
+        double Share(double front, double rear, double r) => (thirty - front * (1 - Full(r))) / (16 - (front + rear) * (1 - Full(r)));
+        var blind = LineClass.From(
+            new()
+            {
+                MassKg = .018,
+                LengthM = 16,
+                WholeHead = true,
+                ScalePlusMinusKg = 0,
+                TapeShare = 0,
+            }
+        );
+        Assert.Equal(LineWeights.ClassOf(.018 * Share(3.5, 0, .45)), blind.Spread!.Value.Low, 6);
+        Assert.Equal(LineWeights.ClassOf(.018 * Share(.6, 3.5, .45)), blind.Spread.Value.High, 6);
+        // Both tapers known, the tip is not: counted by thirds, off by as much as a thick tip weighs.
+        var known = LineClass.From(
+            new()
+            {
+                MassKg = .018,
+                LengthM = 16,
+                WholeHead = true,
+                FrontTaperM = 3,
+                RearTaperM = 1,
+                ScalePlusMinusKg = 0,
+                TapeShare = 0,
+            }
+        );
+        Assert.Equal(.018 * (thirty - 1) / (16 - 4.0 / 3), known.Thirty!.Value.Value, 9);
+        double Off(double r) => Math.Abs(.018 * (Share(3, 1, r) - Share(3, 1, Golden)));
+        Assert.Equal(Math.Max(Off(.45), Off(.85)), known.Thirty.Value.PlusMinus!.Value, 9);
+    }
+
+    // AFFTA: a five is 140 gr, a six 160. A twelfth of a class off is told; a fifth of one is no half-heavy line.
+    [Theory]
+    [InlineData(141.58, "")]
+    [InlineData(141.62, "heavy side")]
+    [InlineData(138.42, "")]
+    [InlineData(138.38, "light side")]
+    [InlineData(290.2, "half-heavy 10")]
+    [InlineData(317.8, "half-heavy 10")]
+    public void A_line_is_told_to_be_on_the_heavy_side_or_the_light_one(double grains, string words)
+    {
+        var says = LineClass.From(Thirty(grains, .01) with { TapeShare = 0 }).Says.ToString();
+        Assert.Contains(words, says);
+        Assert.Equal(words.EndsWith("side", StringComparison.Ordinal), says.Contains("side, ") || says.EndsWith("side"));
+    }
+
+    // What is taken where nobody says: an ordinary five-weight head, a scale good to a tenth of a gram, a tape to 1 cm in 3 m; a line of
+    // 90 ft with 36 ft of head.
+    [Fact]
+    public void A_form_begins_with_an_ordinary_line()
+    {
+        var on = Weighing.Usual;
+        Assert.Equal((160, .1), (on.MassKg / Gr, on.ScalePlusMinusKg * 1000));
+        Assert.Equal(1 / 300.0, on.TapeShare, 12);
+        var line = FlyLine.Blank;
+        Assert.Equal(
+            [90, 36, 6.5, 5],
+            new[] { line.LengthM, line.HeadM, line.FrontTaperM, line.RearTaperM }.Select(m => Math.Round(m / Ft, 9))
+        );
+        Assert.Equal((.0009, .0014, .0009), (line.TipDiameterM, line.BellyDiameterM, line.RunningDiameterM));
+    }
+
+    // The plain figures of a measured line: its tapers end where it is as thick as it gets, give or take a two-hundredth.
+    [Fact]
+    public void A_profile_tells_the_plain_figures()
+    {
+        var line = FlyLine.Blank with { Tag = "L", Name = "l", LengthM = 14.051, RunningDiameterM = .0008 };
+        var profile = new LineProfile([new(4, .0008, .0012, 880), new(6, .0012, .0012, 880), new(4, .0012, .0008, 880)]);
+        var measured = line.With(profile, 14, .01);
+        Assert.Equal(3.95, measured.FrontTaperM, 9);
+        Assert.Equal(3.95, measured.RearTaperM, 9);
+        Assert.Equal(.01 * profile.Kg, measured.HeadPlusMinusKg!.Value, 12);
+        // A running line of 5 cm and more goes on behind it; a hand's breadth is how well anybody measured.
+        Assert.Equal((14.051, 4), (measured.LengthM, measured.Stretches.Count));
+        Assert.Equal(3, (line with { LengthM = 14.049 }).With(profile, 14, .01).Stretches.Count);
+        Assert.Empty((measured with { LengthM = 14.149 }).Check());
+        Assert.NotEmpty((measured with { LengthM = 14.152 }).Check());
+        // Half a metre of even tip is left out; its belly is a belly from a foot of taper and a metre of length on.
+        LineReading Read(double taper, double belly) =>
+            LineReading.From(new([new(taper, .0008, .0012, 880), new(belly, .0012, .0012, 880)]), taper + belly, 9, .01);
+        Assert.NotNull(Read(.31, 10).Belly);
+        Assert.Null(Read(.27, 10).Belly);
+        Assert.NotNull(Read(2, 1).Belly);
+        Assert.Null(Read(2, .94).Belly);
+    }
+
+    // The head's tolerance: of scale and tape together, root of squares.
+    [Fact]
+    public void A_weighed_head_is_as_sure_as_scale_and_tape()
+    {
+        var part = FlyLine.Blank.With(
+            new Weighing
+            {
+                MassKg = .01,
+                ScalePlusMinusKg = .0002,
+                TapeShare = .01,
+            }
+        );
+        Assert.Equal(Math.Sqrt(.02 * .02 + .01 * .01), part.HeadPlusMinusKg!.Value / part.HeadKg!.Value, 9);
+        var whole = FlyLine.Blank.With(
+            new Weighing
+            {
+                MassKg = .012,
+                LengthM = 11,
+                WholeHead = true,
+                ScalePlusMinusKg = .0003,
+                TapeShare = .01,
+            }
+        );
+        Assert.Equal(.0003, whole.HeadPlusMinusKg!.Value, 12);
+    }
+
+    // A level tip is half a metre at the most, even to 3 %, and thinner than what follows by a twentieth.
+    [Theory]
+    [InlineData(.495, 1, 1.2, true)]
+    [InlineData(.505, 1, 1.2, false)]
+    [InlineData(.3, 1.0295, 1.2, true)]
+    [InlineData(.3, 1.0305, 1.2, false)]
+    [InlineData(.3, 1, 1.055, true)]
+    [InlineData(.3, 1, 1.045, false)]
+    public void A_level_tip_is_left_out(double lengthM, double swells, double toMm, bool level) =>
+        Assert.Equal(
+            level ? lengthM : 0,
+            new LineProfile([new(lengthM, .001, swells * .001, 900), new(9, swells * .001, toMm / 1000, 900)]).LevelTipM
+        );
+
+    // What calipers and scale may say of a line.
+    [Theory]
+    [InlineData(.3, 60, "lengthM")]
+    [InlineData(300, 12000, "massKg")]
+    public void A_profile_is_refused_where_no_line_is_so(double low, double high, string field)
+    {
+        bool Refused(double value)
+        {
+            var length = field == "lengthM" ? value : 10;
+            var kg = (field == "massKg" ? value : 900) * Math.PI / 4 * 1e-6 * length;
+            return LineProfile.Check([new(0, .001)], length, kg).Any(p => p.Field == field);
+        }
+        Assert.True(Refused(low * .99) && !Refused(low * 1.001) && !Refused(high * .999) && Refused(high * 1.01));
+    }
+
     // Heads as they are built, thrown with dice: their true class lies within what a weighing of the whole head says, nine times in ten.
     [Fact]
     public void A_whole_head_weighed_says_how_wide_unknown_tapers_leave_its_class()

@@ -802,30 +802,4 @@ public sealed class BenchApiTests : IDisposable
             )
         );
     }
-
-    [Theory]
-    [InlineData(.014)]
-    [InlineData(.205)]
-    public async Task The_simulated_scale_swings_settles_wanders_and_is_tared(double kg)
-    {
-        async Task<JsonElement> Read() => await client.GetJson("/api/devices/scale");
-        await client.Post("/api/devices/scale/lay", new { kg = 0.0 });
-        await client.Post("/api/devices/scale/tare", new { });
-        var laid = await (await client.Post("/api/devices/scale/lay", new { kg })).Json();
-        Assert.False(laid.GetProperty("settled").GetBoolean());
-        Assert.True(laid.GetProperty("simulated").GetBoolean());
-        JsonElement now;
-        do
-        {
-            await Task.Delay(20, TestContext.Current.CancellationToken);
-            now = await Read();
-        } while (!now.GetProperty("settled").GetBoolean());
-        // Heavy or light, what it shows at rest is as good as it says.
-        Assert.Equal(kg, now.GetProperty("kg").GetDouble(), now.GetProperty("plusMinusKg").GetDouble());
-        Assert.Equal(["kg"], await Fields(await client.Post("/api/devices/scale/lay", new { kg = -1.0 })));
-        // Tared before it is at rest, it still shows nothing for what lies on it.
-        await client.Post("/api/devices/scale/lay", new { kg = .01 });
-        await client.Post("/api/devices/scale/tare", new { });
-        Assert.Equal(0, (await Read()).GetProperty("kg").GetDouble(), now.GetProperty("plusMinusKg").GetDouble());
-    }
 }

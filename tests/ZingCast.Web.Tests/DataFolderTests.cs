@@ -93,8 +93,7 @@ public sealed class DataFolderTests : IDisposable
         var writing = other.BeginTransaction();
         List<string> said = [];
         var opening = Task.Run(() => DataFolder.Open(folder, TimeProvider.System, said.Add), Now);
-        while (said.Count == 0 && !opening.IsCompleted)
-            await Task.Delay(50, Now);
+        await Eventually.Holds(() => said.Count > 0 || opening.IsCompleted);
         await writing.RollbackAsync(Now);
         await opening;
         Assert.Contains("Waiting", Assert.Single(said));
@@ -235,7 +234,8 @@ public sealed class DataFolderTests : IDisposable
         List<string> kept = [];
         for (var i = 0; i < 5; i++)
         {
-            await Task.Delay(20, Now);
+            var so = Volatile.Read(ref written);
+            await Eventually.Holds(() => Volatile.Read(ref written) > so || writing.IsCompleted);
             kept.Add(DataFolder.Restore(folder, saved, TimeProvider.System)!);
         }
         Volatile.Write(ref enough, true);

@@ -29,8 +29,7 @@ public sealed class KilledTests : ProgramTests
                     File.Copy(earlier, file);
                 using (var killed = Start(data, "--demo"))
                 {
-                    while (!killed.Process.HasExited && Directory.GetFiles(data).Length == i % 2)
-                        await Task.Delay(2, cancel);
+                    await Eventually.Holds(() => killed.Process.HasExited || Directory.GetFiles(data).Length != i % 2);
                     await Task.Delay(i * i, cancel);
                     killed.Process.Kill();
                 }
@@ -158,6 +157,7 @@ public sealed class KilledTests : ProgramTests
         int id,
             version;
         double before;
+        async Task<double> Turns(HttpClient at) => (await at.GetJson($"/api/reels/tickets/{id}")).GetProperty("turns").GetDouble();
         using (var killed = Start(data, "--demo"))
         {
             using var client = await killed.Ready();
@@ -179,11 +179,7 @@ public sealed class KilledTests : ProgramTests
                 ).Json();
             version = ticket.GetProperty("version").GetInt32();
             await client.Post($"/api/reels/tickets/{id}/wind", new { on = true, version });
-            do
-            {
-                await Task.Delay(100, Now);
-                before = (await client.GetJson($"/api/reels/tickets/{id}")).GetProperty("turns").GetDouble();
-            } while (before < 20);
+            before = await Eventually.Is(() => Turns(client), turns => turns >= 20);
             killed.Process.Kill(entireProcessTree: true);
         }
         using var again = Start(data);
@@ -197,9 +193,7 @@ public sealed class KilledTests : ProgramTests
             (found.GetProperty("steps")[3].GetProperty("kind").GetString(), found.GetProperty("running").GetBoolean())
         );
         await there.Post($"/api/reels/tickets/{id}/wind", new { on = true, version });
-        await Task.Delay(600, Now);
-        var on = await there.GetJson($"/api/reels/tickets/{id}");
-        Assert.True(on.GetProperty("running").GetBoolean());
-        Assert.True(on.GetProperty("turns").GetDouble() > found.GetProperty("turns").GetDouble());
+        await Eventually.Is(() => Turns(there), turns => turns > found.GetProperty("turns").GetDouble());
+        Assert.True((await there.GetJson($"/api/reels/tickets/{id}")).GetProperty("running").GetBoolean());
     }
 }

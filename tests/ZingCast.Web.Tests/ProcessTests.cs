@@ -1,4 +1,3 @@
-using System.Diagnostics;
 using System.Net;
 using System.Net.Http.Json;
 using Microsoft.Data.Sqlite;
@@ -45,7 +44,7 @@ public sealed class ProcessTests : ProgramTests
                         : client.PostAsJsonAsync("/api/casting/gains", new { brief = new { } }, impatient.Token)
                 )
                 .ToList();
-            await Task.Delay(300, Now);
+            await client.GetJson("/api/version");
             await impatient.CancelAsync();
             foreach (var left in asked)
                 await Assert.ThrowsAnyAsync<OperationCanceledException>(() => left);
@@ -101,9 +100,7 @@ public sealed class ProcessTests : ProgramTests
         using var client = await app.Ready();
         await client.PostAsJsonAsync("/api/briefs", new { name = "Kept at noon", draft = new { } }, Now);
         var ahead = DataFolder.FileIn(New("data")) + "-wal";
-        for (var waited = Stopwatch.StartNew(); new FileInfo(ahead).Length > 0 && waited.Elapsed < TimeSpan.FromSeconds(20); )
-            await Task.Delay(200, Now);
-        Assert.Equal(0, new FileInfo(ahead).Length);
+        await Eventually.Holds(() => new FileInfo(ahead).Length == 0);
         Directory.CreateDirectory(New("copy"));
         File.Copy(DataFolder.FileIn(New("data")), DataFolder.FileIn(New("copy")));
         DataFolder.Open(New("copy"), TimeProvider.System);

@@ -54,14 +54,11 @@ public abstract partial class ProgramTests : IDisposable
 
         public async Task<HttpClient> Ready()
         {
-            for (var waited = Stopwatch.StartNew(); waited.Elapsed < TimeSpan.FromSeconds(60); await Task.Delay(20, Now))
-            {
-                if (Said.Select(line => Address().Match(line)).FirstOrDefault(m => m.Success) is { } at)
-                    return new() { BaseAddress = new(at.Value), Timeout = TimeSpan.FromSeconds(30) };
-                if (Process.HasExited)
-                    break;
-            }
-            throw new Xunit.Sdk.XunitException($"It did not start: {string.Join(" / ", Said)}");
+            string? At() => Said.Select(line => Address().Match(line)).FirstOrDefault(m => m.Success)?.Value;
+            await Eventually.Holds(() => At() is not null || Process.HasExited);
+            return At() is { } at
+                ? new() { BaseAddress = new(at), Timeout = TimeSpan.FromSeconds(30) }
+                : throw new Xunit.Sdk.XunitException($"It did not start: {string.Join(" / ", Said)}");
         }
 
         public async Task<int> Ended(double withinS)

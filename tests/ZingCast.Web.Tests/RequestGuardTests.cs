@@ -177,10 +177,10 @@ public sealed class RequestGuardTests
 
     private static async Task Settled(Task task, bool done)
     {
-        for (var tries = 0; tries < 200 && task.IsCompleted != done; tries++)
-            await Task.Delay(5, Now);
-        if (!done)
-            await Task.Delay(50, Now);
+        if (done)
+            await task.WaitAsync(Now);
+        else
+            await Eventually.Settled();
         Assert.Equal(done, task.IsCompleted);
     }
 

@@ -85,8 +85,7 @@ public sealed class SetAsideTests : IDisposable
         if ((await Aside()).Count == 0)
         {
             using var again = new TestApp(demo: false, s => s with { Data = app.Data }, keep: true);
-            for (var tries = 0; tries < 400 && (await Aside()).Count == 0; tries++)
-                await Task.Delay(20, Now);
+            await Eventually.Is(Aside, aside => aside.Count > 0);
         }
         var odd = Assert.Single(await Aside());
         Assert.Equal(list, odd.GetProperty("list").GetString());

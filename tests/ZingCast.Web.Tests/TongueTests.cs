@@ -103,35 +103,4 @@ public sealed class TongueTests(LoanShed shed) : IClassFixture<LoanShed>
         Assert.False(outcome.GetProperty("line").GetProperty("toBuy").GetBoolean());
         Assert.Equal(HttpStatusCode.NotFound, (await client.GetAsync("/api/briefs/999/outcome", Now)).StatusCode);
     }
-
-    [Fact]
-    public async Task The_scale_knows_what_lies_on_it_and_says_why_a_reading_is_none()
-    {
-        async Task<JsonElement> Lay(double kg, string? words) =>
-            await (await client.Post("/api/devices/scale/lay", new { kg, words })).Json();
-        async Task<JsonElement> Settled()
-        {
-            for (var i = 0; i < 100; i++)
-            {
-                var said = await client.GetJson("/api/devices/scale");
-                if (said.GetProperty("settled").GetBoolean())
-                    return said;
-                await Task.Delay(100, Now);
-            }
-            throw new TimeoutException("It never settled.");
-        }
-        async Task Tare() => await client.Post("/api/devices/scale/tare", new { });
-
-        await Lay(0, null);
-        await Settled();
-        await Tare();
-        Assert.Contains("Nothing lies", (await Settled()).GetProperty("refused").GetString());
-        Assert.Equal("D4", (await Lay(.012, "D4")).GetProperty("onPan").GetString());
-        Assert.Equal(JsonValueKind.Null, (await Settled()).GetProperty("refused").ValueKind);
-        await Tare();
-        Assert.Contains("tared with something", (await Settled()).GetProperty("refused").GetString());
-        await Lay(0, null);
-        await Settled();
-        await Tare();
-    }
 }

@@ -18,6 +18,7 @@ public sealed class TripSearchTests : IDisposable
     // What the search has come to, and whether it may end.
     private readonly SemaphoreSlim next = new(0);
     private int began;
+    private volatile int steps;
     private volatile bool ended,
         givenUp;
 
@@ -44,8 +45,10 @@ public sealed class TripSearchTests : IDisposable
             for (var n = 1; !ended; n++)
             {
                 next.Wait(Now);
-                if (!ended)
-                    soFar($"{n} so far");
+                if (ended)
+                    continue;
+                soFar($"{n} so far");
+                steps = n;
             }
             return "done";
         }
@@ -56,17 +59,10 @@ public sealed class TripSearchTests : IDisposable
         }
     }
 
-    private static async Task Until(Func<bool> there)
-    {
-        for (var tries = 0; !there() && tries < 2000; tries++)
-            await Task.Delay(5, Now);
-        Assert.True(there());
-    }
-
     // The clock goes on until the answer is there.
     private async Task<string> After(Task<string> asked, double seconds)
     {
-        await Until(() => began > 0);
+        await Eventually.Holds(() => began > 0);
         clock.Advance(TimeSpan.FromSeconds(seconds));
         return await asked.WaitAsync(Now);
     }
@@ -76,9 +72,9 @@ public sealed class TripSearchTests : IDisposable
     {
         next.Release();
         var first = Ask("kit");
-        await Until(() => began == 1);
+        await Eventually.Holds(() => began == 1);
         clock.Advance(TimeSpan.FromSeconds(1.95));
-        await Task.Delay(50, Now);
+        await Eventually.Settled();
         Assert.False(first.IsCompleted);
         clock.Advance(TimeSpan.FromSeconds(.1));
         Assert.Equal("1 so far", await first.WaitAsync(Now));
@@ -96,9 +92,9 @@ public sealed class TripSearchTests : IDisposable
     public async Task Before_there_is_anything_to_say_it_is_waited_for()
     {
         var asked = Ask("kit");
-        await Until(() => began == 1);
+        await Eventually.Holds(() => began == 1);
         clock.Advance(TimeSpan.FromSeconds(5));
-        await Task.Delay(50, Now);
+        await Eventually.Settled();
         Assert.False(asked.IsCompleted);
         next.Release();
         Assert.Equal("1 so far", await asked.WaitAsync(Now));
@@ -111,15 +107,15 @@ public sealed class TripSearchTests : IDisposable
         Assert.Equal("1 so far", await After(Ask("kit"), 2.05));
         clock.Advance(TimeSpan.FromSeconds(9.8));
         next.Release();
-        await Task.Delay(50, Now);
+        await Eventually.Holds(() => steps == 2 || givenUp);
         Assert.False(givenUp);
         clock.Advance(TimeSpan.FromSeconds(.4));
         next.Release();
-        await Until(() => givenUp);
+        await Eventually.Holds(() => givenUp);
         // Whoever comes back has it begun anew.
         next.Release();
         _ = Ask("kit");
-        await Until(() => began == 2);
+        await Eventually.Holds(() => began == 2);
     }
 
     [Fact]
@@ -127,7 +123,7 @@ public sealed class TripSearchTests : IDisposable
     {
         using var gone = CancellationTokenSource.CreateLinkedTokenSource(Now);
         var (one, other) = (Ask("kit", gone.Token), Ask("kit"));
-        await Until(() => began == 1);
+        await Eventually.Holds(() => began == 1);
         await gone.CancelAsync();
         await Assert.ThrowsAnyAsync<OperationCanceledException>(() => one);
         next.Release();
@@ -138,14 +134,14 @@ public sealed class TripSearchTests : IDisposable
         await last.CancelAsync();
         await Assert.ThrowsAnyAsync<OperationCanceledException>(() => third);
         next.Release();
-        await Until(() => givenUp);
+        await Eventually.Holds(() => givenUp);
     }
 
     [Fact]
     public async Task Questions_about_the_same_days_take_turns_and_other_days_do_not_wait_for_them()
     {
         var (one, two) = (Ask("one"), Ask("two"));
-        await Until(() => began == 1);
+        await Eventually.Holds(() => began == 1);
         TripDay[] others = [new("another", Brief.Complete(new() { Species = "pike" }))];
         Assert.Equal(
             "at once",
@@ -203,7 +199,7 @@ public sealed class TripSearchTests : IDisposable
                 )
             )
             .ToList();
-        await Until(() => running == quiet.MaximumConcurrencyLevel);
+        await Eventually.Holds(() => running == quiet.MaximumConcurrencyLevel);
         gate.Release(12);
         Assert.Equal(Enumerable.Range(0, 12), await Task.WhenAll(work).WaitAsync(Now));
     }

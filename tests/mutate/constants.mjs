@@ -34,6 +34,8 @@ public static class Moved
 }
 `;
 const number = /^(?:\d[\d_]*\.\d+|\.\d+|\d[\d_]*)(?:[eE][+-]?\d+)?(?![\w.])/;
+// What is written as a bare power of ten leaves room for rounding and is no rule: moved, it changes nothing.
+const rounding = /^1e-\d+$/i;
 const quiet = /^(?:\/\/[^\n]*|\/\*[^]*?\*\/|\$?"""[^]*?"""|\$*@?\$*"(?:\\.|""|[^"\\])*"|'(?:\\.|[^'\\])'|[A-Za-z_]\w*|\.\.)/;
 const declared = /((?<=\s)(?:public|private|internal|protected) const (?:double|int) [^;]*;)/;
 
@@ -58,9 +60,9 @@ function movable(file, source, firstRound, count) {
       const skip = quiet.exec(rest)?.[0];
       const digits = skip ? undefined : number.exec(rest)?.[0];
       const piece = skip ?? digits ?? rest[0];
-      if (digits && !/^0(\.0*)?$/.test(digits) && !(digits === '1' && !name)) made += one(digits, asDouble, name);
+      if (digits && !/^0(\.0*)?$/.test(digits) && !(digits === '1' && !name) && !rounding.test(digits)) made += one(digits, asDouble, name);
       // Within a method a constant may as well be a variable.
-      else if (skip !== 'const') made += piece;
+      else if (skip !== 'const' || !/^const (?:double|int)\s/.test(rest)) made += piece;
       at += piece.length;
       line += piece.split('\n').length - 1;
     }

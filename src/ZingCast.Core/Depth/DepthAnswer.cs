@@ -208,7 +208,7 @@ public sealed record DepthAnswer(
         if (by == FishedBy.Swing && line.Path.HeldM < brief.DepthM - FlyPath.ZoneM)
             yield return $"On a tight line the current lifts it: mend, or follow it down with the rod";
         if (Sinking.Drifts(brief) || !line.Reaches)
-            yield return Sinking.FlyForKg(brief, leaderM(Densities.Floating.Id), tippetM) is { } kg && kg > brief.Fly.WetKg * 1.05
+            yield return Sinking.FlyForKg(brief, leaderM(Densities.Floating.Id), tippetM) is { } kg && kg > brief.Fly.WetKg
                 ? $"No sinking line: a floating one and {Quantity.LineMass(kg)} of fly get there"
             : Sinking.FlyForKg(brief, leaderM(Densities.Floating.Id), tippetM) is null
                 ? (Sentence)$"On a floating line it would take a longer leader and a heavy nymph"

@@ -151,7 +151,7 @@ public sealed record FlyPath(
 
     private static State Slope(FlyCase at, State s, double pull) =>
         new(
-            at.Rates.LineMps - pull * s.Line / Math.Max(s.Out, .1),
+            at.Rates.LineMps - pull * s.Line / s.Out,
             (s.Hang < at.Rates.HeldM ? at.Rates.FlyMps : 0) - pull * s.Hang / at.LeaderM,
             at.By == FishedBy.Swing ? 0 : -pull
         );

@@ -47,7 +47,7 @@ public sealed record LeaderPiece(LeaderPart Part, double LengthM, double StartM,
     public static string NameOf(LeaderPart part) => part == LeaderPart.Guard ? "bite guard" : part.ToString().ToLowerInvariant();
 
     /// <summary>Mass of a metre at a diameter of it, kg/m.</summary>
-    public double KgPerM(double diameterM) => LeaderMaterials.Get(Material).KgM3 * Math.PI / 4 * diameterM * diameterM;
+    public double KgPerM(double diameterM) => LeaderMaterials.KgPerM(Material, diameterM);
 
     /// <summary>Straight-pull strength at its thinnest, newtons: what was tried goes before the table.</summary>
     public double StrengthN() => OwnN ?? LeaderMaterials.StrengthN(Material, Math.Min(StartM, EndM));

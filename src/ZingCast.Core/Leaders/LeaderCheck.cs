@@ -126,7 +126,7 @@ public sealed record LeaderCheck(
 
     private static LeaderFinding Smooth(Leader leader)
     {
-        var (worst, at) = (1.0, 0);
+        var (worst, at) = (0.0, 0);
         for (var i = 1; i < leader.Pieces.Count; i++)
         {
             LeaderPiece above = leader.Pieces[i - 1],

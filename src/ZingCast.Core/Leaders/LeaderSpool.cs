@@ -54,7 +54,7 @@ public sealed record LeaderSpool : Gear
     public double KnottedN => Knots.Clinch.UsualShare * LeaderMaterials.StrengthN(Material, DiameterM);
 
     /// <summary>What a metre of it weighs, kilograms.</summary>
-    internal double KgPerM => LeaderMaterials.Get(Material).KgM3 * Math.PI / 4 * DiameterM * DiameterM;
+    internal double KgPerM => LeaderMaterials.KgPerM(Material, DiameterM);
 
     /// <summary>Breaks kept; older ones go.</summary>
     public const int MaxBreaks = 20;

@@ -83,5 +83,5 @@ public static class LeaderStrength
     }
 
     private static double Off(Knot knot, double material) =>
-        Math.Sqrt(Math.Pow(Doubt.Wide * (knot.Share.High - knot.Share.Low) / 2 / Math.Max(.01, knot.UsualShare), 2) + material * material);
+        Math.Sqrt(Math.Pow(Doubt.Wide * (knot.Share.High - knot.Share.Low) / 2 / knot.UsualShare, 2) + material * material);
 }

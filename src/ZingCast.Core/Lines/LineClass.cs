@@ -72,10 +72,10 @@ public sealed record LineClass(
     /// <summary>Heads this much shorter than 30 ft still count as 30 ft, metres: nobody stretches a line out better.</summary>
     public const double NearlyM = .1;
 
-    // Tapers heads are built with where nobody measured them, metres, and tips over bellies they run down to. Common practice; the third
+    // The shortest and the longest tapers heads are built with, metres, and tips over bellies they run down to. Common practice; the third
     // rule is exact at the golden one in the middle.
-    private static readonly double[] FrontsM = [.6, 1.5, 2.5, 3.5],
-        RearsM = [0, 1, 2, 3.5],
+    private static readonly double[] FrontsM = [.6, 3.5],
+        RearsM = [0, 3.5],
         TipShares = [.45, (Math.Sqrt(5) - 1) / 2, .85];
 
     /// <summary>Class from a weighing of the first 30 ft, of another length, or of a whole head.</summary>

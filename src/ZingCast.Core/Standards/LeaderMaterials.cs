@@ -47,6 +47,9 @@ public static class LeaderMaterials
     /// <summary>One of them.</summary>
     public static LeaderMaterialRow Get(LeaderMaterial material) => Rows[(int)material];
 
+    /// <summary>Mass of a metre at a diameter, metres; kg/m.</summary>
+    public static double KgPerM(LeaderMaterial material, double diameterM) => Get(material).KgM3 * Math.PI / 4 * diameterM * diameterM;
+
     /// <summary>Straight-pull strength, newtons; thinnest diameter in metres.</summary>
     public static double StrengthN(LeaderMaterial material, double diameterM) =>
         material == LeaderMaterial.Coated ? CoatedCoreN : Get(material).Strength * Tippets.StrengthN(diameterM);
