@@ -125,6 +125,7 @@ public class LimitsTests
         ("hand.loopM", .2, 4, v => (Lesson with { Hand = Hand with { LoopM = v } }).Check()),
         ("hand.carryM", 2, 40, v => (Lesson with { Hand = Hand with { CarryM = v } }).Check()),
         ("hand.reachTolerance", 0, .5, v => (Lesson with { Hand = Hand with { ReachTolerance = v } }).Check()),
+        ("feel.shift", -.6, .6, v => (Lesson with { CasterId = null, RodId = 1, Feel = new(v, .1, 9) }).Check()),
         ("hours", 0, 24, v => (Day with { Hours = v }).Check()),
         ("leaderM", .3, 12, v => (Day with { LeaderM = v }).Check()),
         ("windKnots", 0, 99, v => (Day with { WindKnots = (int)v }).Check()),
@@ -199,6 +200,6 @@ public class LimitsTests
         Assert.False(Refused(high), $"{called}: highest refused");
         var whole = high == Math.Floor(high) && high > 1 && !Refused(high * 1.001);
         Assert.True(Refused(whole ? high + 1 : high * 1.01), $"{called}: beyond the highest taken");
-        Assert.True(Refused(whole ? low - 1 : low - Math.Max(low * .01, 1e-9)), $"{called}: below the lowest taken");
+        Assert.True(Refused(whole ? low - 1 : low - Math.Max(Math.Abs(low) * .01, 1e-9)), $"{called}: below the lowest taken");
     }
 }

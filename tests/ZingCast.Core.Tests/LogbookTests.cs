@@ -51,6 +51,45 @@ public class LogbookTests
         Assert.Equal([null, 1, 0], line.Bands.Select(b => b.Straight));
     }
 
+    // Beaufort (WMO): force 2 ends at 3.35 m/s, force 4 at 7.95.
+    [Theory]
+    [InlineData(3.3, 0)]
+    [InlineData(3.4, 1)]
+    [InlineData(7.9, 1)]
+    [InlineData(8.0, 2)]
+    public void Winds_are_told_apart_by_whole_forces(double mps, int band)
+    {
+        var line = Assert.Single(LogAnswers.From([Day(1) with { WindMps = mps }], Shed).InWind);
+        Assert.Equal(band, line.Bands.Index().Single(b => b.Item.Outings == 1).Index);
+    }
+
+    // So much of each an outing takes, and so long a text.
+    [Fact]
+    public void An_outing_has_room_for_sixty_of_each_and_for_a_page_of_words()
+    {
+        static string Of(int length) => new('a', length);
+        bool Taken(Outing day) => day.Check(Today).Count == 0;
+        foreach (
+            var (most, with) in new (int, Func<int, Outing>)[]
+            {
+                (60, n => Day(1) with { Casts = [.. Enumerable.Repeat(new LoggedCast(20), n)] }),
+                (60, n => Day(1) with { Fish = [.. Enumerable.Repeat(new LoggedFish(), n)] }),
+                (60, n => Day(1) with { Losses = [.. Enumerable.Repeat(new Loss(LossCause.Knot), n)] }),
+                (60, n => Day(1) with { Rings = [.. Enumerable.Repeat(new RingRound(10, 10, 1), n)] }),
+                (64, n => Day(1) with { Key = Of(n) }),
+                (80, n => Day(1) with { Place = Of(n) }),
+                (2000, n => Day(1) with { Note = Of(n) }),
+                (80, n => Day(1) with { Losses = [new(LossCause.Knot, 1, Of(n))] }),
+            }
+        )
+            Assert.True(Taken(with(most)) && !Taken(with(most + 1)), $"{most}");
+        Assert.True(Taken(Day(1) with { Key = Of(8) }) && !Taken(Day(1) with { Key = Of(7) }));
+        // Every fault of the first sixty is told, and none behind them.
+        var cast = new LoggedCast(900);
+        Assert.Equal(60, (Day(1) with { Casts = [.. Enumerable.Repeat(cast, 90)] }).Check(Today).Count(p => p.Field.EndsWith("distanceM")));
+        Assert.Equal(.0001235, (Day(1) with { TippetM = .00012345678 }).TippetM);
+    }
+
     [Fact]
     public void What_never_comes_along_leads_and_what_was_out_last_comes_last()
     {
@@ -147,6 +186,7 @@ public class LogbookTests
         // What was decided on is not asked again before more was logged.
         Assert.False(Offered(Decided(true, ina.Casts)));
         Assert.False(Offered(Decided(false, ina.Casts)));
-        Assert.True(Offered(Decided(false, ina.Casts - Learning.MoreEvidence)));
+        Assert.False(Offered(Decided(false, ina.Casts - 4)));
+        Assert.True(Offered(Decided(false, ina.Casts - 5)));
     }
 }
