@@ -8,6 +8,7 @@ using ZingCast.Core.Measures;
 using ZingCast.Core.Reels;
 using ZingCast.Core.Rods;
 using ZingCast.Core.Shed;
+using ZingCast.Core.Standards;
 using ZingCast.Core.Trips;
 using ZingCast.Store;
 
@@ -25,6 +26,23 @@ public class LimitsTests
     private static readonly Scrap Scrap = DemoGear.Scraps[0];
     private static readonly Leader Leader = Loan.Leaders[0].Leader;
     private static readonly LeaderSpool Spool = LeaderSpool.Blank with { Tag = "T9", Name = "a spool" };
+    private static readonly SpoolShape Drum = new(.04, .066, .02, .003, .1, SpoolKnown.Ruler);
+    private static readonly WindingTicket Ticket = new()
+    {
+        ReelId = 1,
+        SpoolName = "own",
+        LineId = 1,
+        ReelWords = "S1",
+        LineWords = "L1",
+        Plan = WindingPlan.For(Reel, Line, Backings.Rows[0], 100) with { Spool = Drum },
+    };
+
+    private static IReadOnlyList<FieldProblem> Replied(WindingReply reply)
+    {
+        Ticket.Reply(reply, default, out var problems);
+        return problems;
+    }
+
     private static readonly DepthWish Wish = new();
     private static readonly CutTarget Head = new(10, .015);
     private static readonly RunHold Hold = new(10);
@@ -82,6 +100,22 @@ public class LimitsTests
         ("tippetM", .00005, .0015, v => (Leading with { TippetM = v }).Check()),
         ("guardM", 0, 2, v => (Leading with { GuardM = v }).Check()),
         ("sinkMps", 0, .3, v => (Leading with { SinkMps = v }).Check()),
+        ("lengthM", 0, 1200, v => (Ticket with { Done = [new(WindingStepKind.Arbor, default, v)] }).Check()),
+        ("turns", 0, 20000, v => (Ticket with { Done = [new(WindingStepKind.Arbor, default, Turns: v)] }).Check()),
+        ("measuredM", 0, .25, v => (Ticket with { Done = [new(WindingStepKind.Arbor, default, MeasuredM: v)] }).Check()),
+        ("legTurns", 0, 20000, v => (Ticket with { LegTurns = v }).Check()),
+        ("legM", 0, 1200, v => (Ticket with { LegM = v }).Check()),
+        ("plan.runningM", 0, 60, v => (Ticket with { Plan = Ticket.Plan with { RunningM = v } }).Check()),
+        ("plan.headM", .01, 60, v => (Ticket with { Plan = Ticket.Plan with { HeadM = v } }).Check()),
+        ("plan.runningM3", 0, 5e-4, v => (Ticket with { Plan = Ticket.Plan with { RunningM3 = v } }).Check()),
+        ("plan.headM3", 1e-9, 5e-4, v => (Ticket with { Plan = Ticket.Plan with { HeadM3 = v } }).Check()),
+        ("plan.spool", .005, .0599, v => (Ticket with { Plan = Ticket.Plan with { Spool = Drum with { ArborM = v } } }).Check()),
+        ("plan.spool", .031, .5, v => (Ticket with { Plan = Ticket.Plan with { Spool = Drum with { ArborM = .0249, RimM = v } } }).Check()),
+        ("plan.spool", .001, .2, v => (Ticket with { Plan = Ticket.Plan with { Spool = Drum with { WidthM = v } } }).Check()),
+        ("plan.spool", 0, 1, v => (Ticket with { Plan = Ticket.Plan with { Spool = Drum with { PlusMinus = v } } }).Check()),
+        ("lengthM", 0, 1200, v => Replied(new(LengthM: v))),
+        ("turns", 0, 20000, v => Replied(new(Turns: v))),
+        ("measuredM", 0, .25, v => Replied(new(MeasuredM: v))),
         ("leftM", 0, 2000, v => (Spool with { LeftM = v }).Check()),
         ("statedN", 1, 1000, v => (Spool with { StatedN = v }).Check()),
         ("indicatorM", .1, 12, v => (Leader with { IndicatorM = v }).Check()),

@@ -165,6 +165,104 @@ public class ReelTests
         Assert.All(known, r => Assert.Empty(r.Check()));
     }
 
+    // Half a millimetre on arbor, rim and width each, added as squares: the room's slopes by finite differences.
+    [Fact]
+    public void A_ruler_is_as_good_as_half_a_millimetre()
+    {
+        double Room(double arbor, double rim, double width) =>
+            (Eight with { ArborM = Eight.ArborM + arbor, RimM = Eight.RimM + rim, WidthM = Eight.WidthM + width }).Spool().RoomM3;
+        double Off(double arbor, double rim, double width) =>
+            (Room(.0005 * arbor, .0005 * rim, .0005 * width) - Room(-.0005 * arbor, -.0005 * rim, -.0005 * width)) / 2 / Room(0, 0, 0);
+        var share = Math.Sqrt(Math.Pow(Off(1, 0, 0), 2) + Math.Pow(Off(0, 1, 0), 2) + Math.Pow(Off(0, 0, 1), 2));
+        Assert.Equal(share, Eight.Spool().PlusMinus, 6);
+        Assert.Equal([.04, .12, .25, .4], SpoolShape.Trust.Select(t => t.PlusMinus));
+        Assert.Equal([false, true], new[] { .198, .202 }.Select(off => (Eight.Spool() with { PlusMinus = off }).IsGuess));
+        // Half the rim where nobody measured the arbor, and always a little of it free.
+        Assert.Equal(.0475, (Eight with { ArborM = null }).Spool().ArborM, 9);
+        Assert.Equal(.022, (Eight with { ArborM = .028, RimM = .03 }).Spool().ArborM, 9);
+    }
+
+    // What reels of a class weigh and carry, grams and metres. Common practice, rough, no source.
+    [Theory]
+    [InlineData(2, 70, 45)]
+    [InlineData(4, 100, 70)]
+    [InlineData(5, 118, 80)]
+    [InlineData(6, 135, 95)]
+    [InlineData(7, 155, 135)]
+    [InlineData(8, 175, 170)]
+    [InlineData(9, 205, 190)]
+    [InlineData(10, 240, 220)]
+    [InlineData(12, 310, 275)]
+    [InlineData(14, 400, 380)]
+    public void A_reel_of_a_class_is_like_others(double lineClass, double grams, double metres)
+    {
+        Assert.Equal(grams / 1000, UsualHoldings.Kilograms(lineClass), 9);
+        Assert.Equal(lineClass, UsualHoldings.ClassOfMass(grams / 1000), 9);
+        Assert.Equal(metres, UsualHoldings.BackingM(lineClass), 9);
+        Assert.Equal(.062 + .0045 * lineClass, UsualHoldings.RimM(lineClass), 9);
+    }
+
+    [Fact]
+    public void Small_reels_carry_twenty_pound_backing_and_big_ones_thirty()
+    {
+        Assert.Equal(["poly20", "poly30"], new[] { 8.7, 8.8 }.Select(c => UsualHoldings.Backing(c).Id));
+        Assert.Equal(.06, UsualHoldings.Kilograms(0), 9);
+        Assert.Equal(.14, Reel.Blank.MassKg);
+        Assert.Equal((27, 12), (Line.LengthM, Line.HeadM));
+        // The last wraps go on a little over the room there is.
+        var fill = SpoolFill.For(Eight, Line, B("poly20"), 100);
+        Assert.Equal([true, false], new[] { 1.019, 1.021 }.Select(share => (fill with { Share = share }).Holds));
+        Assert.Equal(2.15, ReelBalance.Ideal);
+    }
+
+    // Slack of 10 m, 30 m on a light outfit, 30 % over the run, half the spool; arbors of 0.3 and 0.65 of the rim. Common practice.
+    [Fact]
+    public void A_spool_is_filled_by_school_and_compared_with_other_arbors()
+    {
+        var fill = SpoolFill.For(Eight, Line, B("poly20"), 100);
+        var fish = Fishes.Groups.First(g => g.Id == "salmon");
+        Assert.Equal(
+            [
+                Math.Floor(fill.FitsBackingM),
+                Math.Floor(1.3 * fish.RunM),
+                Math.Floor(Eight.Spool().RoomM3 / 2 * .74 / B("poly20").AreaM2),
+                30,
+            ],
+            SpoolBench.Presets(fill, B("poly20"), fish).Select(p => p.BackingM)
+        );
+        var curves = SpoolBench.Turns(fill, Line, B("poly20"), Leader);
+        Assert.Equal([.055, .0285, .06175], curves.Select(c => Math.Round(c.ArborM, 9)));
+        Assert.All(curves, c => Assert.Equal((49, 10), (c.Points.Count, c.Points[^1].SlackM)));
+        // Turns for the slack, metre by metre.
+        var off = new LineOut(Eight.Spool(), Line, B("poly20"), 100, Leader);
+        var end = curves[0].Points[^1];
+        var turns = Enumerable.Range(0, 1000).Sum(i => .01 / (2 * Math.PI * off.RadiusM(end.OutM - .005 - i * .01)));
+        Assert.Equal(turns, end.SlackTurns, 3);
+        Assert.Equal(2 * Math.PI * end.RadiusM, end.PerTurnM, 9);
+    }
+
+    // No more and no less than there is: 10 to 1000 m, 8 to 150 lb; gel-spun where polyester is not made, a fifth over the strongest.
+    [Theory]
+    [InlineData("7/8 10 m", true)]
+    [InlineData("7/8 9.8 ft", false)]
+    [InlineData("7/8 1000 m", true)]
+    [InlineData("7/8 1010 m", false)]
+    [InlineData("7/8 100 m 8 lb", true)]
+    [InlineData("7/8 100 m 7.9 lb", false)]
+    [InlineData("7/8 100 m 150 lb", true)]
+    [InlineData("7/8 100 m 152 lb", false)]
+    public void A_label_says_no_more_than_there_is(string typed, bool label) => Assert.Equal(label, SpoolLabel.Read(typed) is not null);
+
+    [Fact]
+    public void What_is_stronger_than_polyester_is_made_is_gel_spun()
+    {
+        var most = Math.Round(1.2 * Backings.StrongestPolyester.StrengthN / Exact.PoundForceN, 6);
+        bool Gel(double pounds) => B(SpoolLabel.Read(FormattableString.Invariant($"7/8 100 m {pounds:0.0} lb"))!.Backing!).GelSpun;
+        Assert.False(Gel(most - .4));
+        Assert.True(Gel(most + .4));
+        Assert.Equal("gel50", SpoolLabel.Read("7/8 100 m gel spun")!.Backing);
+    }
+
     [Fact]
     public void What_it_held_puts_right_a_ruler_that_saw_a_plain_drum_where_the_arbor_is_tapered()
     {

@@ -133,6 +133,47 @@ public class WindingTests
         Assert.Contains("frame", Refused(rim, new(MeasuredM: .0004)), StringComparison.Ordinal);
     }
 
+    // Counters within 4 % agree, a length within 3 % or a metre is as planned, a ruler is good to a millimetre and as much stays at the
+    // rim. Common practice, no source.
+    [Fact]
+    public void Counters_and_rulers_are_taken_for_as_good_as_they_are()
+    {
+        var backing = Until(Ticket(), WindingStepKind.Backing);
+        double TurnsFor(double metres)
+        {
+            double low = 0,
+                high = 3000;
+            while (high - low > 1e-6)
+                (low, high) = backing.LengthOfTurns((low + high) / 2) < metres ? ((low + high) / 2, high) : (low, (low + high) / 2);
+            return low;
+        }
+        Done(backing, new(LengthM: 150, Turns: TurnsFor(150 * 1.0395)));
+        Refused(backing, new(LengthM: 150, Turns: TurnsFor(150 * 1.0405)));
+        Done(backing, new(LengthM: 150 * .9705));
+        Assert.Contains("short", Refused(backing, new(LengthM: 150 * .9695)), StringComparison.Ordinal);
+        Assert.Contains("beyond", Refused(backing, new(LengthM: 150 * 1.0305)), StringComparison.Ordinal);
+        Assert.True(backing.IsAtStopMark(.9701 * backing.Now!.Turns) && !backing.IsAtStopMark(.9699 * backing.Now.Turns));
+        var little = Until(Ticket(20), WindingStepKind.Backing);
+        Done(little, new(LengthM: 19.02));
+        Refused(little, new(LengthM: 18.98));
+
+        var over = Until(Ticket(), WindingStepKind.Over);
+        var band = over.Now!.ExpectBandM!.Value;
+        Done(over, new(MeasuredM: band.High + .00099));
+        Refused(over, new(MeasuredM: band.High + .00101));
+        Done(over, new(MeasuredM: band.Low - .00099));
+        Refused(over, new(MeasuredM: band.Low - .00101));
+        // As far out as the ruler is what is expected at the rim.
+        var measured = Done(over, new(MeasuredM: over.Now.ExpectM));
+        var rim = measured.Steps.Single(s => s.Kind == WindingStepKind.Rim).ExpectBandM!.Value;
+        var (near, far) = (Done(over, new(MeasuredM: over.Now.ExpectM + .0009)), Done(over, new(MeasuredM: over.Now.ExpectM - .0009)));
+        double Gap(WindingTicket ticket) => ticket.Steps.Single(s => s.Kind == WindingStepKind.Rim).ExpectM!.Value;
+        Assert.InRange((Gap(far) - Gap(near)) / (rim.High - rim.Low), .88, .92);
+        var end = Until(Ticket(), WindingStepKind.Rim);
+        Done(end, new(MeasuredM: .00101));
+        Refused(end, new(MeasuredM: .00099));
+    }
+
     [Fact]
     public void Backing_that_was_wound_too_loosely_is_found_by_the_ruler_and_what_has_to_come_off_makes_room()
     {

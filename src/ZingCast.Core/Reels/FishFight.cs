@@ -53,7 +53,7 @@ public sealed record FishFight(double PullN, PullLimit Limit, Spread? Minutes, b
 
     /// <summary>What a hand keeps up on a rod that nobody tested, newtons: its moment over the lever of the bent rod.</summary>
     public static double HandN(double handNm, double rodM, double angleDeg) =>
-        handNm / Math.Max(.1, LeverShare * rodM * Math.Sin(Math.Clamp(angleDeg, 8, 90) * Math.PI / 180));
+        handNm / (LeverShare * rodM * Math.Sin(Math.Clamp(angleDeg, 8, 90) * Math.PI / 180));
 
     /// <summary>
     /// Works it out from a fish's runs. <paramref name="handN"/> and <paramref name="rodN"/> are what hand and blank keep up, newtons.
