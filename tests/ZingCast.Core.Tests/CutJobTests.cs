@@ -76,6 +76,51 @@ public class CutJobTests
         Assert.Equal(2 - Nibble.AllowanceM, now.TakeM, 9);
     }
 
+    // What is hardly longer than the allowance, a hand's breadth of 5 cm, is nibbled from the start.
+    [Theory]
+    [InlineData(7.551, NextMove.Weigh)]
+    [InlineData(7.549, NextMove.Cut)]
+    public void What_is_hardly_longer_than_the_allowance_is_weighed_first(double toM, NextMove move)
+    {
+        Assert.Equal(move, Begun(Piece(1, 0, toM)).Now(0, Eight).Move);
+        Assert.Equal(move, Begun(Piece(1, 8 - toM, 8)).Now(0, Eight).Move);
+    }
+
+    // Another piece lies on the scale when it weighs less than six tenths or more than sixteen of what it should; a scale is good to 5 g.
+    [Theory]
+    [InlineData(.00485, .001, null)]
+    [InlineData(.00475, .001, "massKg")]
+    [InlineData(.01275, .001, null)]
+    [InlineData(.01285, .001, "massKg")]
+    [InlineData(.008, .00495, null)]
+    [InlineData(.008, .00505, "plusMinusKg")]
+    public void A_weighing_that_cannot_be_this_piece_is_refused(double kg, double plusMinusKg, string? field)
+    {
+        Begun(Piece(1, 0, 6)).Weigh(0, Eight, kg, plusMinusKg, Now, out var problems);
+        Assert.Equal(field, problems.FirstOrDefault()?.Field);
+    }
+
+    [Fact]
+    public void A_job_has_room_for_two_thousand_cuts_and_a_dozen_letters_of_tag()
+    {
+        bool Taken(int steps, int letters, int kept)
+        {
+            var step = new CutStep(Now, new('D', letters), 1, 1, KeptAs: new('D', kept));
+            return (Begun(Piece(1, 0, 8)) with { Steps = [.. Enumerable.Repeat(step, steps)] }).Check().Count == 0;
+        }
+        Assert.True(Taken(2000, 12, 12));
+        Assert.False(Taken(2001, 12, 12));
+        Assert.False(Taken(1, 13, 12));
+        Assert.False(Taken(1, 12, 13));
+    }
+
+    [Fact]
+    public void A_made_head_is_good_to_half_a_hundredth()
+    {
+        var head = Begun(Piece(1, 0, 8)).Finish("L9", "a head", Drawer, out _)!;
+        Assert.Equal(.005, head.HeadPlusMinusKg!.Value / head.HeadKg!.Value, 9);
+    }
+
     [Fact]
     public void With_both_ends_to_cut_the_front_is_cut_to_length_and_the_back_is_nibbled()
     {

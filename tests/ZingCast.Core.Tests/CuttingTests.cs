@@ -59,6 +59,92 @@ public class CuttingTests
         Assert.True(Of(new(3, 0, 4, false), new(2, 0, 4, false)) is { Hinges: false, InTaper: false, AtM: > 3.9 and < 4 });
     }
 
+    private static CutPlan Judged(CutTarget target, params LineProfile[] parts) =>
+        Cutter.Judge(
+            target,
+            [.. parts.Select((p, i) => new CutPiece(i, 0, p.LengthM, false))],
+            parts.Index().ToDictionary(p => p.Index, p => p.Item)
+        );
+
+    private static LineProfile Level(double lengthM, double grains) => Piece(1, lengthM, grains).Profile();
+
+    // What a plan costs, by hand, in joints: one is worth ten grains or a foot and a half; a cut a tenth, a blunt end three, a joint that
+    // hinges one and twice what it is over, up to two; one that runs backwards another. Ours, no source.
+    [Theory]
+    [InlineData(40, 60, .3 + 1)]
+    [InlineData(40, 100, .3 + 1 + 1 + 2 * (2.5 / 1.6 - 1))]
+    [InlineData(100, 40, .3 + 1 + 1 + 2 * (2.5 / 1.6 - 1) + 1)]
+    [InlineData(14, 126, .3 + 1 + 1 + 4)]
+    [InlineData(40, 63.8, .3 + 1)]
+    [InlineData(40, 64.2, .3 + 1 + 1 + 2 * (1.605 / 1.6 - 1))]
+    [InlineData(52.4, 50, .3 + 1)]
+    [InlineData(52.6, 50, .3 + 1 + 1)]
+    public void A_plan_costs_what_its_joints_are_worth(double firstGr, double secondGr, double cost)
+    {
+        var plan = Judged(new(7.9, (firstGr + secondGr) * Gr), Level(4, firstGr), Level(4, secondGr));
+        Assert.Equal(cost, plan.Cost, 9);
+        Assert.Equal(Math.Max(firstGr / secondGr, secondGr / firstGr) > 1.6, plan.Joints[0].Hinges);
+    }
+
+    [Theory]
+    [InlineData(5, 0, .5, true)]
+    [InlineData(0, .75, .5, true)]
+    [InlineData(9.9, 0, .99, true)]
+    [InlineData(10.1, 0, 1.01, false)]
+    [InlineData(0, 1.49, 1.49 / 1.5, true)]
+    [InlineData(0, -1.51, 1.51 / 1.5, false)]
+    public void What_is_missed_costs_by_what_anybody_feels(double grains, double feet, double cost, bool unfelt)
+    {
+        var plan = Judged(new(8 - feet * Ft, (100 - grains) * Gr), Level(8, 100));
+        Assert.Equal(.3 + cost, plan.Cost, 9);
+        Assert.Equal(unfelt, !plan.Felt);
+    }
+
+    [Fact]
+    public void A_cut_costs_a_tenth_of_a_joint_and_small_misses_are_none()
+    {
+        var scraps = new Dictionary<int, LineProfile> { [1] = Level(8, 160) };
+        Assert.Equal(.3 + .2, Cutter.Judge(new(4, 80 * Gr), [new(1, 2, 6, false)], scraps).Cost, 9);
+        string Says(double overGr, double overM) => Judged(new(8 - overM, (100 - overGr) * Gr), Level(8, 100)).Says.ToString();
+        Assert.Contains("the mass asked for", Says(.98, 0));
+        Assert.DoesNotContain("the mass asked for", Says(1.02, 0));
+        Assert.Contains("to length", Says(0, .0295));
+        Assert.DoesNotContain("to length", Says(0, .0305));
+    }
+
+    // An end is tapered when it is a tenth heavier or lighter a metre a foot in. By hand: mass a metre goes with the square of thickness.
+    [Theory]
+    [InlineData(1.0995, false)]
+    [InlineData(1.1005, true)]
+    public void An_end_that_swells_by_a_tenth_over_a_foot_is_a_taper(double ratio, bool tapered)
+    {
+        var grows = (Math.Sqrt(ratio) - 1) / .3;
+        var cone = new LineProfile([new(4, .001, .001 * (1 + 4 * grows), 900)]);
+        var plan = Judged(new(4, cone.Kg), cone);
+        Assert.Equal(tapered ? 0 : .3, plan.Cost, 9);
+        // It reaches to where it is nearly as heavy a metre as it gets: 0.95.
+        var at = (Math.Sqrt(.95) * (1 + 4 * grows) - 1) / grows;
+        Assert.Equal(tapered ? Math.Ceiling(at / .05) * .05 : 0, plan.TaperM, 6);
+    }
+
+    // What a piece to start with is, and how near a scale comes: within twice what it may be off nothing more is cut.
+    [Fact]
+    public void A_drawer_begins_with_an_ordinary_piece_and_a_blade_takes_half_a_centimetre()
+    {
+        Assert.Equal((7, .618), (Scrap.Blank.LengthM, Scrap.Blank.TipShare));
+        Assert.Equal(200, Scrap.Blank.MassKg / Gr, 9);
+        Assert.Equal(
+            (.05, .5, .05, .3, .4, .005),
+            (Cutter.GridM, Cutter.ShortestM, Cutter.JointM, Scrap.ShortestM, Nibble.AllowanceM, Nibble.LeastM)
+        );
+        var piece = Level(8, 160);
+        bool Done(double overGr) => Nibble.After(piece, false, 100 * Gr, (100 + overGr) * Gr, 2 * Gr).Done;
+        Assert.True(Done(3.97) && !Done(4.03));
+        string Under(double grains) => Nibble.After(piece, false, 100 * Gr, (100 - grains) * Gr, 0).Says.ToString();
+        Assert.Contains("Leave it", Under(9.9));
+        Assert.Contains("nothing can be put back", Under(10.1));
+    }
+
     // The whole space written out: every scrap, every cut, every way round, up to three pieces and two cuts. Knows nothing of the search.
     private static double BruteForce(CutTarget target, Scrap[] drawer)
     {

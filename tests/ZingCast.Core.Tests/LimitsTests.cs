@@ -45,6 +45,7 @@ public class LimitsTests
 
     private static readonly DepthWish Wish = new();
     private static readonly CutTarget Head = new(10, .015);
+    private static readonly CutJob Job = new() { Target = Head, Pieces = [new(1, "D1", 0, 0, 1, .01, false, false, false)] };
     private static readonly RunHold Hold = new(10);
     private static readonly KnownFill Held = new("poly20", 90, "", 1e-5, .003);
     private static readonly LeaderWish Leading = new(2.7, .0009, .0002);
@@ -79,6 +80,16 @@ public class LimitsTests
         ("lengthM", 1, 30, v => (Head with { LengthM = v }).Check()),
         ("massKg", .001, .08, v => (Head with { MassKg = v }).Check()),
         ("lengthM", .3, 60, v => (Scrap with { LengthM = v, Measured = null, TaperM = 0, MassKg = v * .001 }).Check()),
+        ("massKg", 7 * .0002001, 7 * .01199, v => (Scrap.Blank with { MassKg = v }).Check()),
+        ("measured", 6.9901, 7.0099, v => (Scrap.Blank with { Measured = [new(v, .001, .001, 900)] }).Check()),
+        ("pieces[0].frontM", 0, 60, v => (Job with { Pieces = [Job.Pieces[0] with { FrontM = v }] }).Check()),
+        ("pieces[0].backM", 0, 60, v => (Job with { Pieces = [Job.Pieces[0] with { BackM = v }] }).Check()),
+        ("pieces[0].plannedM", .005, 60, v => (Job with { Pieces = [Job.Pieces[0] with { PlannedM = v }] }).Check()),
+        ("pieces[0].plannedKg", 1e-6, .2, v => (Job with { Pieces = [Job.Pieces[0] with { PlannedKg = v }] }).Check()),
+        ("steps[0].takenM", 0, 60, v => (Job with { Steps = [new(default, "D1", v, 1)] }).Check()),
+        ("steps[0].leftM", 0, 60, v => (Job with { Steps = [new(default, "D1", 1, v)] }).Check()),
+        ("steps[0].massKg", 0, .2, v => (Job with { Steps = [new(default, "D1", 1, 1, v)] }).Check()),
+        ("steps[0].plusMinusKg", 0, .005, v => (Job with { Steps = [new(default, "D1", 1, 1, .01, null, v)] }).Check()),
         ("tipShare", .3, 1, v => (Scrap with { TipShare = v }).Check()),
         ("dragN", .2, 150, v => (Hold with { DragN = v }).Check()),
         ("rodAngleDeg", 0, 150, v => (Hold with { RodAngleDeg = v }).Check()),
