@@ -49,6 +49,42 @@ public class FightTests
         Assert.Equal(12, Under(high.High, 90).Fish.ButtNm, .05);
     }
 
+    // Common practice, no source: from two fifths of the energy on the butt works, from nine twentieths on only the tip.
+    [Fact]
+    public void The_butt_works_from_two_fifths_of_the_bend_on_and_only_the_tip_from_nine_twentieths()
+    {
+        // A slim rod and a full one.
+        BendModel slim = new(2.5, 40, .09);
+        Fight On(BendModel rod, double pullN) => Fight.For(rod, new(pullN, 80, .5));
+        double PullAt(BendModel rod, Func<BendThirds, double> share, double wanted)
+        {
+            double low = .1,
+                high = 100;
+            var rises = share(On(rod, high).Fish.Thirds) > wanted;
+            for (var i = 0; i < 50; i++)
+                (low, high) =
+                    share(On(rod, (low + high) / 2).Fish.Thirds) > wanted == rises ? (low, (low + high) / 2) : ((low + high) / 2, high);
+            return low;
+        }
+        string Says(BendModel rod, Func<BendThirds, double> share, double wanted) => On(rod, PullAt(rod, share, wanted)).Says.ToString();
+        Assert.Contains("into the butt", Says(Rod, t => t.Butt, .405), StringComparison.Ordinal);
+        Assert.DoesNotContain("into the butt", Says(Rod, t => t.Butt, .395), StringComparison.Ordinal);
+        Assert.Contains("Only the top third", Says(slim, t => t.Tip, .455), StringComparison.Ordinal);
+        Assert.DoesNotContain("Only the top third", Says(slim, t => t.Tip, .445), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Pulls_are_shown_as_people_name_them_and_tackle_ends_at_forty_kilograms()
+    {
+        Assert.Equal([1, 2, 4], Under(9).Usual.Select(b => Math.Round(b.PullN / Exact.PoundForceN, 9)));
+        Assert.Equal((8.9, 80, .5, .00033), FightLoad.Usual is var u ? (u.PullN, u.AngleDeg, u.SurgeM, u.TippetM) : default);
+        // A rod that points at the fish tires nobody: the tackle is the limit.
+        Assert.Equal((400, 400), Under(9, 5).HandMostN is var most ? (most.Low, most.High) : default);
+        var hardest = Rod.Under(400, 1.2).ButtNm;
+        Assert.NotNull(Rod.PullForMomentN(.999 * hardest, 1.2));
+        Assert.Null(Rod.PullForMomentN(1.001 * hardest, 1.2));
+    }
+
     [Fact]
     public void A_surge_on_a_locked_line_pulls_harder_and_breaks_a_thin_tippet_first()
     {

@@ -160,6 +160,7 @@ public class LimitsTests
         ("tapePlusMinusM", .0005, .1, v => (Bent with { TapePlusMinusM = v }).Check(2.74)),
         ("scalePlusMinusKg", .00001, .1, v => (Bent with { ScalePlusMinusKg = v }).Check(2.74)),
         ("anglePlusMinusDeg", .1, 10, v => (Bent with { AnglePlusMinusDeg = v }).Check(2.74)),
+        ("swingS", .5, 6, v => (Balance with { SwingS = v }).Check(Rod).Where(_ => v is < .5 or > 6)),
         ("plusMinus", 0, 3, v => (Calibration.Usual with { PlusMinus = v }).Check()),
         ("rods", 1, 12, v => (Kit with { Rods = (int)v }).Check()),
         ("massKg", .1, 30, v => (Kit with { MassKg = v }).Check()),

@@ -481,6 +481,180 @@ public class RodBenchTests
         Assert.Null((rod with { Balance = new() { BalanceM = .64 } }).TipKg);
     }
 
+    // What is taken where nobody says. Common practice, no source.
+    [Fact]
+    public void A_form_begins_with_an_ordinary_rod()
+    {
+        Assert.Equal((4, .095, 9), (Rod.Blank.Pieces, Rod.Blank.MassKg, Math.Round(Rod.Blank.LengthM / Exact.FootM, 9)));
+        Assert.Equal(Math.Round(.235 * Rod.Blank.LengthM, 2), Rod.Blank.UsualBalance.BalanceM);
+        Assert.Equal(.14, Rod.Blank.UsualTest.Readings.Single().MassKg);
+        Assert.Equal((.06, .28, .02), new RodBalance { BalanceM = .6 } is var b ? (b.SeatM, b.FulcrumM, b.PivotM) : default);
+        Assert.Equal((400, 4), new RodLoad(.2, 0) is var l ? (l.CastsADay, l.StrokesACast) : default);
+        var test = new BendTest { Readings = [] };
+        Assert.Equal((.25, .005, .001, 1), (test.HeldM, test.TapePlusMinusM, test.ScalePlusMinusKg, test.AnglePlusMinusDeg));
+        Assert.Equal(.3, Calibration.Usual.PlusMinus);
+        // A tip that stands at 70° and steeper is very fast, and such a rod is lined a class lighter than it tests.
+        var rod = Rod.Blank with
+        {
+            MeasuredClass = 6.4,
+            PrintedClass = 5,
+        };
+        Assert.Equal(5.4, (rod with { TipAngleDeg = 70.5 }).WindowClass);
+        Assert.NotEqual(5.4, (rod with { TipAngleDeg = 69.5 }).WindowClass);
+    }
+
+    // Common Cents System, RodMaker magazine 2003, table from memory, ±0.3: grams at a third of the rod.
+    [Fact]
+    public void The_usual_table_is_the_published_one() =>
+        Assert.Equal(
+            "76:4 95:5 115:6 140:7 170:8 205:9 252:10 312:11 375:12",
+            string.Join(' ', Calibration.Usual.Points.Select(p => $"{p.Grams}:{p.Number}"))
+        );
+
+    // What a scale and a caster tell apart: half a gram and a twentieth of a class; two to thirty rods of 1 g to 2 kg.
+    [Theory]
+    [InlineData(100, 100.51, 4, 5, true)]
+    [InlineData(100, 100.49, 4, 5, false)]
+    [InlineData(100, 120, 4, 4.051, true)]
+    [InlineData(100, 120, 4, 4.049, false)]
+    [InlineData(1, 2000, 0, 17, true)]
+    [InlineData(.99, 2000, 0, 17, false)]
+    [InlineData(1, 2010, 0, 17, false)]
+    [InlineData(1, 2000, 0, 17.1, false)]
+    public void Points_of_a_calibration_lie_apart(double grams, double nextGrams, double number, double next, bool taken) =>
+        Assert.Equal(
+            taken,
+            new Calibration { Name = "own", Points = [new(grams, number), new(nextGrams, next)] }
+                .Check()
+                .Count == 0
+        );
+
+    [Fact]
+    public void A_calibration_has_two_to_thirty_rods_and_a_test_up_to_twenty_readings()
+    {
+        bool Taken(int points) =>
+            new Calibration { Name = "own", Points = [.. Enumerable.Range(1, points).Select(i => new CalibrationPoint(10 * i, .5 * i))] }
+                .Check()
+                .Count == 0;
+        Assert.True(Taken(2) && Taken(30) && !Taken(1) && !Taken(31));
+        bool Read(int readings) =>
+            new BendTest { Readings = [.. Enumerable.Range(1, readings).Select(i => new BendReading(.01 * i, .05 * i))] }
+                .Check(2.74)
+                .Count == 0;
+        Assert.True(Read(20) && !Read(21));
+        Assert.Empty(new BendTest { Readings = [new(.1, .5)], Calibration = new('a', 60) }.Check(2.74));
+        Assert.NotEmpty(new BendTest { Readings = [new(.1, .5)], Calibration = new('a', 61) }.Check(2.74));
+    }
+
+    // A reading that no tape and no rod gives. Common practice, no source: 2 g to 2 kg, half a centimetre, 0.85 of what is free.
+    [Theory]
+    [InlineData(.00201, .5, null, true)]
+    [InlineData(.00199, .5, null, false)]
+    [InlineData(1.99, .5, null, true)]
+    [InlineData(2.01, .5, null, false)]
+    [InlineData(.1, .00505, null, true)]
+    [InlineData(.1, .00495, null, false)]
+    [InlineData(.1, .849 * 2.49, null, true)]
+    [InlineData(.1, .851 * 2.49, null, false)]
+    [InlineData(.1, .9, 2.3425, true)]
+    [InlineData(.1, .9, 2.3437, false)]
+    public void A_reading_stays_within_what_a_rod_and_a_tape_can_do(double kg, double dropM, double? outM, bool taken) =>
+        Assert.Equal(
+            taken,
+            new BendTest { Readings = [new(kg, dropM, null, outM)] }
+                .Check(2.74)
+                .Count == 0
+        );
+
+    // Without an angle a rod is taken to taper as usual, to 0.14 ± 0.04, and none tapers to less than 0.08 or more than 0.6.
+    [Fact]
+    public void A_fit_keeps_to_rods_as_they_are_built()
+    {
+        var plain = Fit(new() { Readings = [new(.14, 9 * Exact.FootM / 3)] });
+        Assert.Equal((.14, .04), (Math.Round(plain.Model.Taper, 6), Math.Round(plain.TaperPlusMinus, 6)));
+        double Taper(double of)
+        {
+            var rod = new BendModel(Six.LengthM, 40, of);
+            return Fit(Test(rod, rod.WeightForDropN(9 * Exact.FootM / 3) / Exact.GravityMps2 * 1000)).Model.Taper;
+        }
+        Assert.Equal(.08, Taper(.077), 9);
+        Assert.Equal(.6, Taper(.63), 9);
+        // Bent by a third by 30 g to a kilogram: stiffness and weight go together.
+        bool Takes(double kg)
+        {
+            var rod = Six with { ButtNm2 = 40 * kg * Exact.GravityMps2 / Six.WeightForDropN(9 * Exact.FootM / 3) };
+            var grams = rod.WeightForDropN(9 * Exact.FootM / 3) / Exact.GravityMps2 * 1000;
+            return BendFit.From(9 * Exact.FootM, Test(rod, .9 * grams), Calibration.Usual, out _) is not null;
+        }
+        Assert.True(Takes(.0302) && !Takes(.0298) && Takes(.995) && !Takes(1.005));
+    }
+
+    // What passes for a rod: 0.03 N·m² and less than 10^5, tapered to no less than 0.04, 10 cm to 10 m.
+    [Fact]
+    public void What_passes_for_a_rod_can_be_bent()
+    {
+        Assert.True(new BendModel(.1, .03, .04).Sound && new BendModel(9.99, 9.99e4, 1).Sound);
+        Assert.False(
+            new BendModel(.099, 1, .1).Sound
+                || new BendModel(10.01, 1, .1).Sound
+                || new BendModel(1, .0299, .1).Sound
+                || new BendModel(1, 1.001e5, .1).Sound
+                || new BendModel(1, 1, .0399).Sound
+                || new BendModel(1, 1, 1.01).Sound
+        );
+    }
+
+    // Three grams at the tip are felt; a stroke turns at 6.3 rad/s (a mean of casts, from memory).
+    [Fact]
+    public void An_outfit_is_in_balance_to_three_grams()
+    {
+        var rod = Rod.Blank;
+        var at = new RodBalance { BalanceM = .64 };
+        var balance = Balanced.For(rod, at, new(.17, .01));
+        Assert.Equal(
+            ["in balance", "tip-heavy", "in balance", "reel-heavy"],
+            new[] { .00295, .00305, -.00295, -.00305 }.Select(kg => (balance with { ResidualKg = kg }).Word)
+        );
+        const double g = Exact.GravityMps2;
+        Assert.Equal(.095 * g * (.64 - .28) + .01 * g * (rod.LengthM - .28) - .17 * g * .22, balance.ResidualKg * g * .28, 9);
+        Assert.Equal(400 * 4 * balance.OutfitSwingKgM2 * 6.3 * 6.3 / 2, balance.DayJ, 6);
+        Assert.Equal(balance.SwingKgM2 + .17 * .22 * .22, balance.OutfitSwingKgM2, 9);
+        Assert.Equal(balance.SwingKgM2 / Math.Pow(rod.LengthM - .28, 2), balance.TipKg, 9);
+    }
+
+    // A handle 14 cm up and a tube of even wall that tapers to 0.14: their moments by hand. Common practice, no source.
+    [Fact]
+    public void Mass_lies_in_a_handle_and_a_tapered_tube()
+    {
+        var rod = Rod.Blank;
+        double whole = (1 + .14) / 2,
+            centre = (.5 - .86 / 3) / whole * rod.LengthM,
+            square = (1 / 3.0 - .86 / 4) / whole * rod.LengthM * rod.LengthM;
+        var tube = rod.MassKg * (.64 - .14) / (centre - .14);
+        Assert.Equal(tube, MassAlong.For(rod, .64).TubeKg, 9);
+        Assert.Equal(tube * square + (rod.MassKg - tube) * .14 * .14, MassAlong.For(rod, .64).OwnKgM2(0), 5);
+    }
+
+    // Hung 10 cm and more from where it balances, and no stick swings faster or slower than its spread of mass lets it.
+    [Fact]
+    public void A_timed_swing_is_one_a_rod_can_make()
+    {
+        bool Taken(RodBalance at) => at.Check(Rod.Blank).Count == 0;
+        RodBalance Hung(double hungM, double swingS) =>
+            new()
+            {
+                BalanceM = .64,
+                PivotM = .64 - hungM,
+                SwingS = swingS,
+            };
+        double Period(double spread) =>
+            2 * Math.PI * Math.Sqrt((Math.Pow(spread * Rod.Blank.LengthM, 2) + .6 * .6) / (Exact.GravityMps2 * .6));
+        Assert.True(Taken(Hung(.6, 1.002 * Period(.12))) && !Taken(Hung(.6, .998 * Period(.12))));
+        Assert.True(Taken(Hung(.6, .998 * Period(.5))) && !Taken(Hung(.6, 1.002 * Period(.5))));
+        Assert.True(Taken(Hung(.1005, 3)) && !Taken(Hung(.0995, 3)));
+        Assert.True(Taken(new() { BalanceM = .64, FulcrumM = .0805 }) && !Taken(new() { BalanceM = .64, FulcrumM = .0795 }));
+    }
+
     [Theory]
     [InlineData(520, true)]
     [InlineData(521, false)]

@@ -16,7 +16,7 @@ public static class ReelBalance
     public const double Ideal = 2.15;
 
     /// <summary>Loaded reel over rod, both in kilograms: reel, line and backing.</summary>
-    public static double Ratio(Reel reel, SpoolFill fill, double rodKg) => (reel.MassKg + fill.LoadKg) / Math.Max(.02, rodKg);
+    public static double Ratio(Reel reel, SpoolFill fill, double rodKg) => (reel.MassKg + fill.LoadKg) / rodKg;
 
     private static readonly Spread Passable = new(1.4, 3);
 
