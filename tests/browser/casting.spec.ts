@@ -60,7 +60,9 @@ test('the wind meter feeds the brief and its gusts spread the reach; one undo ta
   await page.getByRole('button', { name: 'Take the wind from the simulated meter' }).click();
   await expect(page.getByText(/In these gusts the reach swings from/)).toBeVisible();
   await expect(page.getByText(/no real wind/)).toBeVisible();
-  await page.waitForTimeout(2500);
+  // More readings of it come in.
+  for (let reading = 0; reading < 3; reading++)
+    await page.waitForResponse((r) => r.url().endsWith('/api/devices/wind'));
   await page.getByRole('button', { name: 'Put the simulated meter down' }).click();
   await expect(page.getByText(/In these gusts/)).toBeHidden();
   await expect(wind).not.toHaveValue('20 kn');
@@ -98,36 +100,6 @@ test.describe('for people who want no motion', () => {
     await page.getByRole('slider', { name: 'Moment of the cast' }).fill('0.3');
     await expect(moving).toHaveCount(1);
   });
-});
-
-test('a key on the wind reaches the animation and the curve', async ({ page }) => {
-  const wind = page.getByRole('slider', { name: /^Wind/ });
-  await wind.focus();
-  const times: number[] = [];
-  for (let i = 0; i < 12; i++) {
-    await page.evaluate(() => {
-      const drawn = document.querySelector('svg[data-cast]')!;
-      const curve = document.querySelector('section[aria-label="Distance against wind"] svg')!;
-      const before = [drawn.getAttribute('aria-label'), curve.getAttribute('aria-label')];
-      (window as unknown as { shown: Promise<number> }).shown = new Promise<number>((done) => {
-        let pressed = 0;
-        window.addEventListener('keydown', () => (pressed = performance.now()), { once: true, capture: true });
-        (function look() {
-          const changed =
-            drawn.getAttribute('aria-label') !== before[0] && curve.getAttribute('aria-label') !== before[1];
-          if (pressed && (changed || performance.now() - pressed > 3000)) done(performance.now() - pressed);
-          else requestAnimationFrame(look);
-        })();
-      });
-    });
-    await page.keyboard.press('ArrowUp');
-    times.push(await page.evaluate(() => (window as unknown as { shown: Promise<number> }).shown));
-    await page.waitForTimeout(150);
-  }
-  times.sort((a, b) => a - b);
-  console.log(
-    `wind key to cast and curve on screen: median ${times[6]!.toFixed(0)} ms, slowest ${times.at(-1)!.toFixed(0)} ms`,
-  );
 });
 
 test('keys pressed faster than the answer comes all count', async ({ page }) => {

@@ -130,3 +130,33 @@ test('from the finger to the fly on its way down', async ({ page }) => {
   const share = (p: number) => sorted[Math.min(sorted.length - 1, Math.floor(p * sorted.length))]!.toFixed(0);
   console.log(`\nfinger to depth: median ${share(0.5)} ms, 95th percentile ${share(0.95)} ms, of ${sorted.length}`);
 });
+
+test('from a key on the wind to the cast and the curve', async ({ page }) => {
+  await page.goto('/briefs/1/hand');
+  await expect(page.locator('svg[data-cast]')).toBeVisible();
+  const wind = page.getByRole('slider', { name: /^Wind/ });
+  await wind.focus();
+  const times: number[] = [];
+  for (let i = 0; i < 12; i++) {
+    await page.evaluate(() => {
+      const drawn = document.querySelector('svg[data-cast]')!;
+      const curve = document.querySelector('section[aria-label="Distance against wind"] svg')!;
+      const before = [drawn.getAttribute('aria-label'), curve.getAttribute('aria-label')];
+      (window as unknown as { shown: Promise<number> }).shown = new Promise<number>((done) => {
+        let pressed = 0;
+        window.addEventListener('keydown', () => (pressed = performance.now()), { once: true, capture: true });
+        (function look() {
+          const changed =
+            drawn.getAttribute('aria-label') !== before[0] && curve.getAttribute('aria-label') !== before[1];
+          if (pressed && (changed || performance.now() - pressed > 3000)) done(performance.now() - pressed);
+          else requestAnimationFrame(look);
+        })();
+      });
+    });
+    await page.keyboard.press('ArrowUp');
+    times.push(await page.evaluate(() => (window as unknown as { shown: Promise<number> }).shown));
+    await page.waitForTimeout(everyMs);
+  }
+  times.sort((a, b) => a - b);
+  console.log(`\nfinger to cast: median ${times[6]!.toFixed(0)} ms, slowest ${times.at(-1)!.toFixed(0)} ms`);
+});

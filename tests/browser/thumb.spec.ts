@@ -6,14 +6,16 @@ const middle = async (what: Locator) => {
   return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
 };
 
-/** A thumb laid down, resting for a moment where that is said, drawn so many pixels down the screen, and lifted. */
-async function swipe(page: Page, { x, y }: { x: number; y: number }, by: number, restMs = 0) {
+const aFrame = (page: Page) => page.evaluate(() => new Promise(requestAnimationFrame));
+
+/** A thumb laid down, resting until it has hold of something where that is said, drawn down the screen by so many pixels, and lifted. */
+async function swipe(page: Page, { x, y }: { x: number; y: number }, by: number, holds = false) {
   const touch = await page.context().newCDPSession(page);
   await touch.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: [{ x, y }] });
-  await page.waitForTimeout(restMs);
+  if (holds) await page.locator('[data-held]').waitFor();
   for (let i = 1; i <= 10; i++) {
     await touch.send('Input.dispatchTouchEvent', { type: 'touchMove', touchPoints: [{ x, y: y + (by * i) / 10 }] });
-    await page.waitForTimeout(16);
+    await aFrame(page);
   }
   await touch.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
 }
@@ -83,9 +85,13 @@ test.describe('with a thumb', () => {
     }
     await fish.evaluate((what) => what.scrollIntoView({ block: 'center' }));
     // What the last swipe set going has come to rest.
-    await page.waitForTimeout(600);
-    const still = await page.evaluate(() => scrollY);
-    await swipe(page, await middle(fish), 40, 400);
+    let still = NaN;
+    for (let same = 0; same < 10; await aFrame(page)) {
+      const now = await page.evaluate(() => scrollY);
+      same = now === still ? same + 1 : 0;
+      still = now;
+    }
+    await swipe(page, await middle(fish), 40, true);
     await expect(fish).not.toHaveAttribute('aria-valuetext', '55 ft');
     expect(await page.evaluate(() => scrollY)).toBe(still);
     await page.getByRole('textbox', { name: 'Distance' }).fill('55 ft');
@@ -161,7 +167,11 @@ test.describe('when the app goes away', () => {
   }) => {
     await page.goto('/briefs/1');
     await expect(linkOf(page, 'rod')).toContainText('R6');
-    await page.waitForTimeout(2500);
+    // The other pages have been fetched ahead.
+    await expect
+      .poll(() => page.evaluate(() => performance.getEntriesByType('resource').some((r) => /ShedPage/.test(r.name))))
+      .toBe(true);
+    await page.waitForLoadState('networkidle');
     const port = new URL(app.url).port;
     await app.close();
     const distance = (where: Page) => where.getByRole('textbox', { name: 'Distance' });
@@ -184,7 +194,9 @@ test.describe('when the app goes away', () => {
     await expect(page.getByRole('heading', { name: 'Shed' })).toBeVisible();
     await page.goBack();
     await as(page);
-    await page.waitForTimeout(300);
+    await expect
+      .poll(() => page.evaluate(() => Object.values(localStorage).some((kept) => String(kept).includes('44 ft'))))
+      .toBe(true);
     await page.close();
 
     await app.open(port);

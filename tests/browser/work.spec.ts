@@ -172,7 +172,6 @@ test('two windows on one brief: the later one is told and may keep its own', asy
   await other.getByRole('textbox', { name: 'Distance' }).fill('40 ft');
   await saved(other);
   await expect(other.getByRole('slider', { name: 'Distance to the fish' })).toHaveAttribute('aria-valuetext', '40 ft');
-  await other.waitForTimeout(700);
   await page.getByRole('textbox', { name: 'Distance' }).fill('45 ft');
   await expect(page.getByRole('alert').filter({ hasText: 'changed elsewhere' })).toBeVisible();
   await page.getByRole('button', { name: 'Keep mine' }).click();

@@ -40,6 +40,7 @@ const quiet = /^(?:\/\/[^\n]*|\/\*[^]*?\*\/|\$?"""[^]*?"""|\$*@?\$*"(?:\\.|""|[^
 const declared = /((?<=\s)(?:public|private|internal|protected) const (?:double|int) [^;]*;)/;
 
 const places = []; // { file, line, name, text }
+const declarations = []; // { file, name }
 const kept = new Set(); // numbers that stay
 const constants = new Set(); // declarations that stay: file:name
 
@@ -70,10 +71,11 @@ function movable(file, source, firstRound, count) {
   };
   /** A declaration of constants, each a property of its own that may change. */
   const properties = (declaration) => {
-    const [, access, type, list] = /^(\w+) const (\w+) ([^;]*);$/.exec(declaration);
+    const [, access, type, list] = /^(\w+) const (\w+) ([^;]*);$/.exec(declaration.replace(/\/\/[^\n]*/g, ''));
     const from = line;
     const all = list.split(/,(?![^(]*\))/).map((part) => {
       const [, name, value] = /^\s*(\w+)\s*=\s*([^]*)$/.exec(part);
+      if (firstRound) declarations.push({ file, name });
       const put = within(value, type === 'double', name);
       return constants.has(`${file}:${name}`)
         ? `${access} const ${type} ${name} = ${value};`
@@ -107,11 +109,13 @@ for (let round = 0; ; round++) {
   const before = kept.size + constants.size;
   for (const error of errors) {
     const [, path, row, column] = /^(.*?)\((\d+),(\d+)\): error/.exec(error.trim());
-    const at = readFileSync(path, 'utf8').split('\n')[row - 1].slice(column - 1);
-    const name = /^[\w.]+/.exec(at)?.[0].split('.').at(-1);
-    const home = places.find((p) => p.name === name);
-    if (home) constants.add(`${home.file}:${name}`);
-    else places.forEach((p, n) => path.endsWith(p.file) && p.line === Number(row) && kept.add(n));
+    const whole = readFileSync(path, 'utf8').split('\n')[row - 1];
+    // The constant that the error points at; else every one that its line names.
+    const pointed = /^[\w.]+/.exec(whole.slice(column - 1))?.[0].split('.').at(-1);
+    const named = (words) => declarations.filter((d) => words.includes(d.name));
+    const homes = named([pointed]).length > 0 ? named([pointed]) : named(whole.match(/\w+/g) ?? []);
+    for (const { file, name } of homes) constants.add(`${file}:${name}`);
+    if (homes.length === 0) places.forEach((p, n) => path.endsWith(p.file) && p.line === Number(row) && kept.add(n));
   }
   if (kept.size + constants.size === before || round > 12) throw new Error(errors.slice(0, 20).join('\n') || built.stdout);
 }
