@@ -2,7 +2,7 @@
 const rooms = {
   Briefs: ['MatchingTests', 'RulesTests'],
   Care: ['CareTests'],
-  Casting: ['CastingTests', 'CasterTests'],
+  Casting: ['CastFiguresTests', 'CastingTests', 'CasterTests'],
   Cutting: ['CuttingTests', 'CutJobTests'],
   Depth: ['DepthTests', 'ReferenceTests'],
   Flies: ['MatchingTests', 'StandardsTests'],
