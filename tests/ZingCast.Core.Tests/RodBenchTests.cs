@@ -155,7 +155,7 @@ public class RodBenchTests
                 Vector<double>.Build.Dense([0, momentNm, 0, 0]),
                 0,
                 Six.LengthM,
-                20001,
+                4001,
                 (s, y) =>
                 {
                     var stiffness = Six.ButtNm2 * Math.Pow(1 - (1 - Six.Taper) * s / Six.LengthM, 4);

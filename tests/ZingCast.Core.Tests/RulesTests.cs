@@ -21,6 +21,11 @@ public class RulesTests
 
     private static Link Link(Solution solution, LinkId id) => solution.Chain[(int)id - 1];
 
+    // Weights of ours, as the page tells them: a class off is one.
+    [Fact]
+    public void A_choice_is_weighed_by_these_costs() =>
+        Assert.Equal([1, 2, .6, .35, 4, 1.5, 1.2, .25, .6, .3, 1.5, 6, 3, 4, 2, 2, 1.5, 1.2, .4, -.25], Costs.All.Select(c => c.Cost));
+
     [Theory]
     [InlineData(Water.River, Cover.Open, Stance.Bank, "dry", 9)]
     [InlineData(Water.River, Cover.Canopy, Stance.Wading, "dry", 6.75)]
