@@ -16,7 +16,7 @@ const rooms = {
   Rods: ['RodBenchTests', 'FightTests'],
   Shed: ['GearLabelTests'],
   Standards: ['StandardsTests', 'RuleBookTests'],
-  Trips: ['TripTests', 'KitTests', 'FirstOutfitTests'],
+  Trips: ['WorkedAnswersTests', 'TripTests', 'KitTests', 'FirstOutfitTests'],
 };
 
 /** Classes that take seconds: they are asked only where the quick ones noticed nothing. */
