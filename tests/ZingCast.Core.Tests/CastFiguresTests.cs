@@ -72,7 +72,8 @@ public class CastFiguresTests
         var setup = Outfit(caster, lineClass, fly, hook, head, cross, 2.4);
         Assert.Equal(
             said,
-            $"{Say(CastSearch.Farthest(setup))} | {Say(CastSearch.Reach(setup, 12).Cast)} | {Say(CastSearch.FarthestAt(setup, 9, 20))} | {CastSearch.LobM(setup):0.0000}"
+            $"{Say(CastSearch.Farthest(setup))} | {Say(CastSearch.Reach(setup, 12).Cast)} | "
+                + $"{Say(CastSearch.FarthestAt(setup, 9, 20))} | {CastSearch.LobM(setup):0.0000}"
         );
     }
 

@@ -110,7 +110,8 @@ public class FishFightTests
         Assert.Contains(Fishes.Groups, g => RunTackle.Ordinary(g, g.UsualKg) is var t && Math.Abs(t.TotalM - t.LineM - 2 * g.RunM) < 1e-6);
     }
 
-    // Skin friction 0.005 over 0.4 L², eleven kilograms at a metre, a quarter of water moved along; muscle is spent at twice the run's speed.
+    // Skin friction 0.005 over 0.4 L², eleven kilograms at a metre, a quarter of water moved along; muscle is spent at twice the speed of
+    // a run.
     [Fact]
     public void A_fish_is_as_slippery_as_its_skin()
     {
