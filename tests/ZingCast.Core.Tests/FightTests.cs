@@ -77,9 +77,9 @@ public class FightTests
     public void Pulls_are_shown_as_people_name_them_and_tackle_ends_at_forty_kilograms()
     {
         Assert.Equal([1, 2, 4], Under(9).Usual.Select(b => Math.Round(b.PullN / Exact.PoundForceN, 9)));
-        Assert.Equal((8.9, 80, .5, .00033), FightLoad.Usual is var u ? (u.PullN, u.AngleDeg, u.SurgeM, u.TippetM) : default);
+        Assert.Equal(new FightLoad(8.9, 80, .5, .00033), FightLoad.Usual);
         // A rod that points at the fish tires nobody: the tackle is the limit.
-        Assert.Equal((400, 400), Under(9, 5).HandMostN is var most ? (most.Low, most.High) : default);
+        Assert.Equal(new Spread(400, 400), Under(9, 5).HandMostN);
         var hardest = Rod.Under(400, 1.2).ButtNm;
         Assert.NotNull(Rod.PullForMomentN(.999 * hardest, 1.2));
         Assert.Null(Rod.PullForMomentN(1.001 * hardest, 1.2));

@@ -284,6 +284,30 @@ public class LineBenchTests
         Assert.Equal(Math.Max(Off(.45), Off(.85)), known.Thirty.Value.PlusMinus!.Value, 9);
     }
 
+    // A front taper measured so long that no whole rear one is left behind it: the rear may be all the rest. By hand as above.
+    [Fact]
+    public void A_long_measured_taper_leaves_room_for_what_is_left()
+    {
+        const double thirty = 9.144;
+        static double Full(double r) => (1 + r + r * r) / 3;
+        var head = LineClass.From(
+            new()
+            {
+                MassKg = .016,
+                LengthM = 9.6,
+                WholeHead = true,
+                FrontTaperM = 7,
+                ScalePlusMinusKg = 0,
+                TapeShare = 0,
+            }
+        );
+        // The rear runs 2.6 m down to 0.45 of the belly; where the mark cuts it, it is so thin.
+        double at = 1 - .55 * (thirty - 7) / 2.6,
+            whole = 7 * Full(.45) + 2.6 * Full(.45),
+            share = (7 * Full(.45) + (thirty - 7) * Full(at)) / whole;
+        Assert.Equal(LineWeights.ClassOf(.016 * share), head.Spread!.Value.High, 6);
+    }
+
     // AFFTA: a five is 140 gr, a six 160. A twelfth of a class off is told; a fifth of one is no half-heavy line.
     [Theory]
     [InlineData(141.58, "")]

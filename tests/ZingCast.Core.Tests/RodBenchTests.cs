@@ -488,8 +488,9 @@ public class RodBenchTests
         Assert.Equal((4, .095, 9), (Rod.Blank.Pieces, Rod.Blank.MassKg, Math.Round(Rod.Blank.LengthM / Exact.FootM, 9)));
         Assert.Equal(Math.Round(.235 * Rod.Blank.LengthM, 2), Rod.Blank.UsualBalance.BalanceM);
         Assert.Equal(.14, Rod.Blank.UsualTest.Readings.Single().MassKg);
-        Assert.Equal((.06, .28, .02), new RodBalance { BalanceM = .6 } is var b ? (b.SeatM, b.FulcrumM, b.PivotM) : default);
-        Assert.Equal((400, 4), new RodLoad(.2, 0) is var l ? (l.CastsADay, l.StrokesACast) : default);
+        var (balance, load) = (new RodBalance { BalanceM = .6 }, new RodLoad(.2, 0));
+        Assert.Equal((.06, .28, .02), (balance.SeatM, balance.FulcrumM, balance.PivotM));
+        Assert.Equal((400, 4), (load.CastsADay, load.StrokesACast));
         var test = new BendTest { Readings = [] };
         Assert.Equal((.25, .005, .001, 1), (test.HeldM, test.TapePlusMinusM, test.ScalePlusMinusKg, test.AnglePlusMinusDeg));
         Assert.Equal(.3, Calibration.Usual.PlusMinus);

@@ -11,7 +11,7 @@ namespace ZingCast.Core.Tests;
 // A fish that runs against drag, rings and the water along the line.
 public class RunTests
 {
-    private static readonly Reel Reel = new()
+    internal static readonly Reel Reel = new()
     {
         Tag = "S",
         Name = "reel",

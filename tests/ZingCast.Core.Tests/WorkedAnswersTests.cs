@@ -130,7 +130,8 @@ public class WorkedAnswersTests
             return;
         }
         var before = File.ReadAllLines(Path.Combine(AppContext.BaseDirectory, name));
-        var moved = now.Where((line, i) => i >= before.Length || line != before[i]).ToList();
+        Assert.Equal(before.Length, now.Length);
+        var moved = now.Where((line, i) => line != before[i]).ToList();
         Assert.True(moved.Count == 0, $"{moved.Count} of {now.Length} lines of {name} moved:\n{string.Join("\n", moved.Take(5))}");
     }
 

@@ -158,5 +158,7 @@ test('from a key on the wind to the cast and the curve', async ({ page }) => {
     await page.waitForTimeout(everyMs);
   }
   times.sort((a, b) => a - b);
-  console.log(`\nfinger to cast: median ${times[6]!.toFixed(0)} ms, slowest ${times.at(-1)!.toFixed(0)} ms`);
+  console.log(
+    `\nfinger on the wind's key to cast and curve: median ${times[6]!.toFixed(0)} ms, slowest ${times.at(-1)!.toFixed(0)} ms`,
+  );
 });

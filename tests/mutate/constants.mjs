@@ -114,8 +114,10 @@ for (let round = 0; ; round++) {
     const pointed = /^[\w.]+/.exec(whole.slice(column - 1))?.[0].split('.').at(-1);
     const named = (words) => declarations.filter((d) => words.includes(d.name));
     const homes = named([pointed]).length > 0 ? named([pointed]) : named(whole.match(/\w+/g) ?? []);
-    for (const { file, name } of homes) constants.add(`${file}:${name}`);
-    if (homes.length === 0) places.forEach((p, n) => path.endsWith(p.file) && p.line === Number(row) && kept.add(n));
+    const fresh = homes.map(({ file, name }) => `${file}:${name}`).filter((home) => !constants.has(home));
+    for (const home of fresh) constants.add(home);
+    // A pattern wants its numbers to stay as well.
+    if (fresh.length === 0) places.forEach((p, n) => path.endsWith(p.file) && p.line === Number(row) && kept.add(n));
   }
   if (kept.size + constants.size === before || round > 12) throw new Error(errors.slice(0, 20).join('\n') || built.stdout);
 }

@@ -106,11 +106,12 @@ public sealed record LineClass(
 
     // Every head it may be: tapers as they were measured, else as heads are built, and an even belly between. Only the shape is meant.
     private static IEnumerable<LineProfile> Shapes(Weighing weighed) =>
-        from front in weighed.FrontTaperM is { } measured ? [measured] : FrontsM
+        from front in weighed.FrontTaperM is { } measured
+            ? [measured]
+            : FrontsM.Select(m => Math.Min(m, weighed.LengthM - (weighed.RearTaperM ?? 0)))
         from rear in !weighed.WholeHead ? [0]
         : weighed.RearTaperM is { } measuredRear ? [measuredRear]
-        : RearsM
-        where front + rear <= weighed.LengthM
+        : RearsM.Select(m => Math.Min(m, weighed.LengthM - front))
         from tip in TipShares
         select new LineProfile([
             .. new Stretch[]

@@ -15,7 +15,7 @@ public static class ReelBalance
     /// <summary>What is aimed for, loaded.</summary>
     public const double Ideal = 2.15;
 
-    /// <summary>Loaded reel over rod, both in kilograms: reel, line and backing.</summary>
+    /// <summary>Loaded reel over rod, both in kilograms: reel, line and backing; the rod weighs something.</summary>
     public static double Ratio(Reel reel, SpoolFill fill, double rodKg) => (reel.MassKg + fill.LoadKg) / rodKg;
 
     private static readonly Spread Passable = new(1.4, 3);
