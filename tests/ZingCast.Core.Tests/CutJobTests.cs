@@ -97,7 +97,7 @@ public class CutJobTests
     public void A_weighing_that_cannot_be_this_piece_is_refused(double kg, double plusMinusKg, string? field)
     {
         Begun(Piece(1, 0, 6)).Weigh(0, Eight, kg, plusMinusKg, Now, out var problems);
-        Assert.Equal(field, problems.FirstOrDefault()?.Field);
+        Assert.Equal(field, problems.Count == 0 ? null : problems[0].Field);
     }
 
     [Fact]
