@@ -2,7 +2,6 @@ using ZingCast.Core.Briefs;
 using ZingCast.Core.Casting;
 using ZingCast.Core.Flies;
 using ZingCast.Core.Leaders;
-using ZingCast.Core.Measures;
 using ZingCast.Core.Reels;
 using ZingCast.Core.Standards;
 
