@@ -2,11 +2,11 @@ using Microsoft.EntityFrameworkCore;
 
 namespace ZingCast.Store;
 
-/// <summary>A data folder saved to a file and put back from one, as a copy of its file or as a JSON document.</summary>
+/// <summary>Saves a data folder to a file and restores it, as a copy of the database or as a JSON document.</summary>
 public static class BackupCommands
 {
     /// <summary>
-    /// Saves everything: as a document when the file is called .json, else as a copy. Throws <see cref="DataFolderException"/>.
+    /// Saves everything: as a document when the file name ends in .json, otherwise as a copy. Throws <see cref="DataFolderException"/>.
     /// </summary>
     public static async Task SaveAsync(string folder, string to, TimeProvider clock)
     {
@@ -15,7 +15,7 @@ public static class BackupCommands
             DataFolder.Backup(folder, to);
             return;
         }
-        // By way of a copy, so that the file alone is read and is whole.
+        // Reads from a copy, which is a single consistent file.
         var copy = $"{to}-{Guid.NewGuid():N}.db";
         try
         {
@@ -32,8 +32,8 @@ public static class BackupCommands
     }
 
     /// <summary>
-    /// Puts a saved file back, whichever of the two it is; what was there is kept beside it under the name this returns, null when there
-    /// was nothing. Throws <see cref="DataFolderException"/>, and then nothing was changed.
+    /// Restores a saved file of either kind. The previous data are kept beside it under the returned name, null when there were none.
+    /// Throws <see cref="DataFolderException"/>, and then nothing was changed.
     /// </summary>
     public static async Task<string?> PutBackAsync(string folder, string from, TimeProvider clock)
     {
@@ -58,7 +58,7 @@ public static class BackupCommands
         return kept;
     }
 
-    // A document begins with a brace; the other kind does not.
+    // A document begins with a brace; a database does not.
     private static bool IsDocument(string file)
     {
         if (!File.Exists(file))

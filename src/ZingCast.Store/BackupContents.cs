@@ -7,21 +7,21 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Store;
 
-/// <summary>A thing that is kept, when it was put away, and what it is known by.</summary>
+/// <summary>A stored thing, when it was archived, and its key.</summary>
 internal sealed record BackupRow(Kept Thing, DateTime? Away, string Key);
 
-/// <summary>Everything kept, by what it is known by. Every question takes the same time however much there is.</summary>
+/// <summary>Everything stored, by key. Every lookup takes constant time.</summary>
 internal sealed class BackupContents
 {
     private readonly Dictionary<string, List<BackupRow>> rows = [];
     private readonly Dictionary<(string Kind, int Id), string> keys = [];
     private readonly Dictionary<(string Kind, string Key), int> places = [];
 
-    // Who has what only one can have: a tag or a name, and the line on a spool.
+    // Holders of what must be unique: a tag or name, and the line on a spool.
     private readonly Dictionary<(string Kind, string What), int> holders = [];
     private readonly Dictionary<string, int> highest = [];
 
-    /// <summary>The things of a kind, in the order they came.</summary>
+    /// <summary>The things of a kind in order of creation.</summary>
     public IReadOnlyList<BackupRow> Rows(BackupKind kind) => rows.GetValueOrDefault(kind.Name, []);
 
     public string Called(string kind, int id) => keys.GetValueOrDefault((kind, id), "");
@@ -30,16 +30,16 @@ internal sealed class BackupContents
 
     public BackupRow? Find(string kind, string key) => places.TryGetValue((kind, key), out var at) ? rows[kind][at] : null;
 
-    /// <summary>The number of the one thing there that has this tag, name or line; 0 for none.</summary>
+    /// <summary>Id of the one thing with this tag, name or line; 0 for none.</summary>
     public int Holder(BackupKind kind, Kept thing) => Sole(thing) is { } what ? holders.GetValueOrDefault((kind.Name, what)) : 0;
 
-    /// <summary>A number that nothing of this kind has or had.</summary>
+    /// <summary>An id that nothing of this kind has or ever had.</summary>
     public int NextId(BackupKind kind) => highest.GetValueOrDefault(kind.Name) + 1;
 
     public void Add(BackupKind kind, Kept thing, DateTime? away, string? key = null)
     {
         var plain = key ?? kind.KeyOf(thing, Called);
-        // Two that are called alike are told apart by number.
+        // Things with the same key are distinguished by number.
         var own = plain;
         for (var n = 2; places.ContainsKey((kind.Name, own)); n++)
             own = string.Create(CultureInfo.InvariantCulture, $"{plain} ~{n}");
@@ -52,7 +52,7 @@ internal sealed class BackupContents
         Hold(kind, row);
     }
 
-    // The same thing under the same key, as it is now.
+    // The same thing under the same key, with its present value.
     public void Change(BackupKind kind, BackupRow row, Kept thing, DateTime? away)
     {
         if (row.Away is null && Sole(row.Thing) is { } had && holders.GetValueOrDefault((kind.Name, had)) == row.Thing.Id)
@@ -62,7 +62,7 @@ internal sealed class BackupContents
         Hold(kind, now);
     }
 
-    // What is known of numbers stays known where everything is replaced: none is given twice.
+    // Ids stay reserved when everything is replaced, so that none is used twice.
     public BackupContents Emptied()
     {
         var empty = new BackupContents();
@@ -88,10 +88,10 @@ internal sealed class BackupContents
         };
 }
 
-/// <summary>References between things: numbers in the database, keys in a file.</summary>
+/// <summary>References between things: ids in the database, keys in a file.</summary>
 internal static class BackupRefs
 {
-    // A number as what it is known by. What is not there any more is known by nobody.
+    // The key for an id; null when the thing no longer exists.
     public static JsonNode? Named(Ref at, Kept thing, JsonNode value, BackupContents contents)
     {
         switch (at.Form)
@@ -127,8 +127,7 @@ internal static class BackupRefs
         return null;
     }
 
-    // Puts another value in place of each one at a path; what becomes null is taken out. What is not there is passed over. Says whether
-    // anything was taken out.
+    // Replaces each value at a path; null removes it. Missing parts are skipped. Returns whether anything was removed.
     public static bool ChangeAt(JsonNode? node, string path, Func<JsonNode, JsonNode?> change)
     {
         var lost = false;
@@ -167,8 +166,8 @@ internal static class BackupRefs
     }
 
     /// <summary>
-    /// Whether a thing that refers to nothing here any more is nothing by itself: a spool without its reel. What may do without, such as a
-    /// ticket's finished spool, and what is one of several, such as a piece packed, does.
+    /// Whether a thing is meaningless without this reference, as a spool is without its reel. Optional references, such as a ticket's
+    /// finished spool, and items of a list, such as a packed piece, are not needed.
     /// </summary>
     public static bool IsNeeded(BackupKind kind, Ref at, Kept thing) =>
         !at.Loose
@@ -199,7 +198,7 @@ internal static class BackupRefs
                     return (null, "a tick is a word");
                 if (TickOf(tick) is not var (word, kind, key))
                     return (tick, null);
-                // What was ticked and is not here any more needs no tick.
+                // A tick for something that no longer exists is dropped.
                 return (contents.Find(kind, key) is { } ticked ? $"{word}-{ticked.Thing.Id}" : null, null);
             case RefForm.Cared:
                 var task = CareTask.Find(record["taskId"] is { } t ? Word(t) : null);

@@ -7,23 +7,23 @@ using ZingCast.Core.Measures;
 
 namespace ZingCast.Store;
 
-/// <summary>What to do with an entry that differs between the file and the data here.</summary>
+/// <summary>What to do with an entry that differs between the file and the stored data.</summary>
 public enum BackupMerge
 {
-    /// <summary>What is here stays.</summary>
+    /// <summary>Keep the stored one.</summary>
     Mine,
 
-    /// <summary>What the file has takes its place.</summary>
+    /// <summary>Take the one in the file.</summary>
     Theirs,
 
-    /// <summary>Nothing of what is here is kept: the data become what the file says.</summary>
+    /// <summary>Replace all stored data by the file.</summary>
     Replace,
 }
 
-/// <summary>A fault in a backup: its list, its entry, and the field.</summary>
+/// <summary>A fault in a backup: list, entry and field.</summary>
 public sealed record BackupFault(string List, int Row, string Field, string Problem);
 
-/// <summary>What a file would change, or changed, in one kind of thing.</summary>
+/// <summary>Changes that reading a file would make, or made, for one kind of thing.</summary>
 /// <param name="List">Its list in the file.</param>
 /// <param name="One">One of them in words.</param>
 /// <param name="New">What comes new.</param>
@@ -39,19 +39,19 @@ public sealed record BackupChange(
     IReadOnlyList<string> Gone
 );
 
-/// <summary>What reading a file comes to.</summary>
+/// <summary>Result of reading a file.</summary>
 /// <param name="Changes">By kind; kinds that neither has are left out.</param>
 /// <param name="Faults">What cannot be; with any, nothing is kept.</param>
 /// <param name="Notes">What was left out, and why.</param>
 public sealed record BackupReading(IReadOnlyList<BackupChange> Changes, IReadOnlyList<BackupFault> Faults, IReadOnlyList<string> Notes);
 
 /// <summary>
-/// Everything kept as one JSON file, or a part of it. Things are known by tag and name, never by row, so that a file can be read into
+/// All stored data, or parts of it, as one JSON file. Things are identified by tag and name, never by row, so that a file can be read on
 /// another server. Reading is all or nothing. The schema is published beside it.
 /// </summary>
 public static class BackupFile
 {
-    /// <summary>What a file says it is, and which version of it this is.</summary>
+    /// <summary>Format name and version in the file.</summary>
     public const string Format = "zing-cast";
 
     public const int Version = 1;
@@ -62,7 +62,7 @@ public static class BackupFile
     /// <summary>The list of outings.</summary>
     public const string Log = BackupKind.Outings;
 
-    // More faults are not told.
+    // Most faults reported.
     private const int MostFaults = 100;
 
     internal const string Key = "key",
@@ -77,8 +77,7 @@ public static class BackupFile
         TypeInfoResolver = new DefaultJsonTypeInfoResolver { Modifiers = { OnlyWhatIsKept, CompleteValues.RejectNullItems } },
     };
 
-    // What follows from the rest is not kept, and rows and versions are local. What may be nothing is not written when it is,
-    // so it may be missing when it is read.
+    // Derived values are not written, nor are row ids and versions. Null values are omitted, so they may be missing when read.
     private static void OnlyWhatIsKept(JsonTypeInfo type)
     {
         if (type.Kind != JsonTypeInfoKind.Object)
@@ -91,7 +90,7 @@ public static class BackupFile
                 && (
                     p.Set is null
                     || (typeof(Kept).IsAssignableFrom(type.Type) && p.Name == "version")
-                    // What the log taught of a rod is in its lessons.
+                    // How a rod feels is stored with the decisions of the log.
                     || (type.Type == typeof(Core.Rods.Rod) && p.Name == "felt")
                 )
             )
@@ -108,7 +107,7 @@ public static class BackupFile
     {
         var contents = new BackupContents();
         foreach (var kind in BackupKind.All)
-        // What is there comes first, so that it keeps the plain key.
+        // Present things come first, so that they get the plain key.
         foreach (var (thing, away) in (await AllAsync(db, kind, cancel)).OrderBy(r => r.Away is not null).ThenBy(r => r.Thing.Id))
             contents.Add(kind, thing, away);
         return contents;
@@ -133,7 +132,7 @@ public static class BackupFile
             ).Select(x => ((Kept)x.Thing, x.Away)),
         ];
 
-    /// <summary>Everything kept, or these lists of it, as a document.</summary>
+    /// <summary>All stored data, or these lists, as a document.</summary>
     public static async Task<JsonObject> DocumentAsync(
         ZingDb db,
         DateTime savedAt,
@@ -162,7 +161,8 @@ public static class BackupFile
         CancellationToken cancel = default
     ) => (await DocumentAsync(db, savedAt, lists, cancel)).ToJsonString(Text);
 
-    // Null for a thing whose other half was set aside: nobody could read it. A trip's day whose brief went so is left out of the trip.
+    // Null for a thing whose reference was set aside, so that it could not be read. A trip's day without its brief is dropped from the
+    // trip.
     private static JsonObject? Written(BackupKind kind, BackupRow row, BackupContents contents)
     {
         var needed = kind.Refs.Where(at => BackupRefs.IsNeeded(kind, at, row.Thing)).ToList();
@@ -197,8 +197,8 @@ public static class BackupFile
     }
 
     /// <summary>
-    /// What reading a file would come to, from a snapshot of the data, or from the transaction that is open: nothing is written, and
-    /// nobody who writes waits for it. Faults are named by list, entry (from 1) and field.
+    /// Compares a file with a snapshot of the data, or with the open transaction; nothing is written and no writer is blocked. Faults are
+    /// named by list, entry (from 1) and field.
     /// </summary>
     public static async Task<BackupPlan> LookAsync(
         ZingDb db,
@@ -221,7 +221,7 @@ public static class BackupFile
     }
 
     /// <summary>
-    /// The same, and kept, within the transaction that is open, which the caller commits. With any fault nothing was changed.
+    /// The same, and stores the result in the open transaction, which the caller commits. With any fault nothing is changed.
     /// </summary>
     public static async Task<BackupReading> ReadAsync(
         ZingDb db,
@@ -237,12 +237,10 @@ public static class BackupFile
         return plan.Read;
     }
 
-    // So many new things are written at once; one that takes the place of another goes by itself, in order.
+    // New things are written in batches of this size; replacements one by one, in order.
     private const int AtOnce = 500;
 
-    /// <summary>
-    /// Keeps what a look came to, within the transaction that is open; nothing may have been written since the look.
-    /// </summary>
+    /// <summary>Stores the result of a comparison in the open transaction; nothing may have been written since.</summary>
     public static async Task KeepAsync(ZingDb db, BackupPlan plan, CancellationToken cancel = default)
     {
         if (db.Database.CurrentTransaction is null)
@@ -253,7 +251,7 @@ public static class BackupFile
         async Task WriteAsync()
         {
             await db.SaveChangesAsync(cancel);
-            // Nothing is tracked from one to the next.
+            // Nothing stays tracked between batches.
             db.ChangeTracker.Clear();
             waiting = 0;
         }
@@ -285,7 +283,7 @@ public static class BackupFile
     private static Task<int> EmptyOfAsync<T>(ZingDb db, CancellationToken cancel)
         where T : Kept => db.Set<T>().IgnoreQueryFilters().ExecuteDeleteAsync(cancel);
 
-    /// <summary>What one document has that the other has not, and the other way round; both as documents.</summary>
+    /// <summary>Differences between two documents, in both directions.</summary>
     public static IReadOnlyList<BackupChange> Differences(JsonObject then, JsonObject now)
     {
         static Dictionary<string, JsonNode?> InvokeFor(JsonObject document, BackupKind kind) =>

@@ -11,23 +11,23 @@ using ZingCast.Core.Trips;
 
 namespace ZingCast.Store;
 
-/// <summary>How a reference to another thing stands in a record.</summary>
+/// <summary>How a record refers to another thing.</summary>
 internal enum RefForm
 {
     /// <summary>Its number.</summary>
     Number,
 
-    /// <summary>A caster's id, which holds a person's number.</summary>
+    /// <summary>A caster id, which contains a person's id.</summary>
     Caster,
 
     /// <summary>A word and a number: "rod-3".</summary>
     Tick,
 
-    /// <summary>The number of a piece that care was taken of; the task says of which kind.</summary>
+    /// <summary>Id of the piece that was serviced; the task gives its kind.</summary>
     Cared,
 }
 
-/// <summary>Where in a record another thing is referred to.</summary>
+/// <summary>A place in a record that refers to another thing.</summary>
 /// <param name="Path">Names from the record down; [] for every item of a list.</param>
 /// <param name="Kind">Which kind of thing.</param>
 /// <param name="Form">In which form.</param>
@@ -59,7 +59,7 @@ internal sealed record BackupKind(
         CutJobs = "cutJobs",
         Briefs = "briefs";
 
-    /// <summary>Every kind, each after those it refers to.</summary>
+    /// <summary>Every kind, each after the kinds it refers to.</summary>
     public static readonly IReadOnlyList<BackupKind> All =
     [
         new(Rods, "rod", typeof(Rod), (x, _) => ((Rod)x).Tag),
@@ -176,12 +176,12 @@ internal sealed record BackupKind(
         ),
     ];
 
-    /// <summary>The log's own list, which is also what a phone brings back from the water.</summary>
+    /// <summary>The list of the log, which is also what a phone brings back from the water.</summary>
     public const string Outings = "outings";
 
     public static BackupKind Get(string name) => All.First(k => k.Name == name);
 
-    /// <summary>The kind of thing that care was taken of; null for what there is only one of.</summary>
+    /// <summary>The kind of thing that was serviced; null where there is only one of it.</summary>
     public static string? PieceKind(Service service) =>
         CareTask.Find(service.TaskId)?.Piece switch
         {

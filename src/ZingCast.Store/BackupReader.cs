@@ -9,23 +9,23 @@ using ZingCast.Core.Reels;
 
 namespace ZingCast.Store;
 
-/// <summary>What reading a file comes to, ready to be kept.</summary>
+/// <summary>Result of reading a file, ready to be stored.</summary>
 /// <param name="Read">What changes, or why nothing does.</param>
 /// <param name="Merge">What was to be done with what both have.</param>
 /// <param name="Steps">Things to write, in order; one that takes the place of another has its number.</param>
 /// <param name="Held">Scraps that belong to the jobs that come.</param>
 public sealed record BackupPlan(BackupReading Read, BackupMerge Merge, IReadOnlyList<BackupStep> Steps, IReadOnlyList<ScrapInJob> Held);
 
-/// <summary>A thing to write, and when it was put away.</summary>
+/// <summary>A thing to write, and when it was archived.</summary>
 public readonly record struct BackupStep(Kept Thing, DateTime? Away, bool IsNew);
 
 /// <summary>
-/// Compares a document with the data as they stand, in time that grows with their length and no faster. It writes nothing: new things get
-/// their numbers here, so that what refers to them can be read.
+/// Compares a document with the stored data, in time linear in their size. Writes nothing: new things get their ids here, so that
+/// references to them can be resolved.
 /// </summary>
 internal sealed class BackupReader(BackupContents before, IReadOnlyDictionary<int, int> jobOfScrap, BackupMerge merge, DateOnly today)
 {
-    // More faults are not told.
+    // Most faults reported.
     private const int MostFaults = 100;
 
     private readonly BackupContents contents = merge == BackupMerge.Replace ? before.Emptied() : before;
@@ -49,13 +49,13 @@ internal sealed class BackupReader(BackupContents before, IReadOnlyDictionary<in
     )]
     private void Read(BackupKind kind, JsonObject document, CancellationToken cancel)
     {
-        // Kinds that the file does not speak of stay as they are, unless all is replaced.
+        // Kinds missing from the file stay as they are, unless everything is replaced.
         var spoken = document.ContainsKey(kind.Name) || merge == BackupMerge.Replace;
         var entries = document[kind.Name] as JsonArray ?? [];
         var was = before.Rows(kind).Select(r => r.Key).ToList();
         var (fresh, other, same) = (new List<string>(), new List<string>(), 0);
         HashSet<string> seen = [];
-        // Spools whose line lies on another one: it may give it up further down.
+        // Spools whose line is on another spool, which may release it further down the file.
         List<(string Key, Spool Wanted)> late = [];
         for (var i = 0; i < entries.Count && faults.Count < MostFaults; i++)
         {
@@ -111,7 +111,7 @@ internal sealed class BackupReader(BackupContents before, IReadOnlyDictionary<in
             changes.Add(new(kind.Name, kind.One, fresh, other, same, gone));
     }
 
-    // Spools that were read without their line get it where it is free by now.
+    // Gives lines to spools that were read without, where the lines are free by now.
     private void GiveLines(BackupKind kind, List<(string Key, Spool Wanted)> late)
     {
         foreach (var (key, wanted) in late)
@@ -123,7 +123,7 @@ internal sealed class BackupReader(BackupContents before, IReadOnlyDictionary<in
                 notes.Add(clash);
                 continue;
             }
-            // Written once more, on top of what was written bare.
+            // Written again, over the version without a line.
             steps.Add(new(full with { Version = full.Version + 1 }, bare.Away, false));
             contents.Change(kind, bare, full, bare.Away);
         }
@@ -181,7 +181,7 @@ internal sealed class BackupReader(BackupContents before, IReadOnlyDictionary<in
         return faults.Count == 0 ? document : null;
     }
 
-    // The line of the first text that is no text: an escape may stand for half a sign, which no reader can give back as a string.
+    // Line of the first invalid text: an escape may encode a lone surrogate, which cannot become a string.
     private static int? InvalidText(byte[] utf8)
     {
         var reader = new Utf8JsonReader(utf8, new() { MaxDepth = 32 });
@@ -198,7 +198,7 @@ internal sealed class BackupReader(BackupContents before, IReadOnlyDictionary<in
         return null;
     }
 
-    // An entry as the record it is, with the numbers used here; null when it has a fault.
+    // An entry as a record with the ids used here; null when it has a fault.
     [SuppressMessage(
         "Maintainability",
         "CA1502",
@@ -227,7 +227,7 @@ internal sealed class BackupReader(BackupContents before, IReadOnlyDictionary<in
             return null;
         }
         var sound = true;
-        // The task says what kind of piece it is about, so it is looked at before the piece.
+        // The task gives the kind of the piece, so it is resolved first.
         foreach (var at in kind.Refs)
             BackupRefs.ChangeAt(
                 record,
@@ -282,7 +282,7 @@ internal sealed class BackupReader(BackupContents before, IReadOnlyDictionary<in
     private static string? Missing(string message) =>
         message.Split("missing required properties including: '") is [_, var rest] ? rest.Split('\'')[0] : null;
 
-    // What cannot be there twice: a tag or a name, and a line on two spools.
+    // Uniqueness: a tag or name, and a line on two spools.
     private string? Clash(BackupKind kind, Kept thing, DateTime? away)
     {
         var holder = away is null ? contents.Holder(kind, thing) : 0;
@@ -299,7 +299,7 @@ internal sealed class BackupReader(BackupContents before, IReadOnlyDictionary<in
         };
     }
 
-    // Scraps of jobs that are on the bench, or in a head that was made of them, belong to those jobs.
+    // Scraps of jobs in work, or of finished heads, belong to those jobs.
     private List<ScrapInJob> Held()
     {
         var jobs = BackupKind.Get(BackupKind.CutJobs);

@@ -6,7 +6,7 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Store;
 
-/// <summary>The published schema of a backup (JSON Schema 2020-12), made from the records themselves.</summary>
+/// <summary>The published schema of a backup (JSON Schema 2020-12), derived from the records.</summary>
 public static class BackupSchema
 {
     private const string Id = "urn:zing-cast:house:1";
@@ -59,7 +59,7 @@ public static class BackupSchema
         return schema;
     }
 
-    // What a field may be, as its check says.
+    // Limits of a field, from its check.
     private static void Limit(JsonObject schema, Field field)
     {
         schema["title"] = field.Label;
@@ -74,7 +74,7 @@ public static class BackupSchema
             ]);
     }
 
-    // A reference is a word where the record has a number.
+    // A reference is a string where the record has an id.
     private static void InSchema(JsonObject schema, Ref at)
     {
         var node = schema;
@@ -95,7 +95,7 @@ public static class BackupSchema
         }
     }
 
-    // Types that stand twice are told once and pointed at; the pointers begin at the root of the whole schema.
+    // Repeated types are defined once and referred to; the pointers start at the root of the whole schema.
     private static void Rebased(JsonNode? node, string root)
     {
         if (node is JsonArray items)

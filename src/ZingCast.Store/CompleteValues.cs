@@ -4,7 +4,7 @@ using System.Text.Json.Serialization.Metadata;
 
 namespace ZingCast.Store;
 
-/// <summary>A value that was read but cannot be meant. The serializer adds where it stands.</summary>
+/// <summary>A value that can be read but cannot be meant. The serializer adds its location.</summary>
 public sealed class InvalidValueException(string field, string problem) : JsonException
 {
     public string Field { get; } = field;
@@ -13,8 +13,8 @@ public sealed class InvalidValueException(string field, string problem) : JsonEx
 }
 
 /// <summary>
-/// Lists that people send have no holes and numbers have an end. Nullable annotations are kept for members, not for what is in a list; a
-/// number too large for a double would be read as infinite.
+/// Rejects nulls in lists and infinite numbers. Nullable annotations apply to members, not to list elements, and a number too large for a
+/// double would be read as infinite.
 /// </summary>
 public static class CompleteValues
 {
@@ -31,7 +31,7 @@ public static class CompleteValues
         var numbers = type
             .Properties.Where(p => p.Get is not null && (p.PropertyType == typeof(double) || p.PropertyType == typeof(double?)))
             .ToList();
-        // Two words with a comma between them are read as one that there is not.
+        // Two words with a comma would be read as combined flags.
         var words = type
             .Properties.Where(p => p.Get is not null && (Nullable.GetUnderlyingType(p.PropertyType) ?? p.PropertyType).IsEnum)
             .ToList();

@@ -8,7 +8,7 @@ using Microsoft.EntityFrameworkCore.Migrations;
 
 namespace ZingCast.Store;
 
-/// <summary>Something about a data folder or a file in it that cannot be worked with, in one line for the person at the terminal.</summary>
+/// <summary>A problem with a data folder or a file in it, in one line for the terminal.</summary>
 public sealed class DataFolderException(string message) : Exception(message);
 
 /// <summary>Why a copy was made.</summary>
@@ -17,20 +17,19 @@ public enum CopyKind
     /// <summary>A day had passed.</summary>
     Daily,
 
-    /// <summary>A new version was about to change the file.</summary>
+    /// <summary>Before a new version migrated the file.</summary>
     Before,
 
-    /// <summary>Something else was about to take its place.</summary>
+    /// <summary>Before something replaced the data.</summary>
     Replaced,
 }
 
-/// <summary>A copy of everything kept, beside the file.</summary>
+/// <summary>A copy of the database beside it.</summary>
 public sealed record DataCopy(string Name, CopyKind Kind, DateTime At, long Bytes);
 
 /// <summary>
-/// The folder that holds everything kept: opened, brought up to date, copied, put back. Nothing here is half done when the power goes: a
-/// new file is made beside its place and renamed, an older one is migrated in one transaction, and the only lock is SQLite's own, which
-/// dies with its process.
+/// The folder with all data: opening, migrating, copying, restoring. Safe against power loss at any moment: a new file is made under
+/// another name and renamed, an old one is migrated in one transaction, and the only lock is SQLite's own, which ends with its process.
 /// </summary>
 public static partial class DataFolder
 {
@@ -44,14 +43,14 @@ public static partial class DataFolder
         SqliteCannotOpen = 14,
         SqliteNoDatabase = 26;
 
-    // How long a start waits for another program that is writing. The largest migration of a large shed takes a second or two.
+    // How long a start waits for another program that is writing. Migrating a large shed takes a second or two.
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(60);
 
     public static string FileIn(string folder) => Path.Combine(folder, FileName);
 
     /// <summary>
-    /// Makes the file, or brings it up to the current model; a file that already holds data is copied beside itself first. What has to be
-    /// waited for is said through <paramref name="say"/>. Throws <see cref="DataFolderException"/>.
+    /// Creates the file, or migrates it; a file with data is copied first. Waiting is reported through <paramref name="say"/>. Throws <see
+    /// cref="DataFolderException"/>.
     /// </summary>
     public static void Open(string folder, TimeProvider clock, Action<string>? say = null) =>
         InWords(
@@ -69,9 +68,7 @@ public static partial class DataFolder
             }
         );
 
-    /// <summary>
-    /// Writes everything kept to a new file of its own, whole and consistent, whether or not a Zing Cast is running on the folder.
-    /// </summary>
+    /// <summary>Writes all data to a new, consistent file, whether or not Zing Cast is running on the folder.</summary>
     public static void Backup(string folder, string to) =>
         InWords(
             folder,
@@ -92,8 +89,8 @@ public static partial class DataFolder
         );
 
     /// <summary>
-    /// Puts a saved file back, brought up to the current model. What was there is kept beside it under the name this returns; null when
-    /// there was nothing. A Zing Cast running on the folder goes on with what was put back.
+    /// Restores a saved file, migrated to the current model. The previous data are kept beside it under the returned name; null when there
+    /// were none. A running Zing Cast continues with the restored data.
     /// </summary>
     public static string? Restore(string folder, string from, TimeProvider clock)
     {
@@ -108,7 +105,7 @@ public static partial class DataFolder
                 var (file, incoming) = (FileIn(folder), Path.Combine(folder, $"restoring-{Guid.NewGuid():N}.db"));
                 try
                 {
-                    // Looked at and brought up to date as a copy: neither the saved file nor what is in use is touched until all is well.
+                    // Checked and migrated as a copy: neither the saved file nor the one in use is touched until all is well.
                     File.Copy(from, incoming);
                     if (File.Exists(from + "-wal"))
                         File.Copy(from + "-wal", incoming + "-wal");
@@ -139,8 +136,8 @@ public static partial class DataFolder
     }
 
     /// <summary>
-    /// How many copies are kept: of the last days, of the last weeks one each, of those made before something took the place of what was
-    /// there, and of those made before a new version changed the file.
+    /// Number of copies kept: of the last days; one for each of the last weeks; of those made before data were replaced; of those made
+    /// before a migration.
     /// </summary>
     public const int DaysKept = 10,
         WeeksKept = 8,
@@ -150,8 +147,8 @@ public static partial class DataFolder
     private static readonly TimeSpan Day = TimeSpan.FromHours(24);
 
     /// <summary>
-    /// Copies the file beside itself when the last such copy is a day old, or the file is and was never copied, and something was written
-    /// since. What is not kept any longer goes. Says whether it did.
+    /// Copies the file when the last such copy is a day old, or the file is and was never copied, and something was written since. Deletes
+    /// expired copies. Returns whether it made a copy.
     /// </summary>
     public static bool Daily(string folder, TimeProvider clock)
     {
@@ -161,7 +158,7 @@ public static partial class DataFolder
         var last = Copies(folder).FirstOrDefault(c => c.Kind == CopyKind.Daily);
         var since = last?.At ?? File.GetCreationTimeUtc(file);
         var written = Endings.Select(end => file + end).Where(File.Exists).Max(File.GetLastWriteTimeUtc);
-        // A copy from days that are still to come was made by a clock that was wrong, and says nothing about today.
+        // A copy dated in the future was made with a wrong clock, and does not count.
         var ahead = since - clock.GetUtcNow().UtcDateTime;
         if (ahead.Duration() < Day || (last is not null && ahead < TimeSpan.Zero && written <= last.At))
             return false;
@@ -170,7 +167,7 @@ public static partial class DataFolder
         return true;
     }
 
-    // Each copy carries how many were made before it: their order, whatever the clock said. Returns its path.
+    // Each copy stores how many were made before it, so that their order does not depend on the clock. Returns its path.
     private static string CopyBeside(string folder, string name, TimeProvider clock)
     {
         var to = Free(folder, name, clock);
@@ -188,22 +185,22 @@ public static partial class DataFolder
             File.Delete(Path.Combine(folder, old.Name));
     }
 
-    /// <summary>Which of copies of one kind are kept; they come in the order in which they were made, the last first.</summary>
+    /// <summary>Which of the copies of one kind to keep; given the latest first.</summary>
     internal static IEnumerable<DataCopy> Kept(IReadOnlyList<DataCopy> copies) =>
         copies switch
         {
             [{ Kind: CopyKind.Daily }, ..] =>
             [
                 .. copies.DistinctBy(c => c.At.Date).Take(DaysKept),
-                // The last of each week is the first that is met from behind.
+                // The latest of each week is the first one met.
                 .. copies.DistinctBy(c => (ISOWeek.GetYear(c.At), ISOWeek.GetWeekOfYear(c.At))).Take(WeeksKept),
             ],
             [{ Kind: CopyKind.Before }, ..] => copies.Take(VersionsKept),
-            // Many small changes in a row do not push out what was there before the first of that day.
+            // Many small changes in a row must not displace the copy from before the first of that day.
             _ => [.. copies.Take(ReplacedKept), .. copies.Reverse().DistinctBy(c => c.At.Date).Reverse().Take(ReplacedKept)],
         };
 
-    /// <summary>Copies beside the file, in the order in which they were made, the last first.</summary>
+    /// <summary>Copies beside the file, the latest first.</summary>
     public static IReadOnlyList<DataCopy> Copies(string folder) =>
         Directory.Exists(folder)
             ?
@@ -220,7 +217,7 @@ public static partial class DataFolder
             ]
             : [];
 
-    // Null for a file that is called otherwise, or after a day that there is not.
+    // Null for a file with another kind of name, or an impossible date.
     private static DataCopy? CopyOf(FileInfo file) =>
         CopyName().Match(file.Name) is { Success: true } named
         && DateTime.TryParseExact(
@@ -243,7 +240,7 @@ public static partial class DataFolder
             )
             : null;
 
-    // The how-many-eth copy it is, from the file's own header (SQLite's “user version”, at byte 60); 0 for earlier ones.
+    // Sequence number of a copy, from the file's header (SQLite's “user version”, at byte 60); 0 for early ones.
     private static int MadeAs(FileInfo file)
     {
         const int at = 60;
@@ -264,7 +261,7 @@ public static partial class DataFolder
     [GeneratedRegex(@"^(?<kind>daily|before|replaced)(-\w+)?-(?<at>20\d{12})(-\d+)?\.db$", RegexOptions.ECMAScript)]
     private static partial Regex CopyName();
 
-    // An earlier version may have written what does not hold together.
+    // An earlier version may have written invalid rows.
     private static void SetInvalidAside(string file, TimeProvider clock)
     {
         using var connection = Connect(file);
@@ -272,7 +269,7 @@ public static partial class DataFolder
         SetAside.SweepAsync(db, clock.GetUtcNow().UtcDateTime, strictly: false).GetAwaiter().GetResult();
     }
 
-    /// <summary>Copies the file beside itself before something replaces a part of it; returns the copy's name.</summary>
+    /// <summary>Copies the file before something replaces a part of it; returns the copy's name.</summary>
     public static string KeepCopy(string folder, TimeProvider clock)
     {
         var to = "";
@@ -282,8 +279,8 @@ public static partial class DataFolder
     }
 
     /// <summary>
-    /// A saved file, brought up to the current model in a copy that is removed when it is closed; for looking into. Neither it nor what
-    /// is in use is touched. Throws <see cref="DataFolderException"/>.
+    /// Opens a saved file, migrated in a temporary copy, for looking into. Neither it nor the one in use is touched. Throws <see
+    /// cref="DataFolderException"/>.
     /// </summary>
     public static async Task<T> LookIntoAsync<T>(string folder, string from, TimeProvider clock, Func<ZingDb, Task<T>> look)
     {
@@ -310,7 +307,7 @@ public static partial class DataFolder
     }
 
     /// <summary>
-    /// Moves what was written ahead into the file itself, so that the file alone is whole. Does nothing while somebody reads or writes.
+    /// Moves the write-ahead log into the file, so that the file alone is complete. Does nothing while others read or write.
     /// </summary>
     public static void Settle(string folder)
     {
@@ -318,21 +315,21 @@ public static partial class DataFolder
         Run(connection, "pragma wal_checkpoint(truncate)");
     }
 
-    /// <summary>Whether a failed write means that there is no room left.</summary>
+    /// <summary>Whether a write failed because the disk is full.</summary>
     public static bool IsFull(SqliteException failure) => failure.SqliteErrorCode == SqliteFull;
 
-    /// <summary>Whether the file, or the disk it is on, does not take writes any more.</summary>
+    /// <summary>Whether the file, or its disk, has become read-only.</summary>
     public static bool IsReadOnly(SqliteException failure) => failure.SqliteErrorCode == SqliteReadOnly;
 
-    /// <summary>Whether the file cannot be opened or read any more.</summary>
+    /// <summary>Whether the file can no longer be opened or read.</summary>
     public static bool IsOutOfReach(SqliteException failure) => failure.SqliteErrorCode is SqliteCannotOpen or SqliteUnreadable;
 
-    /// <summary>Whether the file was busy with somebody else's write for too long.</summary>
+    /// <summary>Whether another write blocked the file for too long.</summary>
     public static bool IsBusy(SqliteException failure) => failure.SqliteErrorCode == SqliteBusy;
 
     private static ZingDb Context(SqliteConnection connection) => new(new DbContextOptionsBuilder<ZingDb>().UseSqlite(connection).Options);
 
-    // The file, and what SQLite may lay beside it.
+    // The database, and the files SQLite may put beside it.
     private static readonly string[] Endings = ["", "-wal", "-shm", "-journal"];
 
     private static void Remove(string file)
@@ -341,7 +338,7 @@ public static partial class DataFolder
             File.Delete(file + end);
     }
 
-    // Without a pool: what is opened here is closed for good, so that files can be renamed and removed.
+    // Without pooling, so that files can be renamed and deleted once closed.
     private static SqliteConnection Connect(string file, bool create = false)
     {
         var connection = new SqliteConnection(
@@ -350,7 +347,7 @@ public static partial class DataFolder
                 DataSource = file,
                 Mode = create ? SqliteOpenMode.ReadWriteCreate : SqliteOpenMode.ReadWrite,
                 Pooling = false,
-                // Tables may be rebuilt on the way; the keys are checked once they are.
+                // Tables may be rebuilt on the way; foreign keys are checked afterwards.
                 ForeignKeys = false,
                 DefaultTimeout = 1,
             }.ToString()
@@ -394,22 +391,22 @@ public static partial class DataFolder
         probe.Flush(flushToDisk: true);
     }
 
-    // Told at the start, not by the first thing that cannot be kept.
+    // Reported at the start rather than by the first write.
     private static void MustTakeWrites(string file)
     {
         using var connection = Connect(file);
         try
         {
-            // To begin is not enough: on a file that takes no writes SQLite begins to read, without a word.
+            // BEGIN alone is not enough: on a read-only file SQLite silently begins to read.
             Run(connection, """update "__EFMigrationsHistory" set "ProductVersion" = "ProductVersion" where 0""");
         }
         catch (SqliteException busy) when (IsBusy(busy))
         {
-            // Somebody else is writing to it, so it takes writes.
+            // Somebody else is writing to it, so it can be written.
         }
     }
 
-    // What a killed program left half made. Names end in 32 digits; an hour is more than anything takes that is still being made.
+    // Deletes what a killed program left unfinished. Such names end in 32 digits; nothing takes as long as an hour.
     private static void Sweep(string folder, TimeProvider clock)
     {
         foreach (var left in new DirectoryInfo(folder).EnumerateFiles("*-????????????????????????????????*"))
@@ -420,10 +417,10 @@ public static partial class DataFolder
     [GeneratedRegex("^(probe|sending|restoring|[a-z0-9_.-]+\\.db)-[0-9a-f]{32}(\\.db)?(-wal|-shm|-journal)?$", RegexOptions.IgnoreCase)]
     private static partial Regex LeftOver();
 
-    // Made under another name and renamed, so that a start that is broken off leaves no half-made file.
+    // Made under another name and renamed, so that an interrupted start leaves no unfinished file.
     private static void Make(string file)
     {
-        // Looked at in this order: another Zing Cast may make the file and write ahead of it in between.
+        // In this order, because another Zing Cast may create the file and its write-ahead log in between.
         if (new FileInfo(file + "-wal") is { Exists: true, Length: > 0 } && !File.Exists(file))
             throw new DataFolderException(
                 $"{file} is missing, but {FileName}-wal beside it holds writes that belong to it. Put "
@@ -444,7 +441,7 @@ public static partial class DataFolder
         }
         catch (IOException) when (File.Exists(file))
         {
-            // Another Zing Cast was first.
+            // Another Zing Cast was faster.
         }
         finally
         {
@@ -470,7 +467,7 @@ public static partial class DataFolder
         Newer,
     }
 
-    // Whether a file is one of ours, whole, and not from a newer version.
+    // Whether a file is one of ours, intact, and not from a newer version.
     private static State Look(string file)
     {
         if (new FileInfo(file).Length == 0)
@@ -525,8 +522,8 @@ public static partial class DataFolder
     private static string Damaged(string file) =>
         $"{file} is damaged and was not touched. Put a saved copy back with ./zing restore FILE; the damaged one is kept beside it.";
 
-    // One transaction holds the write lock from the second look at what is pending to the last change; whoever comes second finds nothing
-    // to do.
+    // One transaction holds the write lock from the second check for pending migrations to the last change; a second program then finds
+    // nothing to do.
     private static void Update(string file, TimeProvider clock, Action<string> say, bool copyFirst = true)
     {
         using var connection = Connect(file);
@@ -546,7 +543,7 @@ public static partial class DataFolder
             Prune(Path.GetDirectoryName(file)!);
         }
         Run(connection, Script(db, applied[^1]), transaction);
-        // Earlier versions took a lock that outlived them.
+        // Earlier versions used a lock that survived them.
         Run(connection, """drop table if exists "__EFMigrationsLock" """, transaction);
         if (Read(connection, "select \"table\" from pragma_foreign_key_check", transaction) is [var broken, ..])
             throw new DataFolderException(
@@ -577,7 +574,7 @@ public static partial class DataFolder
         }
     }
 
-    // Row by row in one transaction: whoever writes meanwhile is either in the copy of what was there or comes afterwards.
+    // Row by row in one transaction: concurrent writes are either in the copy of the previous data or come afterwards.
     private static void Replace(string file, string incoming, string? keepAs)
     {
         using var connection = Connect(file);
@@ -611,7 +608,7 @@ public static partial class DataFolder
         transaction.Commit();
     }
 
-    // An online copy by SQLite itself, in one piece without a log beside it; under its name only when it is complete.
+    // SQLite's online backup, as a single file without a log; under its name only when complete.
     private static void CopyWhole(string from, string to, int made = 0)
     {
         var part = $"{to}-{Guid.NewGuid():N}";
@@ -643,20 +640,20 @@ public static partial class DataFolder
             }
             catch (SqliteException busy) when (IsBusy(busy) && tries < 100)
             {
-                // A write is under way; they last milliseconds.
+                // A write is in progress; they take milliseconds.
                 Thread.Sleep(100);
             }
         }
     }
 
-    // A name beside the file that nothing has yet.
+    // An unused file name.
     private static string Free(string folder, string name, TimeProvider clock)
     {
         var stem = Path.Combine(folder, $"{name}-{clock.GetUtcNow():yyyyMMddHHmmss}");
         return Enumerable.Range(1, 1000).Select(n => n == 1 ? $"{stem}.db" : $"{stem}-{n}.db").First(free => !File.Exists(free));
     }
 
-    // Everything the file system and SQLite may say, in one line.
+    // Puts every error of the file system and SQLite into one line.
     private static void InWords(string folder, Action work)
     {
         const int noSpace = 28;

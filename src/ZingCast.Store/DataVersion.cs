@@ -7,8 +7,8 @@ using Microsoft.EntityFrameworkCore.Diagnostics;
 namespace ZingCast.Store;
 
 /// <summary>
-/// How often each table was written since the program began, so that whoever shows something knows when it is old. What another program
-/// wrote counts for all of them.
+/// Number of writes to each table since the start, so that a page knows when its data are outdated. A write by another program counts for
+/// all tables.
 /// </summary>
 public sealed class DataVersion(FileWatch watch, TimeProvider clock)
 {
@@ -21,12 +21,12 @@ public sealed class DataVersion(FileWatch watch, TimeProvider clock)
         others;
     private long? wonderingSince;
 
-    // A write from here is counted a moment after SQLite knows of it.
+    // SQLite reports a write a moment before it is counted here.
     private static readonly TimeSpan Moment = TimeSpan.FromMilliseconds(500);
 
     /// <summary>
-    /// The version in a line: which run of the program, how often somebody else wrote, then each table with its count, as
-    /// <c>5fd0c1aa 0 Rods=3 Trips=1</c>.
+    /// The version in one line: the run of the program, writes by others, then each table with its count, as <c>5fd0c1aa 0 Rods=3
+    /// Trips=1</c>.
     /// </summary>
     public override string ToString() =>
         string.Join(' ', [run, $"{Others()}", .. tables.OrderBy(t => t.Key, StringComparer.Ordinal).Select(t => $"{t.Key}={t.Value}")]);
@@ -37,7 +37,7 @@ public sealed class DataVersion(FileWatch watch, TimeProvider clock)
         Interlocked.Increment(ref written);
     }
 
-    // SQLite says that somebody wrote, not who: where nothing was written from here meanwhile, it was another program.
+    // SQLite reports that something was written, not by whom: if nothing was written here meanwhile, it was another program.
     private long Others()
     {
         lock (door)
@@ -57,7 +57,7 @@ public sealed class DataVersion(FileWatch watch, TimeProvider clock)
     }
 }
 
-/// <summary>Counts what is written, once it is kept: with its transaction, or with the changes it is saved with.</summary>
+/// <summary>Counts writes once they are committed: with their transaction, or with SaveChanges.</summary>
 internal sealed partial class WriteCounter(DataVersion version) : ISaveChangesInterceptor, IDbCommandInterceptor, IDbTransactionInterceptor
 {
     private readonly ConditionalWeakTable<object, HashSet<string>> unkept = [];
@@ -65,7 +65,7 @@ internal sealed partial class WriteCounter(DataVersion version) : ISaveChangesIn
     [GeneratedRegex("\\b(?:INSERT INTO|UPDATE|DELETE FROM) \"(\\w+)\"")]
     private static partial Regex Write();
 
-    // Null: it is kept already.
+    // Null: already committed.
     private void Note(DbCommand command, object? keptWith)
     {
         foreach (var match in Write().EnumerateMatches(command.CommandText))

@@ -9,7 +9,7 @@ namespace ZingCast.Store;
 public static class DayCalendar
 {
     /// <summary>
-    /// One whole day for each task; <paramref name="id"/> tells what it is of apart, so that a later export replaces an earlier one.
+    /// One all-day event per task; <paramref name="id"/> identifies the source, so that a later export replaces an earlier one.
     /// </summary>
     public static string Write(string id, IReadOnlyList<(string Key, DateOnly On, string Says)> tasks, DateTime now)
     {

@@ -126,7 +126,7 @@ public static class DemoGear
         Reel("S10", "cassette seven", 6, 8, 50, 92, 27, 168, false, 20),
     ];
 
-    /// <summary>What lies on which spool, by tags, and on which day of the demo's year it was wound.</summary>
+    /// <summary>What is on which spool, by tags, and the day of the demo's year it was wound.</summary>
     public static readonly IReadOnlyList<(string Reel, string Name, string Line, string? Backing, double BackingM, DateOnly On)> Wound =
     [
         ("S2", Spool.Own, "L4", "poly20", 45, new(2026, 3, 7)),
@@ -138,7 +138,7 @@ public static class DemoGear
         ("S10", "cassette 2", "L10", "poly20", 60, new(2026, 5, 30)),
     ];
 
-    /// <summary>The drawer: what was left of old lines, some weighed with care and some on the kitchen scale.</summary>
+    /// <summary>The drawer: remains of old lines, some weighed with care and some on the kitchen scale.</summary>
     public static readonly IReadOnlyList<Scrap> Scraps =
     [
         Scrap("D1", "olive, belly of an eight", 23.5, 186, 0),
@@ -298,7 +298,7 @@ public static class DemoGear
         ),
     ];
 
-    /// <summary>What Marram Quay lends for a week: its three days, by their place, and two that are said with the trip.</summary>
+    /// <summary>The week of Marram Quay: its three stored days, by position, and two entered with the trip.</summary>
     public static Trip Week(Func<int, int> briefId) =>
         new()
         {
@@ -367,7 +367,7 @@ public static class DemoGear
         };
     }
 
-    /// <summary>A spool of the demo, with the identities that its reel and line have been given.</summary>
+    /// <summary>A spool of the demo, with the ids given to its reel and line.</summary>
     public static Spool Laid(
         (string Reel, string Name, string Line, string? Backing, double BackingM, DateOnly On) wound,
         int reelId,
@@ -428,7 +428,7 @@ public static class DemoGear
         return rod.Tested(test, BendFit.From(rod.LengthM, test, Calibration.Usual, out _)!);
     }
 
-    // Beyond the table's ends in proportion to the line weights, as the table itself goes on.
+    // Beyond the table's ends in proportion to the line weights, as in the table itself.
     private static double GramsFor(double number)
     {
         for (var grams = 20.0; ; grams++)

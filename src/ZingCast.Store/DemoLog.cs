@@ -10,7 +10,7 @@ using ZingCast.Core.Standards;
 namespace ZingCast.Store;
 
 /// <summary>
-/// Two seasons of Ina's log at Marram Quay, made up: the same days and casts whenever it is made, counted back from the day it is made on.
+/// Two seasons of Ina's log at Marram Quay, made up: always the same days and casts, counted back from the day it is made.
 /// </summary>
 public static class DemoLog
 {
@@ -68,7 +68,7 @@ public static class DemoLog
 
     private const int Outings = 64;
 
-    /// <summary>Her outings with these pieces and briefs, by name, and what was done to the gear.</summary>
+    /// <summary>Her outings with these pieces and briefs, by name, and the services done to the gear.</summary>
     [SuppressMessage("Maintainability", "CA1502", Justification = "A made-up season, day by day.")]
     public static (IReadOnlyList<Outing> Outings, IReadOnlyList<Service> Services) For(
         GearShed shed,

@@ -6,7 +6,7 @@ namespace ZingCast.Store;
 /// <summary>Puts the demo world into a store.</summary>
 public static class DemoWorld
 {
-    /// <summary>Puts the demo gear and briefs beside whatever is there, in one transaction. Tags already taken are left alone.</summary>
+    /// <summary>Adds the demo gear and briefs to the existing data, in one transaction. Taken tags are left alone.</summary>
     public static async Task AddAsync(ZingDb db, TimeProvider clock, CancellationToken cancel = default)
     {
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
@@ -31,7 +31,7 @@ public static class DemoWorld
                 })
         );
         await db.SaveChangesAsync(cancel);
-        // What lies on the spools of reels that have just come, with lines that have.
+        // Spools of reels and lines that were just added.
         var shed = await db.ShedAsync(cancel);
         foreach (var wound in DemoGear.Wound.Where(w => there.Reels.All(r => r.Tag != w.Reel) && there.Lines.All(l => l.Tag != w.Line)))
             db.Spools.Add(

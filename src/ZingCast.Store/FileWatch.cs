@@ -6,23 +6,22 @@ using Microsoft.Win32.SafeHandles;
 namespace ZingCast.Store;
 
 /// <summary>
-/// Whether the file that is written to is still the one in its folder. A file that was deleted or moved away goes on taking writes from
-/// whoever has it open, and all of them are gone with the program; so nothing is acknowledged once that has happened. What the open file
-/// holds can still be saved.
+/// Whether the open database is still the file in its folder. A deleted or moved file goes on taking writes, and all of them are lost with
+/// the program; so nothing is acknowledged once that has happened. What the open file holds can still be saved.
 /// </summary>
 public sealed class FileWatch(string folder) : IDisposable
 {
     private readonly string file = DataFolder.FileIn(folder);
     private readonly Lock door = new();
 
-    // Never closed while SQLite has the file open: closing any handle of a file lets go of the locks that this program has on it.
+    // Never closed while SQLite has the file open: closing any handle of a file releases the locks that this program has on it.
     private SafeFileHandle? handle;
     private string? home;
 
     // A connection that stays open, so that there is one to save from.
     private SqliteConnection? keeper;
 
-    /// <summary>Looks where the file is from now on. Called again after the file was put back.</summary>
+    /// <summary>Starts watching the file where it is now. Called again after the file was restored.</summary>
     public void Begin()
     {
         lock (door)
@@ -45,14 +44,14 @@ public sealed class FileWatch(string folder) : IDisposable
         }
     }
 
-    // What the system says the open file is called now: another name where it was moved or its folder was, one with an end to it where it
-    // was deleted. Null where the system does not say.
+    // Name that the system now gives the open file: another one when it or its folder was moved, one with a suffix when it was deleted.
+    // Null when the system does not say.
     private string? Where() =>
         OperatingSystem.IsLinux() && handle is { IsInvalid: false }
             ? new FileInfo($"/proc/self/fd/{handle.DangerousGetHandle()}").LinkTarget
             : null;
 
-    /// <summary>Whether the file is where it was; true while nobody has begun to look.</summary>
+    /// <summary>Whether the file is where it was; true before watching.</summary>
     public bool IsThere => handle is null || (home is null ? File.Exists(file) : Where() == home);
 
     /// <summary>Throws <see cref="DataFolderException"/> when the file is not where it was.</summary>
@@ -62,12 +61,12 @@ public sealed class FileWatch(string folder) : IDisposable
             throw new DataFolderException(Gone);
     }
 
-    /// <summary>What to say when it is not.</summary>
+    /// <summary>Message when it is not.</summary>
     public string Gone =>
         $"{file} was deleted or moved away while Zing Cast runs, so nothing is kept. Save what is still held on the page Your data, "
         + "then put the file back and start again.";
 
-    /// <summary>A number that changes when anybody wrote, in this program or another; 0 while nobody has begun to look.</summary>
+    /// <summary>A number that changes with every write, by this program or another; 0 before watching.</summary>
     public long WritesSeen()
     {
         lock (door)
@@ -80,7 +79,7 @@ public sealed class FileWatch(string folder) : IDisposable
         }
     }
 
-    /// <summary>Writes everything that the open file holds to a new file, wherever the one in the folder went.</summary>
+    /// <summary>Writes the contents of the open file to a new file, wherever the original went.</summary>
     public void Rescue(string to)
     {
         lock (door)
@@ -111,7 +110,7 @@ public sealed class FileWatch(string folder) : IDisposable
     }
 }
 
-/// <summary>Asks before and after every write whether the file is still there: what is not kept is not acknowledged.</summary>
+/// <summary>Checks before and after every write that the file is still there: only what is stored is acknowledged.</summary>
 internal sealed class WriteGuard(FileWatch watch) : ISaveChangesInterceptor, IDbCommandInterceptor, IDbTransactionInterceptor
 {
     public ValueTask<InterceptionResult<int>> SavingChangesAsync(

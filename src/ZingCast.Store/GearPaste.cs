@@ -10,7 +10,7 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Store;
 
-/// <summary>What rows of a spreadsheet come to: pieces to keep, or every fault by its row and column.</summary>
+/// <summary>Result of reading rows of a spreadsheet: pieces to store, or every fault by row and column.</summary>
 /// <param name="Rods">Rods.</param>
 /// <param name="Lines">Lines.</param>
 /// <param name="Reels">Reels.</param>
@@ -23,33 +23,33 @@ public sealed record PastedGear(
 );
 
 /// <summary>
-/// Gear pasted from a spreadsheet. The first row names the columns, in any order; every row is a piece, by its label ("9ft 6", "WF6F",
-/// "7/8") or by its kind. Measures are read as everywhere, in any unit: that of the cell, or that of the heading ("length m").
+/// Gear pasted from a spreadsheet. The first row names the columns, in any order; every other row is a piece, by its label ("9ft 6",
+/// "WF6F", "7/8") or by its kind. Measures are read as everywhere, in the unit of the cell or of the heading ("length m").
 /// </summary>
 public static class GearPaste
 {
-    /// <summary>Longest text that is looked at, characters.</summary>
+    /// <summary>Longest text that is read, characters.</summary>
     public const int Longest = 300_000;
 
-    /// <summary>Most rows that are kept together.</summary>
+    /// <summary>Most rows stored together.</summary>
     public const int MostRows = 2000;
 
-    /// <summary>A column of a sheet: one field, or the same of several kinds of gear.</summary>
+    /// <summary>A column of a sheet: one field, or the same field of several kinds of gear.</summary>
     private sealed record Column(string Name, IReadOnlyList<Field> Fields)
     {
-        /// <summary>Such a field, for what it holds.</summary>
+        /// <summary>One of them, for its kind and limits.</summary>
         public Field Field => Fields[0];
 
         /// <summary>The unit its numbers are written in; empty where they have none.</summary>
         public string Unit => Field.Kind is { } kind ? Metric(kind).Unit : "";
 
-        /// <summary>What stands over it in a sheet: a spreadsheet sorts and sums numbers only where the unit is not among them.</summary>
+        /// <summary>Its heading: a spreadsheet sorts and sums numbers only when the unit is not in the cells.</summary>
         public string Heading => Unit.Length == 0 ? Name : $"{Name} {Unit}";
 
-        /// <summary>The field of this column that such a piece has, if any.</summary>
+        /// <summary>The field of this column for a piece, if it has one.</summary>
         public Field? On(Gear piece) => ShedFields.For(piece.GetType()).FirstOrDefault(f => f.Column == Name);
 
-        /// <summary>What a sheet says of a piece; null for nothing. Written so that it is read again as it was.</summary>
+        /// <summary>The cell for a piece; null when empty. Written so that reading it gives the same value.</summary>
         public string? Write(Gear piece) =>
             On(piece) is not { } field || field.ValueIn(piece) is not { } value
                 ? null
@@ -65,7 +65,7 @@ public static class GearPaste
 
         private static string Plain(double number) => Math.Round(number, 9).ToString("R", CultureInfo.InvariantCulture);
 
-        /// <summary>A piece with what a cell says, or what is wrong with that.</summary>
+        /// <summary>A piece with the value of a cell, or the problem with it.</summary>
         public (Gear? Piece, string? Problem) Read(Gear piece, string cell, bool metric)
         {
             if (On(piece) is not { } field)
@@ -111,7 +111,7 @@ public static class GearPaste
 
     private static readonly string[] Days = ["yyyy-MM-dd", "d.M.yyyy", "d/M/yyyy"];
 
-    /// <summary>A column of a sheet that was brought, and the unit its heading names for plain numbers.</summary>
+    /// <summary>A column of a pasted sheet, and the unit in its heading for plain numbers.</summary>
     private sealed record Brought(Column Column, string? Unit)
     {
         public string Cell(string cell) =>
@@ -120,7 +120,7 @@ public static class GearPaste
                 : $"{cell} {Unit}";
     }
 
-    // "length m", "length (m)", "length, m": the name, then a unit that such a measure has.
+    // "length m", "length (m)", "length, m": a name and a unit of such a measure.
     private static Brought? Find(string heading)
     {
         var name = heading.Trim().ToLowerInvariant();
@@ -158,7 +158,7 @@ public static class GearPaste
             _ => "A reel",
         };
 
-    // What is told of any piece first, then what rods, lines and reels have.
+    // Fields of all gear first, then those of rods, lines and reels.
     private static readonly Column[] Columns =
     [
         .. GearFields
@@ -172,8 +172,8 @@ public static class GearPaste
     ];
 
     /// <summary>
-    /// Pieces of one kind as a sheet that <see cref="Read"/> takes: every column that such a piece has. What was measured along a
-    /// line, bend tests and inspections are not in it; they are in the backup.
+    /// Pieces of one kind as a sheet that <see cref="Read"/> accepts. Measured profiles, bend tests and inspections are not included; they
+    /// are in the backup.
     /// </summary>
     public static string Write(IReadOnlyList<Gear> pieces)
     {
@@ -201,10 +201,10 @@ public static class GearPaste
         return text.ToString();
     }
 
-    /// <summary>The names of the columns, for whoever makes such a sheet.</summary>
+    /// <summary>Names of the columns, for people who make such a sheet.</summary>
     public static readonly IReadOnlyList<string> ColumnNames = ["label", "kind", .. Columns.Select(c => c.Name)];
 
-    /// <summary>Reads rows against what is in the shed already; tags that nobody gave are the next free ones. Keeps nothing.</summary>
+    /// <summary>Reads rows against the existing shed; missing tags become the next free ones. Stores nothing.</summary>
     [SuppressMessage(
         "Maintainability",
         "CA1502",
@@ -274,7 +274,7 @@ public static class GearPaste
         return columns;
     }
 
-    // The piece with what the cells of its row say.
+    // The piece with the values of its row.
     private static Gear Filled(Gear piece, CsvReader csv, Brought?[] columns, bool metric, List<CsvFault> faults)
     {
         for (var i = 0; i < columns.Length; i++)

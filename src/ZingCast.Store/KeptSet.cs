@@ -4,12 +4,11 @@ using ZingCast.Core.Measures;
 
 namespace ZingCast.Store;
 
-/// <summary>A change made on an older look: what was to be kept has moved on since, or is gone.</summary>
+/// <summary>A change based on an outdated version: the thing was changed since, or is gone.</summary>
 public sealed class StaleException(string what) : Exception($"{what} was changed elsewhere since you opened it.");
 
 /// <summary>
-/// The one way of keeping: find, keep with its version, put away, bring back, list what is there and what is put away. What is put away is
-/// hidden, never lost.
+/// Storing of one kind of thing: find, store with version check, archive, unarchive, list. Archived things are hidden, never lost.
 /// </summary>
 public sealed class KeptSet<T>(ZingDb db, TimeProvider clock)
     where T : Kept
@@ -21,7 +20,7 @@ public sealed class KeptSet<T>(ZingDb db, TimeProvider clock)
     /// <summary>All that were not archived, in the order in which they were added.</summary>
     public Task<List<T>> ListAsync(CancellationToken cancel = default) => db.Set<T>().AsNoTracking().OrderBy(x => x.Id).ToListAsync(cancel);
 
-    /// <summary>What was put away, the last first.</summary>
+    /// <summary>The archived ones, the latest first.</summary>
     public Task<List<T>> ListArchivedAsync(CancellationToken cancel = default) =>
         All.Where(IsAway).OrderByDescending(x => EF.Property<DateTime?>(x, ZingDb.DeletedAt)).ToListAsync(cancel);
 
@@ -30,8 +29,8 @@ public sealed class KeptSet<T>(ZingDb db, TimeProvider clock)
         db.Set<T>().AsNoTracking().FirstOrDefaultAsync(x => x.Id == id, cancel);
 
     /// <summary>
-    /// Adds it when it has no identity yet, else changes it, and gives it back with its new version. Throws
-    /// <see cref="StaleException"/> when it has moved on since the version it carries. <paramref name="what"/> names it in words.
+    /// Adds it when it has no id, otherwise updates it, and returns it with its new version. Throws <see cref="StaleException"/> when it
+    /// was changed since the version it carries. <paramref name="what"/> names it in words.
     /// </summary>
     public async Task<T> KeepAsync(T piece, string what, CancellationToken cancel = default)
     {
@@ -48,10 +47,10 @@ public sealed class KeptSet<T>(ZingDb db, TimeProvider clock)
         return piece;
     }
 
-    /// <summary>Puts one away; false when there is none. Putting away what is away changes nothing.</summary>
+    /// <summary>Archives one; false when there is none. Archiving an archived one changes nothing.</summary>
     public Task<bool> ArchiveAsync(int id, CancellationToken cancel = default) => SetAsync(id, clock.GetUtcNow().UtcDateTime, cancel);
 
-    /// <summary>Brings one back; false when there is none. Bringing back what is there changes nothing.</summary>
+    /// <summary>Unarchives one; false when there is none. Does nothing to one that is not archived.</summary>
     public Task<bool> UnarchiveAsync(int id, CancellationToken cancel = default) => SetAsync(id, null, cancel);
 
     private async Task<bool> SetAsync(int id, DateTime? at, CancellationToken cancel) =>
@@ -59,7 +58,7 @@ public sealed class KeptSet<T>(ZingDb db, TimeProvider clock)
             .IgnoreQueryFilters()
             .Where(x => x.Id == id)
             .ExecuteUpdateAsync(
-                // What is away keeps the moment it was put there.
+                // Archived ones keep the time of archiving.
                 set =>
                     set.SetProperty(
                         x => EF.Property<DateTime?>(x, ZingDb.DeletedAt),

@@ -7,19 +7,18 @@ using ZingCast.Core.Logbook;
 namespace ZingCast.Store;
 
 /// <summary>
-/// The log as a sheet: a row for each outing, SI in the units the columns name, pieces by tag. What an outing has several of stands in
-/// one cell, one after the other with semicolons: "24.5 taped carry 12 out; 22 paced". Rows become entries of a backup, and are read
-/// as those are.
+/// The log as a sheet: one row per outing, in the units of the column names, gear by tag. Lists are in one cell, separated by semicolons:
+/// "24.5 taped carry 12 out; 22 paced". Rows become entries of a backup and are read as such.
 /// </summary>
 public static class LogCsv
 {
-    /// <summary>Longest text that is looked at, characters.</summary>
+    /// <summary>Longest text that is read, characters.</summary>
     public const int Longest = 8_000_000;
 
-    /// <summary>Most rows that are read together.</summary>
+    /// <summary>Most rows read together.</summary>
     public const int MostRows = 20_000;
 
-    // A column, the field of an entry it stands for, and how a cell is read and written. A cell that cannot be read says why.
+    // A column, the field of an entry it stands for, and how its cells are read and written. A cell that cannot be read gives the reason.
     private sealed record Column(
         string Name,
         string Field,
@@ -129,7 +128,7 @@ public static class LogCsv
     /// <summary>The names of the columns.</summary>
     public static readonly IReadOnlyList<string> ColumnNames = [.. Columns.Select(c => c.Name)];
 
-    /// <summary>The outings of a document as a sheet. What was put away is left out.</summary>
+    /// <summary>The outings of a document as a sheet, without archived ones.</summary>
     public static string Write(JsonObject document)
     {
         using var text = new StringWriter();
@@ -149,8 +148,8 @@ public static class LogCsv
     }
 
     /// <summary>
-    /// A sheet as a document with a list of outings, and the row of the sheet that each entry comes from; or every fault by row and column.
-    /// A row without a key is a new outing.
+    /// A sheet as a document with a list of outings, with the row of each entry; or every fault by row and column. A row without a key is a
+    /// new outing.
     /// </summary>
     [SuppressMessage(
         "Maintainability",
@@ -208,7 +207,7 @@ public static class LogCsv
             );
     }
 
-    /// <summary>What a document's fault is called in the sheet.</summary>
+    /// <summary>Name of the sheet's column for a document's fault.</summary>
     public static string ColumnOf(string field)
     {
         var name = field.Split('[', '.')[0];
@@ -335,7 +334,7 @@ public static class LogCsv
         return loss;
     }
 
-    // Semicolons part one loss from the next, so none stands in the words of one.
+    // Semicolons separate losses, so none may be in the words of one.
     private static string Loss(JsonObject loss) =>
         $"{loss["cause"]} {loss["count"]} {loss["what"]?.ToString().Replace(';', ',')}".TrimEnd();
 

@@ -9,10 +9,10 @@ namespace ZingCast.Store;
 /// <summary>A fault in a file: which line and column, and what would do.</summary>
 public sealed record CsvFault(int Line, string Column, string Problem);
 
-/// <summary>How tables that people bring are read.</summary>
+/// <summary>How tables are read and written.</summary>
 public static class Sheets
 {
-    /// <summary>Files and clipboards come with any line ending and with commas, semicolons or tabs.</summary>
+    /// <summary>Files and clipboards come with any line ending, and with commas, semicolons or tabs.</summary>
     public static CsvConfiguration AsTheyCome =>
         new(CultureInfo.InvariantCulture)
         {
@@ -24,35 +24,35 @@ public static class Sheets
             PrepareHeaderForMatch = args => args.Header.Trim().ToLowerInvariant(),
         };
 
-    /// <summary>What we write ourselves.</summary>
+    /// <summary>Format of the sheets written here.</summary>
     public static CsvConfiguration AsWeWrite => new(CultureInfo.InvariantCulture) { NewLine = "\n" };
 
-    // A spreadsheet takes what begins with one of these for a formula, the wide signs of other keyboards too.
+    // Characters that make a spreadsheet take a cell for a formula, full-width ones included.
     private const string Formula = "=+-@\t\r\n\uFF1D\uFF0B\uFF0D\uFF20";
 
-    /// <summary>What a sheet begins with, so that a spreadsheet takes its letters for what they are.</summary>
+    /// <summary>Byte-order mark, so that a spreadsheet reads the text as Unicode.</summary>
     public const char Mark = '\uFEFF';
 
-    /// <summary>A cell that no spreadsheet runs: an apostrophe goes before what it would take for a formula.</summary>
+    /// <summary>A cell that no spreadsheet executes: an apostrophe before anything it would take for a formula.</summary>
     public static string Safe(string cell) => cell is [var first, ..] && (Formula.Contains(first) || first == '\'') ? $"'{cell}" : cell;
 
     /// <summary>The cell as it was before <see cref="Safe"/>.</summary>
     public static string Plain(string cell) =>
         cell is ['\'', var second, ..] && (Formula.Contains(second) || second == '\'') ? cell[1..] : cell;
 
-    /// <summary>What is quoted back of a cell that cannot be read.</summary>
+    /// <summary>The start of an unreadable cell, quoted in the error.</summary>
     public static string Quoted(string? cell) => cell is { Length: > 30 } ? $"{cell[..30]}…" : cell ?? "";
 }
 
 /// <summary>Line profiles as CSV: position_m, diameter_mm, linear_density_g_per_m. All or nothing.</summary>
 public static class ProfileCsv
 {
-    /// <summary>Longest text that is looked at, characters: twice what the most rows need.</summary>
+    /// <summary>Longest text that is read, characters: twice what the most rows need.</summary>
     public const int Longest = 300_000;
 
     private static readonly string[] Columns = ["position_m", "diameter_mm", "linear_density_g_per_m"];
 
-    /// <summary>The profile as text; tapers every 10 cm, so that reading it back weighs the same to a thousandth.</summary>
+    /// <summary>The profile as text, tapers every 10 cm: read back, the mass agrees to a thousandth.</summary>
     public static string Write(LineProfile profile)
     {
         using var text = new StringWriter();

@@ -5,7 +5,7 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Store;
 
-/// <summary>A brief as kept: what the person said, pinned and switched off.</summary>
+/// <summary>A stored brief: what was entered, pinned and switched off.</summary>
 public sealed record SavedBrief : Kept
 {
     public required string Name
@@ -23,9 +23,7 @@ public sealed record SavedBrief : Kept
     /// <summary>When it was changed last, UTC.</summary>
     public DateTime ChangedAt { get; init; }
 
-    /// <summary>
-    /// What cannot be, field by field. Whether pinned pieces are known is the store's to say, see <see cref="ZingDb.CheckAsync"/>.
-    /// </summary>
+    /// <summary>What is wrong, field by field. Whether pinned pieces exist is checked by <see cref="ZingDb.CheckAsync"/>.</summary>
     public override IReadOnlyList<FieldProblem> Check() =>
         [
             .. new FieldCheck().Text("name", Name, 80).Problems,

@@ -1,8 +1,7 @@
 namespace ZingCast.Store;
 
 /// <summary>
-/// A scrap that is in a job, on the bench or made into a line. The scrap is the key: whatever is asked for at the same moment, it is in
-/// one job only.
+/// A scrap in a job, in work or made into a line. The scrap is the key, so that it can be in one job only, even with concurrent requests.
 /// </summary>
 public sealed class ScrapInJob
 {

@@ -7,20 +7,20 @@ using ZingCast.Core.Measures;
 namespace ZingCast.Store;
 
 /// <summary>
-/// A row that does not hold together, taken out of its table as it was: nothing shows it and nothing is lost. Rows are checked on their way
-/// in; one like this was written by an older version, or by another program.
+/// An invalid row, moved out of its table unchanged: it is shown nowhere and nothing is lost. Rows are checked when written; such a row
+/// comes from an older version or another program.
 /// </summary>
 public sealed class SetAside
 {
     public int Id { get; set; }
 
-    /// <summary>Which kind of thing, by its list in a document.</summary>
+    /// <summary>Kind of thing, by its list in a document.</summary>
     public required string List { get; set; }
 
-    /// <summary>Its number there.</summary>
+    /// <summary>Its id there.</summary>
     public int Row { get; set; }
 
-    /// <summary>What it is known by, as far as that can be read.</summary>
+    /// <summary>Its name, as far as it can be read.</summary>
     public required string Named { get; set; }
 
     /// <summary>What is wrong with it.</summary>
@@ -32,12 +32,12 @@ public sealed class SetAside
     /// <summary>Its columns as they were, as JSON.</summary>
     public required string Columns { get; set; }
 
-    // A day that is to come is no reason: the clock may be wrong.
+    // A day in the future is no reason: the clock may be wrong.
     private static readonly DateOnly AnyDay = DateOnly.MaxValue.AddDays(-1);
 
     /// <summary>
-    /// Looks at everything kept, what was put away too, and sets aside what cannot be read or shown; <paramref name="strictly"/>, where a
-    /// page broke, also what would be refused today. All in one transaction; within the one that is open, if any. Says how many there were.
+    /// Checks all rows, archived ones too, and sets aside what cannot be read or shown; with <paramref name="strictly"/>, after a page
+    /// failed, also what would be refused today. In one transaction, or in the open one. Returns how many there were.
     /// </summary>
     public static async Task<int> SweepAsync(ZingDb db, DateTime at, bool strictly, CancellationToken cancel = default)
     {
@@ -83,7 +83,7 @@ public sealed class SetAside
         }
         catch (Exception one) when (one is not (OperationCanceledException or SqliteException))
         {
-            // One of them cannot even be read: each by itself.
+            // One of them cannot even be read, so each is tried separately.
             odd.Clear();
             foreach (var id in await All().Select(x => x.Id).ToListAsync(cancel))
                 try

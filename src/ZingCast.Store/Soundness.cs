@@ -3,16 +3,15 @@ using ZingCast.Core.Measures;
 
 namespace ZingCast.Store;
 
-/// <summary>Whether a thing holds together: its own check says so, and everything that follows from it can be worked out.</summary>
+/// <summary>Whether a thing is valid: by its own check, and because everything derived from it can be computed.</summary>
 public static class Soundness
 {
-    // As the pages ask for it, with all that is worked out; a number without
-    // end, a word that is none and a thing that is missing cannot be written.
+    // As a page would get it, with all derived values: infinite numbers, undefined words and missing things cannot be written.
     private static readonly JsonSerializerOptions Shown = new(ZingDb.Documents) { MaxDepth = 256, RespectNullableAnnotations = true };
 
     /// <summary>
-    /// What is wrong with it, field by field; empty when all is well. Never throws, whatever is in it. What can be shown, though a field of
-    /// it would be refused today, is not <paramref name="strictly"/> wrong.
+    /// What is wrong, field by field; empty when all is well. Never throws, whatever it contains. With <paramref name="strictly"/>, also
+    /// fields that can be shown but would be refused today.
     /// </summary>
     public static IReadOnlyList<FieldProblem> Problems(Kept thing, DateOnly today, bool strictly = true)
     {
@@ -21,12 +20,12 @@ public static class Soundness
             if (thing.Check(today) is { Count: > 0 } wrong && strictly)
                 return wrong;
             JsonSerializer.SerializeToUtf8Bytes(thing, thing.GetType(), Shown);
-            // And as it is kept, read back by the rules of a document: lists have no holes, and nothing is missing.
+            // Also as stored, read back by the rules of a document: no nulls in lists, nothing missing.
             var kept = JsonSerializer.SerializeToUtf8Bytes(thing, thing.GetType(), BackupFile.Records);
             JsonSerializer.Deserialize(kept, thing.GetType(), BackupFile.Records);
             return [];
         }
-        // Whatever kind of fault it is that odd figures lead to, it is theirs.
+        // Whatever exception bad values lead to, they are the cause.
         catch (Exception odd) when (odd is not OutOfMemoryException)
         {
             return [new("entry", "Something in it is missing, no word that is known here, or out of all bounds.")];

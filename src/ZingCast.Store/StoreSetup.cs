@@ -23,7 +23,7 @@ public static class StoreSetup
                         new SqliteConnectionStringBuilder
                         {
                             DataSource = DataFolder.FileIn(dataFolder),
-                            // A file that is gone is not quietly begun anew under a running server.
+                            // A file that has disappeared is not silently created anew under a running server.
                             Mode = SqliteOpenMode.ReadWrite,
                             ForeignKeys = true,
                         }.ToString()
@@ -33,7 +33,7 @@ public static class StoreSetup
     }
 }
 
-/// <summary>Lets the migration tool make a context without the web host.</summary>
+/// <summary>Lets the migration tool create a context without the web host.</summary>
 public sealed class DesignTimeFactory : IDesignTimeDbContextFactory<ZingDb>
 {
     public ZingDb CreateDbContext(string[] args) => new(new DbContextOptionsBuilder<ZingDb>().UseSqlite("Data Source=design.db").Options);

@@ -21,22 +21,22 @@ using ZingCast.Core.Trips;
 
 namespace ZingCast.Store;
 
-/// <summary>The shed and the briefs in SQLite. Gear tables are the Core's own records; deleting only hides, so it can be undone.</summary>
+/// <summary>All data in SQLite. Tables of gear are the Core's own records; deleting only hides, so it can be undone.</summary>
 public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options)
 {
     /// <summary>Shadow column that hides a row.</summary>
     public const string DeletedAt = "DeletedAt";
 
-    /// <summary>Shadow columns of a winding ticket: the program that winds for it, and when it said so last.</summary>
+    /// <summary>Shadow columns of a winding ticket: the program that is winding for it, and the time of its last report.</summary>
     public const string WoundBy = "WoundBy",
         WoundAt = "WoundAt";
 
     private const string Version = nameof(Kept.Version);
 
-    // A hidden row does not stand in the way of another.
+    // An archived row does not block another.
     private const string IsThere = $"\"{DeletedAt}\" IS NULL";
 
-    /// <summary>How drafts and pins are written: words for choices, nothing for what was not said.</summary>
+    /// <summary>Serialization of drafts and pins: enums as words, nulls omitted.</summary>
     public static readonly JsonSerializerOptions Documents = new(JsonSerializerDefaults.Web)
     {
         Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false) },
@@ -79,15 +79,13 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
 
     public DbSet<SavedBrief> Briefs => Set<SavedBrief>();
 
-    /// <summary>Rows that do not hold together, taken out of their tables.</summary>
+    /// <summary>Invalid rows, moved out of their tables.</summary>
     public DbSet<SetAside> SetAside => Set<SetAside>();
 
-    /// <summary>
-    /// Everything in the shed, in the order it was put there; rods with what the log taught of them.
-    /// </summary>
+    /// <summary>Everything in the shed, in order of creation; rods with their accepted feel.</summary>
     public Task<GearShed> ShedAsync(CancellationToken cancel = default) => ShedAsync(away: false, cancel);
 
-    /// <summary>The same with everything that was put away, for looking back.</summary>
+    /// <summary>The same including archived pieces, for looking back.</summary>
     public Task<GearShed> EverShedAsync(CancellationToken cancel = default) => ShedAsync(away: true, cancel);
 
     private async Task<GearShed> ShedAsync(bool away, CancellationToken cancel)
@@ -115,8 +113,8 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
         Outings.AsNoTracking().OrderByDescending(o => o.On).ThenByDescending(o => o.Id).ToListAsync(cancel);
 
     /// <summary>
-    /// Every caster there is: the presets, then named persons as the lessons they accepted have them. Somebody who was put away
-    /// still casts in the briefs that name them.
+    /// Every caster: the presets, then named persons with their accepted values. An archived person still casts in the briefs that name
+    /// them.
     /// </summary>
     public async Task<IReadOnlyList<Caster>> CastersAsync(CancellationToken cancel = default)
     {
@@ -128,8 +126,7 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
     }
 
     /// <summary>
-    /// Pins that point at pieces nobody knows. One that was put away since is known: it is told when the brief is solved, and stays when
-    /// anything else is changed.
+    /// Pins to unknown pieces. An archived piece is known: that is reported when the brief is solved, and the pin survives other changes.
     /// </summary>
     public async Task<IReadOnlyList<FieldProblem>> CheckAsync(Pins pins, CancellationToken cancel)
     {
@@ -141,21 +138,20 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
     }
 
     /// <summary>
-    /// The data as they stand at this moment, until it is disposed of: whoever writes meanwhile goes on, and is not seen. Within a
-    /// transaction that is that transaction.
+    /// A consistent view of the data until disposed: concurrent writes go on and are not seen. Within a transaction it is that transaction.
     /// </summary>
     public async Task<IAsyncDisposable?> SnapshotAsync(CancellationToken cancel = default)
     {
         if (Database.CurrentTransaction is not null)
             return null;
         await Database.OpenConnectionAsync(cancel);
-        // Deferred: it takes no lock to write, as others that are begun here do.
+        // Deferred: unlike other transactions begun here, it takes no write lock.
         var transaction = ((SqliteConnection)Database.GetDbConnection()).BeginTransaction(deferred: true);
         await Database.UseTransactionAsync(transaction, cancel);
         return new Snapshot(this, transaction);
     }
 
-    /// <summary>A number that changes when somebody else wrote; it holds for as long as the connection is open.</summary>
+    /// <summary>A number that changes when somebody else wrote; comparable only while the connection is open.</summary>
     public Task<long> WritesSeenAsync(CancellationToken cancel = default) =>
         Database.SqlQueryRaw<long>("select data_version as \"Value\" from pragma_data_version").SingleAsync(cancel);
 
@@ -169,7 +165,7 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
         }
     }
 
-    /// <summary>Reads and writes one kind of thing.</summary>
+    /// <summary>Access to one kind of thing.</summary>
     public KeptSet<T> KeptSet<T>(TimeProvider clock)
         where T : Kept => new(this, clock);
 
@@ -201,7 +197,7 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
         {
             CanBeArchived(spool);
             spool.Property(s => s.Version).IsConcurrencyToken();
-            // A reel's spools have names of their own, and a line lies on one spool.
+            // Names of spools are unique per reel, and a line is on one spool.
             spool.HasIndex(s => new { s.ReelId, s.Name }).IsUnique().HasFilter(IsThere);
             spool.HasIndex(s => s.LineId).IsUnique().HasFilter(IsThere);
         });
@@ -213,7 +209,7 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
             Json(ticket.Property(t => t.Done));
             Json(ticket.Property(t => t.Before));
             ticket.Ignore(t => t.Steps).Ignore(t => t.Now).Ignore(t => t.Order);
-            // Which program's winder works for it, and when that said so last.
+            // The program whose winder works for it, and the time of its last report.
             ticket.Property<string?>(WoundBy);
             ticket.Property<DateTime?>(WoundAt);
         });
@@ -245,7 +241,7 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
         {
             CanBeArchived(outing);
             outing.Property(o => o.Version).IsConcurrencyToken();
-            // What was put away keeps its key: the same entry is not read in again.
+            // An archived outing keeps its key, so that the same entry is not imported again.
             outing.HasIndex(o => o.Key).IsUnique();
             outing.Property(o => o.Kind).HasConversion<string>();
             outing.Property(o => o.Water).HasConversion<string>();
@@ -317,7 +313,7 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
         return base.SaveChanges(acceptAllChangesOnSuccess);
     }
 
-    // Everything kept carries the version it was read with; a row that has moved on since refuses the change.
+    // Every stored thing carries the version it was read with; a row that was changed since refuses the update.
     private void Count()
     {
         foreach (var entry in ChangeTracker.Entries())
@@ -335,7 +331,7 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
         if (typeof(T).IsAssignableTo(typeof(Gear)))
             gear.Property(nameof(Core.Measures.Gear.Condition)).HasConversion<string>().HasDefaultValue(Condition.Good);
         CanBeArchived(gear);
-        // A tag names one piece in the shed; a hidden piece does not block its tag.
+        // A tag is unique in the shed, archived pieces excepted.
         gear.HasIndex(tag).IsUnique().HasFilter(IsThere);
     }
 
@@ -346,7 +342,7 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
         kept.HasQueryFilter(x => EF.Property<DateTime?>(x, DeletedAt) == null);
     }
 
-    // Instants are UTC in the file, in memory and on the wire; SQLite itself does not say.
+    // Times are UTC in the file, in memory and on the wire; SQLite itself does not say.
     protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder) =>
         configurationBuilder.Properties<DateTime>().HaveConversion<UtcConverter>();
 
@@ -360,7 +356,7 @@ public sealed class ZingDb(DbContextOptions<ZingDb> options) : DbContext(options
             new ValueComparer<T>(
                 (a, b) => JsonSerializer.Serialize(a, Documents) == JsonSerializer.Serialize(b, Documents),
                 value => JsonSerializer.Serialize(value, Documents).GetHashCode(StringComparison.Ordinal),
-                // A copy: what is changed inside a list is seen as a change.
+                // A copy, so that changes inside a list are detected.
                 value => JsonSerializer.Deserialize<T>(JsonSerializer.Serialize(value, Documents), Documents)!
             )
         );

@@ -5,7 +5,7 @@ using ZingCast.Web.Hosting;
 
 try
 {
-    // The build tool that writes the API description runs this program without wanting a server or a file.
+    // The build tool that writes the API description runs this program without a server or a file.
     if (System.Reflection.Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider")
     {
         await ZingApp.Build(new()).RunAsync();

@@ -13,7 +13,7 @@ namespace ZingCast.Web;
 /// <summary>Puts the host together: store, core, rooms, and the guard at the door.</summary>
 public static class ZingApp
 {
-    // What is still being worked out when the server stops is given up; writes take milliseconds.
+    // Computations still running when the server stops are cancelled; writes take milliseconds.
     private static readonly TimeSpan ClosingTime = TimeSpan.FromSeconds(1);
 
     /// <summary>The host on a data folder that has been opened.</summary>
@@ -21,7 +21,7 @@ public static class ZingApp
     {
         // Maps and searches keep every core busy; a request that comes in meanwhile gets a thread at once and shares the cores.
         ThreadPool.SetMinThreads(4 * Environment.ProcessorCount, 4);
-        // Empty: no settings files and no variables but those that Settings knows.
+        // Empty: no settings files, and no variables but those that Settings knows.
         var builder = WebApplication.CreateEmptyBuilder(
             new()
             {
@@ -32,13 +32,13 @@ public static class ZingApp
             }
         );
         builder.Logging.AddSimpleConsole().SetMinimumLevel(LogLevel.Warning);
-        // A start that fails is told in one line by Program.
+        // Program reports a failed start in one line.
         builder.Logging.AddFilter("Microsoft.Extensions.Hosting.Internal.Host", LogLevel.None);
-        // What the store refuses is answered in words; FriendlyFailures logs what is a fault of ours.
+        // Refusals of the store are answered in words; FriendlyFailures logs our own faults.
         builder
             .Logging.AddFilter("Microsoft.EntityFrameworkCore.Database.Command", LogLevel.None)
             .AddFilter("Microsoft.EntityFrameworkCore.Update", LogLevel.None);
-        // A caller who goes away in the middle of a body is no news.
+        // A caller who disconnects in the middle of a body is not logged.
         builder.Logging.AddFilter("Microsoft.AspNetCore.Server.Kestrel", LogLevel.Error);
         builder.Services.AddRouting();
         builder.Services.AddSingleton(clock ?? TimeProvider.System);
@@ -47,7 +47,7 @@ public static class ZingApp
         builder.Services.AddSingleton<Upkeep>();
         builder.Services.AddHostedService(at => at.GetRequiredService<Upkeep>());
         builder.Services.AddSingleton<LogCache>();
-        // Stopped before the upkeep, which leaves the file whole.
+        // Stopped before the upkeep, which completes the file.
         builder.Services.AddHostedService(at => at.GetRequiredService<LogCache>());
         builder.Services.Configure<HostOptions>(options => options.ShutdownTimeout = ClosingTime);
         builder.Services.AddSingleton<IWindMeter, SimulatedWindMeter>();
@@ -72,14 +72,14 @@ public static class ZingApp
                 new JsonStringEnumConverter(System.Text.Json.JsonNamingPolicy.CamelCase, allowIntegerValues: false)
             );
             options.SerializerOptions.NumberHandling = JsonNumberHandling.Strict;
-            // What is missing is refused where it is read, in words, and never reaches a rule as a null.
+            // Missing members are refused where they are read, in words, and never reach a rule as null.
             options.SerializerOptions.RespectNullableAnnotations = true;
             options.SerializerOptions.RespectRequiredConstructorParameters = true;
             options.SerializerOptions.TypeInfoResolver = options.SerializerOptions.TypeInfoResolver?.WithAddedModifier(
                 CompleteValues.RejectNullItems
             );
         });
-        // Outside development an unreadable body would be answered with a bare status; FriendlyFailures has words for it.
+        // Outside development an unreadable body would get a bare status; FriendlyFailures has words for it.
         builder.Services.Configure<RouteHandlerOptions>(options => options.ThrowOnBadRequest = true);
         builder.Services.AddOpenApi(Description.Configure);
         builder
@@ -94,7 +94,7 @@ public static class ZingApp
         var app = builder.Build();
         app.Protect();
         app.LookOverAfterBrokenAnswers();
-        // What is refused in words needs no log; FriendlyFailures logs what is a fault of ours.
+        // Refusals need no log; FriendlyFailures logs our own faults.
         app.UseExceptionHandler(new ExceptionHandlerOptions { SuppressDiagnosticsCallback = _ => true });
         app.UseStatusCodePages();
         RequestGuard.Guard(app, settings);
@@ -125,7 +125,7 @@ public static class ZingApp
         return app;
     }
 
-    /// <summary>Keeps an eye on the file from now on, and fills an empty folder with the loan shed when that was asked for.</summary>
+    /// <summary>Watches the file from now on, and fills an empty folder with the demo when asked for.</summary>
     public static async Task FillAsync(WebApplication app, Settings settings)
     {
         app.Services.GetRequiredService<FileWatch>().Begin();
@@ -137,7 +137,7 @@ public static class ZingApp
             await DemoWorld.AddAsync(db, TimeProvider.System);
     }
 
-    // An answer that breaks off has told its status already: all that can be done is to look for the row that broke it.
+    // A response that breaks off has already sent its status: all that can be done is to look for the row that broke it.
     private static void LookOverAfterBrokenAnswers(this WebApplication app) =>
         app.Use(
             async (context, next) =>
@@ -154,7 +154,7 @@ public static class ZingApp
             }
         );
 
-    // Bodies are JSON in UTF-8. What says otherwise is refused before anything tries to find out what was meant.
+    // Bodies are JSON in UTF-8. Other types are refused before anything tries to interpret them.
     private static void RefuseOtherBodies(this WebApplication app) =>
         app.Use(
             (context, next) =>
@@ -172,7 +172,7 @@ public static class ZingApp
                     type.Charset.HasValue && !HeaderUtilities.RemoveQuotes(type.Charset).Equals("utf-8", StringComparison.OrdinalIgnoreCase)
                 )
                     return RequestGuard.Refuse(context, StatusCodes.Status400BadRequest, "This could not be read: send it as UTF-8.");
-                // Said again without the quotes that some put around it, on which the reader of bodies stumbles.
+                // Repeated without the quotes that some clients put around it, which the body reader does not accept.
                 if (type.Charset.HasValue)
                     request.ContentType = type.MediaType.Value;
                 return next(context);

@@ -5,7 +5,7 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Briefs;
 
-/// <summary>A complete day: every field known, with the assumed ones named. SI units, see <see cref="BriefDraft"/>.</summary>
+/// <summary>A complete day: every field has a value, and the assumed ones are named. SI units, see <see cref="BriefDraft"/>.</summary>
 public sealed record Brief
 {
     /// <summary>The fly.</summary>
@@ -80,30 +80,28 @@ public sealed record Brief
     /// <summary>Wind onto the casting shoulder, m/s; negative when it blows off it.</summary>
     public double ShoulderMps => Hand == Hand.Right ? FromRightMps : -FromRightMps;
 
-    /// <summary>A reach worked out for this day, metres, with how far it may be off.</summary>
+    /// <summary>A computed reach, metres, with its uncertainty on this day.</summary>
     public Quantity Reach(double metres) => Caster.Reach(metres, Caster.UnsureMps(HeadwindMps, FromRightMps));
 
-    /// <summary>How far a reach may be off on this day, as a share of it.</summary>
+    /// <summary>Uncertainty of a reach on this day, as a share of it.</summary>
     public double ReachShare => Reach(1).PlusMinus!.Value;
 
-    /// <summary>
-    /// Up to this much wind, m/s, people stand and cast, from wherever it blows: 27 kn. Common practice: 25 to 30 kn.
-    /// </summary>
+    /// <summary>Up to this wind, m/s, people stand and cast, whatever its direction: 27 kn. Common practice: 25 to 30 kn.</summary>
     public const double MaxWindMps = 14;
 
-    /// <summary>Whether it blows too hard to stand and cast.</summary>
+    /// <summary>Whether the wind is too strong to stand and cast.</summary>
     public bool Gale => WindMps > MaxWindMps;
 
-    /// <summary>From this much wind onto the casting shoulder on, m/s, the hook comes too near. Common practice.</summary>
+    /// <summary>Wind onto the casting shoulder from which the hook comes dangerously near, m/s. Common practice.</summary>
     public const double ShoulderWarnsMps = 2;
 
-    /// <summary>Water that stands, m/s.</summary>
+    /// <summary>Current up to which water counts as still, m/s.</summary>
     public const double StillMps = .05;
 
-    /// <summary>Nearer than this a single nymph in current is led rather than cast over, metres. Common practice.</summary>
+    /// <summary>A single nymph in current nearer than this is led rather than cast, metres. Common practice.</summary>
     public const double LedFromM = 11;
 
-    /// <summary>A single nymph led close through current on its leader.</summary>
+    /// <summary>Whether a single weighted nymph is led close through current on its leader.</summary>
     public bool LedClose => Fly.Kind is { Nymph: true, Weighted: false } && CurrentMps > StillMps && DistanceM < LedFromM;
 
     /// <summary>
@@ -142,7 +140,7 @@ public sealed record Brief
             assumed.Add("caster");
         var caster = casters.FirstOrDefault(c => c.Id == (draft.Caster ?? Casters.Usual.Id)) ?? casters[0];
         var salt = Or(draft.Salt, species.Salt, "salt");
-        // A river fish met in salt is met on the shore.
+        // A river fish in salt water is taken to be met on the shore.
         var water = Or(draft.Water, salt && !species.Salt ? Briefs.Water.Shore : day.Water, "water");
         var fly = Fly.For(kind, size, draft.FlyWetKg, draft.FlyLengthM);
         var fishKg = Or(draft.FishKg, species.TypicalKg, "fishKg");
@@ -161,7 +159,7 @@ public sealed record Brief
             Night = Or(draft.Night, false, "night"),
             WindMps = Or(draft.WindMps, 2.5, "windMps"),
             WindFromDeg = Or(draft.WindFromDeg, 0, "windFromDeg"),
-            // Nobody assumes more than such casters reach.
+            // Assume no more distance than such casters reach.
             DistanceM = Or(draft.DistanceM, Math.Min(UsualDays.ReachedBy(caster, fly), UsualDistanceM(water, day)), "distanceM"),
             Wariness = Or(draft.Wariness, Briefs.Wariness.Usual, "wariness"),
             Caster = caster with
@@ -178,7 +176,7 @@ public sealed record Brief
         };
     }
 
-    // The species' own hook goes with its own fly; another family comes in its middle size.
+    // The species' usual hook goes with its usual fly; any other family starts with its middle size.
     private static int UsualHook(FlyKind kind, double? lengthM, UsualDay day)
     {
         if (lengthM is { } length && kind.HookOf(length) is { } hook)
@@ -209,13 +207,13 @@ public sealed record Brief
             _ => 0,
         };
 
-    // On a small stream nobody is far away.
+    // Distances on a small stream are short.
     private static double UsualDistanceM(Water water, UsualDay day) =>
         water == Briefs.Water.SmallStream ? Math.Min(UsualDays.SmallStreamM, day.DistanceM) : day.DistanceM;
 
     /// <summary>
-    /// Every field of the draft that cannot be used; empty when all is well. The caster must be one of <paramref name="casters"/>; where
-    /// none are given, a preset or whoever may be a named person.
+    /// Every field of the draft that cannot be used; empty when all is well. The caster must be one of <paramref name="casters"/>; when
+    /// none are given, a preset or an id of a stored caster.
     /// </summary>
     public static IReadOnlyList<FieldProblem> Check(BriefDraft draft, IReadOnlyList<Caster>? casters = null)
     {

@@ -3,7 +3,7 @@ using ZingCast.Core.Measures;
 namespace ZingCast.Core.Briefs;
 
 /// <summary>
-/// What a person said about the day. Everything may be left out; <see cref="Brief.Complete"/> fills the rest. SI units.
+/// The day as a person described it. Every field may be left out; <see cref="Brief.Complete"/> fills in the rest. SI units.
 /// </summary>
 public sealed record BriefDraft
 {
@@ -109,7 +109,7 @@ public sealed record BriefDraft
 }
 
 /// <summary>
-/// How far what can be dragged on a drawing may go; what is typed is held to the same ends. SI: metres, m/s, degrees of the cast.
+/// Ranges of the values that can be dragged in drawings; typed values have the same limits. SI: metres, m/s, degrees against the cast.
 /// </summary>
 public sealed record BriefLimits(Spread DepthM, Spread WindMps, Spread WindFromDeg, Spread DistanceM)
 {

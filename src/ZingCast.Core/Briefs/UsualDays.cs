@@ -4,7 +4,7 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Briefs;
 
-/// <summary>What people mean when they say no more than the name of a fish.</summary>
+/// <summary>What people mean when they name nothing but a fish.</summary>
 /// <param name="Fly">Fly family id.</param>
 /// <param name="Hook">Hook size number, see <see cref="HookSize"/>.</param>
 /// <param name="Ft">How far they are, feet: whole fives, as people say it, which lie close to whole half metres.</param>
@@ -61,18 +61,18 @@ public static class UsualDays
         ["bluewater"] = new("baitfish", -3, 60, Water.Shore, 26, 1, Briefs.Stance.Boat),
     };
 
-    /// <summary>Nobody is farther away than this on a small stream, metres.</summary>
+    /// <summary>Longest usual distance on a small stream, metres.</summary>
     public const double SmallStreamM = 25 * Exact.FootM;
 
     /// <summary>Midges and small nymphs fish just under the surface, metres.</summary>
     public const double MidgeDepthM = .15;
 
-    // What is easy with a slim fly, a bulky one and a huge one, square metres: shares of what such a caster gets in calm air at the least.
+    // Drag areas of a slim, a bulky and a huge fly, square metres, and the share of a caster's least calm-air reach that is easy with each.
     private static readonly double[] AreasM2 = [.9e-4, 2.5e-4, 10e-4],
         EasyShares = [.79, .66, .53];
 
     /// <summary>
-    /// What such a caster fishes at with such a fly without straining, metres; in whole fives of feet, as people say it. Common practice.
+    /// Distance such a caster fishes such a fly at without straining, metres; rounded to five feet, as people say it. Common practice.
     /// </summary>
     public static double ReachedBy(Caster caster, Fly fly)
     {

@@ -7,7 +7,7 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Care;
 
-/// <summary>How a piece stands with a task.</summary>
+/// <summary>How urgent a task is.</summary>
 public enum CareState
 {
     /// <summary>To be done.</summary>
@@ -20,7 +20,7 @@ public enum CareState
     Fine,
 }
 
-/// <summary>What a piece has been through.</summary>
+/// <summary>Wear of a piece.</summary>
 /// <param name="Outings">Times it was out.</param>
 /// <param name="Hours">Hours noted.</param>
 /// <param name="SaltDays">Days in salt.</param>
@@ -36,7 +36,7 @@ public sealed record Wear(int Outings, double Hours, int SaltDays, int Drops)
         );
 }
 
-/// <summary>A task and how a piece stands with it.</summary>
+/// <summary>A task and how urgent it is.</summary>
 /// <param name="Key">Stable.</param>
 /// <param name="Task">What to do.</param>
 /// <param name="PieceId">The piece; 0 for flies and drawer.</param>
@@ -60,15 +60,15 @@ public sealed record CareItem(
     Wear Since
 );
 
-/// <summary>A piece with all it has been through.</summary>
+/// <summary>A piece with all its wear.</summary>
 public sealed record PieceWear(CarePiece Piece, int Id, string Called, Wear Wear);
 
-/// <summary>What to look after, from what was logged and what was done.</summary>
+/// <summary>What needs care, from logged outings and services.</summary>
 /// <param name="Items">Every task of every piece, most overdue first.</param>
 /// <param name="Pieces">Every piece with what it has been through, most used first.</param>
 public sealed record CareList(IReadOnlyList<CareItem> Items, IReadOnlyList<PieceWear> Pieces)
 {
-    // From this share of its time on it is soon.
+    // Share of the interval from which a task is due soon.
     private const double SoonShare = .8;
 
     private sealed record Piece(
@@ -81,7 +81,7 @@ public sealed record CareList(IReadOnlyList<CareItem> Items, IReadOnlyList<Piece
         Func<CareTask, DateOnly?> Noted
     );
 
-    /// <summary>Of a shed with its scraps, from outings and services in any order.</summary>
+    /// <summary>For a shed with its scraps; outings and services in any order.</summary>
     public static CareList From(
         GearShed shed,
         IReadOnlyList<Scrap> scraps,
@@ -112,11 +112,11 @@ public sealed record CareList(IReadOnlyList<CareItem> Items, IReadOnlyList<Piece
         );
     }
 
-    /// <summary>What to see to before a day, of these pieces only; of everything where none are named.</summary>
+    /// <summary>Tasks to do before a day, for the given pieces or, when none are given, for all.</summary>
     public IReadOnlyList<CareItem> Before(DateOnly? day, Func<CareItem, bool> comes) =>
         [.. Items.Where(i => comes(i) && (i.State != CareState.Fine || (day is { } d && i.DueOn <= d)))];
 
-    /// <summary>What a piece is called, as far as it is known.</summary>
+    /// <summary>Name of a piece, as far as it is known.</summary>
     public static string NameOf(CarePiece kind, int id, GearShed shed)
     {
         static string From(Gear? piece) => piece is null ? "" : $"{piece.Tag} {piece.Name}";
@@ -151,7 +151,7 @@ public sealed record CareList(IReadOnlyList<CareItem> Items, IReadOnlyList<Piece
             outings.ToLookup(o => o.ReelId),
             outings.ToLookup(o => o.LeaderId)
         );
-        // What was noted with the piece itself counts as done, and everything counts from the day it came.
+        // A test stored with the piece itself counts as done; everything else counts from the day the piece was bought.
         foreach (var rod in shed.Rods)
             yield return new(
                 CarePiece.Rod,
@@ -159,7 +159,7 @@ public sealed record CareList(IReadOnlyList<CareItem> Items, IReadOnlyList<Piece
                 [.. rods[rod.Id]],
                 DroppedPiece.Rod,
                 rod.BoughtOn,
-                // What was never tested is tested on the bench, not again.
+                // A rod that was never tested does not need testing again.
                 t => t != CareTask.BendTest || rod.Test is not null,
                 t =>
                     t == CareTask.Inspect ? Latest(rod.Inspections.Select(i => (DateOnly?)i.On))
@@ -215,7 +215,7 @@ public sealed record CareList(IReadOnlyList<CareItem> Items, IReadOnlyList<Piece
 
     private static DateOnly? Latest(IEnumerable<DateOnly?> days) => days.Max();
 
-    // A wind knot, a good fish and a parted tippet each cost a leader; what opens a hook or rusts it costs the flies.
+    // A wind knot, a good fish or a parted tippet wears a leader; what opens or rusts a hook wears the flies.
     private static int Mishaps(CarePiece kind, IReadOnlyList<Outing> outings) =>
         kind == CarePiece.Flies
             ? outings.Sum(o => Lost(o, LossCause.StraightenedHook))
@@ -231,9 +231,9 @@ public sealed record CareList(IReadOnlyList<CareItem> Items, IReadOnlyList<Piece
     private static CareItem? Item(Piece piece, CareTask task, GearShed shed, IEnumerable<DateOnly> done, DateOnly today)
     {
         var last = Latest([.. done.Select(d => (DateOnly?)d), piece.Noted(task)]);
-        // What was done in the evening was done after that day's fishing.
+        // A service counts as done after that day's fishing.
         var since = last is { } l ? [.. piece.Outings.Where(o => o.On > l)] : piece.Outings;
-        // Nobody knows when: the calendar runs from the day it came, or was first out.
+        // With no service on record, the interval runs from the day the piece was bought or was first used.
         var from = last ?? piece.Since ?? (piece.Outings.Count > 0 ? piece.Outings.Min(o => o.On) : null);
         var wear = Wear.From(since, piece.Dropped);
         DateOnly? dueOn = task.Months is { } months && from is { } f ? f.AddMonths(months) : null;

@@ -3,7 +3,7 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Care;
 
-/// <summary>What kind of piece is looked after.</summary>
+/// <summary>Kinds of pieces that need care.</summary>
 public enum CarePiece
 {
     /// <summary>A rod.</summary>
@@ -28,7 +28,7 @@ public enum CarePiece
     Drawer,
 }
 
-/// <summary>Something that is done to a piece from time to time.</summary>
+/// <summary>A maintenance task.</summary>
 /// <param name="Id">Stable id.</param>
 /// <param name="Piece">To which kind of piece.</param>
 /// <param name="Name">What, as one says it: "clean the line".</param>
@@ -123,7 +123,7 @@ public sealed record CareTask(
         Mind: "Eyes covered; nobody near the tip under load."
     );
 
-    /// <summary>Every task, in the order in which a piece is looked over.</summary>
+    /// <summary>All tasks, in the order in which a piece is inspected.</summary>
     public static readonly IReadOnlyList<CareTask> All =
     [
         Clean,
@@ -215,7 +215,7 @@ public sealed record CareTask(
         ),
     ];
 
-    /// <summary>The line after this was done to it; the same where it changes nothing.</summary>
+    /// <summary>The line after this task; unchanged when the task does not alter it.</summary>
     public FlyLine On(FlyLine line, double? amountM) =>
         Id == CutBack.Id && amountM is { } cut ? line.CutBack(cut)
         : Id == Reverse.Id ? line.Reversed()

@@ -3,7 +3,7 @@ using ZingCast.Core.Measures;
 
 namespace ZingCast.Core.Care;
 
-/// <summary>Something that was done to a piece.</summary>
+/// <summary>A maintenance task done to a piece.</summary>
 public sealed record Service : Kept
 {
     /// <summary>What, see <see cref="CareTask"/>.</summary>
@@ -18,7 +18,7 @@ public sealed record Service : Kept
     /// <summary>How much, metres, where the task asks for it.</summary>
     public double? AmountM { get; init; }
 
-    /// <summary>The line as it was before, where it was cut or turned; so that this can be taken back.</summary>
+    /// <summary>The line before it was cut or reversed, so that the service can be undone.</summary>
     public FlyLine? Before { get; init; }
 
     /// <summary>Anything worth knowing.</summary>

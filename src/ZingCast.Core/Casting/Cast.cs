@@ -6,7 +6,7 @@ public enum CastOutcome
     /// <summary>Line and leader straight before they touch the water.</summary>
     TurnedOver,
 
-    /// <summary>Came down before it was straight.</summary>
+    /// <summary>Came down before line and leader were straight.</summary>
     Piled,
 
     /// <summary>Straight, but pulled out less line than was wanted.</summary>
@@ -22,26 +22,26 @@ public enum CastLimit
     /// <summary>Nothing: it did what was asked.</summary>
     None,
 
-    /// <summary>The loop: wind, bulk and drag eat it before it is straight.</summary>
+    /// <summary>The loop: wind, bulk and drag use up its energy before line and leader are straight.</summary>
     Turnover,
 
-    /// <summary>Time in the air: it reaches the water first.</summary>
+    /// <summary>Time in the air: the line reaches the water first.</summary>
     Height,
 
-    /// <summary>Running line: the head does not pull more through the rings.</summary>
+    /// <summary>Running line: the head does not pull more of it through the guides.</summary>
     Shoot,
 
     /// <summary>Line held in the air.</summary>
     Carry,
 
-    /// <summary>A fly too heavy for the line in the air.</summary>
+    /// <summary>The fly is too heavy for the line in the air.</summary>
     FlyRatio,
 
     /// <summary>There is no more line.</summary>
     LineEnd,
 }
 
-/// <summary>Where the joules of a cast went. All in joules, 0 or more; together they come to <paramref name="Launch"/>.</summary>
+/// <summary>Where the energy of a cast went. All in joules, 0 or more; together they add up to <paramref name="Launch"/>.</summary>
 /// <param name="Launch">In line, leader and fly when the rod stops.</param>
 /// <param name="Skin">Rubbed off along both legs.</param>
 /// <param name="Bend">Drag of the loop's bend.</param>
@@ -113,15 +113,15 @@ public readonly record struct CastResult(
     double FlyDriftM
 )
 {
-    /// <summary>Turned over, or piled no more than half the leader: the fly fishes.</summary>
+    /// <summary>Turned over, or piled at most half the leader: the fly can be fished.</summary>
     public bool Fishes { get; init; }
 
-    /// <summary>Nothing turns over: this is how far the fly is lobbed.</summary>
+    /// <summary>Nothing turns over: the reach is how far the fly can be lobbed.</summary>
     public bool Lobbed { get; init; }
 
-    /// <summary>Too near to cast: poked out, or dappled, with the leader and hardly any line.</summary>
+    /// <summary>Too near for a cast: the fly is held out or dapped with the leader and hardly any line.</summary>
     public bool Poked { get; init; }
 
-    /// <summary>Height left when it was straight, or the pile it may still have, metres; below 0 it does not fish.</summary>
+    /// <summary>Height left when the line was straight, or the pile still allowed, metres; below 0 the cast does not fish.</summary>
     public double SpareM { get; init; }
 }

@@ -2,9 +2,7 @@ using System.Diagnostics.CodeAnalysis;
 
 namespace ZingCast.Core.Casting;
 
-/// <summary>
-/// One carry and angle, for which the most line is sought that may be let go. What fishes shorter fishes with less let go.
-/// </summary>
+/// <summary>One carry and angle, for which the longest shot that still fishes is sought.</summary>
 /// <param name="carryM">Carry, metres.</param>
 /// <param name="steep">Share of the steepest angle there is room for.</param>
 /// <param name="firstM">Line to let go first, metres; <see cref="All"/> for all there is.</param>
@@ -14,16 +12,17 @@ internal struct CastAttempt(double carryM, double steep, double firstM, double m
     /// <summary>As much line as there is.</summary>
     public const double All = double.MaxValue;
 
-    // Shot is searched to this, metres; a metre more of it takes about so much off the height, or the pile, it may still have.
+    // Resolution of the shot, metres; and how much spare height or pile a metre of shot costs, roughly.
     private const double GrainM = .03,
         RoughGrainM = .4,
         SpareAMetre = 1.3,
         BetweenShare = 1.03;
 
-    // The secant is there long before.
+    // A bound only: the secant converges long before.
     private const int MaxThrown = 10;
 
-    // A shot that fishes and one that does not, with what they spare, metres: a secant kept between them, with the Illinois halving.
+    // A shot that fishes and one that does not, with their spares, metres: the secant method keeps its root between them (Illinois
+    // variant).
     private double atM,
         angleRad,
         roomM = -1,
@@ -44,13 +43,13 @@ internal struct CastAttempt(double carryM, double steep, double firstM, double m
     /// <summary>The best cast so far; the one nearest to fishing while none does.</summary>
     public CastResult Best { get; private set; }
 
-    /// <summary>What to let go first where a neighbour is tried, metres.</summary>
+    /// <summary>Shot to try first for a neighbouring attempt, metres.</summary>
     public double AgainM { get; private set; }
 
-    /// <summary>Nothing more is to be learned.</summary>
+    /// <summary>Nothing more can be learned.</summary>
     public bool Done { get; private set; }
 
-    /// <summary>How good it is: reach, metres; below 0 by how much it fails.</summary>
+    /// <summary>Value of the best cast: its reach in metres, or, below 0, by how much it fails to fish.</summary>
     public readonly double Worth => Best.Fishes ? Best.ReachM : Math.Min(0, Best.SpareM) - 1000;
 
     /// <summary>The next cast to throw.</summary>
@@ -61,8 +60,8 @@ internal struct CastAttempt(double carryM, double steep, double firstM, double m
     }
 
     /// <summary>
-    /// No cast yet to be thrown for it reaches farther than this, metres: as far as the line out, and between a shot that fishes and one
-    /// that does not hardly farther than either lands.
+    /// Upper bound of the reach of casts still to be simulated, metres: all line out; and between a shot that fishes and one that does not,
+    /// hardly more than either reached.
     /// </summary>
     public double UpperBoundM(CastSetup setup)
     {
@@ -80,7 +79,7 @@ internal struct CastAttempt(double carryM, double steep, double firstM, double m
         atM = Math.Min(firstM, roomM);
     }
 
-    /// <summary>Takes in how the cast went.</summary>
+    /// <summary>Takes in the result of the last plan.</summary>
     [SuppressMessage("Maintainability", "CA1502", Justification = "One search, whose parts share what they have found.")]
     public void Learn(in CastResult cast, bool rough)
     {
@@ -90,7 +89,7 @@ internal struct CastAttempt(double carryM, double steep, double firstM, double m
             Best = cast;
         if (cast.Fishes)
         {
-            // Line that is not pulled out is not had by letting go of more.
+            // If not all of the shot was pulled out, letting go of more changes nothing.
             var all = cast.ShotM < atM - .02 || atM >= roomM;
             AgainM = all ? All : atM;
             Done = all || cast.SpareM < grain;
@@ -99,20 +98,20 @@ internal struct CastAttempt(double carryM, double steep, double firstM, double m
         else
         {
             Done = atM <= 0;
-            // To let go more than is pulled is the same cast.
+            // A longer shot than was pulled out is the same cast.
             (highM, highSpareM, lowSpareM) = (Math.Min(atM, cast.ShotM), Math.Min(-.01, cast.SpareM), lowSpareM / 2);
             failsAtM = cast.ReachM;
         }
         if (lowM >= 0 && highM < All)
         {
             Done |= highM - lowM < grain || thrown >= MaxThrown;
-            // A little inside both ends, so that the bracket always shrinks.
+            // Kept a little inside both ends, so that the bracket always shrinks.
             atM = lowM + (highM - lowM) * Math.Clamp(lowSpareM / (lowSpareM - highSpareM) - .01, .05, .95);
         }
         else if (cast.Fishes)
             atM = Math.Min(roomM, atM + cast.SpareM / SpareAMetre + .05);
         else
-            // Once by the usual slope, then none at all.
+            // First step back by the usual slope, then to no shot at all.
             atM = failed++ == 0 ? Math.Max(0, highM + cast.SpareM / SpareAMetre - .05) : 0;
     }
 }

@@ -7,9 +7,10 @@ namespace ZingCast.Core.Casting;
 public readonly record struct CastPlan(double CarryM, double AngleRad, double ShotM);
 
 /// <summary>
-/// The cast as two legs joined by a travelling bend: the fly leg of length L at speed v, the rod leg at speed u, the bend at their mean.
-/// Bend tension μ((v−u)/2)² after Spolek (1986) and Lingard (1988), Am. J. Phys., recalled; skin friction after White (1972), recalled.
-/// Casts fly side by side in vector registers and allocate nothing per step; the same input gives the same bits, whoever flies beside it.
+/// The cast as two legs joined by a travelling loop: the fly leg of length L at speed v, the rod leg at speed u, the loop at their mean.
+/// Tension at the loop μ((v−u)/2)² after Spolek (1986) and Lingard (1988), Am. J. Phys., from memory; skin friction after White (1972),
+/// from memory. Casts are computed side by side in vector registers without allocations; the same input gives the same bits, whichever
+/// casts are computed beside it.
 /// </summary>
 public static class CastEngine
 {
@@ -17,8 +18,8 @@ public static class CastEngine
     public const double CrossDrag = 1.05;
 
     /// <summary>
-    /// A fly heavier than this share of the line in the air is lobbed, not cast; with a short heavy head it is cast up to the next one, and
-    /// up to the last it casts comfortably. Common practice.
+    /// A fly heavier than the first share of the line in the air is lobbed, not cast; with a short heavy head it can be cast up to the
+    /// second, and is comfortable up to the third. Common practice.
     /// </summary>
     public const double MaxFlyRatio = .45,
         HeavyHeadFlyRatio = .40,
@@ -32,10 +33,10 @@ public static class CastEngine
     public const double StraightM = .05;
 
     /// <summary>
-    /// Line speed when the rod stops, m/s, and height of the loop, metres. The arm gives a heavier line more energy and less speed. Over
-    /// the grain window, or with the whole head out and still under it, speed falls and the loop opens with the square of what is out of
-    /// the window; a fly too heavy for the line in the air does the same (assumptions of ours). Less than the head out is a short cast,
-    /// not a rod too heavy for its line.
+    /// Line speed when the rod stops, m/s, and loop height, metres. The arm gives a heavier line more energy and less speed. Outside the
+    /// grain window speed falls and the loop opens with the square of the excess, above it and, when the whole head is out, below it; a fly
+    /// too heavy for the line in the air does the same (our assumptions). With less than the head out the cast is short, the rod not too
+    /// heavy.
     /// </summary>
     public static (double LaunchMps, double LoopM) Launch(CastSetup setup, double carryM)
     {
@@ -43,9 +44,7 @@ public static class CastEngine
         return Launch(setup, outKg, carryM < setup.HeadM ? LineKg(setup, setup.HeadM) : outKg);
     }
 
-    /// <summary>
-    /// The same from the mass of the line held in the air, and of what of it is out at the least with the whole head, kilograms.
-    /// </summary>
+    /// <summary>The same from the mass of the line in the air, and from the least of it when the whole head is out, kilograms.</summary>
     internal static (double LaunchMps, double LoopM) Launch(CastSetup setup, double outKg, double headOutKg)
     {
         var moved = MovedKg(setup, outKg);
@@ -56,7 +55,7 @@ public static class CastEngine
         return (setup.Caster.FreeMps / Math.Sqrt(1 + moved / setup.Caster.ArmKg) / penalty, setup.LoopM * penalty);
     }
 
-    /// <summary>What the arm moves with so much line held in the air, kilograms: line, leader, fly and the rod's tip.</summary>
+    /// <summary>Mass that the arm moves with this much line in the air, kilograms: line, leader, fly and the rod's tip.</summary>
     internal static double MovedKg(CastSetup setup, double outKg) =>
         outKg + setup.Line.MassKg(setup.Line.LeaderM) + setup.FlyKg + setup.RodTipKg;
 
@@ -68,9 +67,9 @@ public static class CastEngine
         setup.Line.MassKg(carryM + setup.Line.LeaderM) - setup.Line.MassKg(setup.Line.LeaderM);
 
     /// <summary>
-    /// Throws one cast: <paramref name="carryM"/> metres of line in the air (clamped to what is there), <paramref name="angleRad"/> above
-    /// the level, and lets up to <paramref name="shotM"/> metres be pulled out. <paramref name="refine"/> divides the step, 1 or more.
-    /// Any legal setup gives finite numbers.
+    /// Simulates one cast: <paramref name="carryM"/> metres of line in the air (clamped to what there is), <paramref name="angleRad"/>
+    /// above the horizontal, and at most <paramref name="shotM"/> metres to be pulled out. <paramref name="refine"/> divides the time step,
+    /// 1 or more. Any legal setup gives finite numbers.
     /// </summary>
     public static CastResult Throw(CastSetup setup, double carryM, double angleRad, double shotM, double refine = 1)
     {
@@ -79,7 +78,7 @@ public static class CastEngine
         return result[0];
     }
 
-    /// <summary>As the other, and keeps every moment in <paramref name="trace"/>, with where the energy went.</summary>
+    /// <summary>The same, recording every moment and where the energy went in <paramref name="trace"/>.</summary>
     public static CastResult Throw(
         CastSetup setup,
         double carryM,
@@ -99,7 +98,8 @@ public static class CastEngine
     }
 
     /// <summary>
-    /// Throws many casts with one outfit on one day; <paramref name="results"/> takes one for each of <paramref name="plans"/>, in order.
+    /// Simulates many casts of one outfit on one day; <paramref name="results"/> takes one result for each of <paramref name="plans"/>, in
+    /// order.
     /// </summary>
     public static void Throw(CastSetup setup, ReadOnlySpan<CastPlan> plans, Span<CastResult> results, double refine = 1)
     {

@@ -6,17 +6,17 @@ using Lane4 = System.Runtime.Intrinsics.Vector256<double>;
 
 namespace ZingCast.Core.Casting;
 
-/// <summary>Where casts come from, and where they land.</summary>
+/// <summary>Supplies casts to simulate and takes their results.</summary>
 internal interface ICastSource
 {
-    /// <summary>The next cast to throw, with a number of 0 or more to know it by; false when there is none now.</summary>
+    /// <summary>The next cast, with a ticket of 0 or more to identify it; false when there is none at present.</summary>
     bool Next(out CastPlan plan, out int ticket);
 
-    /// <summary>How it went.</summary>
+    /// <summary>The result of the cast with this ticket.</summary>
     void Landed(int ticket, in CastResult result);
 }
 
-/// <summary>A list of casts, landing in the order of the list.</summary>
+/// <summary>A list of casts whose results are stored in the same order.</summary>
 internal ref struct CastList(ReadOnlySpan<CastPlan> plans, Span<CastResult> results) : ICastSource
 {
     private readonly ReadOnlySpan<CastPlan> plans = plans;
@@ -46,14 +46,14 @@ internal readonly struct CastLanes
     private const int Lanes = 4;
     private const double Gravity = Measures.Exact.GravityMps2,
         LongestS = 12,
-        // A step is no longer than this, nor than this share of the shorter leg's life, nor pulls more line than this through the rings.
+        // Limits of a time step: this long; this share of the time that the shorter leg lasts; this much line through the guides.
         LongestStepS = .04,
         StepShare = .35,
         LongestPullM = .15,
         StopsMps = .2,
-        // A leader's last centimetres and no fly weigh next to nothing: a microgram keeps quotients finite.
+        // The last centimetres of a leader without a fly weigh next to nothing: a microgram keeps quotients finite.
         LeastKg = 1e-9,
-        // A rod leg that is held.
+        // Stands for the mass of a rod leg that is held.
         EndlessKg = 1e30;
 
     private readonly CastSetup setup;
@@ -84,10 +84,10 @@ internal readonly struct CastLanes
 
     private enum Phase
     {
-        /// <summary>The loop forms; the hand holds the line.</summary>
+        /// <summary>The loop forms while the hand holds the line.</summary>
         Forming,
 
-        /// <summary>The hand has let go; the rings may still hold the line.</summary>
+        /// <summary>The hand has let go; the guides may still hold the line.</summary>
         Released,
 
         /// <summary>Straight, and still pulling line out.</summary>
@@ -114,7 +114,7 @@ internal readonly struct CastLanes
             T;
     }
 
-    // What each lane's cast is thrown with, and where it stands.
+    // The plan of each lane's cast, and how far it is.
     private struct Casts
     {
         public Four<double> OutM,
@@ -129,23 +129,23 @@ internal readonly struct CastLanes
             TurnoverMps,
             Falling;
 
-        // Where something happens next: bend that lets go, line out that is checked, fly leg that is straight, metres; endless when
-        // nothing will.
+        // Where the next event happens: loop length at which line is released, line out at which it is stopped, fly leg at which it is
+        // straight, metres; infinite when none will.
         public Four<double> FormsAtM,
             EndsAtM,
             StraightAtM;
 
-        // 1 when the rod leg runs, and when it may run and the rings hold it.
+        // 1 while the rod leg moves; 1 when it may move but the guides hold it.
         public Four<double> Moving,
             Resting;
         public Four<CastPlan> Plans;
         public Four<Phase> Phases;
 
-        // What the source calls the cast; below 0 for a lane that flies none.
+        // Ticket of the cast in each lane; below 0 when the lane is idle.
         public Four<int> Ticket;
     }
 
-    /// <summary>Throws what the source asks for until it asks for no more.</summary>
+    /// <summary>Simulates what the source supplies until it supplies no more.</summary>
     public void Fly<TSource>(ref TSource source)
         where TSource : ICastSource, allows ref struct
     {
@@ -179,7 +179,7 @@ internal readonly struct CastLanes
         }
     }
 
-    // The next cast into a lane; false when there is none, and what it steps on is nobody's.
+    // Puts the next cast into a lane; false when there is none and the lane idles.
     private bool Begin<TSource>(ref Casts c, ref State s, int i, ref TSource source)
         where TSource : ICastSource, allows ref struct
     {
@@ -225,7 +225,7 @@ internal readonly struct CastLanes
         return true;
     }
 
-    // Where all lanes are a step on. Returns the lanes, as bits, in which something happens within it.
+    // Advances all lanes by one step. Returns a bit for each lane in which an event happens within it.
     private uint Step(ref Casts c, ref State s, out State then)
     {
         Unsafe.SkipInit(out then);
@@ -249,13 +249,13 @@ internal readonly struct CastLanes
         Apart(upKg, ConditionalSelect(moving, lowKg, Create(EndlessKg)), out var overUp, out var overLow, out var root, out var overRoot);
         var g = r * root;
         var raw = (m - upKg * g) / (upKg + lowKg) & moving;
-        // A rod leg that would run backwards rests in the rings.
+        // A rod leg that would run backwards is stopped by the guides.
         var stalled = LessThan(raw, Lane4.Zero);
         resting |= stalled;
         var u = MaxNative(raw, Lane4.Zero);
         g = ConditionalSelect(stalled, MaxNative(raw + g, Lane4.Zero), g);
 
-        // Steps follow the shorter leg: at the start the rod leg is short, at the end the fly leg is.
+        // Steps follow the shorter leg: at first the rod leg, at the end the fly leg.
         var straight = Vector256.Equals(l, Lane4.Zero);
         var shorter = ConditionalSelect(straight, Create(1e9), MinNative(l, x + Load(ref c.LoopM)));
         var dt =
@@ -263,12 +263,12 @@ internal readonly struct CastLanes
                 Create(LongestStepS),
                 MinNative(shorter * (2 * StepShare) / MaxNative(g, Create(2e-6)), Create(LongestPullM) / MaxNative(u, Create(1e-3)))
             ) / refine;
-        // The line ends and the leader begins with a jump in mass, and drag that took its share of the bend's pull now takes all: no
-        // step runs across it.
+        // Where line meets leader, mass jumps, and drag that took its share of the loop's tension now takes all of it: no step may cross
+        // this point.
         var toLeader = l - Create(line.LeaderM);
         dt = ConditionalSelect(GreaterThan(toLeader, Create(.002)), MinNative(dt, toLeader * 2.0 / MaxNative(g, Create(1e-3))), dt);
 
-        // The line's height changes little within a step: one wind serves it all.
+        // The line's height changes little within a step, so one wind serves all stages.
         var w = WindAt(z + Load(ref c.Falling) * dt * .5, Load(ref c.WindMps));
         Lane4 skin = Load(ref c.Skin),
             bend = Load(ref c.Bend),
@@ -276,7 +276,7 @@ internal readonly struct CastLanes
 
         var v = u + g;
         Forces(g, u, v, w, perM, thick, m2, endM2, skin, bend, bulk, rings, out var taken, out var upDrag, out var hold);
-        // Rings hold until the bend pulls harder than they do.
+        // The guides hold until the loop pulls harder than they do.
         var goes = resting & GreaterThan(perM * g * g * .25 - taken, hold);
         moving = AndNot(moving, resting) | goes;
         lowKg = ConditionalSelect(moving, lowKg, Create(EndlessKg));
@@ -322,7 +322,7 @@ internal readonly struct CastLanes
 
         var sixth = dt * (1.0 / 6);
         var toL = MaxNative(Lane4.Zero, l + sixth * (l1 + (l2 + l3) * 2.0 + l4));
-        // While the rod leg is held there is as much line beyond the rings as before, however hard a gale from behind blows a fly of no
+        // While the rod leg is held, the length of line beyond the guides stays the same, however hard a tail wind blows a fly of no
         // weight.
         var toX = ConditionalSelect(moving, x + sixth * (x1 + (x2 + x3) * 2.0 + x4), end - toL);
         var toT = t + dt;
@@ -330,7 +330,7 @@ internal readonly struct CastLanes
         Store(ref then.L, toL);
         Store(ref then.X, toX);
         Store(ref then.M, m + sixth * (m1 + (m2nd + m3) * 2.0 + m4));
-        // A fly leg slower than the rod leg flies with it as one package.
+        // When the fly leg would become slower than the rod leg, both fly on as one.
         Store(ref then.R, MaxNative(Lane4.Zero, r + sixth * (r1 + (r2 + r3) * 2.0 + r4)));
         Store(ref then.Z, toZ);
         Store(ref then.T, toT);
@@ -345,7 +345,7 @@ internal readonly struct CastLanes
         return happens.ExtractMostSignificantBits();
     }
 
-    // Where a step begins, and what stays as it is for all of it.
+    // State at the start of a step, and what is constant during it.
     private struct Standing
     {
         public Lane4 L,
@@ -367,7 +367,7 @@ internal readonly struct CastLanes
             Bulk;
     }
 
-    // How fast everything changes, some way into the step.
+    // Rates of change part of the way into the step.
     private static void Stage(
         in Standing s,
         LineInAir line,
@@ -411,13 +411,13 @@ internal readonly struct CastLanes
             out var hold
         );
         Rates(g, u, taken, upper, hold, s.RunKg, overUp, overLow, overRoot, r, out nm, out nr);
-        // A straight line is one piece: wind from behind does not blow its fly ahead of it.
+        // A straight line is one piece: a tail wind does not blow its fly ahead of it.
         nr = AndNot(nr, s.Straight);
         nl = g * -.5;
         nx = u + g * .5;
     }
 
-    // One over either mass, and √(1/m + 1/n) with one over it.
+    // 1/m and 1/n, and √(1/m + 1/n) with its reciprocal.
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
     private static void Apart(Lane4 up, Lane4 low, out Lane4 overUp, out Lane4 overLow, out Lane4 root, out Lane4 overRoot)
     {
@@ -428,7 +428,7 @@ internal readonly struct CastLanes
         overRoot = Lane4.One / root;
     }
 
-    // Drag of the bend that each end of it bears (never more than its tension), of fly leg and fly, and of the rod leg with the rings,
+    // Drag of the loop that each of its ends bears (never more than its tension), of fly leg and fly, and of the rod leg with the guides,
     // newtons.
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
     private static void Forces(
@@ -457,7 +457,7 @@ internal readonly struct CastLanes
         hold = skin * (endM2 - m2) * low * Abs(low) + rings;
     }
 
-    // What drag, rings and picking up running line do to M and R.
+    // Effect of drag, guides and picked-up running line on M and R.
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
     private static void Rates(
         Lane4 g,
@@ -492,7 +492,7 @@ internal readonly struct CastLanes
         return wind * Log(MaxNative(z, rough) / rough) * perLog;
     }
 
-    // Falling from rest with drag across the line: vt²/g · ln cosh(g t / vt).
+    // Fall from rest with drag across the line: vt²/g · ln cosh(g t / vt).
     private Lane4 HeightAt(Lane4 x, Lane4 t, Lane4 sin, Lane4 terminal)
     {
         var k = t * Gravity / terminal;
@@ -519,7 +519,7 @@ internal readonly struct CastLanes
         Straight,
     }
 
-    // Takes a lane back to where something happened within its step; true when the cast is over.
+    // Moves a lane back to the event within its step; true when the cast is over.
     private bool Meet(in Casts c, in State from, ref State to, int i, out Event met)
     {
         met = Event.None;
@@ -527,7 +527,7 @@ internal readonly struct CastLanes
             out1 = to.X[i] + to.L[i];
         if (to.X[i] >= c.FormsAtM[i])
         {
-            // The hand lets go when the loop has formed: as much rod leg as the loop is high.
+            // The hand lets go when the loop has formed: when the rod leg is as long as the loop is high.
             met = Event.LetGo;
             Back(c, from, ref to, i, (c.FormsAtM[i] - from.X[i]) / (to.X[i] - from.X[i]));
         }
@@ -540,7 +540,7 @@ internal readonly struct CastLanes
         {
             var (whole, part) = (to, from.Z[i] / (from.Z[i] - to.Z[i]));
             Back(c, from, ref to, i, part);
-            // It falls ever faster: once more with what was found.
+            // The line falls ever faster, so refine once with the result.
             var off = to.Z[i];
             part = off > 0 ? part + (1 - part) * off / (off - whole.Z[i]) : part * from.Z[i] / (from.Z[i] - off);
             to = whole;
@@ -567,7 +567,7 @@ internal readonly struct CastLanes
         to.Z[i] = Height(c, i, to.X[i], to.T[i]);
     }
 
-    // What an event does to the cast; true when it is over.
+    // Applies an event to the cast; true when the cast is over.
     private bool Turn(ref Casts c, ref State s, int i, Event met)
     {
         switch (met)
@@ -606,7 +606,7 @@ internal readonly struct CastLanes
         return (u, u + g, up, low);
     }
 
-    // One moment with the power lost in it, for somebody who watches.
+    // State of a cast at one moment, with the power lost, for a trace.
     private CastInstant Look(in Casts c, in State s, int i)
     {
         var (u, v, up, low) = Speeds(c, s, i);
@@ -660,7 +660,7 @@ internal readonly struct CastLanes
         return new(
             outcome,
             limit,
-            // A fly that lands in a heap lies where the bend came down.
+            // A fly that lands in a heap lies where the loop came down.
             (straight ? outM + shot : Math.Min(s.X[i], outM + shot)) * Math.Cos(plan.AngleRad),
             plan.CarryM,
             shot,

@@ -9,13 +9,11 @@ namespace ZingCast.Core.Casting;
 public sealed record CastMap(IReadOnlyList<double> Down, IReadOnlyList<double> Across, IReadOnlyList<IReadOnlyList<double>> ReachM);
 
 /// <summary>
-/// Reach over wind, class, carry and speed. Rows are worked out side by side on all cores; cancelling stops within a row.
+/// Maps of reach over wind, class, carry and line speed. Rows are computed in parallel; cancellation takes effect within a row.
 /// </summary>
 public static class CastMaps
 {
-    /// <summary>
-    /// Reach of one cast over winds in the face, m/s, in the order given.
-    /// </summary>
+    /// <summary>Reach of one cast for several head winds, m/s, in the order given.</summary>
     public static IReadOnlyList<double> ByWind(CastSetup setup, IReadOnlyList<double> headwindsMps, CancellationToken cancel = default)
     {
         var reach = new double[headwindsMps.Count];
@@ -61,7 +59,7 @@ public static class CastMaps
             )
         );
 
-    /// <summary>Even steps from low to high, both included; two or more.</summary>
+    /// <summary>Evenly spaced values from low to high, both included; two or more.</summary>
     public static IReadOnlyList<double> Steps(double low, double high, int count) =>
         [.. Enumerable.Range(0, count).Select(i => Interpolation.Between(low, high, i / (count - 1.0)))];
 

@@ -14,33 +14,30 @@ public sealed record ReachAnswer(double WantedM, bool Can, CastResult Cast, Cast
     public double InHandM => Farthest.ReachM - WantedM;
 }
 
-/// <summary>
-/// Searches over what a caster can choose: line held in the air, angle, line shot. One answer for one setup, whoever asks and whatever was
-/// asked before.
-/// </summary>
+/// <summary>Searches over what a caster can choose: carry, angle and shot. The result depends on the setup alone.</summary>
 public static class CastSearch
 {
-    // Carries looked at first. Less than a share of the longest is no cast.
+    // Number of carries looked at first, and the share of the longest carry below which none is tried.
     private const int Carries = 15,
         Flats = 4;
     private const double LeastShare = .06;
 
     private const double LittleShotM = .5;
 
-    // Neighbours of a short carry are nearer than those of a long one: no farther than this share of it.
+    // Neighbours of a short carry lie closer than those of a long one: within this share of it.
     private const double NearShare = .3;
 
-    // Carries that look this much alike in rough steps, as a share, are thrown with care; no more of them than this.
+    // Carries whose rough reach is within this share of the best are simulated precisely; at most this many.
     private const double AlikeShare = .97;
     private const int MaxTries = 3;
 
-    // Who gets no farther than this share of what could be held in the air has a hard day.
+    // A reach below this share of the longest carry marks a hard day, when shorter shots are searched too.
     private const double HardShare = .5;
 
-    // Steps of the casts thrown to see about where the farthest lies, against the engine's own.
+    // Step refinement of the casts that only show where the farthest lies; 1 is the engine's own.
     private const double Rough = .5;
 
-    /// <summary>The farthest cast that fishes; where none does, or a lob gets farther, how far the fly is lobbed.</summary>
+    /// <summary>The farthest cast that fishes; when none does, or a lob gets farther, the lob.</summary>
     [SuppressMessage("Maintainability", "CA1502", Justification = "One search, whose parts share what they have found.")]
     public static CastResult Farthest(CastSetup setup)
     {
@@ -49,14 +46,14 @@ public static class CastSearch
         var gap = (most - least) / (Carries - 1);
         Span<CastAttempt> rough = stackalloc CastAttempt[2 * Carries],
             tries = stackalloc CastAttempt[Flats * Carries];
-        // With all the line let go; where it comes down before it is straight, line held back may carry farther than line let go.
+        // First with all line let go. Where that comes down before it is straight, holding line back may reach farther.
         for (var i = 0; i < Carries; i++)
             (rough[i], rough[Carries + i]) = (new(most - i * gap, 1, CastAttempt.All), new(most - i * gap, 1, 0, 0));
         var about = Best(setup, rough, default, Rough);
         CastAttempt best = default;
         if (!about.Best.Fishes || about.Best.ReachM < HardShare * (most + setup.Line.LeaderM))
         {
-            // A slow arm, a gale in the face or one from behind may want it short, and flat.
+            // With a slow arm, a gale in the face or one from behind, a short and flat cast may be best.
             for (var i = 0; i < Carries; i++)
             {
                 var carry = least * Math.Pow(most / least, i / (Carries - 1.0));
@@ -66,13 +63,13 @@ public static class CastSearch
             best = Best(setup, tries, default, 1);
             best = Best(setup, About(tries, best, gap, least, most), best, 1);
         }
-        // What looked best in rough steps, and whatever looked as good as it turned out to be.
+        // Simulate precisely what looked best in rough steps, and whatever looked as good as that turned out to be.
         for (var i = 0; i < MaxTries && (i == 0 || about.Worth > AlikeShare * best.Worth); i++)
         {
             best = Best(setup, About(tries, about, gap, least, most), best, 1);
             about = Rival(rough, about, gap);
         }
-        // A cast that goes farthest flat is a matter of carry and angle together: it is closed in on.
+        // When a flat cast goes farthest, carry and angle depend on each other: narrow the search step by step.
         gap = Math.Min(gap, NearShare * best.CarryM);
         for (var near = gap / 4; near > (best.Steep < 1 ? gap / 80 : gap / 5); near /= 2)
             best = Best(setup, Beside(tries, best, near, least, most), best, 1);
@@ -86,7 +83,7 @@ public static class CastSearch
         return cast.Limit == CastLimit.None && cast.CarryM > most - .01 ? cast with { Limit = CastLimit.Carry } : cast;
     }
 
-    // The best carry well away from one that was looked at; all near it are done with.
+    // The best carry not near any that was already simulated precisely.
     private static CastAttempt Rival(Span<CastAttempt> rough, in CastAttempt seen, double gapM)
     {
         CastAttempt rival = default;
@@ -98,7 +95,7 @@ public static class CastSearch
         return rival;
     }
 
-    // What was found roughly, thrown with care: its neighbours up to a gap away, line held back where that may pay, flatter and steeper.
+    // The neighbourhood of a rough result: carries up to a gap away, line held back where it may pay, flatter and steeper angles.
     private static Span<CastAttempt> About(Span<CastAttempt> tries, in CastAttempt about, double gapM, double leastM, double mostM)
     {
         var n = 0;
@@ -121,11 +118,11 @@ public static class CastSearch
         return tries[..n];
     }
 
-    // The same closer by.
+    // The same in a closer neighbourhood.
     private static Span<CastAttempt> Beside(Span<CastAttempt> tries, in CastAttempt best, double gapM, double leastM, double mostM)
     {
         var n = 0;
-        // Where next to nothing is let go, none at all is tried first.
+        // When hardly any line is shot, try no shot first.
         var again = best.Best.ShotM < LittleShotM ? 0 : best.AgainM;
         foreach (var beside in (ReadOnlySpan<double>)[-.9, -.45, .45, .9])
             if (best.CarryM + beside * gapM is var carry && carry >= leastM && carry <= mostM)
@@ -141,7 +138,7 @@ public static class CastSearch
         return tries[..n];
     }
 
-    // Throws for all of them side by side, as long as one may still beat the best. Their best, or the best so far.
+    // Simulates all of them side by side, as long as each may still beat the best. Returns the best of them, or the best so far.
     private static CastAttempt Best(CastSetup setup, Span<CastAttempt> tries, CastAttempt best, double refine)
     {
         var source = new Attempts(setup, tries, best, refine < 1);
@@ -157,7 +154,7 @@ public static class CastSearch
 
         public CastAttempt Best { get; private set; } = best;
 
-        // What has just landed goes on while it may still beat the best, then the next one begins.
+        // Continue the attempt that has just landed while it may still beat the best; then start the next.
         public bool Next(out CastPlan plan, out int ticket)
         {
             ticket = again;
@@ -189,8 +186,9 @@ public static class CastSearch
     }
 
     /// <summary>
-    /// Can <paramref name="wantedM"/> metres be had, and with which cast? Among casts that get there the flattest is taken that straightens
-    /// with half a metre of height to spare; else the cast that fishes nearest to it, never a farther one for want of a nearer.
+    /// Whether <paramref name="wantedM"/> metres can be reached, and with which cast. Of the casts that get there, the flattest that
+    /// straightens with half a metre of height to spare is chosen; otherwise the one that fishes nearest to the distance, never a farther
+    /// one for want of a nearer.
     /// </summary>
     public static ReachAnswer Reach(CastSetup setup, double wantedM)
     {
@@ -201,10 +199,10 @@ public static class CastSearch
         return new(wantedM, true, Math.Abs(at.ReachM - wantedM) <= NearEnoughM ? at : Poked(setup, wantedM, at), farthest);
     }
 
-    // A fly that lands farther off than this was not cast to the fish, metres; common practice.
+    // A cast that lands this much beyond the fish was not cast to it, metres. Common practice.
     private const double NearEnoughM = 1;
 
-    // Leader and what line there is to the distance, held out over it.
+    // Leader, and the line that the distance needs, held out over the water.
     private static CastResult Poked(CastSetup setup, double wantedM, in CastResult cast) =>
         cast with
         {
@@ -214,11 +212,11 @@ public static class CastSearch
             ShotM = 0,
         };
 
-    // A fly this near to the distance is there; this much height left when straight is enough, metres.
+    // Tolerance of the distance, and height that suffices when the line is straight, metres.
     private const double ThereM = .1,
         EnoughM = .5;
 
-    // A cast that lands the fly at a distance no farther than the farthest reach.
+    // A cast that lands the fly at a distance within the farthest reach.
     private static CastResult At(CastSetup setup, double wantedM, in CastResult farthest)
     {
         ReadOnlySpan<double> steeps = [.1, .25, .4, .6, .8, 1];
@@ -230,12 +228,12 @@ public static class CastSearch
             foreach (var steep in steeps)
                 plans[n++] = To(share, steep, wantedM);
         }
-        // What reaches farthest, with less let go.
+        // The farthest cast with less line let go.
         plans[n++] = new(farthest.CarryM, farthest.AngleRad, wantedM / Math.Cos(farthest.AngleRad) - farthest.CarryM - setup.Line.LeaderM);
         var best = Nearest(setup, plans[..n], farthest, wantedM);
         if (best.Outcome == CastOutcome.TurnedOver && Math.Abs(best.ReachM - wantedM) <= ThereM)
             return best;
-        // A leader that lands in a heap lands short of what was let go.
+        // A leader that lands in a heap lands short of the line that was let go.
         n = 0;
         foreach (var share in (ReadOnlySpan<double>)[1, .8, .6, .4, .2])
         foreach (var steep in (ReadOnlySpan<double>)[0, .4, 1])
@@ -264,7 +262,8 @@ public static class CastSearch
         }
         return best;
 
-        // There and straight with height to spare, longest carry and flattest first; there and straight; else the nearest.
+        // First casts that get there straight with height to spare, the longest carry and then the flattest; then straight ones; then the
+        // nearest.
         double Worth(in CastResult cast)
         {
             var off = Math.Abs(cast.ReachM - wantedM);
@@ -274,7 +273,7 @@ public static class CastSearch
         }
     }
 
-    /// <summary>The farthest cast with this carry at this line speed when the rod stops, m/s; the arm behind it does not matter.</summary>
+    /// <summary>The farthest cast with this carry and this line speed when the rod stops, m/s, whatever the arm.</summary>
     public static CastResult FarthestAt(CastSetup setup, double carryM, double launchMps)
     {
         var asked = setup.By(
@@ -289,12 +288,12 @@ public static class CastSearch
         return best.Fishes ? best : best with { ReachM = 0 };
     }
 
-    // So many casts are looked at for a lob, and only where what fishes gets no farther than so many times what a lob gets at the least.
+    // Number of casts looked at for a lob; only when what fishes gets less than the given multiple of the least lob.
     private const int Lobs = 60;
     private const double NearlyLobbed = 2;
 
-    // Of casts that do not fish the one that is worth most: the more of the leader lies in a heap beyond what may, the less, down to what a
-    // lob gets.
+    // Of casts that do not fish, the most useful: the more of the leader lies in a heap beyond what is allowed, the less it reaches, down
+    // to a lob.
     private static CastResult Lobbed(CastSetup setup, double leastM, double mostM)
     {
         Span<CastPlan> plans = stackalloc CastPlan[Lobs];
@@ -314,13 +313,13 @@ public static class CastSearch
         double Faded(in CastResult cast) => cast.ReachM * Math.Clamp(1 + cast.SpareM / setup.Line.LeaderM, 0, 1);
     }
 
-    // A lob swings the leader and somewhat more than a rod's length of line at this share of the arm's speed; common practice, rough.
+    // A lob swings the leader and this much line, metres, at this share of the arm's speed. Common practice, rough.
     private const double LobLineM = 3.5,
         LobShare = .36;
 
     /// <summary>
-    /// How far a fly is lobbed, metres: thrown level from the rod's tip with a rod's length of line, against the air, for as long as it
-    /// falls. An estimate of ours.
+    /// How far a fly is lobbed, metres: thrown horizontally from the rod tip with a rod's length of line, against drag, for as long as it
+    /// falls. Our estimate.
     /// </summary>
     public static double LobM(CastSetup setup)
     {
@@ -333,7 +332,7 @@ public static class CastSearch
         return Math.Min(setup.Line.LeaderM + LobLineM, speed * time - slows * time * time / 2);
     }
 
-    // Shortest carry that is a cast, metres.
+    // Shortest carry that counts as a cast, metres.
     private static double LeastCarryM(double mostM) => Math.Min(mostM, Math.Max(.5, LeastShare * mostM));
 }
 

@@ -26,7 +26,7 @@ public sealed record CastDay(
     /// <summary>Roughness length of open water, metres. Source: usual log-law value.</summary>
     public const double OpenWaterM = .0002;
 
-    /// <summary>Height kept over water or ground with nothing behind, metres. Common practice.</summary>
+    /// <summary>Height kept over water or ground on an open back cast, metres. Common practice.</summary>
     public const double OpenClearanceM = .4;
 
     /// <summary>The day of a brief with a rod of this length, metres.</summary>
@@ -36,19 +36,19 @@ public sealed record CastDay(
         return new(Felt(brief.HeadwindMps), brief.FromRightMps, tip, clearance);
     }
 
-    // Of a wind from behind so much is left on balance while it is light, share; and where it takes as much as it gives, m/s.
+    // Share of a light tail wind that remains as a net help; and the wind at which it takes as much as it gives, m/s.
     private const double TailShare = .35,
         TailEndsMps = 8;
 
     /// <summary>
-    /// What of a wind along the cast helps or hinders it, m/s, below 0 where it helps. In the face all of it does. From behind the back
-    /// cast meets what the forward cast gains: a little is left of a light one, nothing from 8 m/s on, and beyond that it costs distance.
-    /// Common practice; the shares are ours.
+    /// Effective wind along the cast, m/s, negative when it helps. A head wind counts in full. A tail wind hinders the back cast as it
+    /// helps the forward cast: a little help remains of a light one, none at 8 m/s, and beyond that it costs distance. Common practice; the
+    /// shares are ours.
     /// </summary>
     public static double Felt(double headwindMps) =>
         headwindMps >= 0 ? headwindMps : TailShare * headwindMps * (1 + headwindMps / TailEndsMps);
 
-    // A hand at 1.6 m and a rod stopped at about half past ten, less what the person stands under. Under branches the rod stays low.
+    // Hand at 1.6 m and rod stopped at about half past ten, less how deep the caster stands. Under branches the rod stays low.
     private static double TipHeight(Brief brief, double rodLengthM)
     {
         var standing = brief.Stance switch
@@ -65,20 +65,20 @@ public sealed record CastDay(
     /// <summary>Density of dry air at sea level, kg/m³: ideal gas, 101 325 Pa.</summary>
     public double AirKgM3 => 101325 / (287.05 * (273.15 + AirC));
 
-    /// <summary>Share of the 10 m wind left at a height in metres: the logarithmic law, 0 at the surface.</summary>
+    /// <summary>Share of the 10 m wind at a height in metres: logarithmic profile, 0 at the surface.</summary>
     public double WindShare(double heightM) => heightM <= RoughnessM ? 0 : Math.Log(heightM / RoughnessM) / Math.Log(10 / RoughnessM);
 }
 
 /// <summary>
-/// Everything about one cast that does not depend on how it is made: line and leader, fly, rod, caster, day. Immutable; made
-/// once and thrown many times.
+/// Everything about a cast that does not depend on how it is made: line and leader, fly, rod, caster, day. Immutable; made once and
+/// simulated many times.
 /// </summary>
 public sealed class CastSetup
 {
     /// <summary>Loop a heavy, paired or split-shot rig needs, metres. Common practice.</summary>
     public const double OpenLoopM = 1.2;
 
-    // Friction in the guides by the thickness of what runs through them: bare mono, thin coated, ordinary running line, thick body.
+    // Friction in the guides by thickness of the line in them: bare mono, thin coated, ordinary running line, thick body.
     private static readonly double[] GuideThickM = [.0006, .0008, .0010, .0014],
         GuideN = [.01, .0225, .03, .05];
 
@@ -125,7 +125,7 @@ public sealed class CastSetup
     public static CastSetup For(Brief brief, Rod rod, FlyLine line, Leader leader)
     {
         var window = rod.WindowClass ?? LineWeights.ClassOf((line.MassKg ?? 0) * Exact.ThirtyFeetM / line.HeadM);
-        // Heavy, paired and shot-weighted rigs fly on an open loop.
+        // Heavy, paired and split-shot rigs need an open loop.
         var open = brief.Fly.Kind.Weighted || brief.Fly.WetKg > .004;
         return new(
             LineInAir.From(line, leader),
@@ -147,7 +147,7 @@ public sealed class CastSetup
     /// <summary>The same cast by somebody else.</summary>
     public CastSetup By(Caster caster) => With(caster, Day);
 
-    // The loop is set anew: an open-loop rig stays one.
+    // The loop is computed anew: an open-loop rig remains one.
     private CastSetup With(Caster caster, CastDay day) => new(Line, HeadM, FlyKg, FlyAreaM2, openLoop, RodTipKg, StandardKg, caster, day);
 
     private readonly bool openLoop;
@@ -179,18 +179,20 @@ public sealed class CastSetup
     /// <summary>Height of the loop before any overload opens it, metres.</summary>
     public double LoopM { get; }
 
-    /// <summary>Most line that can be held in the air, metres: head and overhang, the caster's carry, and what is there.</summary>
+    /// <summary>
+    /// Longest line that can be held in the air, metres: the least of head plus overhang, the caster's carry, and the line there is.
+    /// </summary>
     public double MostCarryM => Math.Max(1, Math.Min(Math.Min(HeadM + Caster.OverhangM, Caster.CarryM), Line.LengthM - Line.LeaderM));
 
-    /// <summary>Steepest cast the back cast leaves room for with this carry, radians, 0 or more.</summary>
+    /// <summary>Steepest angle that the back cast leaves room for with this carry, radians, 0 or more.</summary>
     public double SteepestRad(double carryM) => Math.Asin(Math.Clamp((Day.TipHeightM - Day.ClearanceM) / (carryM + Line.LeaderM), 0, .5));
 
-    /// <summary>Effective mass of a rod tip by class: 2 g and 0.9 g a class. Common practice; a measured one beats it.</summary>
+    /// <summary>Effective mass of a rod tip by class: 2 g plus 0.9 g per class. Common practice; a measured one takes precedence.</summary>
     public static double TipKg(double lineClass) => .002 + .0009 * lineClass;
 
     /// <summary>
-    /// Effective mass of this rod's tip, kilograms: as timed, else that of its class, or of <paramref name="lineClass"/> when nobody
-    /// knows it.
+    /// Effective mass of this rod's tip, kilograms: measured, or else usual for its class, or for <paramref name="lineClass"/> when its
+    /// class is unknown.
     /// </summary>
     public static double TipOf(Rod rod, double lineClass) => rod.TipKg ?? TipKg(rod.Class ?? lineClass);
 

@@ -11,13 +11,13 @@ internal readonly record struct CastInstant(
     double KineticJ
 );
 
-/// <summary>Watches one cast: every moment of it, and where its energy goes.</summary>
+/// <summary>Records one cast: every moment, and where its energy goes.</summary>
 /// <param name="moments">Takes the moments.</param>
 internal sealed class CastTrace(List<CastMoment> moments)
 {
     private EnergyBudget spent;
 
-    /// <summary>Where the energy went, up to the last moment watched.</summary>
+    /// <summary>Where the energy went up to the last recorded moment.</summary>
     public EnergyBudget Budget => spent;
 
     public void Begin(CastInstant start)
@@ -26,9 +26,7 @@ internal sealed class CastTrace(List<CastMoment> moments)
         moments.Add(start.Moment);
     }
 
-    /// <summary>
-    /// A step from one instant to another, at which something may have happened: the trapezium of both ends is what it cost.
-    /// </summary>
+    /// <summary>A step from one instant to another, with an event possibly between them: its losses by the trapezoidal rule.</summary>
     public void Add(in CastInstant from, in CastInstant to, in CastInstant after)
     {
         var half = (to.Moment.TimeS - from.Moment.TimeS) / 2;

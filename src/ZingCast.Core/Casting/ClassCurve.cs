@@ -3,18 +3,16 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Casting;
 
-/// <summary>
-/// Farthest reach over rod class, for the matched outfits of one day. For one thread.
-/// </summary>
+/// <summary>Farthest reach over rod class with the matched outfits of one day. Not thread-safe.</summary>
 public sealed class ClassCurve
 {
     /// <summary>Distance in hand wanted, share. Common practice.</summary>
     public const double InHand = .10;
 
-    /// <summary>Climbing pays no more where a class adds less than this share, looked at over two classes.</summary>
+    /// <summary>Going up a class does not pay when each of the next two classes adds less than this share.</summary>
     public const double WorthAClass = .02;
 
-    // Nobody climbs faster than this with the distance, classes a metre; whoever will need more soon begins before. Ours.
+    // Largest rise of the class with distance, classes per metre; whoever needs more soon begins earlier. Our assumption.
     private const double ClimbAMetre = .6;
 
     private const double Step = .25;
@@ -23,23 +21,23 @@ public sealed class ClassCurve
     private readonly Dictionary<double, CastResult> known = [];
 
     /// <summary>
-    /// <paramref name="setupOf"/> gives the matched outfit of a class, 0–15; no class above <paramref name="most"/> is named. Classes
-    /// are thrown as they are asked for: whole ones, and quarters where a class begins to turn the fly over.
+    /// <paramref name="setupOf"/> gives the matched outfit of a class, 0–15; no class above <paramref name="most"/> is considered. Casts
+    /// are simulated when first asked for: at whole classes, and at quarters where a class begins to turn the fly over.
     /// </summary>
     public ClassCurve(Func<double, CastSetup> setupOf, double most) =>
         (this.setupOf, Most) = (setupOf, Math.Min(most, LineWeights.Highest));
 
-    /// <summary>No class above this is named.</summary>
+    /// <summary>No class above this is considered.</summary>
     public double Most { get; }
 
-    /// <summary>Farthest reach of a class, metres; how far it is lobbed where nothing turns over.</summary>
+    /// <summary>Farthest reach of a class, metres; the lob where nothing turns over.</summary>
     public double ReachM(double c)
     {
         double below = Math.Clamp(Math.Floor(c), 0, LineWeights.Highest),
             above = Math.Min(below + 1, LineWeights.Highest);
         if (c <= below)
             return Thrown(below).ReachM;
-        // Where a class begins to turn the fly over, quarters are thrown.
+        // Where a class begins to turn the fly over, quarters are simulated.
         return Thrown(below).Lobbed != Thrown(above).Lobbed
             ? Thrown(Math.Round(c / Step) * Step).ReachM
             : Interpolation.Between(Thrown(below).ReachM, Thrown(above).ReachM, c - below);
@@ -50,7 +48,7 @@ public sealed class ClassCurve
 
     private CastResult Thrown(double c) => known.TryGetValue(c, out var cast) ? cast : known[c] = CastSearch.Farthest(setupOf(c));
 
-    // Whole classes that will be asked for, side by side.
+    // Simulates whole classes that will be asked for, in parallel.
     private void Throw(double from, double to)
     {
         var open = Enumerable
@@ -68,12 +66,12 @@ public sealed class ClassCurve
             known[open[i]] = casts[i];
     }
 
-    /// <summary>Smallest class with this reach, metres, in quarter steps; null when none that may be named has it.</summary>
+    /// <summary>Smallest class with this reach, metres, in quarter steps; null when none up to <see cref="Most"/> has it.</summary>
     public double? Smallest(double reachM)
     {
         if (ReachM(Most) < reachM)
             return null;
-        // Heavier classes reach farther, or turn over what lighter ones do not.
+        // A heavier class reaches farther, or turns over what a lighter one cannot.
         var (low, high) = (-1, (int)Math.Round(Most / Step));
         while (high - low > 1)
         {
@@ -91,12 +89,12 @@ public sealed class ClassCurve
     public double Smooth(double distanceM, double share, double least)
     {
         var best = least;
-        // Where the least has more than all the climb could ask for, nothing above it matters.
+        // When the least class has more reserve than the whole climb could ask for, nothing above it matters.
         if (Climb(ReachM(least)) > Most - least)
             return best;
         Throw(least, Math.Ceiling(Most));
         for (var c = Math.Floor(least / Step) * Step + Step; c <= Most + 1e-9; c += Step)
-            // From here on the class below is too light.
+            // From this distance on the class below is too light.
             best = Math.Max(best, c - Climb(ReachM(c - Step)));
         return best;
 

@@ -7,8 +7,8 @@ using ZingCast.Core.Standards;
 namespace ZingCast.Core.Casting;
 
 /// <summary>
-/// Leader and line sampled once for casting. Positions run from the fly along the leader and line to the reel, metres. Between
-/// samples mass and diameter are constant, so what leaves one leg arrives in the other to the last microgram.
+/// Leader and line sampled for casting. Positions run from the fly along leader and line to the reel, metres. Mass and diameter are
+/// constant between samples, so what leaves one leg arrives in the other exactly.
 /// </summary>
 public sealed class LineInAir
 {
@@ -32,7 +32,7 @@ public sealed class LineInAir
     public double LengthM { get; }
 
     /// <summary>
-    /// Samples a line of known mass with its leader. Throws <see cref="ArgumentException"/> when nobody knows what the line weighs.
+    /// Samples a line of known mass with its leader. Throws <see cref="ArgumentException"/> when the line's mass is unknown.
     /// </summary>
     public static LineInAir From(FlyLine line, Leader leader)
     {
@@ -94,7 +94,7 @@ public sealed class LineInAir
         return new(sample.Kg + into * sample.KgPerM, sample.M2 + into * sample.ThickM, sample.KgPerM, sample.ThickM, sample.GuidesN);
     }
 
-    /// <summary>Four places at once: mass and diameter summed from the fly, and mass, thickness and guide friction there.</summary>
+    /// <summary>Four positions at once: mass and diameter summed from the fly, and mass, thickness and guide friction there.</summary>
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
     internal void At(
         Vector256<double> s,

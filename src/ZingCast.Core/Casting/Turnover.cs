@@ -23,7 +23,7 @@ public sealed record Turnover(
 )
 {
     /// <summary>
-    /// Throws the same fly, line and rod with several leaders, each as well as it can be and each just as the first is. At least one.
+    /// Simulates the same fly, line and rod with several leaders: each at its best, and each cast exactly as the first. At least one.
     /// </summary>
     public static IReadOnlyList<Turnover> For(IReadOnlyList<CastSetup> setups, double wantedM)
     {

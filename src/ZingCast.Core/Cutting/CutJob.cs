@@ -4,7 +4,7 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Cutting;
 
-/// <summary>A cut or a weighing, written down as it happened.</summary>
+/// <summary>A cut or a weighing, as recorded.</summary>
 /// <param name="At">When, UTC.</param>
 /// <param name="Tag">The piece.</param>
 /// <param name="TakenM">What the blade took, metres; 0 for a weighing.</param>
@@ -22,7 +22,7 @@ public sealed record CutStep(
     double PlusMinusKg = 0
 );
 
-/// <summary>A piece of a job: a scrap on its way to what the plan wants of it.</summary>
+/// <summary>One piece of a job: a scrap being cut to what the plan wants.</summary>
 /// <param name="ScrapId">The scrap it is cut from; it follows every cut.</param>
 /// <param name="Tag">Its tag.</param>
 /// <param name="FrontM">What is still to come off the front, metres.</param>
@@ -44,11 +44,11 @@ public sealed record CutJobPiece(
     bool Done
 )
 {
-    // What is hardly longer than the allowance is nibbled from the start.
+    // Pieces with hardly more than the allowance to remove are nibbled from the start.
     private const double FirstCutFromM = Nibble.AllowanceM + .05;
 
     /// <summary>
-    /// A scrap laid out for what the plan keeps of it. With both ends to cut, the front is cut to length and the back is nibbled.
+    /// A scrap prepared for what the plan keeps of it. When both ends are cut, the front is cut to length and the back is nibbled.
     /// </summary>
     public static CutJobPiece From(CutPiece plan, Scrap scrap)
     {
@@ -69,17 +69,17 @@ public sealed record CutJobPiece(
         );
     }
 
-    /// <summary>Still to come off the end that is nibbled, metres.</summary>
+    /// <summary>Length still to remove from the end that is nibbled, metres.</summary>
     public double ToGoM => NibbleFront ? FrontM : BackM;
 
-    /// <summary>The front has to be cut to length before anything else.</summary>
+    /// <summary>Whether the front has to be cut to length before anything else.</summary>
     public bool FrontFirst => this is { FrontM: > 0, NibbleFront: false };
 
-    /// <summary>So much is to go that a first cut, an allowance over, comes before the scale.</summary>
+    /// <summary>Whether enough is left to remove for a first cut, an allowance over, before weighing.</summary>
     public bool CutFirst => ToGoM > FirstCutFromM;
 }
 
-/// <summary>What is to be done with a piece now.</summary>
+/// <summary>Next step for a piece.</summary>
 public enum NextMove
 {
     /// <summary>Cut it, long.</summary>
@@ -95,7 +95,7 @@ public enum NextMove
     Done,
 }
 
-/// <summary>A piece in work: where it stands and what comes next.</summary>
+/// <summary>A piece in work: its state and the next step.</summary>
 /// <param name="Piece">The piece.</param>
 /// <param name="Name">Name of its scrap.</param>
 /// <param name="LengthM">Its length now, metres.</param>
@@ -119,23 +119,23 @@ public sealed record PieceNow(
     IReadOnlyList<Stretch> Profile
 );
 
-/// <summary>What a cut or a weighing leaves.</summary>
+/// <summary>Result of a cut or a weighing.</summary>
 /// <param name="Job">The job after it.</param>
 /// <param name="Scrap">The scrap after it.</param>
 /// <param name="CutOff">What goes back into the drawer, without an identity yet; null when nothing worth keeping came off.</param>
 public sealed record CutDone(CutJob Job, Scrap Scrap, Scrap? CutOff = null);
 
 /// <summary>
-/// A head being made from scraps: cut long, weigh, nibble, piece by piece, then join. Every step gives a new job; what the blade has taken
-/// is written down and never taken back.
+/// A head being made from scraps: cut long, weigh, nibble, piece by piece, then join. Every step gives a new job; cuts are recorded and
+/// never undone.
 /// </summary>
 public sealed record CutJob : Kept
 {
-    // A mass this far from what the piece should weigh is another piece, or a scale that was not tared; shares.
+    // A mass outside these shares of what the piece should weigh means another piece, or a scale that was not tared.
     private const double LeastShare = .6,
         MaxShare = 1.6;
 
-    // A scale that is off by more than this is of no use here, kilograms.
+    // A scale with a larger tolerance than this is useless here, kilograms.
     private const double WorstScaleKg = .005;
 
     // Tolerance of a made head's profile, share.
@@ -144,13 +144,13 @@ public sealed record CutJob : Kept
     /// <summary>Most pieces in a head.</summary>
     public const int MaxPieces = 3;
 
-    /// <summary>What is wanted.</summary>
+    /// <summary>Head to make.</summary>
     public required CutTarget Target { get; init; }
 
     /// <summary>The pieces, fly end first.</summary>
     public required IReadOnlyList<CutJobPiece> Pieces { get; init; }
 
-    /// <summary>What was done, in order.</summary>
+    /// <summary>Steps done, in order.</summary>
     public IReadOnlyList<CutStep> Steps { get; init; } = [];
 
     /// <summary>When it was begun, UTC.</summary>
@@ -159,7 +159,7 @@ public sealed record CutJob : Kept
     /// <summary>The line it became; null while in work.</summary>
     public int? LineId { get; init; }
 
-    /// <summary>Lines it was before it was taken apart again; they cannot come back beside what is made of the pieces next.</summary>
+    /// <summary>Ids of lines it was before it was taken apart; these cannot be restored once the pieces are used again.</summary>
     public IReadOnlyList<int> TakenApart { get; init; } = [];
 
     /// <inheritdoc />
@@ -204,8 +204,8 @@ public sealed record CutJob : Kept
     private const int MaxSteps = 2000;
 
     /// <summary>
-    /// Takes a plan to the bench. <paramref name="scraps"/> are the pieces it names that are there, by identity. Null, with what is wrong,
-    /// when the plan does not fit them.
+    /// Starts a plan on the bench. <paramref name="scraps"/> are the scraps it names, by id. Null, with the problem, when the plan does
+    /// not fit them.
     /// </summary>
     public static CutJob? Begin(
         CutTarget target,
@@ -234,7 +234,7 @@ public sealed record CutJob : Kept
     private static bool Fits(CutPiece piece, Scrap scrap) =>
         piece.FromM >= 0 && piece.ToM - piece.FromM >= Cutter.ShortestM - 1e-9 && piece.ToM <= scrap.LengthM + 1e-6;
 
-    /// <summary>Where a piece stands and what comes next. The scrap is the one it is cut from, as it is now.</summary>
+    /// <summary>State of a piece and its next step. The scrap is the one it is cut from, as it is now.</summary>
     public PieceNow Now(int index, Scrap scrap)
     {
         var piece = Pieces[index];
@@ -283,8 +283,8 @@ public sealed record CutJob : Kept
     }
 
     /// <summary>
-    /// Writes down a cut that was made, metres off the front or the back. What comes off goes back into the drawer under
-    /// <paramref name="freeTag"/> when it is long enough. Null, with what is wrong, when that cut is not the next move.
+    /// Records a cut, metres off the front or the back. A cut-off that is long enough goes back into the drawer under <paramref
+    /// name="freeTag"/>. Null, with the problem, when that cut is not the next step.
     /// </summary>
     public CutDone? Cut(
         int index,
@@ -298,8 +298,7 @@ public sealed record CutJob : Kept
     {
         var now = Now(index, scrap);
         var cutting = now.Move is NextMove.Cut or NextMove.Nibble;
-        // The first cut may go to the planned length itself, at the risk of whoever holds the blade; a nibble never past what the scale
-        // showed.
+        // A first cut may go to the planned length itself, at the cutter's risk; a nibble never past what the scale showed.
         var most =
             now.Move == NextMove.Nibble ? now.TakeM
             : front ? now.Piece.FrontM
@@ -318,7 +317,7 @@ public sealed record CutJob : Kept
         var (from, to) = front ? (takeM, scrap.LengthM) : (0, scrap.LengthM - takeM);
         var kept = takeM >= Scrap.ShortestM;
         var off = kept ? Off(scrap, takeM, front, freeTag) : null;
-        // A first cut on this end is over once the blade has been through; what is left over is the scale's to decide.
+        // The first cut on this end is over after one cut; the rest is decided by weighing.
         var piece = front ? now.Piece with { FrontM = 0 } : now.Piece with { BackM = 0 };
         var step = new CutStep(at, piece.Tag, takeM, to - from, null, off?.Tag);
         return new(With(index, piece, step), scrap.Between(from, to), off);
@@ -332,8 +331,8 @@ public sealed record CutJob : Kept
     }
 
     /// <summary>
-    /// Writes down what the scale said of a piece, kilograms. What was believed along the piece keeps its shape and takes that mass. Null,
-    /// with what is wrong, when that cannot be this piece.
+    /// Records the mass of a piece, kilograms. Its assumed profile keeps its shape and is scaled to that mass. Null, with the problem, when
+    /// the mass cannot be this piece's.
     /// </summary>
     public CutDone? Weigh(int index, Scrap scrap, double massKg, double plusMinusKg, DateTime at, out IReadOnlyList<FieldProblem> problems)
     {
@@ -361,8 +360,7 @@ public sealed record CutJob : Kept
     }
 
     /// <summary>
-    /// The joined head as a line for the shed. Null, with what is wrong, while there is still a piece to cut or when the line would be
-    /// none.
+    /// The joined head as a line for the shed. Null, with the problem, while a piece is still to cut, or when the line would be invalid.
     /// </summary>
     public FlyLine? Finish(string tag, string name, IReadOnlyDictionary<int, Scrap> scraps, out IReadOnlyList<FieldProblem> problems)
     {
@@ -384,7 +382,7 @@ public sealed record CutJob : Kept
         return problems.Count > 0 ? null : line;
     }
 
-    /// <summary>The head as its pieces lie now.</summary>
+    /// <summary>The head from its pieces in their present state.</summary>
     public CutPlan AsItLies(IReadOnlyDictionary<int, Scrap> scraps) =>
         Cutter.Judge(
             Target,

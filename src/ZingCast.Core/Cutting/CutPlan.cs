@@ -3,7 +3,7 @@ using ZingCast.Core.Measures;
 
 namespace ZingCast.Core.Cutting;
 
-/// <summary>The head that is wanted.</summary>
+/// <summary>The head to make.</summary>
 /// <param name="LengthM">Length over all, metres.</param>
 /// <param name="MassKg">Mass in all, kilograms.</param>
 /// <param name="TipM">Length of a separate tip at the fly end, metres, when one is wanted.</param>
@@ -13,7 +13,7 @@ public sealed record CutTarget(double LengthM, double MassKg, double? TipM = nul
     /// <summary>True when a separate tip is wanted.</summary>
     public bool HasTip => TipM is not null && TipKg is not null;
 
-    /// <summary>What cannot be, field by field.</summary>
+    /// <summary>What is wrong, field by field.</summary>
     public IReadOnlyList<FieldProblem> Check() =>
         new FieldCheck()
             .Range("lengthM", LengthM, 1, 30, "A head is between 1 and 30 m long.")
@@ -24,7 +24,7 @@ public sealed record CutTarget(double LengthM, double MassKg, double? TipM = nul
             .Problems;
 }
 
-/// <summary>A piece of a plan: what is kept of a scrap, and which way round it goes in.</summary>
+/// <summary>A piece of a plan: what is kept of a scrap, and which way round it goes.</summary>
 /// <param name="ScrapId">The scrap.</param>
 /// <param name="FromM">Where it begins, metres from the scrap's front.</param>
 /// <param name="ToM">Where it ends, metres from the scrap's front.</param>
@@ -64,7 +64,7 @@ public sealed record CutPlan(
     IReadOnlyList<Stretch> Profile
 );
 
-/// <summary>What a search for plans found.</summary>
+/// <summary>Result of a search for plans.</summary>
 /// <param name="Plans">Plans, best first.</param>
 /// <param name="Complete">Everything was looked at: there is none better. False when the search was ended before.</param>
 public sealed record CutPlans(IReadOnlyList<CutPlan> Plans, bool Complete);

@@ -5,30 +5,30 @@ using ZingCast.Core.Measures;
 namespace ZingCast.Core.Cutting;
 
 /// <summary>
-/// Finds the best ways to cut a head out of scraps: one piece with up to two cuts, ordered pairs and triples with up to two cuts in all,
-/// either end kept, either way round, cuts every <see cref="GridM"/>. Exact over that set.
+/// Finds the best ways to cut a head from scraps: one piece with up to two cuts, and ordered pairs and triples with up to two cuts in
+/// all, either end kept, either way round, with cuts every <see cref="GridM"/>. Exact over that set.
 /// </summary>
 public static class Cutter
 {
-    /// <summary>Spacing of the cuts looked at, metres; weighing and nibbling does the rest.</summary>
+    /// <summary>Spacing of the cuts considered, metres; weighing and nibbling do the rest.</summary>
     public const double GridM = .05;
 
     /// <summary>Shortest piece used, metres.</summary>
     public const double ShortestM = .5;
 
-    /// <summary>Line each joint takes from each side, metres: weld or braid. Common practice.</summary>
+    /// <summary>Line that a joint takes from each side, metres: welded or braided. Common practice.</summary>
     public const double JointM = .05;
 
     private const double OverM = 2 * JointM;
 
-    /// <summary>What nobody feels: ten grains, a foot and a half. Common practice.</summary>
+    /// <summary>Differences nobody notices: ten grains, a foot and a half. Common practice.</summary>
     public const double UnfeltKg = 10 * Exact.GrainKg,
         UnfeltM = 1.5 * Exact.FootM;
 
-    /// <summary>Mass per metre on the two sides of a joint may differ by this factor before it hinges. Common practice.</summary>
+    /// <summary>Mass per metre on the two sides of a joint may differ by this factor before the joint hinges. Common practice.</summary>
     public const double HingeRatio = 1.6;
 
-    // Costs beside the misses, in the same unit; ours, chosen so that a joint is worth ten grains.
+    // Costs beside those of mass and length, in the same unit. Our assumption: a joint is worth ten grains.
     private const double JointCost = 1,
         CutCost = .1,
         BluntCost = .3,
@@ -38,7 +38,7 @@ public static class Cutter
     private const double TaperLookM = .3,
         TaperChange = 1.1;
 
-    /// <summary>What a plan gives, worked out on the pieces themselves. Throws when a scrap is missing.</summary>
+    /// <summary>Result of a plan, computed from the pieces themselves. Throws when a scrap is missing.</summary>
     public static CutPlan Judge(CutTarget target, IReadOnlyList<CutPiece> pieces, IReadOnlyDictionary<int, LineProfile> scraps)
     {
         var parts = pieces.Select(p => scraps[p.ScrapId].Part(p.FromM, p.ToM, p.Turned)).ToList();
@@ -90,9 +90,9 @@ public static class Cutter
     }
 
     /// <summary>
-    /// The best <paramref name="count"/> plans, each the best cut of its own order of scraps. Runs on all cores. After <paramref
-    /// name="most"/> steps, ranges of cuts looked at, the search ends with the best it has found, and says that it did not look at
-    /// everything; <paramref name="cancel"/> throws.
+    /// The best <paramref name="count"/> plans, each the best cut of its own order of scraps, using all cores. After <paramref
+    /// name="most"/> steps (ranges of cuts looked at) the search ends with the best found so far and reports that it is incomplete;
+    /// <paramref name="cancel"/> throws.
     /// </summary>
     public static CutPlans Plan(
         CutTarget target,
@@ -130,7 +130,7 @@ public static class Cutter
     )
     {
         var all = usable.SelectMany(s => Options(s.Id, profiles[s.Id], stop)).ToArray();
-        // Fewest pieces first: they set the mark that the many combinations of three have to beat.
+        // Fewest pieces first: their best plan is the bound for the many combinations of three.
         if (!target.HasTip)
         {
             var search = new Search(target, best, steps, stop);
@@ -168,10 +168,7 @@ public static class Cutter
         }
     }
 
-    /// <summary>
-    /// Pieces joined from the fly end. At each joint both sides lie over one another for as much as they lose together; nothing is lost
-    /// in mass.
-    /// </summary>
+    /// <summary>Pieces joined from the fly end. At each joint both sides overlap by what they lose together; no mass is lost.</summary>
     public static LineProfile Join(IReadOnlyList<LineProfile> parts)
     {
         List<Stretch> joined = [];
@@ -220,7 +217,7 @@ public static class Cutter
             + (before.Tapered || after.Tapered ? InTaperCost : 0);
     }
 
-    // Missed length and mass; with a tip wanted, of tip and body each by themselves. A joint shortens both its sides.
+    // Cost of missed length and mass; for a separate tip, of tip and body each. A joint shortens both its sides.
     private static double Miss(CutTarget target, int pieces, double firstM, double firstKg, double sumM, double sumKg)
     {
         static double Of(double m, double kg) => Math.Abs(m) / UnfeltM + Math.Abs(kg) / UnfeltKg;
@@ -237,7 +234,7 @@ public static class Cutter
         return FlyEnd(first).Tapered ? points.First(p => p.KgPerM > .95 * most).PositionM : 0;
     }
 
-    /// <summary>One way to use a scrap, over all the places where it may be cut; longer as the index grows.</summary>
+    /// <summary>One way to use a scrap, over all positions of its cut; longer as the index grows.</summary>
     private sealed class Option(int scrapId, int cuts, bool turned, (double FromM, double ToM)[] kept, LineProfile profile)
     {
         public int ScrapId => scrapId;
@@ -254,13 +251,13 @@ public static class Cutter
 
         public int Count => LengthM.Length;
 
-        /// <summary>The end that points to the fly, or to the reel, is the same wherever it is cut.</summary>
+        /// <summary>Whether the end that points to the fly, or to the reel, is the same wherever the cut is.</summary>
         public bool OneFly => Count == 1 || kept[0].FromM == kept[1].FromM != turned;
 
         public bool OneReel => Count == 1 || kept[0].ToM == kept[1].ToM != turned;
     }
 
-    // An even stretch is the same from either end, so it is laid one way only.
+    // A level stretch is the same from both ends, so it is used one way only.
     private static bool Even(LineProfile p, double a, double b)
     {
         var (start, first) = (0.0, (Stretch?)null);
@@ -291,7 +288,7 @@ public static class Cutter
         {
             Add(0, turned, [(0, p.LengthM)]);
             Add(1, turned, cuts.Select(m => (0.0, m)));
-            // Which end of an even piece is kept makes no difference.
+            // For a level piece it makes no difference which end is kept.
             if (!Even(p, 0, p.LengthM))
                 Add(1, turned, cuts.Select(m => (p.LengthM - m, p.LengthM)));
         }
@@ -300,7 +297,7 @@ public static class Cutter
 
     private static readonly bool[] Both = [false, true];
 
-    // Both ends cut off; nothing is gained by that on an even piece.
+    // Cutting both ends; on a level piece this gains nothing.
     private static IEnumerable<Option> Middles(int id, LineProfile p, CancellationToken stop) =>
         Even(p, 0, p.LengthM)
             ? []
@@ -311,7 +308,7 @@ public static class Cutter
             where ends.Length > 0
             select new Option(id, 2, turned, ends, p);
 
-    // A query has no statements; this one throws, like the rest of the search, once it is told to stop.
+    // A query has no statements: like the rest of the search, this throws when the search is cancelled.
     private static bool Continues(CancellationToken stop)
     {
         stop.ThrowIfCancellationRequested();
@@ -334,7 +331,7 @@ public static class Cutter
 
         public void Add(double cost, CutPiece[] pieces)
         {
-            // One order of scraps, way round and kept ends is one plan, whatever the exact cut.
+            // The same order, direction and kept ends of scraps count as one plan, whatever the exact cut.
             var key = string.Join(' ', pieces.Select(p => $"{p.ScrapId:D6}{(p.Turned ? 'b' : 'a')}{(p.FromM > 0 ? '|' : '.')}"));
             lock (kept)
             {
@@ -357,7 +354,7 @@ public static class Cutter
         public IEnumerable<CutPiece[]> Pieces() => kept.Values;
     }
 
-    /// <summary>Counts the steps of all threads; beyond the most there may be, it ends the search.</summary>
+    /// <summary>Counts the steps of all threads and ends the search at the limit.</summary>
     private sealed class Steps(long most, CancellationTokenSource end)
     {
         public const int AtATime = 64;
@@ -372,7 +369,7 @@ public static class Cutter
     }
 
     /// <summary>
-    /// Searches the cuts of one order of options, of which two at most vary, by halving ranges that may still hold something better.
+    /// Searches the cuts of one order of options, at most two of which vary, by halving ranges that may still hold something better.
     /// </summary>
     private sealed class Search(CutTarget target, Best best, Steps steps, CancellationToken stop)
     {
@@ -408,7 +405,7 @@ public static class Cutter
             return 2 * JointCost + CutCost * (first.Cuts + second.Cuts) + CertainCost(first, second) <= best.Worst;
         }
 
-        // Many at a time, so that the threads seldom meet.
+        // Counted many at a time, so that threads seldom contend.
         private void Step()
         {
             stop.ThrowIfCancellationRequested();
@@ -416,7 +413,7 @@ public static class Cutter
                 steps.Take();
         }
 
-        // What the joint costs wherever the cut comes to lie.
+        // Cost of the joint wherever the cut is.
         private static double CertainCost(Option before, Option after) =>
             before.OneReel && after.OneFly ? Between(before.Reel[0], after.Fly[0]) : 0;
 
@@ -433,7 +430,7 @@ public static class Cutter
                 Halve();
         }
 
-        // The misses can be no smaller than those of the ranges' nearest ends.
+        // Lower bound: the cost of the nearest ends of the ranges.
         private double AtLeast()
         {
             double lowM = 0,
@@ -462,7 +459,7 @@ public static class Cutter
 
         private static double Off(double wanted, double low, double high) => Math.Max(0, Math.Max(low - wanted, wanted - high));
 
-        // Splits the widest range; looks first where the better half promises more.
+        // Splits the widest range, and searches the more promising half first.
         private void Halve()
         {
             Step();

@@ -4,7 +4,7 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Cutting;
 
-/// <summary>A left-over piece of line in the drawer.</summary>
+/// <summary>A scrap of line in the drawer.</summary>
 public sealed record Scrap : Gear
 {
     /// <summary>Shortest piece worth keeping, metres. Common practice.</summary>
@@ -19,7 +19,7 @@ public sealed record Scrap : Gear
     /// <summary>Taper at its thin end, metres; 0 for a level piece. The thin end is its front.</summary>
     public double TaperM { get; init; }
 
-    /// <summary>Thickness at the thin end over the thickness behind the taper; 0.618 makes the third rule exact.</summary>
+    /// <summary>Thickness at the thin end over the thickness behind the taper; the third rule is exact for 0.618.</summary>
     public double TipShare { get; init; } = .618;
 
     /// <summary>Density id, see <see cref="Densities"/>.</summary>
@@ -37,12 +37,12 @@ public sealed record Scrap : Gear
         MassKg = 200 * Exact.GrainKg,
     };
 
-    /// <summary>The piece along its length. What is not measured is a taper by thirds and an even rest of ordinary density.</summary>
+    /// <summary>Profile of the piece. When not measured: a taper by the third rule and a level rest of ordinary density.</summary>
     public LineProfile Profile()
     {
         if (Measured is { } measured)
             return new(measured);
-        // Only drawings and displaced water depend on the density.
+        // The density matters only for drawings and displaced water.
         var density = Densities.OrdinaryKgM3(Density);
         var taper = Math.Min(TaperM, LengthM);
         var thick = Math.Sqrt(BellyWeight.From(MassKg, LengthM, taper, TipShare).ExactKgPerM / density * 4 / Math.PI);
@@ -50,7 +50,7 @@ public sealed record Scrap : Gear
         return new([.. both.Where(s => s.LengthM >= LineProfile.ShortestM)]);
     }
 
-    /// <summary>What is left of it between two places, metres from its front.</summary>
+    /// <summary>The part between two positions, metres from its front.</summary>
     public Scrap Between(double a, double b)
     {
         var part = Profile().Part(a, b);

@@ -5,10 +5,10 @@ namespace ZingCast.Core.Cutting;
 
 using static FieldsOf<Scrap>;
 
-/// <summary>What is kept of a piece in the drawer, each field described once.</summary>
+/// <summary>Fields of a scrap, each described once.</summary>
 public static class ScrapFields
 {
-    /// <summary>As on a form, in order.</summary>
+    /// <summary>In the order of the form.</summary>
     public static readonly IReadOnlyList<Field> All = GearFields.With([
         Measure(
             "lengthM",
@@ -19,7 +19,7 @@ public static class ScrapFields
             new(Scrap.ShortestM, 60, "A piece is between 30 cm and 60 m long."),
             true
         ),
-        // So long a piece weighs so much, and its taper is part of it: its own check knows.
+        // Mass and taper depend on the length, so the piece's own check covers them.
         Measure("massKg", "Weighed", Kind.LineMass, s => s.MassKg, (s, v) => s with { MassKg = v }, must: true),
         Measure("taperM", "Taper at its thin end", Kind.Length, s => s.TaperM, (s, v) => s with { TaperM = v }, must: true),
         Measure(

@@ -5,7 +5,7 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Depth;
 
-/// <summary>How a fly is to be fished down to a depth. What is not said is taken from the brief.</summary>
+/// <summary>How a fly is to be fished at a depth. What is left out is taken from the brief.</summary>
 /// <param name="By">How it is fished; drifted, swung or drawn by the kind of fly and the water.</param>
 /// <param name="CountS">How long it sinks, seconds; as long as people wait or the drift allows.</param>
 /// <param name="StripM">Length of a strip, metres.</param>
@@ -39,7 +39,7 @@ public sealed record DepthWish(
             .Problems;
 }
 
-/// <summary>What one density does.</summary>
+/// <summary>What a line of one density does.</summary>
 /// <param name="Density">Id.</param>
 /// <param name="Name">Name.</param>
 /// <param name="LeaderM">The leader that goes with it, metres.</param>
@@ -59,10 +59,10 @@ public sealed record DepthLine(
     double ClearM
 );
 
-/// <summary>What else would do, or where it hurts.</summary>
+/// <summary>Another way that would work, or a hazard.</summary>
 public sealed record DepthAdvice(Sentence Says);
 
-/// <summary>The fly's way through the water on each line.</summary>
+/// <summary>Path of the fly through the water on each line.</summary>
 /// <param name="By">How it is fished.</param>
 /// <param name="StripM">Length of a strip, metres.</param>
 /// <param name="PauseS">Pause, seconds.</param>
@@ -90,25 +90,23 @@ public sealed record DepthAnswer(
     Source Source
 )
 {
-    // Where nobody said it, the bottom lies a comfortable way under the fish; a strip and a pause of most retrieves. Common practice.
+    // Assumed distance from the fish to the bottom when the depth of the water is unknown; usual strip and pause. Common practice.
     private const double AboveBottomM = 1,
         UsualStripM = .3,
         UsualPauseS = 1;
 
-    /// <summary>How near the fish's depth a fly is seen, metres, for drawings.</summary>
+    /// <summary>Within this distance of the fish's depth the fly is seen, metres, for drawings.</summary>
     public double ZoneM { get; } = FlyPath.ZoneM;
 
-    /// <summary>How deep the water may be said to be, metres.</summary>
+    /// <summary>Depths of water that can be entered, metres.</summary>
     public Spread WatersM { get; } = new(DepthWish.Waters.Low, DepthWish.Waters.High);
 
-    // Nearer the bottom a hook catches, metres. Common practice.
+    // Closer to the bottom than this a hook snags, metres. Common practice.
     private const double SnagM = .15;
 
     private static readonly Source Trust = new(SourceMark.Practice, "Sink types as sold and terminal speeds; depths are good to a quarter");
 
-    /// <summary>
-    /// Follows the brief's fly on every density, on the leader that goes with each, metres. Bit for bit the same each time.
-    /// </summary>
+    /// <summary>Follows the brief's fly on every density, each with its usual leader. The same input gives the same bits.</summary>
     [SuppressMessage(
         "Maintainability",
         "CA1502",
@@ -135,7 +133,7 @@ public sealed record DepthAnswer(
                 {
                     var leader = leaderM(d.Id);
                     var rates = Sinking.Rates(brief, d, leaderM, tippetM, brief.Fly.WetKg);
-                    // Counted down to the fish, no longer than anybody waits or the drift allows.
+                    // Counted down to the fish's depth, but no longer than people wait or the drift allows.
                     var count = wish.CountS ?? Math.Min(Sinking.TimeS(brief), rates.TimeTo(brief.DepthM));
                     var path = FlyPath.Simulate(
                         new(rates, by, brief.DistanceM, leader, brief.CurrentMps, count, strip, pause, water, brief.DepthM)
@@ -145,14 +143,14 @@ public sealed record DepthAnswer(
                         d.Name,
                         leader,
                         count,
-                        // Drawn are this one and its neighbours.
+                        // Only this line and its neighbours are drawn.
                         Math.Abs(i - at) <= 1
                             ? path
                             : path with
                             {
                                 Moments = [],
                             },
-                        // The same judgement that names a line, for the time that is waited here.
+                        // Judged as the line of the chain is, but for the time waited here.
                         rates.DepthM(wish.CountS ?? Sinking.TimeS(brief)) >= brief.DepthM,
                         d.Id == wanted.Id,
                         Math.Max(0, water - path.DeepestM)
@@ -176,7 +174,7 @@ public sealed record DepthAnswer(
         );
     }
 
-    // A current from which a fly on a tight line is swung rather than drawn, m/s; common practice.
+    // Current from which a fly on a tight line is swung rather than retrieved, m/s. Common practice.
     private const double SwingsFromMps = .25;
 
     private static Sentence Describe(Brief brief, DepthLine line, FishedBy by)

@@ -13,7 +13,7 @@ public enum FishedBy
     Swing,
 }
 
-/// <summary>A fly to be let down and fished. Metres, seconds.</summary>
+/// <summary>A fly to let sink and fish. Metres, seconds.</summary>
 /// <param name="Rates">How line and fly go down.</param>
 /// <param name="By">How it is fished.</param>
 /// <param name="CastM">From the rod's tip to the fly.</param>
@@ -37,7 +37,7 @@ public sealed record FlyCase(
     double TargetM
 );
 
-/// <summary>A moment of a fly's way.</summary>
+/// <summary>One moment of a fly's path.</summary>
 /// <param name="TimeS">Since it touched the water, seconds.</param>
 /// <param name="AwayM">From under the rod's tip to the fly along the cast, metres.</param>
 /// <param name="DriftM">Carried down by the current, metres.</param>
@@ -45,7 +45,7 @@ public sealed record FlyCase(
 /// <param name="LineM">Depth of the line's end, metres.</param>
 public readonly record struct FlyMoment(double TimeS, double AwayM, double DriftM, double DepthM, double LineM);
 
-/// <summary>Where a fly goes in the water.</summary>
+/// <summary>Path of a fly in the water.</summary>
 /// <param name="Moments">Moment by moment; none where nobody draws it.</param>
 /// <param name="CountM">How deep it is when it begins to be fished, metres.</param>
 /// <param name="DeepestM">How deep it ever is, metres.</param>
@@ -65,21 +65,21 @@ public sealed record FlyPath(
     double? PitchM
 )
 {
-    /// <summary>A fly this near the fish's depth is seen by it, metres. Common practice: a foot.</summary>
+    /// <summary>The fish sees a fly within this distance of its depth, metres. Common practice: a foot.</summary>
     public const double ZoneM = .3;
 
-    // A hand draws line at so much a second, metres; common practice.
+    // Speed at which a hand retrieves line, m/s. Common practice.
     private const double PullMps = .5;
 
-    // A path is followed in steps of so many seconds, for no longer than so many, and drawn with so many moments.
+    // Time step and longest time of a simulation, seconds, and number of moments drawn.
     private const double StepS = .1,
         LongestS = 300;
     private const int MaxMoments = 160;
 
-    // A retrieve ends where the leader comes to the rod, a swing where the line hangs straight down the current: a quarter of a circle.
+    // A retrieve ends where the leader reaches the rod tip, a swing where the line hangs straight downstream, after a quarter circle.
     private const double LeastOutM = .5;
 
-    // Depth of the line's end, of the fly below it, and the line that is out.
+    // Depth of the line's end, of the fly below it, and length of line out.
     private readonly record struct State(double Line, double Hang, double Out)
     {
         public static State operator +(State a, (double H, State D) by) =>
@@ -87,9 +87,9 @@ public sealed record FlyPath(
     }
 
     /// <summary>
-    /// Follows a fly: left alone, line and fly fall at their own speeds; drawn, whatever is drawn through the water climbs along its own
-    /// slope, the line's end towards the rod's tip and the fly towards the line's end. Bit for bit the same each time.
-    /// <paramref name="refine"/> divides the step, 1 or more.
+    /// Follows a fly. When left alone, line and fly sink at their own speeds; when pulled, each climbs along its own slope, the line's end
+    /// towards the rod tip and the fly towards the line's end. The same input gives the same bits. <paramref name="refine"/> divides the
+    /// step, 1 or more.
     /// </summary>
     public static FlyPath Simulate(FlyCase at, int refine = 1)
     {
@@ -111,7 +111,7 @@ public sealed record FlyPath(
             );
             if (time >= end || time >= LongestS || (at.By == FishedBy.Retrieve && state.Out <= at.LeaderM + LeastOutM + 1e-6))
                 break;
-            // A step ends where a pull begins or ends, and where the count does.
+            // A step ends where a pull begins or ends, and where the countdown ends.
             var (pull, until) = Pull(at, time);
             var h = Math.Min(step, Math.Min(until, end) - time);
             h = h > 1e-9 ? h : step;
@@ -128,7 +128,7 @@ public sealed record FlyPath(
         return FromMoments(at, moments, bottom);
     }
 
-    // How fast line is drawn through the water, m/s, and until when that stays so.
+    // Speed of retrieve, m/s, and until when it stays the same.
     private static (double Mps, double UntilS) Pull(FlyCase at, double time)
     {
         if (time < at.CountS - 1e-9)
@@ -141,7 +141,7 @@ public sealed record FlyPath(
             return (0, double.MaxValue);
         var (strip, since) = (at.StripM / PullMps, time - at.CountS);
         var every = strip + at.PauseS;
-        // Twitches that follow one another within a step are one steady pull.
+        // Twitches closer together than a step are treated as one steady pull.
         if (every < StepS)
             return (PullMps * strip / every, double.MaxValue);
         var whole = Math.Floor(since / every + 1e-9);

@@ -5,16 +5,16 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Depth;
 
-/// <summary>How a line and what hangs below its tip go down.</summary>
+/// <summary>Sink rates of a line and of what hangs below its tip.</summary>
 /// <param name="LineMps">The line's end, m/s.</param>
 /// <param name="FlyMps">The fly below it, m/s.</param>
 /// <param name="HeldM">How far below the line's end the fly can get, metres.</param>
 public readonly record struct SinkRates(double LineMps, double FlyMps, double HeldM)
 {
-    /// <summary>Depth of the fly when it was left alone so long, seconds; metres.</summary>
+    /// <summary>Depth of the fly after sinking freely for this many seconds, metres.</summary>
     public double DepthM(double seconds) => LineMps * seconds + Math.Min(HeldM, FlyMps * seconds);
 
-    /// <summary>Seconds until the fly is so deep, metres; infinite when it never gets there.</summary>
+    /// <summary>Seconds until the fly is this deep, metres; infinite when it never gets there.</summary>
     public double TimeTo(double depthM)
     {
         var together = depthM / (LineMps + FlyMps);
@@ -25,34 +25,34 @@ public readonly record struct SinkRates(double LineMps, double FlyMps, double He
 }
 
 /// <summary>
-/// How deep a fly fishes: line, leader and fly sink for as long as the drift or the angler's patience allows; then the retrieve, the swing
-/// or the drift holds the fly somewhere below the line. Lengths in metres, seconds.
+/// How deep a fly fishes: line, leader and fly sink for as long as the drift or patience allows; then retrieve, swing or drift holds the
+/// fly somewhere below the line. Metres, seconds.
 /// </summary>
 public static class Sinking
 {
-    /// <summary>Time anybody counts down, seconds; the one patience in all rooms. Common practice: a little under a minute.</summary>
+    /// <summary>Longest time people count down, seconds; used everywhere. Common practice: a little under a minute.</summary>
     public const double PatienceS = 55;
 
-    // Of a drift the fly sinks over the first part; a mend or a reach gives it some seconds more. Common practice.
+    // The fly sinks during this share of a drift; a mend or a reach cast adds some seconds. Common practice.
     private const double DriftShare = .6,
         MendS = 3;
 
-    // How far below the line's tip a fly is held, shares of the leader, by rank of density: the faster the line goes down, the more
-    // nearly the fly follows it. A fly that sinks by its own weight hangs lower by half. Common practice: a floating line fishes an
-    // ordinary fly to about a metre and a half, an intermediate one to about three.
+    // How far below the line's tip a fly is held, as a share of the leader, by density rank: the faster the line sinks, the more closely
+    // the fly follows it. A fly that sinks by its own weight hangs half as low again. Common practice: a floating line fishes an ordinary
+    // fly down to about a metre and a half, an intermediate one to about three.
     private static readonly double[] Shares = [.5, .35, .3, .25, .2];
     private const double HeavyHangs = 1.6;
 
-    // One density is told from the next by so much depth at least, metres. Ours: makers' sink rates overlap.
+    // Densities count as different only if they fish at least this much deeper, metres. Our assumption: makers' sink rates overlap.
     private const double ApartM = .1;
 
-    // Down to here waves carry the fly whatever the line, metres.
+    // Down to this depth waves carry the fly whatever the line, metres.
     private const double InTheWavesM = .3;
 
-    // Current that halves it for a fly that swings, m/s; common practice, rough.
+    // Current that halves that share for a fly on the swing, m/s. Common practice, rough.
     private const double LiftsMps = .8;
 
-    // Soaked flies by what a cubic metre weighs, kg: with metal in them, sparse, bulky. From memory, rough.
+    // Density of soaked flies, kg/m³: with metal, sparse, bulky. From memory, rough.
     private const double MetalKgM3 = 3000,
         SparseKgM3 = 1500,
         BulkyKgM3 = 1100;
@@ -63,12 +63,12 @@ public static class Sinking
     /// <summary>Time the fly has to sink, seconds.</summary>
     public static double TimeS(Brief brief) => Math.Min(PatienceS, MendS + DriftShare * brief.DistanceM / Math.Max(1e-3, brief.CurrentMps));
 
-    // Sinks by its own weight.
+    // Whether it sinks by its own weight.
     private static bool Heavy(Fly fly) => fly.Kind.Weighted || fly.Kind.Nymph;
 
     /// <summary>
-    /// Speed at which a fly goes down, dragging its leader after it, m/s: its weight under water against its own drag and that of the
-    /// leader broadside, the far end of which hardly moves.
+    /// Speed at which a fly sinks with its leader behind it, m/s: its weight under water against its own drag and that of the leader
+    /// broadside, whose far end hardly moves.
     /// </summary>
     public static double FlyMps(Fly fly, double leaderM, double tippetM, double flyKg)
     {
@@ -81,14 +81,14 @@ public static class Sinking
     }
 
     /// <summary>
-    /// How line and fly go down on the leader that goes with each density, metres: for a fly of this mass, kilograms. A faster line
-    /// never fishes it shallower.
+    /// Sink rates of line and fly with the leader usual for each density, metres, for a fly of this mass, kilograms. A faster line never
+    /// fishes the fly shallower.
     /// </summary>
     public static SinkRates Rates(Brief brief, Density line, Func<string, double> leaderM, double tippetM, double flyKg)
     {
         var rank = Densities.Rank(line.Id);
         var share = Shares[Math.Min(rank, Shares.Length - 1)] * (Heavy(brief.Fly) ? HeavyHangs : 1);
-        // A nymph drifts with the water; anything else is drawn across it.
+        // A nymph drifts with the water; any other fly is pulled across it.
         var held = share * leaderM(line.Id) / (brief.Fly.Kind.Nymph ? 1 : 1 + brief.CurrentMps / LiftsMps);
         var rates = new SinkRates(line.SinkMps, FlyMps(brief.Fly, leaderM(line.Id), tippetM, flyKg), held);
         if (rank == 0)
@@ -98,20 +98,20 @@ public static class Sinking
         return rates with { LineMps = rates.LineMps + Math.Max(0, least - rates.DepthM(time)) / time };
     }
 
-    /// <summary>Depth at which a fly of this mass fishes under a line in the time there is, metres, see <see cref="Rates"/>.</summary>
+    /// <summary>Depth at which a fly of this mass fishes under a line in the time available, metres, see <see cref="Rates"/>.</summary>
     public static double DepthM(Brief brief, Density line, Func<string, double> leaderM, double tippetM, double flyKg) =>
         Rates(brief, line, leaderM, tippetM, flyKg).DepthM(TimeS(brief));
 
-    /// <summary>A fly that is left to the current: weight in it comes before a sinking line.</summary>
+    /// <summary>Whether the fly drifts with the current, so that weight in the fly is preferred to a sinking line.</summary>
     public static bool Drifts(Brief brief) => brief.Fly.Kind.Nymph && brief.CurrentMps > Brief.StillMps;
 
-    /// <summary>Lightest line that is looked at, by rank: over waves a floating line lifts whatever is not meant to float.</summary>
+    /// <summary>Rank of the lightest line considered: in waves a floating line lifts every fly that is not meant to float.</summary>
     public static int Least(Brief brief) =>
         brief.Water != Water.Shore || brief is { DepthM: <= 0 } or { Fly.Kind.OnTop: true } ? 0
         : brief.DepthM <= InTheWavesM ? 1
         : Densities.Intermediate;
 
-    /// <summary>The lightest density that fishes the fly to the brief's depth, or the heaviest of all.</summary>
+    /// <summary>The lightest density that fishes the fly at the brief's depth, or the heaviest there is.</summary>
     public static Density Lightest(Brief brief, Func<string, double> leaderM, double tippetM) =>
         brief.DepthM <= 0 || Drifts(brief)
             ? Densities.Floating
@@ -119,7 +119,7 @@ public static class Sinking
                 ?? Densities.Rows[^1];
 
     /// <summary>
-    /// Mass of a fly of this kind that fishes the depth on a floating line, kilograms; null when ten times its mass does not, for then the
+    /// Mass of a fly of this kind that fishes the depth on a floating line, kilograms; null when even ten times its mass does not: the
     /// leader is too short.
     /// </summary>
     public static double? FlyForKg(Brief brief, double leaderM, double tippetM)

@@ -35,10 +35,10 @@ public sealed record FlyKind(
     string? Sparser = null
 )
 {
-    /// <summary>Whether people measure such a fly by its length rather than by its hook.</summary>
+    /// <summary>Whether such flies are measured by length rather than by hook.</summary>
     public bool ByLength => SmallBodyM is not null;
 
-    /// <summary>The hook such a fly of this length, metres, is usually tied on; null for flies named by their hook.</summary>
+    /// <summary>The hook usual for a fly of this length, metres; null for families named by their hook.</summary>
     public int? HookOf(double lengthM) =>
         SmallBodyM is { } small && LargeBodyM is { } large
             ? Math.Clamp(
@@ -97,7 +97,7 @@ public static class FlyKinds
     public static FlyKind? Find(string? id) => Rows.FirstOrDefault(k => k.Id == id);
 }
 
-/// <summary>One fly as it leaves the water: what the line has to carry.</summary>
+/// <summary>One wet fly: what the line has to carry.</summary>
 /// <param name="Kind">Its family.</param>
 /// <param name="Size">Hook size.</param>
 /// <param name="Hook">Hook measures, metres.</param>
@@ -108,19 +108,19 @@ public static class FlyKinds
 /// <param name="Weighed">True when the person gave the soaked mass.</param>
 public sealed record Fly(FlyKind Kind, HookSize Size, Hook Hook, double BodyM, double WetKg, double AreaM2, bool InUsualSizes, bool Weighed)
 {
-    // Of what a soaked fly weighs so much is water, by bulk: it soaks up three times its dry mass or a third of it. And what it sheds of
-    // that in the air. Common practice, and from memory.
+    // Share of a soaked fly's mass that is water, for bulky flies (three times the dry mass) and for sparse ones (a third of it); and the
+    // share of that water shed in the air. Common practice, from memory.
     private const double BulkyWater = .67,
         SparseWater = .26,
         Shed = 1 / 3.0;
 
-    /// <summary>What is left of the soaked mass in the air, kilograms.</summary>
+    /// <summary>What remains of the soaked mass in the air, kilograms.</summary>
     public double FlownKg => WetKg * (1 - Shed * (Kind.Bushy ? BulkyWater : SparseWater));
 
     /// <summary>Hook size as written on the packet.</summary>
     public string SizeName => Size.ToString();
 
-    /// <summary>How it meets the air, in a word. The bands follow the families: a midge is next to nothing, a giant is huge.</summary>
+    /// <summary>Air resistance in a word. The limits follow the families: a midge is next to nothing, a giant is huge.</summary>
     public string Bulk =>
         (AreaM2 * 1e4) switch
         {
@@ -133,9 +133,9 @@ public sealed record Fly(FlyKind Kind, HookSize Size, Hook Hook, double BodyM, d
         };
 
     /// <summary>
-    /// Sizes a fly from its family and hook. Inside the usual sizes bulk and mass are interpolated along the hook scale; outside
-    /// they grow with hook length squared and cubed from the nearer end. <paramref name="lengthM"/>, metres over all, says more than the
-    /// hook where flies are measured by length. <paramref name="weighedKg"/> overrides the mass.
+    /// Fly of a family and hook size. Inside the usual sizes, area and mass are interpolated along the hook scale; outside they scale with
+    /// hook length squared and cubed from the nearer end. <paramref name="lengthM"/>, metres over all, takes precedence over the hook for
+    /// flies measured by length. <paramref name="weighedKg"/> overrides the mass.
     /// </summary>
     public static Fly For(FlyKind kind, HookSize size, double? weighedKg = null, double? lengthM = null)
     {

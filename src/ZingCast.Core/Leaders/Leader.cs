@@ -5,7 +5,7 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Leaders;
 
-/// <summary>What a piece of leader is there for.</summary>
+/// <summary>Function of a piece of leader.</summary>
 public enum LeaderPart
 {
     /// <summary>Passes the line's energy on.</summary>
@@ -17,7 +17,7 @@ public enum LeaderPart
     /// <summary>The thin last part.</summary>
     Tippet,
 
-    /// <summary>Stands teeth and rough mouths.</summary>
+    /// <summary>Withstands teeth and rough mouths.</summary>
     Guard,
 }
 
@@ -31,13 +31,13 @@ public sealed record LeaderPiece(LeaderPart Part, double LengthM, double StartM,
     /// <summary>What it is made of.</summary>
     public LeaderMaterial Material { get; init; }
 
-    /// <summary>Knot at its line end, see <see cref="Knots"/>; null where it runs on from the piece before without one.</summary>
+    /// <summary>Knot at its line end, see <see cref="Knots"/>; null where it continues the piece before it.</summary>
     public string? Knot { get; init; }
 
-    /// <summary>The spool of the shed it comes from; null when nobody said.</summary>
+    /// <summary>The spool of the shed it comes from; null when unknown.</summary>
     public int? SpoolId { get; init; }
 
-    /// <summary>What its spool stands by itself, as the person's own breaks tell, newtons; null when never tried.</summary>
+    /// <summary>Breaking strength of the spool by the person's own break tests, newtons; null when never tested.</summary>
     public double? OwnN { get; init; }
 
     /// <summary>The word people use.</summary>
@@ -49,7 +49,7 @@ public sealed record LeaderPiece(LeaderPart Part, double LengthM, double StartM,
     /// <summary>Mass of a metre at a diameter of it, kg/m.</summary>
     public double KgPerM(double diameterM) => LeaderMaterials.KgPerM(Material, diameterM);
 
-    /// <summary>Straight-pull strength at its thinnest, newtons: what was tried goes before the table.</summary>
+    /// <summary>Straight-pull strength at its thinnest, newtons: tested, or else from the table.</summary>
     public double StrengthN() => OwnN ?? LeaderMaterials.StrengthN(Material, Math.Min(StartM, EndM));
 }
 
@@ -58,11 +58,11 @@ public sealed record LeaderPiece(LeaderPart Part, double LengthM, double StartM,
 /// <param name="LengthM">Length, metres.</param>
 public sealed record LeaderDropper(int Piece, double LengthM)
 {
-    /// <summary>Long enough to stand off and to change a fly, short enough not to tangle, metres. Common practice.</summary>
+    /// <summary>Long enough to stand off and to change flies, short enough not to tangle, metres. Common practice.</summary>
     public static readonly Spread UsualM = new(.10, .20);
 }
 
-/// <summary>A leader with its tippet and, when needed, a bite guard, from the line to the fly.</summary>
+/// <summary>A leader with tippet and, where needed, bite guard, from the line to the fly.</summary>
 /// <param name="Pieces">Butt, taper, tippet, guard, in order from the line.</param>
 public sealed record Leader(IReadOnlyList<LeaderPiece> Pieces)
 {
@@ -81,7 +81,7 @@ public sealed record Leader(IReadOnlyList<LeaderPiece> Pieces)
     /// <summary>Side branches for more flies.</summary>
     public IReadOnlyList<LeaderDropper> Droppers { get; init; } = [];
 
-    /// <summary>The tippet hangs on a small ring, so that it is changed without eating up the leader.</summary>
+    /// <summary>The tippet is tied to a small ring, so that changing it does not shorten the leader.</summary>
     public bool Ring { get; init; }
 
     /// <summary>A float, metres from the fly; null for none.</summary>
@@ -93,13 +93,13 @@ public sealed record Leader(IReadOnlyList<LeaderPiece> Pieces)
     /// <summary>How fast a coated one sinks, m/s; null for one that does not.</summary>
     public double? SinkMps { get; init; }
 
-    /// <summary>Length and diameter at the line end of its butt; nothing when it has none.</summary>
+    /// <summary>The butt; null when there is none.</summary>
     public LeaderPiece? Butt => Pieces.FirstOrDefault(p => p.Part == LeaderPart.Butt);
 
     /// <summary>Length of all its pieces of one kind, metres.</summary>
     public double LengthOf(LeaderPart part) => Pieces.Where(p => p.Part == part).Sum(p => p.LengthM);
 
-    /// <summary>Leaders of the same pieces are the same leader, whoever laid them out.</summary>
+    /// <summary>Leaders of the same pieces are equal, whoever built them.</summary>
     public bool Equals(Leader? other) =>
         other is not null && Said == other.Said && Pieces.SequenceEqual(other.Pieces) && Droppers.SequenceEqual(other.Droppers);
 
@@ -118,8 +118,8 @@ public sealed record Leader(IReadOnlyList<LeaderPiece> Pieces)
     public double FromFlyM(int piece) => Pieces.Skip(piece).Sum(p => p.LengthM);
 
     /// <summary>
-    /// The knot at a piece's line end, from 1; null where it runs on. A ring is tied to with a clinch from either side, and where a dropper
-    /// hangs its knot has the long tag.
+    /// The knot at a piece's line end, from 1; null where it continues. A ring is tied to with a clinch from both sides; where a dropper
+    /// hangs, the knot has the long tag.
     /// </summary>
     public Knot? KnotOf(int piece) =>
         Pieces[piece].Knot is not { } knot ? null
@@ -135,17 +135,18 @@ public sealed record Leader(IReadOnlyList<LeaderPiece> Pieces)
     public static readonly Spread ButtShare = new(.6, .7);
 
     /// <summary>
-    /// A butt for a line tip of this diameter, and so much thicker than the tippet that its joint outlasts the tippet's knot; metres.
+    /// Thickness of a butt for a line tip of this diameter, and enough thicker than the tippet that its joint is stronger than the tippet's
+    /// knot; metres.
     /// </summary>
     public static double ButtM(double lineTipM, double tippetM) =>
         Math.Max((ButtShare.Low + ButtShare.High) / 2 * lineTipM, OverTippet * tippetM);
 
     private const double OverTippet = 1.1;
 
-    /// <summary>A step in thickness from piece to piece that passes the loop on, metres. Common practice.</summary>
+    /// <summary>A step in thickness from piece to piece that turns over well, metres. Common practice.</summary>
     public const double StepM = .00005;
 
-    /// <summary>The knot between two thicknesses, metres: a blood knot holds between like ones only. Common practice.</summary>
+    /// <summary>The knot between two thicknesses, metres: a blood knot holds only between similar ones. Common practice.</summary>
     public static Knot JoinOf(double aboveM, double belowM) => belowM < .7 * aboveM ? Knots.Surgeons : Knots.Blood;
 
     /// <summary>Shares of butt, steps and tippet in a leader without its guard. Common practice.</summary>
@@ -153,9 +154,7 @@ public sealed record Leader(IReadOnlyList<LeaderPiece> Pieces)
         TaperPart = .2,
         TippetPart = .2;
 
-    /// <summary>
-    /// Lays out a knotless taper with its tippet knotted on, by the usual shares. Lengths in metres, at least 0.5 m in all.
-    /// </summary>
+    /// <summary>Builds a knotless taper with a tippet knotted on, by the usual shares. Lengths in metres, at least 0.5 m in all.</summary>
     public static Leader Build(double lengthM, double lineTipM, double tippetM, double guardM)
     {
         var butt = ButtM(lineTipM, tippetM);
@@ -170,7 +169,7 @@ public sealed record Leader(IReadOnlyList<LeaderPiece> Pieces)
         );
     }
 
-    /// <summary>A leader of these pieces, with a guard of fluorocarbon or wire behind them when one is wanted; metres.</summary>
+    /// <summary>A leader of these pieces, with a guard of fluorocarbon or wire added when one is wanted; metres.</summary>
     public static Leader From(IReadOnlyList<LeaderPiece> pieces, double guardM, LeaderMaterial guard = LeaderMaterial.Fluorocarbon)
     {
         if (guardM <= 0)
@@ -181,7 +180,8 @@ public sealed record Leader(IReadOnlyList<LeaderPiece> Pieces)
     }
 
     /// <summary>
-    /// This with the knot that suits a fly: figure-eight on wire, a loop that lets a swimming fly move, else a clinch. Common practice.
+    /// The same with the knot that suits the fly: a figure-eight on wire, a loop that lets a swimming fly move, otherwise a clinch. Common
+    /// practice.
     /// </summary>
     public Leader For(Fly fly) =>
         this with
@@ -192,10 +192,10 @@ public sealed record Leader(IReadOnlyList<LeaderPiece> Pieces)
                 : Knots.Clinch.Id,
         };
 
-    // Flies from this hook on are meant to swim.
+    // Flies on this hook and larger are meant to swim.
     private const int SwimsFrom = 4;
 
-    /// <summary>Its formula as tiers say it: lengths and thicknesses from the line.</summary>
+    /// <summary>The formula as fly tiers write it: lengths and thicknesses from the line on.</summary>
     public Sentence Formula()
     {
         Sentence says = $"";
@@ -225,7 +225,7 @@ public sealed record Leader(IReadOnlyList<LeaderPiece> Pieces)
             };
 
     /// <summary>
-    /// A leader this much longer than the rod runs its joint into the rings at the net, metres; common practice. Longer still it jams.
+    /// A leader this much longer than the rod brings its joint into the guides at the net, metres; a longer one jams. Common practice.
     /// </summary>
     public const double LongerThanRodM = .8,
         JamsM = 1.3;
@@ -285,13 +285,13 @@ public sealed record Leader(IReadOnlyList<LeaderPiece> Pieces)
             )
             .Problems;
 
-    // Less than a few grams stands no thread that can be tied, newtons.
+    // Any thread that can be tied is stronger than this, newtons.
     private const double LeastN = .05;
 
-    /// <summary>More pieces nobody ties.</summary>
+    /// <summary>Most pieces of a leader.</summary>
     public const int MaxPieces = 20;
 
-    /// <summary>What the length of a leader may be, metres.</summary>
+    /// <summary>Limits of a leader's length, metres.</summary>
     public static readonly Limit Lengths = new(.3, 12, "A leader is between 0.3 and 12 m (1 and 39 ft).");
 
     /// <summary>Heavy fluorocarbon of about 80 lb, and knottable wire of about 30 lb, metres.</summary>

@@ -5,7 +5,7 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Leaders;
 
-/// <summary>What a leader is looked at with.</summary>
+/// <summary>What a leader is examined for.</summary>
 /// <param name="LineTipM">Diameter of the line's tip, metres.</param>
 /// <param name="LineCoreN">What the line's core stands, newtons.</param>
 /// <param name="Fly">The fly, when it is known.</param>
@@ -21,19 +21,19 @@ public sealed record LeaderUse(
     bool Led = false
 );
 
-/// <summary>One thing seen at a leader.</summary>
+/// <summary>One finding about a leader.</summary>
 /// <param name="Id">Stable id.</param>
 /// <param name="Verdict">How it does.</param>
 /// <param name="Says">In a sentence.</param>
 /// <param name="Aside">True for what is judged at another link, or is only to be minded.</param>
 public sealed record LeaderFinding(string Id, Verdict Verdict, Sentence Says, bool Aside = false);
 
-/// <summary>What a metre of leader weighs at one place.</summary>
+/// <summary>Mass per metre at one place of a leader.</summary>
 /// <param name="FromLineM">Metres from the line.</param>
 /// <param name="KgPerM">Kilograms a metre.</param>
 public readonly record struct LeaderMass(double FromLineM, double KgPerM);
 
-/// <summary>A leader looked over.</summary>
+/// <summary>A leader examined.</summary>
 /// <param name="LengthM">Whole length, metres.</param>
 /// <param name="MassKg">Mass, kilograms.</param>
 /// <param name="Masses">Mass a metre down its length, both sides of every joint.</param>
@@ -51,22 +51,22 @@ public sealed record LeaderCheck(
     Sentence Formula
 )
 {
-    /// <summary>How sure the strengths are: of the knots, and of the stuff.</summary>
+    /// <summary>Sources of the strengths: of the knots and of the materials.</summary>
     public IReadOnlyList<Source> Sources { get; } = [Knots.Source, LeaderMaterials.Source];
 
-    // A step in thickness that hinges, metres. Common practice. A metre may weigh so many times less behind a joint: what a good step
-    // makes of the thinnest usual tippet. A butt may be so much outside its usual share of the line tip.
+    // Thickness step that hinges, metres; how far a butt may be below and above its usual share of the line tip; and the largest drop of
+    // mass per metre at a joint, as a factor: that of a good step at the thinnest usual tippet. Common practice.
     private const double HingeM = .0001,
         ThinButt = .1,
         StiffButt = .2,
         MaxFall = 2.3;
 
-    // A metre may weigh a little more below a joint, fluorocarbon behind nylon, without anybody seeing it; more than so many times as much
-    // and it folds. Common practice.
+    // Mass per metre may rise by this factor below a joint, as from nylon to fluorocarbon, without effect; when it rises by more than the
+    // second, the leader folds. Common practice.
     private const double Unfelt = 1.05,
         Folds = 1.4;
 
-    /// <summary>Looks a leader over. Check it first.</summary>
+    /// <summary>Examines a valid leader.</summary>
     public static LeaderCheck For(Leader leader, LeaderUse use)
     {
         var joints = LeaderStrength.Joints(leader, use.LineCoreN);
@@ -99,7 +99,7 @@ public sealed record LeaderCheck(
         var at = 0.0;
         foreach (var piece in leader.Pieces)
         {
-            // A taper's mass goes with the square of its thickness: some places between draw it well.
+            // A taper's mass goes with the square of its thickness: a few points in between draw it well.
             var places = piece.StartM == piece.EndM ? 1 : 6;
             for (var i = 0; i <= places; i++)
                 masses.Add(
@@ -232,8 +232,8 @@ public sealed record LeaderCheck(
             );
     }
 
-    // Guards are no shorter and no thinner than this, metres: for teeth six inches of wire, or of fluorocarbon of some 80 lb; for rough
-    // mouths a foot of some 30 lb. Common practice.
+    // Least length and thickness of guards, metres: for teeth six inches of wire, or of fluorocarbon of about 80 lb; for rough mouths a
+    // foot of about 30 lb. Common practice.
     private const double TeethGuardM = .15,
         TeethGuardThickM = .75e-3,
         RoughGuardM = .30,
@@ -266,7 +266,7 @@ public sealed record LeaderCheck(
         yield return new("net", verdict, says());
     }
 
-    /// <summary>How a leader does at the net on a rod of this length, metres: whether its joint comes into the rings.</summary>
+    /// <summary>How a leader behaves at the net with a rod of this length, metres: whether its joint comes into the guides.</summary>
     public static (Verdict Verdict, Func<Sentence> Says) AtTheNet(Leader leader, double rodM, bool led)
     {
         var outside = leader.LengthM - rodM;

@@ -3,13 +3,13 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Leaders;
 
-/// <summary>How people build leaders.</summary>
+/// <summary>Ways to build leaders.</summary>
 public enum LeaderSchool
 {
     /// <summary>A knotless taper from a packet, tippet knotted on.</summary>
     Tapered,
 
-    /// <summary>Knotted from the spools in the pocket.</summary>
+    /// <summary>Knotted from the spools at hand.</summary>
     Knotted,
 
     /// <summary>One thickness from line to fly.</summary>
@@ -22,7 +22,7 @@ public enum LeaderSchool
     Led,
 }
 
-/// <summary>What a leader is wanted to be.</summary>
+/// <summary>What a leader should be.</summary>
 /// <param name="LengthM">Whole length, metres.</param>
 /// <param name="LineTipM">Diameter of the line's tip, metres.</param>
 /// <param name="TippetM">Tippet, metres.</param>
@@ -50,14 +50,14 @@ public sealed record LeaderWish(
             .Problems;
 }
 
-/// <summary>Lays leaders out by school, as a start to change by hand.</summary>
+/// <summary>Builds leaders by school, as a start to edit by hand.</summary>
 public static class LeaderDesign
 {
-    // A knotted step no shorter than fingers tie well, and the share of the body that steps may take, metres. Common practice.
+    // Shortest knotted step that fingers tie well, metres, and the share of the body that steps may take. Common practice.
     private const double ShortestStepM = .12,
         MaxSteps = .35;
 
-    // By how much a good step is let grow where there is no room for so many, metres.
+    // How much larger a good step may become where there is no room for as many, metres.
     private const double GrowM = .00001;
 
     // Coated leaders: thickness from butt to end, and the tippet behind them, metres. Led ones: the level run and its brighter end, metres.
@@ -70,7 +70,7 @@ public static class LeaderDesign
         SighterLengthM = .45,
         LedTippetM = 1.5;
 
-    /// <summary>The longest a coated leader is sold, metres; what is wanted beyond is tippet. Common practice.</summary>
+    /// <summary>Longest coated leader sold, metres; the rest is tippet. Common practice.</summary>
     private const double CoatedLongestM = 3;
 
     /// <summary>What people call a school.</summary>
@@ -84,7 +84,7 @@ public static class LeaderDesign
             _ => "knotless taper",
         };
 
-    /// <summary>A leader by this school; null when it needs spools that are not there.</summary>
+    /// <summary>A leader by this school; null when the spools for it are missing.</summary>
     public static Leader? For(LeaderSchool school, LeaderWish wish, IReadOnlyList<LeaderSpool> spools) =>
         school switch
         {
@@ -101,7 +101,7 @@ public static class LeaderDesign
         return Leader.From([.. Fit(built.Pieces, wish).Select(p => p.Knot is null ? p : From(p, spools))], wish.GuardM, wish.Guard);
     }
 
-    // The guard comes off the body, from every piece alike.
+    // A guard shortens every piece of the body in proportion.
     private static IEnumerable<LeaderPiece> Fit(IReadOnlyList<LeaderPiece> pieces, LeaderWish wish)
     {
         var by = Body(wish) / wish.LengthM;
@@ -150,16 +150,16 @@ public static class LeaderDesign
             wish.Guard
         ) with
         {
-            // Its knots have to pass the rings.
+            // Its knots have to pass through the guides.
             LineKnot = Knots.Nail.Id,
             Ring = true,
         };
     }
 
-    // A guard takes its length off the leader, but leaves a foot of it.
+    // A guard is subtracted from the leader, of which at least a foot remains.
     private static double Body(LeaderWish wish) => Math.Max(.3, wish.LengthM - wish.GuardM);
 
-    // From the butt's spool down to the tippet's by the fewest knots that keep every step small, none of it thinner than what follows.
+    // From the butt's spool down to the tippet's with the fewest knots that keep every step small, no piece thinner than the next.
     private static Leader? Knotted(LeaderWish wish, IReadOnlyList<LeaderSpool> spools)
     {
         var stock = spools
@@ -199,7 +199,7 @@ public static class LeaderDesign
         while (at - tippet.DiameterM > step + 1e-9)
         {
             var below = between.Where(s => s.DiameterM < at - 1e-9 && s.KgPerM < weighs && s.KgPerM > tippet.KgPerM).ToList();
-            // What a metre weighs falls all the way. The thinnest within a good step, else the next that there is.
+            // Mass per metre falls all the way. Take the thinnest within a good step, or else the next one there is.
             if ((below.LastOrDefault(s => at - s.DiameterM <= step + 1e-9) ?? below.FirstOrDefault()) is not { } next)
                 break;
             chosen.Add(next);
@@ -217,7 +217,7 @@ public static class LeaderDesign
             OwnN = spool.OwnN,
         };
 
-    // A level piece comes from the spool in the pocket that is as thick, when there is one.
+    // A level piece comes from the spool of the same thickness, when there is one.
     private static LeaderPiece From(LeaderPiece piece, IReadOnlyList<LeaderSpool> spools) =>
         TyingList.Like(piece, spools) is { } spool
             ? piece with

@@ -5,13 +5,13 @@ namespace ZingCast.Core.Leaders;
 
 using static FieldsOf<LeaderSpool>;
 
-/// <summary>What is kept of leaders and of spools in the pocket, each field described once.</summary>
+/// <summary>Fields of leaders and of leader spools, each described once.</summary>
 public static class LeaderFields
 {
-    /// <summary>Of a kept leader beside its pieces.</summary>
+    /// <summary>Fields of a kept leader, without its pieces.</summary>
     public static readonly IReadOnlyList<Field> Tied = GearFields.With([]);
 
-    /// <summary>Of a spool, as on a form, in order.</summary>
+    /// <summary>Fields of a spool, in the order of the form.</summary>
     public static readonly IReadOnlyList<Field> Spool = GearFields.With([
         Choice(
             "material",

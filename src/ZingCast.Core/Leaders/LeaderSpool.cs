@@ -3,13 +3,13 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Leaders;
 
-/// <summary>A pull to break on a sprung anchor, eyes covered.</summary>
+/// <summary>A break test: a steady pull on an anchored line until it breaks, with eyes protected.</summary>
 /// <param name="At">When, UTC.</param>
 /// <param name="Knot">The knot that was pulled, see <see cref="Knots"/>.</param>
 /// <param name="BrokeN">What the scale said last, newtons.</param>
 public sealed record TippetBreak(DateTime At, string Knot, double BrokeN);
 
-/// <summary>A spool of leader material or tippet in the pocket.</summary>
+/// <summary>A spool of leader material or tippet.</summary>
 public sealed record LeaderSpool : Gear
 {
     /// <summary>What it is.</summary>
@@ -18,13 +18,13 @@ public sealed record LeaderSpool : Gear
     /// <summary>Diameter, metres.</summary>
     public required double DiameterM { get; init; }
 
-    /// <summary>How much is left on it, metres, as far as anybody knows.</summary>
+    /// <summary>Length left on it, metres, as far as known.</summary>
     public double LeftM { get; init; } = 25;
 
     /// <summary>What its label says it stands, newtons.</summary>
     public double? StatedN { get; init; }
 
-    /// <summary>How it broke in the person's own hands.</summary>
+    /// <summary>Break tests of it.</summary>
     public IReadOnlyList<TippetBreak> Breaks { get; init; } = [];
 
     /// <summary>A spool to start filling in.</summary>
@@ -41,22 +41,21 @@ public sealed record LeaderSpool : Gear
     /// <inheritdoc />
     public override bool IsMeasured => Breaks.Count > 0;
 
-    /// <summary>What it stood on average when it was broken, with the knots that were in it, newtons; null when it never was.</summary>
+    /// <summary>Mean of the break tests, knots included, newtons; null when never tested.</summary>
     public double? BrokeN => Breaks.Count > 0 ? Breaks.Average(b => b.BrokeN) : null;
 
     /// <summary>
-    /// What it stands by itself, newtons, as far as the breaks tell: each over the share that its knot keeps; null when it never was
-    /// broken.
+    /// Straight-pull strength by the break tests, newtons: each divided by the share that its knot keeps; null when never tested.
     /// </summary>
     public double? OwnN => Breaks.Count > 0 ? Breaks.Average(b => b.BrokeN / Knots.Get(b.Knot).UsualShare) : null;
 
-    /// <summary>What it should stand by the table, knotted by a clinch, newtons.</summary>
+    /// <summary>Strength by the table, with a clinch, newtons.</summary>
     public double KnottedN => Knots.Clinch.UsualShare * LeaderMaterials.StrengthN(Material, DiameterM);
 
     /// <summary>What a metre of it weighs, kilograms.</summary>
     internal double KgPerM => LeaderMaterials.KgPerM(Material, DiameterM);
 
-    /// <summary>Breaks kept; older ones go.</summary>
+    /// <summary>Number of break tests kept; the oldest are dropped.</summary>
     public const int MaxBreaks = 20;
 
     /// <summary>This with another break noted.</summary>
@@ -77,7 +76,7 @@ public sealed record LeaderSpool : Gear
             .Problems;
 }
 
-/// <summary>A leader that was designed or tied, and is kept.</summary>
+/// <summary>A leader that was designed or tied and is kept.</summary>
 public sealed record TiedLeader : Gear
 {
     /// <summary>What it is.</summary>

@@ -41,7 +41,7 @@ public sealed record LeaderJoint(
     bool Weakest
 );
 
-/// <summary>What a leader stands, joint by joint.</summary>
+/// <summary>Strength of a leader, joint by joint.</summary>
 public static class LeaderStrength
 {
     private const double MaterialShare = .15,
@@ -63,7 +63,7 @@ public static class LeaderStrength
         return [.. joints.Select(j => ReferenceEquals(j, weakest) ? j with { Weakest = true } : j)];
     }
 
-    // A loop in the butt by a loop knot, or coils on the line's coating: whichever strand is weaker goes.
+    // A loop in the butt, or turns of a nail knot on the line's coating: the weaker strand breaks.
     private static LeaderJoint Line(Leader leader, double lineCoreN)
     {
         var (knot, butt) = (Knots.Get(leader.LineKnot), leader.Pieces[0]);

@@ -4,13 +4,13 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Leaders;
 
-/// <summary>How thick a tippet may be against the wire of the hook, so that the fly neither spins nor hangs dead.</summary>
+/// <summary>How thick a tippet should be against the wire of the hook, so that the fly neither spins nor hangs dead.</summary>
 public static class TippetBand
 {
     /// <summary>Share of the hook wire at which tippet neither spins nor drags; common practice.</summary>
     public static readonly Spread OfWire = new(.35, .50);
 
-    // Half again outside the band is where it spins or drags for certain; a tenth outside nobody feels.
+    // Shares of the band's lower and upper end: outside the first two the tippet spins or hangs dead, within the last two nobody notices.
     private const double Spins = .6,
         HangsDead = 1.6,
         Thin = .9,
@@ -19,7 +19,7 @@ public static class TippetBand
     /// <summary>The band for a hook, metres.</summary>
     public static Spread For(Hook hook) => new(OfWire.Low * hook.WireM, OfWire.High * hook.WireM);
 
-    /// <summary>What is wrong with a tippet of this diameter in a band, metres, on this fly's hook; null when nothing is.</summary>
+    /// <summary>What is wrong with a tippet of this diameter for this fly's hook, metres; null when nothing is.</summary>
     public static (Verdict Verdict, string Says)? Judge(double diameterM, Spread band, Fly fly)
     {
         if (diameterM < band.Low * Spins)

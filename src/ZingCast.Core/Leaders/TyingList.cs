@@ -40,7 +40,7 @@ public sealed record TyingCut(
 /// <param name="FlyKnot">Knot at the fly, in words.</param>
 public sealed record TyingLeader(string Tag, string Name, Sentence Formula, IReadOnlyList<TyingCut> Cuts, double LengthM, string FlyKnot);
 
-/// <summary>What a spool gives for all of it.</summary>
+/// <summary>What one spool supplies for all of them.</summary>
 /// <param name="Tag">Its tag.</param>
 /// <param name="Name">Its name.</param>
 /// <param name="Material">What it is of.</param>
@@ -53,10 +53,10 @@ public sealed record TyingSpool(string Tag, string Name, LeaderMaterial Material
     public bool Enough => LeftM >= 0;
 }
 
-/// <summary>Something to get before it can be tied.</summary>
+/// <summary>Something to buy before it can be tied.</summary>
 public sealed record TyingMissing(Sentence Says);
 
-/// <summary>What to cut and from which spools, for one or several leaders.</summary>
+/// <summary>What to cut from which spools, for one or several leaders.</summary>
 /// <param name="Leaders">Each with its cuts.</param>
 /// <param name="Spools">What each spool gives.</param>
 /// <param name="Missing">What no spool in the pocket gives.</param>
@@ -68,10 +68,10 @@ public sealed record TyingList(
     Source Source
 )
 {
-    // Spools this near in thickness are the same: what is printed on them is rounded so.
+    // Spools this close in thickness count as the same, metres: printed figures are rounded that much.
     private const double SameM = .000006;
 
-    /// <summary>The spool that is as thick as a piece and of the same stuff, the fullest first; null when there is none.</summary>
+    /// <summary>The spool of the same thickness and material as a piece, the fullest first; null when there is none.</summary>
     public static LeaderSpool? Like(LeaderPiece piece, IReadOnlyList<LeaderSpool> spools) =>
         spools.FirstOrDefault(s => s.Id != 0 && s.Id == piece.SpoolId)
         ?? spools
@@ -82,7 +82,7 @@ public sealed record TyingList(
                 s.Material == piece.Material || piece.Material == LeaderMaterial.Nylon && s.Material != LeaderMaterial.Wire
             );
 
-    /// <summary>Works it out. What the knots eat: turns by arithmetic, finger room by common practice.</summary>
+    /// <summary>Computes the list. Length used up by knots: turns by arithmetic, allowance for fingers by common practice.</summary>
     public static TyingList For(IReadOnlyList<TiedLeader> leaders, IReadOnlyList<LeaderSpool> spools)
     {
         var used = new Dictionary<string, double>();
@@ -113,8 +113,7 @@ public sealed record TyingList(
     }
 
     /// <summary>
-    /// Lengths to cut for one leader, from the line to the fly. Together they come to its length, what every knot eats on both sides, and
-    /// its droppers.
+    /// Lengths to cut for one leader, from the line to the fly: its length, what each knot uses up on both sides, and its droppers.
     /// </summary>
     public static IReadOnlyList<TyingCut> Cuts(Leader leader, IReadOnlyList<LeaderSpool> spools)
     {
@@ -122,7 +121,7 @@ public sealed record TyingList(
         List<TyingCut> cuts = [];
         for (var i = 0; i < pieces.Count; )
         {
-            // What runs on without a knot is one length.
+            // Pieces joined without a knot are cut as one.
             var to = i + 1;
             while (to < pieces.Count && pieces[to].Knot is null)
                 to++;
@@ -138,7 +137,7 @@ public sealed record TyingList(
                     first.Material,
                     last.EndM,
                     pieces.Skip(i).Take(to - i).Sum(p => p.LengthM),
-                    // A packet's taper comes with its loop or long butt: only what is knotted at its thin end is eaten.
+                    // A bought taper comes with its loop or long butt: only the knot at its thin end uses up length.
                     (bought && i == 0 ? 0 : above.EatsM(first.StartM)) + below.EatsM(last.EndM),
                     leader.Droppers.Where(d => d.Piece == to).Sum(d => d.LengthM),
                     bought ? null : Like(first, spools)?.Tag,
@@ -153,6 +152,6 @@ public sealed record TyingList(
         return cuts;
     }
 
-    // A loop-to-loop joint eats what its loop does.
+    // A loop-to-loop joint uses up what its loop does.
     private static Knot LineEnd(Leader leader) => leader.LineKnot == Knots.Loops.Id ? Knots.Perfection : Knots.Nail;
 }

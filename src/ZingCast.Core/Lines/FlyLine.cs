@@ -51,7 +51,7 @@ public sealed record FlyLine : Gear
     /// <summary>Tolerance of the head's mass, kilograms, when it was weighed on the bench.</summary>
     public double? HeadPlusMinusKg { get; init; }
 
-    /// <summary>A line to start filling in: an ordinary weight-forward one.</summary>
+    /// <summary>A line to start the form with: an ordinary weight-forward one.</summary>
     public static readonly FlyLine Blank = new()
     {
         Tag = "",
@@ -69,8 +69,8 @@ public sealed record FlyLine : Gear
             : $"{BuildWords.For(Build)} without a label";
 
     /// <summary>
-    /// An ordinary line of the class, build and density on its box, for somebody who knows no more: lengths as most are, as thick as such
-    /// a mass of such a density is. Common practice.
+    /// An ordinary line of the class, build and density on its box, when nothing more is known: usual lengths, and the thickness that
+    /// follows from mass and density. Common practice.
     /// </summary>
     public static FlyLine From(BoxCode box)
     {
@@ -103,13 +103,13 @@ public sealed record FlyLine : Gear
     }
 
     /// <summary>
-    /// How thick the belly usually is of a head that weighs so much a metre, kg/m, its tapers counted in; the belly itself weighs some
-    /// eight hundredths more. Metres. Common practice.
+    /// Usual diameter of the belly of a head of this mean mass per metre, tapers included, kg/m; the belly itself weighs about 8 % more per
+    /// metre. Metres. Common practice.
     /// </summary>
     public static double UsualBellyM(double headKgPerM, string density) =>
         Math.Sqrt(1.08 * headKgPerM / Densities.OrdinaryKgM3(density) * 4 / Math.PI);
 
-    /// <summary>Class by what its first 30 ft weigh; null where it was not weighed, or its head never gets there.</summary>
+    /// <summary>Class by the mass of its first 30 ft; null when it was not weighed, or its head is shorter.</summary>
     public double? WeighedClass =>
         HeadKg is not null && HeadM >= Exact.ThirtyFeetM - LineClass.NearlyM ? LineWeights.ClassOf(MassWithinKg(Exact.ThirtyFeetM)) : null;
 
@@ -123,8 +123,8 @@ public sealed record FlyLine : Gear
     public override bool LabelDisagrees => Math.Abs(PrintedClass - WeighedClass ?? 0) >= LabelOff;
 
     /// <summary>
-    /// What its core stands, newtons: about 20 lb, 30 from class 7.5 on or where nobody knows, 60 in lines for big game, from 10.5 on. A
-    /// short head goes by the class of rod that throws it. Common practice.
+    /// Breaking strength of its core, newtons: about 20 lb, 30 from class 7.5 or when the class is unknown, 60 in big-game lines from class
+    /// 10.5. For a short head, the class of the rod counts. Common practice.
     /// </summary>
     public double CoreN() =>
         (Classes?.High ?? (MassKg is { } kg ? LineWeights.ClassOf(kg) - Matching.Tackle.ShortHeadHeavier : null)) switch
@@ -141,19 +141,19 @@ public sealed record FlyLine : Gear
         HeavyCoreFrom = 10.5;
 
     /// <summary>
-    /// Mass of the head in kilograms: weighed, or worked out from the label as if the head were uniform. Null for an
-    /// unlabelled line that nobody weighed.
+    /// Mass of the head, kilograms: weighed, or derived from the label as if the head were uniform. Null for an unlabelled line that was
+    /// not weighed.
     /// </summary>
     public double? MassKg => HeadKg ?? (PrintedClass is { } c ? LineWeights.MassKg(c) * HeadM / Exact.ThirtyFeetM : null);
 
     /// <summary>
-    /// The whole line from its tip: as measured, else as the figures above describe it, tip–front taper–belly–rear taper–running line, of
-    /// the one density that brings the head to <see cref="MassKg"/>, or the ordinary one of its kind when nobody knows the mass.
+    /// The whole line from its tip: as measured, otherwise as the figures above describe it (tip, front taper, belly, rear taper, running
+    /// line), with the one density that gives the head its <see cref="MassKg"/>, or the usual one when the mass is unknown.
     /// </summary>
     public IReadOnlyList<Stretch> Stretches =>
         Measured ?? Described(MassKg is { } head ? head / Volume(HeadM) : Densities.OrdinaryKgM3(Density));
 
-    /// <summary>The same, to be summed and read along its length.</summary>
+    /// <summary>The same, for summing and reading along its length.</summary>
     public LineProfile Profile() => new(Stretches);
 
     /// <summary>Mass of the part from the tip to <paramref name="lengthM"/> metres, kilograms; 0 when the mass is unknown.</summary>
@@ -189,8 +189,8 @@ public sealed record FlyLine : Gear
     }
 
     /// <summary>
-    /// This line with a measured profile whose head ends at <paramref name="headM"/>. The plain figures follow from it; a profile of the
-    /// head alone keeps the running line behind it. <paramref name="share"/> is the tolerance of the mass.
+    /// This line with a measured profile whose head ends at <paramref name="headM"/>. The plain figures are taken from it; a profile of the
+    /// head alone leaves the running line as it was. <paramref name="share"/> is the tolerance of the mass.
     /// </summary>
     public FlyLine With(LineProfile profile, double headM, double share)
     {
@@ -217,7 +217,7 @@ public sealed record FlyLine : Gear
         };
     }
 
-    /// <summary>What cannot be in a weighing of this line, field by field; a measured profile must be able to weigh it.</summary>
+    /// <summary>What is wrong with a weighing of this line, field by field. A measured profile must be able to have that mass.</summary>
     public IReadOnlyList<FieldProblem> Check(Weighing on) =>
         on.Check() is { Count: > 0 } wrong
             ? wrong
@@ -262,12 +262,12 @@ public sealed record FlyLine : Gear
     }
 
     /// <summary>
-    /// This line with so much cut off its tip, metres; less than its head. The head weighs less by what came off, and stays as sure.
+    /// This line after cutting this much off its tip, metres; less than its head. Its head loses the mass cut off and keeps its tolerance.
     /// </summary>
     public FlyLine CutBack(double cutM)
     {
         var profile = Profile();
-        // A double taper is described by its front taper at both ends, and the other end keeps its.
+        // A double taper is described by its front taper at both ends; the other end keeps its own.
         var doubled = Build == Build.DoubleTaper;
         return this with
         {
@@ -280,7 +280,7 @@ public sealed record FlyLine : Gear
         };
     }
 
-    /// <summary>This line wound on the other way round.</summary>
+    /// <summary>This line reversed on its spool.</summary>
     public FlyLine Reversed() => this with { Measured = Measured is null ? null : Profile().Part(0, LengthM, turned: true).Stretches };
 
     /// <inheritdoc />
@@ -288,7 +288,7 @@ public sealed record FlyLine : Gear
     {
         if (before is not FlyLine was)
             return this;
-        // A mass that was typed has no tolerance that anybody knows.
+        // A typed mass has no known tolerance.
         var typed = HeadKg != was.HeadKg && HeadPlusMinusKg == was.HeadPlusMinusKg ? this with { HeadPlusMinusKg = null } : this;
         return Measured is { } measured && was.Measured is { } had && measured.SequenceEqual(had) && Figures != was.Figures
             ? typed with
@@ -306,7 +306,7 @@ public sealed record FlyLine : Gear
         Figured() is { Count: > 0 } wrong
             ? wrong
             : new FieldCheck()
-                // As light as froth, or denser than tungsten: one of the figures is not this line's.
+                // Lighter than foam or denser than tungsten: one of the figures does not belong to this line.
                 .Must(
                     "bellyDiameterM",
                     Measured is not null || LineProfile.Check(Stretches).Count == 0,

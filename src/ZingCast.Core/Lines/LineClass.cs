@@ -3,19 +3,19 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Lines;
 
-/// <summary>How a line was put on the scale.</summary>
+/// <summary>How a line was weighed.</summary>
 public sealed record Weighing
 {
-    /// <summary>A weighing to start from where nobody knows the mass: an ordinary five-weight head.</summary>
+    /// <summary>A weighing to start the form with: an ordinary five-weight head.</summary>
     public static readonly Weighing Usual = new() { MassKg = 160 * Exact.GrainKg };
 
     /// <summary>What the scale said, kilograms.</summary>
     public required double MassKg { get; init; }
 
-    /// <summary>How much line lay on it, metres, level tip left out.</summary>
+    /// <summary>Length of line on the scale, metres, without the level tip.</summary>
     public double LengthM { get; init; } = Exact.ThirtyFeetM;
 
-    /// <summary>True when it was the whole head, false when it was the first part of something longer.</summary>
+    /// <summary>True for a whole head, false for the first part of something longer.</summary>
     public bool WholeHead { get; init; }
 
     /// <summary>Front taper, metres, when known.</summary>
@@ -30,7 +30,7 @@ public sealed record Weighing
     /// <summary>Tolerance of the tape as a share of the length: 1 cm in 3 m.</summary>
     public double TapeShare { get; init; } = .01 / 3;
 
-    /// <summary>What cannot be, field by field.</summary>
+    /// <summary>What is wrong, field by field.</summary>
     public IReadOnlyList<FieldProblem> Check() =>
         new FieldCheck()
             .Must("massKg", MassKg > 0, "A line that weighs nothing was not on the scale. Tare it empty and weigh again.")
@@ -49,7 +49,7 @@ public sealed record Weighing
             .Problems;
 }
 
-/// <summary>The class of a line and how surely it is known.</summary>
+/// <summary>The class of a line and how certain it is.</summary>
 /// <param name="Head">Mass that was weighed or worked out for the head, kilograms.</param>
 /// <param name="Thirty">Mass of the first 30 ft, kilograms; null when there are none.</param>
 /// <param name="Class">Class, null when there is no honest one.</param>
@@ -69,11 +69,11 @@ public sealed record LineClass(
     Source Source
 )
 {
-    /// <summary>Heads this much shorter than 30 ft still count as 30 ft, metres: nobody stretches a line out better.</summary>
+    /// <summary>Heads shorter than 30 ft by no more than this count as 30 ft, metres: nobody measures a stretched line better.</summary>
     public const double NearlyM = .1;
 
-    // The shortest and the longest tapers heads are built with, metres, and tips over bellies they run down to. Common practice; the third
-    // rule is exact at the golden one in the middle.
+    // Shortest and longest usual tapers, metres, and usual ratios of tip to belly. Common practice; the third rule is exact for the golden
+    // ratio, which lies in the middle.
     private static readonly double[] FrontsM = [.6, 3.5],
         RearsM = [0, 3.5],
         TipShares = [.45, (Math.Sqrt(5) - 1) / 2, .85];
@@ -85,10 +85,10 @@ public sealed record LineClass(
         if (on.LengthM < Exact.ThirtyFeetM - NearlyM)
             return on.WholeHead ? Short(head, on.LengthM) : TooLittle(head, on.LengthM);
         var exactly = Math.Abs(on.LengthM - Exact.ThirtyFeetM) <= NearlyM;
-        // What the shape leaves open: from the lightest front a head like this may have to the heaviest.
+        // What the unknown shape leaves open: from the lightest possible front of such a head to the heaviest.
         List<double> shares = exactly ? [1] : [.. Shapes(on).Select(shape => shape.MassKg(Exact.ThirtyFeetM) / shape.Kg)];
         var (least, most) = (shares.Min() * on.MassKg, shares.Max() * on.MassKg);
-        // Measured tapers are counted by thirds, which is exact for the ordinary tip; unmeasured ones lie somewhere between.
+        // Measured tapers are counted by the third rule, which is exact for the ordinary tip; unmeasured ones may be any usual ones.
         var thirds = on.FrontTaperM is not null && (!on.WholeHead || on.RearTaperM is not null);
         var thirty = thirds ? shares[shares.Count / 2] * on.MassKg : (least + most) / 2;
         var guess = Math.Max(most - thirty, thirty - least);
@@ -104,7 +104,7 @@ public sealed record LineClass(
         );
     }
 
-    // Every head it may be: tapers as they were measured, else as heads are built, and an even belly between. Only the shape is meant.
+    // Every head it may be: tapers as measured, or else any usual ones, and a level belly between them. Only the shape matters.
     private static IEnumerable<LineProfile> Shapes(Weighing weighed) =>
         from front in weighed.FrontTaperM is { } measured
             ? [measured]
@@ -123,7 +123,7 @@ public sealed record LineClass(
         ]);
 
     /// <summary>
-    /// Class from a profile whose head ends at <paramref name="headM"/>; the level tip is left out. Tolerance as a share of mass.
+    /// Class from a profile whose head ends at <paramref name="headM"/>, without the level tip. Tolerance as a share of mass.
     /// </summary>
     public static LineClass From(LineProfile profile, double headM, double share)
     {
@@ -141,7 +141,7 @@ public sealed record LineClass(
         var thirty = Quantity.LineMass(thirtyKg, plusMinusKg);
         var spread = new Spread(LineWeights.ClassOf(Math.Max(0, thirtyKg - plusMinusKg)), LineWeights.ClassOf(thirtyKg + plusMinusKg));
         var half = (spread.High - spread.Low) / 2;
-        // A measurement that cannot tell one class from the next names none.
+        // A measurement that cannot tell one class from the next gives none.
         if (half > .5)
             return new(
                 head,
@@ -262,7 +262,7 @@ public sealed record LineReading(
             BellyOf(profile, headM),
             profile.CentreM(headM),
             front,
-                // Even stuff with ordinary tapers keeps 28 to 34 % in its front third.
+                // A head of one density with ordinary tapers has 28 to 34 % of its mass in the front third.
                 front > .345
                     ? "front-loaded: turns over bulk, lands hard"
                 : front < .28 ? "rear-loaded: lands softly, carries far"
@@ -276,7 +276,7 @@ public sealed record LineReading(
         );
     }
 
-    // The third rule speaks of one taper before an even belly: the piece from the fly end to where the belly ends.
+    // The third rule is about one taper before a level belly: the piece from the fly end to the end of the belly.
     private static BellyWeight? BellyOf(LineProfile profile, double headM)
     {
         var thick = profile.Points(.05).Where(p => p.PositionM <= headM).ToList();

@@ -5,16 +5,16 @@ namespace ZingCast.Core.Lines;
 
 using static FieldsOf<FlyLine>;
 
-/// <summary>What is kept of a line, each field described once.</summary>
+/// <summary>Fields of a line, each described once.</summary>
 public static class LineFields
 {
-    // What a taper may be, and how thick a line.
+    // Limits of tapers and of thickness.
     private static readonly Limit Front = new(0, 20, "A front taper is between 0 and 20 m."),
         Rear = new(0, 20, "A rear taper is between 0 and 20 m.");
 
     private static Limit Thick(string what) => new(.0002, .004, $"{what} is between 0.2 and 4 mm thick.");
 
-    /// <summary>As on a form, in order.</summary>
+    /// <summary>In the order of the form.</summary>
     public static readonly IReadOnlyList<Field> All = GearFields.With([
         Choice<Build>("build", "Build", BuildWords.For, l => l.Build, (l, v) => l with { Build = v }, column: "build"),
         Measure(

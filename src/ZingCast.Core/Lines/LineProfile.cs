@@ -2,14 +2,14 @@ using ZingCast.Core.Measures;
 
 namespace ZingCast.Core.Lines;
 
-/// <summary>One stretch of a line. Thickness runs evenly from start to end, density is one.</summary>
+/// <summary>One stretch of a line. Its diameter changes linearly from start to end; its density is constant.</summary>
 /// <param name="LengthM">Length, metres.</param>
 /// <param name="StartM">Diameter at the end nearer the fly, metres.</param>
 /// <param name="EndM">Diameter at the other end, metres.</param>
 /// <param name="KgM3">Density, kg/m³.</param>
 public readonly record struct Stretch(double LengthM, double StartM, double EndM, double KgM3)
 {
-    /// <summary>Volume of its first <paramref name="upToM"/> metres, cubic metres.</summary>
+    /// <summary>Volume of the first <paramref name="upToM"/> metres, cubic metres.</summary>
     public double Volume(double upToM)
     {
         var stop = ThickM(upToM);
@@ -25,7 +25,7 @@ public readonly record struct Stretch(double LengthM, double StartM, double EndM
     /// <summary>Mass per metre at a distance into it, kg/m.</summary>
     public double KgPerM(double atM) => Math.PI / 4 * KgM3 * ThickM(atM) * ThickM(atM);
 
-    /// <summary>The same stretch seen from its other end.</summary>
+    /// <summary>The same stretch reversed.</summary>
     public Stretch Turned() => this with { StartM = EndM, EndM = StartM };
 }
 
@@ -34,7 +34,7 @@ public readonly record struct Stretch(double LengthM, double StartM, double EndM
 /// <param name="DiameterM">Diameter there, metres.</param>
 public readonly record struct CaliperReading(double PositionM, double DiameterM);
 
-/// <summary>A place on a line and all that lies before it.</summary>
+/// <summary>A place on a line, and the mass before it.</summary>
 /// <param name="PositionM">Distance from the fly end, metres.</param>
 /// <param name="DiameterM">Diameter, metres.</param>
 /// <param name="KgPerM">Mass per metre, kg/m.</param>
@@ -44,23 +44,21 @@ public readonly record struct ProfilePoint(double PositionM, double DiameterM, d
 /// <summary>A line as stretches from the fly end. Immutable.</summary>
 public sealed class LineProfile
 {
-    /// <summary>Thinnest and thickest that line is taken for, metres.</summary>
+    /// <summary>Range of diameters that a line can have, metres.</summary>
     public const double ThinnestM = .0001,
         ThickestM = .006;
 
-    /// <summary>Shortest stretch there is, metres: what is shorter is lost in the cutting and joining of profiles.</summary>
+    /// <summary>Shortest stretch, metres: anything shorter is lost when profiles are cut and joined.</summary>
     public const double ShortestM = 1e-6;
 
-    /// <summary>Most stretches a line is described by, and most caliper readings along it.</summary>
+    /// <summary>Most stretches of a profile, and most caliper readings.</summary>
     public const int MaxStretches = 400,
         MaxReadings = 200;
 
     private readonly double[] from,
         sumKg;
 
-    /// <summary>
-    /// Throws <see cref="ArgumentException"/> when there is no stretch or one of them has no length, thickness or density.
-    /// </summary>
+    /// <summary>Throws <see cref="ArgumentException"/> when there is no stretch, or one without length, thickness or density.</summary>
     public LineProfile(IReadOnlyList<Stretch> stretches)
     {
         if (Check(stretches) is [var first, ..])
@@ -102,10 +100,10 @@ public sealed class LineProfile
     /// <summary>Diameter at <paramref name="s"/> metres, metres.</summary>
     public double ThickM(double s) => Math.Clamp(s, 0, LengthM) is var c && At(c) is var i ? Stretches[i].ThickM(c - from[i]) : 0;
 
-    /// <summary>Water pushed aside by the first <paramref name="s"/> metres, cubic metres.</summary>
+    /// <summary>Volume of water displaced by the first <paramref name="s"/> metres, cubic metres.</summary>
     public double Volume(double s) => Stretches.Select((x, i) => x.Volume(Math.Clamp(s - from[i], 0, x.LengthM))).Sum();
 
-    /// <summary>Length before the first <paramref name="kg"/> kilograms are out, metres; the whole line when it is lighter.</summary>
+    /// <summary>Length of the first <paramref name="kg"/> kilograms, metres; the whole line when it is lighter.</summary>
     public double LengthOf(double kg)
     {
         if (kg >= Kg)
@@ -123,7 +121,7 @@ public sealed class LineProfile
         return (low + high) / 2;
     }
 
-    /// <summary>Where the first <paramref name="s"/> metres balance, metres from the fly end.</summary>
+    /// <summary>Centre of gravity of the first <paramref name="s"/> metres, metres from the fly end.</summary>
     public double CentreM(double s)
     {
         const int parts = 400;
@@ -138,7 +136,7 @@ public sealed class LineProfile
     }
 
     /// <summary>
-    /// A level tip, metres: a thin even stretch of half a metre or less before the front taper. The line standard leaves it out.
+    /// Level tip, metres: a thin level stretch of at most half a metre before the front taper. The line standard leaves it out.
     /// </summary>
     public double LevelTipM =>
         Stretches is [var tip, var next, ..]
@@ -149,8 +147,7 @@ public sealed class LineProfile
             : 0;
 
     /// <summary>
-    /// From <paramref name="a"/> to <paramref name="b"/> metres as a line of its own; turned round when asked. a below b, both on the
-    /// line.
+    /// From <paramref name="a"/> to <paramref name="b"/> metres as a line of its own, reversed if asked; a below b, both on the line.
     /// </summary>
     public LineProfile Part(double a, double b, bool turned = false)
     {
@@ -172,19 +169,17 @@ public sealed class LineProfile
         return new(turned ? [.. kept.AsEnumerable().Reverse().Select(s => s.Turned())] : kept);
     }
 
-    /// <summary>The same line with every density multiplied, so that it weighs what the scale says.</summary>
+    /// <summary>The same line with every density scaled, so that it has this mass.</summary>
     public LineProfile Weighing(double kg) => new([.. Stretches.Select(s => s with { KgM3 = s.KgM3 * kg / Kg })]);
 
-    /// <summary>
-    /// Points to draw or export: both sides of every joint, and every step of at most <paramref name="stepM"/> metres on the way.
-    /// </summary>
+    /// <summary>Points to draw or export: both sides of every joint, and points at most <paramref name="stepM"/> metres apart.</summary>
     public IReadOnlyList<ProfilePoint> Points(double stepM)
     {
         List<ProfilePoint> points = [];
         for (var i = 0; i < Stretches.Count; i++)
         {
             var s = Stretches[i];
-            // An even stretch needs only its ends.
+            // A level stretch needs only its ends.
             var steps = s.StartM == s.EndM ? 1 : Math.Max(1, (int)Math.Ceiling(s.LengthM / stepM));
             for (var k = 0; k <= steps; k++)
             {
@@ -199,7 +194,7 @@ public sealed class LineProfile
 
     /// <summary>
     /// A line through points of position, diameter and mass per metre, as in the exchange format. Two points at one place make a step.
-    /// Between points thickness runs evenly and density is such that the stretch weighs what its two masses per metre say.
+    /// Between points the diameter is linear, and the density is such that the stretch has the mean of its two masses per metre.
     /// </summary>
     public static LineProfile Through(IReadOnlyList<(double PositionM, double DiameterM, double KgPerM)> points) =>
         new([
@@ -221,11 +216,11 @@ public sealed class LineProfile
     public static LineProfile Fit(IReadOnlyList<CaliperReading> readings, double lengthM, double kg) =>
         Shape(readings, lengthM).Weighing(kg);
 
-    // Everything as dense as water.
+    // The shape, with the density of water everywhere.
     private static LineProfile Shape(IReadOnlyList<CaliperReading> readings, double lengthM)
     {
         List<CaliperReading> all = [.. readings.OrderBy(r => r.PositionM)];
-        // A reading a hair from an end was taken at that end.
+        // A reading next to an end was taken at that end.
         if (all[0].PositionM < ShortestM)
             all[0] = all[0] with { PositionM = 0 };
         else
@@ -241,7 +236,7 @@ public sealed class LineProfile
         ]);
     }
 
-    /// <summary>What cannot be in a list of stretches, field by field.</summary>
+    /// <summary>What is wrong with a list of stretches, field by field.</summary>
     public static IReadOnlyList<FieldProblem> Check(IReadOnlyList<Stretch> stretches, string named = "stretches")
     {
         var check = new FieldCheck().Must(
@@ -269,7 +264,7 @@ public sealed class LineProfile
         return check.Must(named, stretches.Sum(s => s.LengthM) <= 100, "A line is no longer than 100 m.").Problems;
     }
 
-    /// <summary>What cannot be in caliper readings and a weighing, field by field.</summary>
+    /// <summary>What is wrong with caliper readings and a weighing, field by field.</summary>
     public static IReadOnlyList<FieldProblem> Check(IReadOnlyList<CaliperReading> readings, double lengthM, double kg)
     {
         var check = new FieldCheck()

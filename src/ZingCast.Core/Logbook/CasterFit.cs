@@ -13,7 +13,7 @@ namespace ZingCast.Core.Logbook;
 /// <param name="AllOut">As far as the person could; else it says only that so much can be had.</param>
 public sealed record Seen(CastSetup Setup, double? CarryM, double DistanceM, DistanceBy By, bool AllOut);
 
-/// <summary>A caster as casts showed them, beside what was believed before.</summary>
+/// <summary>A caster fitted to logged casts, beside the values used before.</summary>
 /// <param name="Before">What was believed.</param>
 /// <param name="After">What the casts say, with its own tolerance.</param>
 /// <param name="Casts">How many casts it stands on.</param>
@@ -41,31 +41,31 @@ public sealed record CasterFit(
     Quantity ReachAfter
 )
 {
-    /// <summary>No fewer casts made all out are learned from. An assumption of ours.</summary>
+    /// <summary>Fewest casts at full distance to learn from. Our assumption.</summary>
     public const int FewestCasts = 5;
 
-    /// <summary>The latest so many are learned from: people change. An assumption of ours.</summary>
+    /// <summary>Most casts to learn from, the latest: people change. Our assumption.</summary>
     public const int MaxCasts = 40;
 
-    // How far the three are apart among learners, as shares, one standard deviation: together they come to what learners differ by in
-    // reach. Other people differ less, in all three alike. An assumption of ours.
+    // Prior spread of the three values among beginners, as shares, one standard deviation: together they give how much beginners differ in
+    // reach. Others differ less, in all three alike. Our assumption.
     private static readonly double[] LearnersShare = [.15, .25, .25];
 
     private static double[] Apart(Caster prior) =>
         [.. LearnersShare.Select(s => s * prior.ReachTolerance / Casters.Find("learner")!.ReachTolerance)];
 
-    // One person's casts scatter by so much; a paced, a taped and a guessed distance are good to so much. Shares, one
-    // standard deviation. Common practice.
+    // Scatter of one person's casts, and accuracy of a paced, a taped and a guessed distance, as shares, one standard deviation. Common
+    // practice.
     private const double Scatter = .06,
         PacedShare = .05,
         TapedShare = .01,
         GuessedShare = .15;
 
-    // What the cast model leaves out, whoever casts: a share of the reach, half-width. An assumption of ours, half the spread that
-    // presets have.
+    // Uncertainty of the cast model itself, whoever casts, as a half-width share of the reach. Our assumption, half the spread of the
+    // presets.
     private const double ModelShare = .03;
 
-    /// <summary>What the fit goes by beside the casts.</summary>
+    /// <summary>Prior knowledge used by the fit.</summary>
     public static readonly Source Source = Source.Assumption(
         "Our estimate of how people and their measures scatter; your own casts outweigh it"
     );
@@ -84,12 +84,12 @@ public sealed record CasterFit(
         ("what the cast model leaves out, half-width", ModelShare),
     ];
 
-    // A cast farther out than so many deviations is a slip of pen or hand, and pulls no harder than one that far out.
+    // A cast further off than this many standard deviations is an outlier and has no more weight than one at that limit.
     private const double Slip = 2;
 
     /// <summary>
-    /// Fits line speed, arm and loop to casts, latest last, by least squares with the caster as prior; <paramref name="believed"/> is what
-    /// was gone by until now, the prior where nothing else was. Null with fewer than <see cref="FewestCasts"/> casts made all out.
+    /// Fits line speed, arm and loop to casts, latest last, by least squares with the caster as prior; <paramref name="believed"/> are the
+    /// values used until now, and the prior when there is no other. Null with fewer than <see cref="FewestCasts"/> casts at full distance.
     /// Deterministic.
     /// </summary>
     public static CasterFit? From(IReadOnlyList<Seen> casts, Caster prior, Caster? believed = null, CancellationToken cancel = default)
@@ -100,7 +100,7 @@ public sealed record CasterFit(
             return null;
         var foreseen = new Foreseen[seen.Count];
         Parallel.For(0, foreseen.Length, new ParallelOptions { CancellationToken = cancel }, i => foreseen[i] = new(seen[i], prior));
-        // A cast that no caster like this makes fish is a slip of the pen.
+        // A cast that no such caster can make fish is a clerical error.
         var usable = foreseen.Where(f => f.Sound).ToArray();
         if (usable.Count(f => f.Seen.AllOut) < FewestCasts)
             return null;
@@ -114,7 +114,7 @@ public sealed record CasterFit(
             From(prior.ArmKg, 1, Kind.LineMass),
             From(prior.LoopM, 2, Kind.Length)
         );
-        // Nobody holds less than what was seen to turn over.
+        // The carry is at least what was seen to turn over.
         var carry = Math.Max(prior.CarryM, seen.Max(s => Math.Min(s.CarryM ?? 0, s.DistanceM)));
         var hand = new LearnedHand(free.Value, arm.Value, loop.Value, carry, Math.Round(fit.ReachShare(at, spread), 3));
         double[] was =
@@ -143,8 +143,8 @@ public sealed record CasterFit(
     }
 
     /// <summary>
-    /// How far one cast goes by speed and loop: thrown on a few of each and read between them, so that a fit asks the engine no more than
-    /// that. Both as logarithms against the prior.
+    /// Distance of one cast as a function of speed and loop: simulated at a few values of each and interpolated, so that a fit needs no
+    /// more simulations. Both as logarithms relative to the prior.
     /// </summary>
     private sealed class Foreseen
     {
@@ -170,7 +170,7 @@ public sealed record CasterFit(
                 for (var v = 0; v < Speeds.Length; v++)
                     logM[v, l] = Math.Log(Math.Max(.5, CastSearch.FarthestAt(setup, carry, launch * Math.Exp(Speeds[v])).ReachM));
             }
-            // Where nothing fishes any more the curve would fall off a cliff, and one cast on its edge would decide the loop.
+            // Where nothing fishes the curve would drop steeply, and one cast at that edge would decide the loop.
             var most = logM.Cast<double>().Max();
             for (var v = 0; v < Speeds.Length; v++)
             for (var l = 0; l < Loops.Length; l++)
@@ -187,10 +187,10 @@ public sealed record CasterFit(
 
         public Seen Seen { get; }
 
-        /// <summary>Standard deviation of its logarithm.</summary>
+        /// <summary>Standard deviation of the logarithm of its distance.</summary>
         public double PlusMinus { get; }
 
-        /// <summary>A caster like the prior makes it fish.</summary>
+        /// <summary>Whether a caster like the prior makes it fish.</summary>
         public bool Sound => At([0, 0, 0]) > Math.Log(2);
 
         /// <summary>Logarithm of the distance for changes of speed, arm and loop.</summary>
@@ -200,16 +200,14 @@ public sealed record CasterFit(
             return Interpolate(Speeds, speed, v => Interpolate(Loops, x[2], l => logM[v, l]));
         }
 
-        // Straight between the nodes, and on beyond the last.
+        // Linear between the nodes, and extended beyond the last.
         private static double Interpolate(double[] nodes, double x, Func<int, double> at)
         {
             var i = Math.Clamp(Array.FindLastIndex(nodes, n => n <= x), 0, nodes.Length - 2);
             return Interpolation.Between(at(i), at(i + 1), (x - nodes[i]) / (nodes[i + 1] - nodes[i]));
         }
 
-        /// <summary>
-        /// How far out, in standard deviations, and how much it counts: a cast that was not made all out only ever lifts.
-        /// </summary>
+        /// <summary>Deviation in standard deviations, and its weight: a cast not at full distance can only raise the fit.</summary>
         public (double Out, double Weight) Off(double[] x)
         {
             var off = (Math.Log(Seen.DistanceM) - At(x)) / PlusMinus;
@@ -218,7 +216,7 @@ public sealed record CasterFit(
             return (off, Math.Abs(off) <= Slip ? 1 : Slip / Math.Abs(off));
         }
 
-        /// <summary>How its logarithm follows each of the three.</summary>
+        /// <summary>Derivatives of its logarithm by each of the three.</summary>
         public Vector<double> Slope(double[] x)
         {
             const double nudge = .01;
@@ -229,7 +227,7 @@ public sealed record CasterFit(
 
     private sealed class Fit(Foreseen[] casts, double[] apart)
     {
-        /// <summary>The changes that follow the casts best, and how they are spread: the inverse of the normal equations.</summary>
+        /// <summary>The best changes and their covariance: the inverse of the normal equations.</summary>
         public (double[] At, Matrix<double> Spread) Solve()
         {
             double[] at = [0, 0, 0];
@@ -242,7 +240,7 @@ public sealed record CasterFit(
                 if (step.AbsoluteMaximum() < 1e-5)
                     break;
             }
-            // Casts that scatter more than is usual say less.
+            // Casts that scatter more than usual count for less.
             var all = casts.Where(c => c.Seen.AllOut).Select(c => Math.Min(Math.Abs(c.Off(at).Out), 3)).ToList();
             var loose = Math.Max(1, all.Sum(o => o * o) / Math.Max(1, all.Count - 1));
             return (at, loose * Equations(at).Normal.Inverse());
@@ -266,10 +264,10 @@ public sealed record CasterFit(
             return (normal, right);
         }
 
-        /// <summary>Root mean square of what is missed over casts made all out, metres.</summary>
+        /// <summary>Root mean square error over casts at full distance, metres.</summary>
         public double Missed(double[] at) => Missed(c => Miss(c, at));
 
-        /// <summary>The same, each cast left out of the fit that judges it: its own pull on the fit is taken back.</summary>
+        /// <summary>The same, with each cast left out of the fit that judges it, by removing its own leverage.</summary>
         public double LeftOut(double[] at, Matrix<double> spread) =>
             Missed(c =>
             {
@@ -281,7 +279,7 @@ public sealed record CasterFit(
 
         private double Missed(Func<Foreseen, double> miss) => Math.Sqrt(casts.Where(c => c.Seen.AllOut).Select(miss).Average(m => m * m));
 
-        /// <summary>Half-width of a reach worked out from the fit, as a share, over casts such as these.</summary>
+        /// <summary>Half-width of a reach computed from the fit, as a share, over such casts.</summary>
         public double ReachShare(double[] at, Matrix<double> spread) =>
             Math.Sqrt(
                 ModelShare * ModelShare

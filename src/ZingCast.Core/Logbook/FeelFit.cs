@@ -3,25 +3,25 @@ using ZingCast.Core.Rods;
 
 namespace ZingCast.Core.Logbook;
 
-/// <summary>How a rod felt under a load.</summary>
+/// <summary>How a rod felt with a load.</summary>
 /// <param name="Load">The line outside the tip over the rod's standard mass.</param>
 /// <param name="Ideal">What the rule says feels best there, before anybody felt it.</param>
 /// <param name="Feel">What the hand said.</param>
 public readonly record struct FeelVote(double Load, double Ideal, Feel Feel);
 
-/// <summary>What votes say about the load that feels best on a rod.</summary>
+/// <summary>What votes say about the ideal load of a rod.</summary>
 public static class FeelFit
 {
-    /// <summary>No fewer votes are learned from. An assumption of ours.</summary>
+    /// <summary>Fewest votes to learn from. Our assumption.</summary>
     public const int FewestVotes = 4;
 
-    // One step of feel is about so much load; one vote is good to a step; rods differ from the rule by so much, one standard deviation.
-    // An assumption of ours, from the window: .80 is light, 1.00 right, 1.45 the top.
+    // Load difference of one step of feel; accuracy of a vote; spread of rods around the rule: one standard deviation each. Our assumption,
+    // from the window: .80 is light, 1.00 right, 1.45 the top.
     private const double StepLoad = .2,
         VoteShare = .2,
         PriorShare = .12;
 
-    /// <summary>The shift that follows the votes best, with nothing shifted as prior; null with too few votes.</summary>
+    /// <summary>The shift that fits the votes best, with no shift as prior; null with too few votes.</summary>
     public static RodFeel? From(IReadOnlyList<FeelVote> votes)
     {
         if (votes.Count < FewestVotes)
@@ -32,10 +32,10 @@ public static class FeelFit
         return new(Math.Round(each * says.Sum() / weight, 3), Math.Round(Doubt.Wide / Math.Sqrt(weight), 3), votes.Count);
     }
 
-    // Less of a shift is felt by nobody. An assumption of ours.
+    // A smaller shift cannot be felt. Our assumption.
     private const double LeastShift = .05;
 
-    /// <summary>Whether it is another load than what counts now: felt, and more than it may be off.</summary>
+    /// <summary>Whether it differs from the shift in force: large enough to feel, and larger than its uncertainty.</summary>
     public static bool IsFelt(RodFeel feel, RodFeel? now) =>
         Math.Abs(feel.Shift - (now?.Shift ?? 0)) is var moved && moved >= LeastShift && moved >= feel.PlusMinus;
 }

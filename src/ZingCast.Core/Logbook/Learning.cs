@@ -10,7 +10,7 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Logbook;
 
-/// <summary>What the log teaches about one caster.</summary>
+/// <summary>What the log shows about one caster.</summary>
 /// <param name="CasterId">Id under which they are named.</param>
 /// <param name="Name">Name.</param>
 /// <param name="Own">A named person; else a preset, which needs a name before it can learn.</param>
@@ -38,7 +38,7 @@ public sealed record CasterLearning(
     IReadOnlyList<ProgressDay> Progress
 );
 
-/// <summary>What the log teaches about one rod.</summary>
+/// <summary>What the log shows about one rod.</summary>
 /// <param name="RodId">The rod.</param>
 /// <param name="Tag">Tag.</param>
 /// <param name="Name">Name.</param>
@@ -60,17 +60,15 @@ public sealed record RodLearning(
     Sentence Says
 );
 
-/// <summary>What the log teaches: proposals, never more. A person accepts or refuses each.</summary>
+/// <summary>Proposals from the log, for a person to accept or refuse.</summary>
 /// <param name="Casters">Everybody who logged a cast.</param>
 /// <param name="Rods">Every rod somebody felt.</param>
 public sealed record Learning(IReadOnlyList<CasterLearning> Casters, IReadOnlyList<RodLearning> Rods)
 {
-    /// <summary>A proposal is made again when so much more stands behind it than behind the one decided last.</summary>
+    /// <summary>A refused or accepted proposal is made again when this many more casts or votes support it.</summary>
     public const int MoreEvidence = 5;
 
-    /// <summary>
-    /// From outings, everything ever in the shed, the casters there are, and the lessons decided on that still stand.
-    /// </summary>
+    /// <summary>From outings, all gear ever in the shed, the casters, and the decisions still in force.</summary>
     public static Learning From(
         IReadOnlyList<Outing> outings,
         GearShed shed,
@@ -100,7 +98,7 @@ public sealed record Learning(IReadOnlyList<CasterLearning> Casters, IReadOnlyLi
         );
     }
 
-    // Pieces by number, and casters, to make an outing's casts again.
+    // Gear by id, and casters, to simulate an outing's casts again.
     private sealed class LoggedGear(GearShed shed, IReadOnlyList<Caster> casters)
     {
         public Dictionary<int, Rod> Rods { get; } = shed.Rods.ToDictionary(r => r.Id);
@@ -154,7 +152,7 @@ public sealed record Learning(IReadOnlyList<CasterLearning> Casters, IReadOnlyLi
             CastSetup? plain = null;
             foreach (var cast in outing.Casts.Reverse().Take(CasterFit.MaxCasts - seen.Count))
             {
-                // Casts in the wind of the day share its rig.
+                // Casts in the wind of the day share a setup.
                 var setup =
                     cast.WindMps is null && cast.WindFromDeg is null ? plain ??= gear.Setup(outing, null) : gear.Setup(outing, cast);
                 seen.Add(new(setup!, cast.CarryM, cast.DistanceM, cast.By, cast.AllOut));
@@ -169,7 +167,7 @@ public sealed record Learning(IReadOnlyList<CasterLearning> Casters, IReadOnlyLi
             _ => ((FitDecision?)null, (FitDecision?)null),
         };
         var undecided = MoreThanDecided(about, count);
-        // A lesson that was accepted is held against what was gone by before it, not against itself.
+        // An accepted fit is compared with the values used before it, not with itself.
         var believed = undecided || standing is null ? now : person!.As(earlier);
         var fit = CasterFit.From(seen, preset, believed, cancel);
         var rig = outings.Reverse().Select(o => gear.Setup(o, null)).FirstOrDefault(s => s is not null);
@@ -220,7 +218,7 @@ public sealed record Learning(IReadOnlyList<CasterLearning> Casters, IReadOnlyLi
             if (rod.Class is null || !gear.Lines.TryGetValue(outing.LineId ?? 0, out var line) || line.MassKg is null)
                 continue;
             var load = Choosing.Load(rod with { Felt = null }, line, Brief.Complete(outing.Day() with { Caster = null }));
-            // What one outing says is one vote: the middle of all it said.
+            // An outing has one vote: the median of its entries.
             var said = Felt(outing).Order().ToList();
             votes.Add(new(load.LineRatio, load.Ideal, said[said.Count / 2]));
         }

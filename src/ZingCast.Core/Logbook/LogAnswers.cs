@@ -10,13 +10,13 @@ namespace ZingCast.Core.Logbook;
 /// <param name="Helps">What helps against it.</param>
 public sealed record LossRow(LossCause Cause, int Count, string Helps);
 
-/// <summary>Winds that are told apart in the log.</summary>
+/// <summary>Bands of wind in the log.</summary>
 /// <param name="Name">In words.</param>
 /// <param name="FromMps">From, m/s.</param>
 /// <param name="ToMps">Up to, m/s.</param>
 public sealed record WindBand(string Name, double FromMps, double ToMps);
 
-/// <summary>How a line did in a band of wind.</summary>
+/// <summary>Results of a line in a band of wind.</summary>
 /// <param name="Outings">Outings with it there.</param>
 /// <param name="Casts">Casts measured there.</param>
 /// <param name="MiddleM">The middle of those casts, metres; null with none.</param>
@@ -24,13 +24,13 @@ public sealed record WindBand(string Name, double FromMps, double ToMps);
 /// <param name="Straight">Share of casts that came down straight; null with none.</param>
 public sealed record LineInBand(int Outings, int Casts, double? MiddleM, double? Right, double? Straight);
 
-/// <summary>A line over the winds.</summary>
+/// <summary>A line over the bands of wind.</summary>
 public sealed record LineInWind(int LineId, string Tag, string Name, IReadOnlyList<LineInBand> Bands);
 
-/// <summary>A rod with a line, of which casts were measured.</summary>
+/// <summary>A rod and line with measured casts.</summary>
 public sealed record CastPair(int RodId, int LineId, string Called, int Casts);
 
-/// <summary>A piece and when it was out last.</summary>
+/// <summary>A piece and its last outing.</summary>
 /// <param name="Kind">rod, line or reel.</param>
 /// <param name="Id">Identity.</param>
 /// <param name="Tag">Tag.</param>
@@ -39,7 +39,7 @@ public sealed record CastPair(int RodId, int LineId, string Called, int Casts);
 /// <param name="Outings">How often in all.</param>
 public sealed record PieceOut(string Kind, int Id, string Tag, string Name, DateOnly? LastOn, int Outings);
 
-/// <summary>What a water gave and took.</summary>
+/// <summary>Catch and losses at a water.</summary>
 /// <param name="Place">As it is written.</param>
 /// <param name="Outings">How often.</param>
 /// <param name="Hours">Hours noted.</param>
@@ -57,7 +57,7 @@ public sealed record WaterRow(string Place, int Outings, double Hours, int Lande
 /// <param name="Lost">Losses.</param>
 public sealed record SeasonDay(DateOnly On, int Fishing, int Practice, int Landed, int Lost);
 
-/// <summary>Questions people ask of a log, answered.</summary>
+/// <summary>Answers to questions people ask of a log.</summary>
 /// <param name="Outings">Outings on the water.</param>
 /// <param name="Sessions">Sessions on grass.</param>
 /// <param name="Hours">Hours noted.</param>
@@ -89,7 +89,7 @@ public sealed record LogAnswers(
     IReadOnlyList<SeasonDay> Days
 )
 {
-    // Bands of Beaufort forces, by whole names: up to F2, F3 and F4, F5 and more.
+    // Bands of Beaufort forces: up to F2, F3 and F4, F5 and above.
     private static readonly IReadOnlyList<WindBand> Winds =
     [
         new("light", 0, Beaufort.Rows[2].ToMps),
@@ -97,7 +97,7 @@ public sealed record LogAnswers(
         new("strong", Beaufort.Rows[4].ToMps, Beaufort.Rows[^1].ToMps),
     ];
 
-    /// <summary>What helps against each way of losing. Common practice.</summary>
+    /// <summary>Advice against each cause of loss. Common practice.</summary>
     public static string HelpsAgainst(LossCause cause) =>
         cause switch
         {
@@ -113,7 +113,7 @@ public sealed record LogAnswers(
         };
 
     /// <summary>
-    /// Answers from outings and the shed; day by day for one year, the latest when none is named. Outings in any order.
+    /// Answers from outings and the shed; the calendar is for one year, the latest when none is named. Outings in any order.
     /// </summary>
     public static LogAnswers From(IReadOnlyList<Outing> outings, GearShed shed, int? year = null)
     {
@@ -181,7 +181,7 @@ public sealed record LogAnswers(
 
     private static bool IsFish(LossCause cause) => cause != LossCause.Snag;
 
-    // What goes with the fly, or takes it.
+    // Whether the fly is lost as well.
     private static bool TakesTheFly(LossCause cause) =>
         cause is LossCause.Knot or LossCause.Abrasion or LossCause.Bitten or LossCause.Snag or LossCause.StraightenedHook;
 

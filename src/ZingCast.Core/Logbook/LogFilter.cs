@@ -1,6 +1,6 @@
 namespace ZingCast.Core.Logbook;
 
-/// <summary>Which outings to look at; what is null asks for nothing.</summary>
+/// <summary>Which outings to show; null fields do not filter.</summary>
 /// <param name="Text">Words that stand in the place, the note or a piece's name, all of them.</param>
 /// <param name="Kind">Fishing or practice.</param>
 /// <param name="Rod">Rod.</param>
@@ -23,7 +23,7 @@ public sealed record LogFilter(
 )
 {
     /// <summary>
-    /// Those that fit, in the order given. <paramref name="called"/> says what else an outing is known by: its pieces, its fish.
+    /// The matching outings, in the order given. <paramref name="called"/> gives further words for an outing: its gear, its fish.
     /// </summary>
     public IEnumerable<Outing> Apply(IEnumerable<Outing> outings, Func<Outing, string> called)
     {

@@ -29,13 +29,13 @@ public enum Feel
     /// <summary>The rod hardly bends.</summary>
     UnderLoaded,
 
-    /// <summary>It wants a little more.</summary>
+    /// <summary>It needs a little more load.</summary>
     Light,
 
     /// <summary>As it should be.</summary>
     Right,
 
-    /// <summary>It would like a little less.</summary>
+    /// <summary>It needs a little less load.</summary>
     Heavy,
 
     /// <summary>It folds up.</summary>
@@ -109,7 +109,7 @@ public enum Drill
     IntoWind,
 }
 
-/// <summary>Plain words for what is noted, the same on every screen.</summary>
+/// <summary>Plain words for logged values, the same on every screen.</summary>
 public static class LogWords
 {
     /// <summary>Kind of outing.</summary>

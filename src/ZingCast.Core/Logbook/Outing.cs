@@ -9,7 +9,7 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Logbook;
 
-/// <summary>A cast that somebody measured.</summary>
+/// <summary>A measured cast.</summary>
 /// <param name="DistanceM">Rod tip to fly, metres.</param>
 /// <param name="By">How that was found.</param>
 /// <param name="CarryM">Line held in the air before it was let go, metres; null when nobody looked: taken as the whole head.</param>
@@ -29,7 +29,7 @@ public sealed record LoggedCast(
     Feel? Feel = null
 );
 
-/// <summary>Fish that came to hand.</summary>
+/// <summary>Fish landed.</summary>
 /// <param name="Count">How many alike.</param>
 /// <param name="Species">Species id; null for the fish of the day.</param>
 /// <param name="Kg">What one weighed, kilograms.</param>
@@ -45,7 +45,7 @@ public sealed record LoggedFish(
     bool Released = true
 );
 
-/// <summary>What was lost, and why.</summary>
+/// <summary>A loss and its cause.</summary>
 /// <param name="Cause">Why.</param>
 /// <param name="Count">How often.</param>
 /// <param name="What">What went, in the person's own words.</param>
@@ -57,10 +57,10 @@ public sealed record Loss(LossCause Cause, int Count = 1, string? What = null);
 /// <param name="Hits">How many came down in it.</param>
 public sealed record RingRound(double DistanceM, int Throws, int Hits);
 
-/// <summary>A day or an hour with one outfit, on the water or on grass, as somebody noted it.</summary>
+/// <summary>A day or an hour with one outfit, on the water or on grass.</summary>
 public sealed record Outing : Kept
 {
-    /// <summary>A word of its own that nothing else carries, so that an entry made elsewhere is never kept twice.</summary>
+    /// <summary>A unique key, so that an entry made on another device is stored only once.</summary>
     public required string Key { get; init; }
 
     /// <summary>The day.</summary>
@@ -69,14 +69,14 @@ public sealed record Outing : Kept
     /// <summary>Fishing or practice.</summary>
     public OutingKind Kind { get; init; }
 
-    /// <summary>What the person calls the place.</summary>
+    /// <summary>Name of the place, in the person's own words.</summary>
     public string Place
     {
         get;
         init => field = PlainText.Clean(value) ?? "";
     } = "";
 
-    /// <summary>How long, hours; null when nobody looked.</summary>
+    /// <summary>Duration, hours; null when unknown.</summary>
     public double? Hours { get; init; }
 
     /// <summary>The brief it followed.</summary>
@@ -104,7 +104,7 @@ public sealed record Outing : Kept
     public double? TippetM
     {
         get;
-        // To a tenth of a thousandth of a millimetre: so it is written, and so it comes back.
+        // Rounded to the precision at which it is written in files.
         init => field = value is { } v ? Math.Round(v, 7) : null;
     }
 
@@ -169,10 +169,10 @@ public sealed record Outing : Kept
         init => field = PlainText.Clean(value);
     }
 
-    /// <summary>Most of each list with one outing.</summary>
+    /// <summary>Most entries in each list of an outing.</summary>
     public const int Most = 60;
 
-    /// <summary>A key for a new one.</summary>
+    /// <summary>A new unique key.</summary>
     public static string NewKey() => Guid.NewGuid().ToString("N");
 
     /// <summary>Fish landed, in all.</summary>
@@ -181,9 +181,7 @@ public sealed record Outing : Kept
     /// <summary>Times something was lost, in all.</summary>
     public int Lost => Losses.Sum(l => l.Count);
 
-    /// <summary>
-    /// The day a cast was made on, as a brief says it; on grass nobody wades. <paramref name="cast"/> null for the day as a whole.
-    /// </summary>
+    /// <summary>The conditions of a cast as a brief; nobody wades on grass. <paramref name="cast"/> null for the day as a whole.</summary>
     public BriefDraft Day(LoggedCast? cast = null) =>
         new()
         {
@@ -202,9 +200,8 @@ public sealed record Outing : Kept
         };
 
     /// <summary>
-    /// The cast as it can be thrown again with this rod and line; null where nobody knows the rod's class or the line's mass. The leader
-    /// is the kept one, else one of the length and tippet noted,
-    /// or what the day asks for.
+    /// The cast, to be simulated with this rod and line; null when the rod's class or the line's mass is unknown. The leader is the kept
+    /// one, or one of the noted length and tippet, or what the day asks for.
     /// </summary>
     public CastSetup? Setup(LoggedCast? cast, Rod? rod, FlyLine? line, TiedLeader? tied, IReadOnlyList<Caster> casters)
     {
@@ -241,7 +238,7 @@ public sealed record Outing : Kept
             .. check.Problems,
             .. Brief.Check(Day() with { Caster = null }).Where(p => p.Field != "distanceM"),
             .. Each("casts", Casts, OfCast),
-            // A cast's own wind is held to what a day's is.
+            // The wind of a cast has the same limits as that of a day.
             .. Casts
                 .Take(Most)
                 .SelectMany(
@@ -268,7 +265,7 @@ public sealed record Outing : Kept
         ];
     }
 
-    /// <summary>What a measured cast may come to, metres.</summary>
+    /// <summary>Limits of a measured cast, metres.</summary>
     public static readonly Limit Reached = new(1, 60, "A cast is between 1 and 60 m (3 and 197 ft), rod tip to fly.");
 
     private static FieldCheck OfCast(LoggedCast cast) =>

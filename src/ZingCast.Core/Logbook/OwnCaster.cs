@@ -4,26 +4,24 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Logbook;
 
-/// <summary>
-/// A named person: a caster by name, who begins as one of the presets and becomes their own by what the log taught.
-/// </summary>
+/// <summary>A named person: begins as one of the presets, and gets values of their own from accepted proposals of the log.</summary>
 public sealed record OwnCaster : Kept
 {
-    /// <summary>What the person is called.</summary>
+    /// <summary>Name of the person.</summary>
     public required string Name
     {
         get;
         init => field = PlainText.Clean(value);
     }
 
-    /// <summary>The preset they are nearest to: what is believed before a cast is logged.</summary>
+    /// <summary>The preset most like them, used until they have logged casts.</summary>
     public required string From { get; init; }
 
     /// <summary>The id under which briefs and outings name them.</summary>
     public string CasterId => Casters.OwnId(Id);
 
     /// <summary>
-    /// This person as a caster: the preset's values, or those of the lesson that was accepted last. <paramref name="lesson"/> may be null.
+    /// This person as a caster: the preset's values, or those of the decision accepted last. <paramref name="lesson"/> may be null.
     /// </summary>
     public Caster As(FitDecision? lesson)
     {
@@ -40,7 +38,7 @@ public sealed record OwnCaster : Kept
             .Problems;
 }
 
-/// <summary>A hand as casts showed it.</summary>
+/// <summary>Casting values fitted to a person's casts.</summary>
 /// <param name="FreeMps">Line speed with nothing on the rod, m/s.</param>
 /// <param name="ArmKg">Line mass that halves the energy given per gram, kilograms.</param>
 /// <param name="LoopM">Height of the loop, metres.</param>
@@ -48,10 +46,10 @@ public sealed record OwnCaster : Kept
 /// <param name="ReachTolerance">How far a reach worked out from these may be off, as a share.</param>
 public sealed record LearnedHand(double FreeMps, double ArmKg, double LoopM, double CarryM, double ReachTolerance)
 {
-    /// <summary>The hand of a caster.</summary>
+    /// <summary>The values of a caster.</summary>
     public static LearnedHand From(Caster caster) => new(caster.FreeMps, caster.ArmKg, caster.LoopM, caster.CarryM, caster.ReachTolerance);
 
-    /// <summary>A caster with this hand.</summary>
+    /// <summary>A caster with these values.</summary>
     public Caster On(Caster caster) =>
         caster with
         {
@@ -68,8 +66,8 @@ public sealed record LearnedHand(double FreeMps, double ArmKg, double LoopM, dou
 }
 
 /// <summary>
-/// Something the log taught, accepted or refused by a person. Accepted, it changes a caster or a rod for as long as it is kept; put away,
-/// it is taken back and what was before counts again.
+/// A proposal from the log that a person accepted or refused. An accepted one changes a caster or a rod while it is stored; when it is
+/// archived, the previous values apply again.
 /// </summary>
 public sealed record FitDecision : Kept
 {
@@ -79,13 +77,13 @@ public sealed record FitDecision : Kept
     /// <summary>The rod it is about; null when it is about a person.</summary>
     public int? RodId { get; init; }
 
-    /// <summary>Accepted; else refused.</summary>
+    /// <summary>Accepted, or else refused.</summary>
     public bool Accepted { get; init; }
 
     /// <summary>When, UTC.</summary>
     public DateTime At { get; init; }
 
-    /// <summary>How many casts or votes it stood on.</summary>
+    /// <summary>Number of casts or votes behind it.</summary>
     public int Evidence { get; init; }
 
     /// <summary>A person's hand.</summary>

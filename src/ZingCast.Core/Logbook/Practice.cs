@@ -4,7 +4,7 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Logbook;
 
-/// <summary>What a cast can be short of.</summary>
+/// <summary>Qualities a cast can lack.</summary>
 public enum CastQuality
 {
     /// <summary>A tighter loop.</summary>
@@ -17,7 +17,7 @@ public enum CastQuality
     Carry,
 }
 
-/// <summary>Something to practise on grass.</summary>
+/// <summary>An exercise on grass.</summary>
 /// <param name="Drill">What.</param>
 /// <param name="HowTo">How it is done and how one knows it is right.</param>
 /// <param name="Note">What to note down.</param>
@@ -27,7 +27,7 @@ public sealed record PracticeDrill(Drill Drill, string HowTo, string Note)
     public string Name => LogWords.For(Drill);
 }
 
-/// <summary>What one quality costs a person against the next better caster.</summary>
+/// <summary>Distance that one quality costs a person compared with the next better caster.</summary>
 /// <param name="Quality">Which.</param>
 /// <param name="Name">In words.</param>
 /// <param name="Costs">What it costs, metres.</param>
@@ -36,13 +36,13 @@ public sealed record PracticeDrill(Drill Drill, string HowTo, string Note)
 /// <param name="Drill">What helps.</param>
 public sealed record PracticeCost(CastQuality Quality, string Name, Quantity Costs, Quantity Has, Quantity Next, Drill Drill);
 
-/// <summary>What to work on.</summary>
+/// <summary>What to practise.</summary>
 /// <param name="Against">The caster it is measured against.</param>
 /// <param name="Costs">What costs most first; what costs nothing is left out.</param>
 /// <param name="Says">The gist.</param>
 public sealed record PracticePlan(string Against, IReadOnlyList<PracticeCost> Costs, Sentence Says)
 {
-    // Less is not worth an evening, metres.
+    // A smaller cost is not worth an evening, metres.
     private const double LeastM = .3;
 
     /// <summary>Drills, in the order they are learned. Common practice.</summary>
@@ -80,7 +80,7 @@ public sealed record PracticePlan(string Against, IReadOnlyList<PracticeCost> Co
         ),
     ];
 
-    /// <summary>What to mind on grass. Common practice.</summary>
+    /// <summary>Precautions on grass. Common practice.</summary>
     public static readonly IReadOnlyList<string> Mind =
     [
         "Practise with a tuft of yarn, never a hook.",
@@ -89,11 +89,11 @@ public sealed record PracticePlan(string Against, IReadOnlyList<PracticeCost> Co
     ];
 
     /// <summary>
-    /// What each quality costs this caster with this outfit against the preset next above them; null when nobody is above.
+    /// What each quality costs this caster with this outfit, compared with the next better preset; null when there is none.
     /// </summary>
     public static PracticePlan? For(Caster caster, CastSetup setup)
     {
-        // Next above: the first preset that casts farther in calm air.
+        // The next better one: the first preset that casts farther in calm air.
         var calm = setup.In(0, 0);
         var reach = CastSearch.Farthest(calm.By(caster)).ReachM;
         if (Casters.Rows.FirstOrDefault(c => CastSearch.Farthest(calm.By(c)).ReachM > reach + LeastM) is not { } next)
@@ -142,7 +142,7 @@ public sealed record PracticePlan(string Against, IReadOnlyList<PracticeCost> Co
     }
 }
 
-/// <summary>A day somebody cast and measured.</summary>
+/// <summary>A day with measured casts.</summary>
 /// <param name="On">The day.</param>
 /// <param name="Kind">Fishing or practice.</param>
 /// <param name="Drill">What was practised.</param>

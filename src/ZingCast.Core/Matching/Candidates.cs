@@ -8,7 +8,7 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Matching;
 
-/// <summary>What else the shed holds for a link, best first: all of it, however much there is.</summary>
+/// <summary>Every piece of the shed that could take a link's place, best first.</summary>
 internal static class Candidates
 {
     internal static IReadOnlyList<Candidate> Rods(GearShed shed, Brief brief, Specification spec, Outfit outfit) =>
@@ -26,7 +26,7 @@ internal static class Candidates
 
     private static IReadOnlyList<Candidate> Ranked<T>(IReadOnlyList<T> all, Func<T, double> cost, Func<T, Candidate> tell) =>
         [
-            // The cost of a line walks its profile: once is enough.
+            // The cost of a line walks its whole profile, so it is computed once per line.
             .. all.Select(x => (Piece: x, Cost: cost(x))).OrderBy(x => x.Cost).Select(x => tell(x.Piece)),
         ];
 

@@ -7,8 +7,8 @@ using ZingCast.Core.Rods;
 namespace ZingCast.Core.Matching;
 
 /// <summary>
-/// The casts of one brief, each worked out once however often the chain is solved again. A cast is known by what is really thrown: rod,
-/// line and every piece of the leader.
+/// Simulated casts of one brief, each computed once however often the chain is solved again. The key is what is thrown: rod, line and every
+/// piece of the leader.
 /// </summary>
 /// <param name="brief">The brief.</param>
 public sealed class CastCache(Brief brief)
@@ -17,8 +17,8 @@ public sealed class CastCache(Brief brief)
     private readonly Dictionary<(Rod, FlyLine, Leader), ReachAnswer> answers = [];
 
     /// <summary>
-    /// Reach over class with this tackle, no class above <paramref name="most"/>, in the wind of the brief and
-    /// <paramref name="windierMps"/> more of it in the face.
+    /// Reach over class with this tackle, up to class <paramref name="most"/>, in the brief's wind plus <paramref name="windierMps"/> more
+    /// head wind.
     /// </summary>
     public ClassCurve Curve(Tackle tackle, double most, double windierMps = 0) =>
         curves.TryGetValue((tackle, most, windierMps), out var known)
@@ -32,13 +32,13 @@ public sealed class CastCache(Brief brief)
                 most
             );
 
-    /// <summary>What this rod, line and leader reach for the brief. Null when nobody knows what the line weighs.</summary>
+    /// <summary>Reach of this rod, line and leader for the brief. Null when the line's mass is unknown.</summary>
     public ReachAnswer? Reach(Rod rod, FlyLine line, Leader leader) =>
         line.MassKg is null ? null
         : answers.TryGetValue((rod, line, leader), out var known) ? known
         : answers[(rod, line, leader)] = Throw(rod, line, leader);
 
-    /// <summary>Works out casts that will be asked for, side by side.</summary>
+    /// <summary>Computes casts that will be asked for, in parallel.</summary>
     public void Prepare(Rod rod, IReadOnlyList<(FlyLine Line, Leader Leader)> throws)
     {
         var open = throws.Where(t => t.Line.MassKg is not null && !answers.ContainsKey((rod, t.Line, t.Leader))).ToList();

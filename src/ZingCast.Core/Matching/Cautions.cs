@@ -4,10 +4,10 @@ using ZingCast.Core.Measures;
 
 namespace ZingCast.Core.Matching;
 
-/// <summary>What can hurt somebody, shown where it matters.</summary>
+/// <summary>Safety cautions, each with the link where it is shown.</summary>
 internal static class Cautions
 {
-    // Soaked flies that a learner leaves alone, and that tire anybody, kilograms; common practice.
+    // Wet fly mass above which a beginner is warned, and above which everybody is told that the cast is tiring, kilograms. Common practice.
     private const double HardFlyKg = .003,
         TiringFlyKg = .008;
 

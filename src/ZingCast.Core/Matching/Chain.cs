@@ -4,7 +4,7 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Matching;
 
-/// <summary>The chain as it is told: each link by its name, what was chosen, the number that matters and the verdict.</summary>
+/// <summary>The chain as shown: each link with its name, what was chosen, its main number and its verdict.</summary>
 internal static class Chain
 {
     public static IReadOnlyList<Link> Links(Brief brief, Choice choice) =>
@@ -43,7 +43,7 @@ internal static class Chain
         };
     }
 
-    /// <summary>How strong the spool says the tippet is, and how much of it is tied on.</summary>
+    /// <summary>The tippet as its spool is labelled, and the length that is tied on.</summary>
     public static Sentence OnTheSpool(Outfit outfit) =>
         $"about {Quantity.Force(Tippets.StrengthN(outfit.Tippet.DiameterM))} on the spool, "
         + $"{Quantity.RodLength(outfit.Leader.TippetLengthM)} of it";

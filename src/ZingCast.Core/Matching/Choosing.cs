@@ -11,37 +11,41 @@ using ZingCast.Core.Standards;
 namespace ZingCast.Core.Matching;
 
 /// <summary>
-/// Weighs pieces of the shed against a specification. A cost of 1 is roughly "one class off"; a piece that cannot do the job
-/// costs more than <see cref="Impossible"/> and is never chosen unless pinned.
+/// Costs of pieces of the shed against a specification. A cost of 1 is roughly one line class off; a piece that costs more than <see
+/// cref="Impossible"/> cannot do the job and is never chosen unless pinned.
 /// </summary>
 public static class Choosing
 {
     /// <summary>Cost from which a piece cannot do the job.</summary>
     public const double Impossible = 100;
 
-    /// <summary>From this length on a head is long and judged at what is carried, metres (38 ft, common practice).</summary>
+    /// <summary>
+    /// Heads of this length and longer count as long: they are judged at the length carried in the air. Metres (38 ft, common practice).
+    /// </summary>
     public const double LongHeadM = 38 * Exact.FootM;
 
-    /// <summary>Beyond this a separate head on thin running line goes farthest, metres. Common practice.</summary>
+    /// <summary>Casting distance beyond which a separate shooting head on thin running line is wanted, metres. Common practice.</summary>
     public const double FarM = 28;
 
-    /// <summary>A density this many steps of the ladder off is another job's line.</summary>
+    /// <summary>A line whose density is this many steps of the sink-rate ladder off the wanted one is unsuitable.</summary>
     public const int FarDensity = 2;
 
-    /// <summary>A rod so little under the class that carries the fly still carries it, classes. Common practice.</summary>
+    /// <summary>
+    /// A rod at most this far below the class that carries the fly is not charged for being too light, classes. Common practice.
+    /// </summary>
     public const double NearlyCarries = .5;
 
-    // A rod this much longer than the place allows cannot be swung under branches, metres; common practice.
+    // A rod this much longer than the place allows cannot be used under branches, metres. Common practice.
     private const double CanopySpareM = .45;
 
-    /// <summary>Whether a rod this much longer than wanted, metres, cannot be swung where the brief stands.</summary>
+    /// <summary>Whether a rod this much longer than wanted, metres, is too long for the place of the brief.</summary>
     public static bool TooLongForCanopy(Brief brief, double longerM) => brief.Cover == Cover.Canopy && longerM > CanopySpareM;
 
     /// <summary>How the line loads this rod for this brief. Needs a line of known mass and a rod of known class.</summary>
     public static LineLoad Load(Rod rod, FlyLine line, Brief brief) => Load(rod, line, Hangs(line, brief), brief);
 
-    // What of a line hangs outside the tip on this day, whatever the rod: length, metres, and mass, kilograms. Short heads hang there
-    // whole; long ones are judged at the carry, but no shorter than the measuring length.
+    // Length, metres, and mass, kilograms, of the line outside the tip on this day, whatever the rod. A short head hangs out whole; a long
+    // one is judged at the carry, but at no less than the measuring length of the line standard.
     internal static (double JudgedM, double Kg) Hangs(FlyLine line, Brief brief)
     {
         var judged = line.HeadM < LongHeadM ? line.HeadM : Math.Clamp(CarryM(line, brief), Exact.ThirtyFeetM, line.HeadM);
@@ -55,9 +59,9 @@ public static class Choosing
         var (judged, mass) = hangs;
         var ideal = IdealOf(window, line.HeadM, judged);
         ideal += (rod.Action == RodAction.Fast && !rod.VeryFast ? .05 : 0) + (brief.Caster.Learning ? .05 : 0);
-        // What this rod felt like in the hand beats the rule.
+        // What its owner noted about this rod in the hand outweighs the rule.
         ideal += rod.Felt?.Shift ?? 0;
-        // The fly comes first: a line that carries it, then the load that the rod likes best, then the top of its window.
+        // In this order: the line carries the fly, it loads the rod as the rod likes best, it stays below the top of the window.
         var fly = brief.Fly.WetKg / standard;
         var most = LineLoad.MaxFor(window, line.HeadM, fly / LineLoad.Top);
         return new(
@@ -71,12 +75,12 @@ public static class Choosing
         );
     }
 
-    // What the load a rod likes best stays below the top of its window, share of the standard mass.
+    // The ideal load stays this far below the top of the rod's window, as a share of the standard mass.
     private const double UnderTop = .05;
 
     /// <summary>
-    /// Ideal of what hangs out over the standard mass of a class: short heads are built 1½ to 2 classes heavy on purpose, long ones follow
-    /// what is carried, metres, and between the two it passes over smoothly.
+    /// Ideal mass outside the tip, as a share of the standard mass of a class. Short heads are built 1½ to 2 classes heavy on purpose, long
+    /// ones are judged at the carry, and the rule blends smoothly between the two. Lengths in metres.
     /// </summary>
     public static double IdealOf(double lineClass, double headM, double carriedM) =>
         Interpolation.Between(
@@ -86,7 +90,7 @@ public static class Choosing
         );
 
     /// <summary>
-    /// Line in the air before release, metres: no more than head and overhang, the caster's carry, or what the cast needs.
+    /// Length of line in the air before release, metres: the least of head plus overhang, the caster's carry, and what the cast needs.
     /// </summary>
     public static double CarryM(FlyLine line, Brief brief) =>
         Math.Max(
@@ -116,7 +120,7 @@ public static class Choosing
     }
 
     /// <summary>
-    /// The same for many lines on one rod after another, by a line's place: what the rod does not decide is worked out once.
+    /// The same for many lines on one rod after another, by index of the line. What does not depend on the rod is computed once.
     /// </summary>
     internal static Func<int, Rod, double> CostsOf(IReadOnlyList<FlyLine> lines, Specification spec, Brief brief)
     {
@@ -136,7 +140,7 @@ public static class Choosing
                 .Select(l => (l.Line, l.Hangs, Cost: Suiting(l.Line, l.Hangs.Kg, spec, brief))),
         ];
 
-    // What of the cost the rod decides.
+    // The part of a line's cost that depends on the rod.
     private static double Loading(FlyLine line, (double JudgedM, double Kg) hangs, Rod rod, Brief brief)
     {
         if (rod.Class is null)
@@ -145,13 +149,13 @@ public static class Choosing
         return Costs.OffItsLoad * Math.Abs(load.LineRatio - load.Ideal) + (load.Verdict == Verdict.Fails ? Impossible : 0);
     }
 
-    // And what the day alone decides.
+    // The part that depends on the day alone.
     private static double Suiting(FlyLine line, double kg, Specification spec, Brief brief)
     {
         if (line.MassKg is null)
             return 100 * Impossible;
         var cost = 0.0;
-        // A fly too heavy for the line is lobbed, the worse the lighter the line.
+        // A fly too heavy for the line can only be lobbed; the lighter the line, the higher the cost.
         var flyRatio = brief.Fly.WetKg / Math.Max(1e-6, kg);
         if (flyRatio > CastEngine.MaxFlyRatio)
             cost += Impossible * flyRatio / CastEngine.MaxFlyRatio;
@@ -172,7 +176,7 @@ public static class Choosing
     }
 
     /// <summary>
-    /// How much longer or shorter than wanted the head is, metres, 0 or more. A double taper's head is as much of it as is carried.
+    /// How far the head is outside the wanted lengths, metres, zero or more. For a double taper, the carried length counts as its head.
     /// </summary>
     public static double HeadOff(FlyLine line, Specification spec, Brief brief)
     {
@@ -182,7 +186,7 @@ public static class Choosing
             : Math.Max(0, Math.Max(low - line.HeadM, line.HeadM - high));
     }
 
-    // A spool less full than this picks up slowly, share of its room. Common practice.
+    // A spool filled less than this share of its capacity retrieves slowly. Common practice.
     private const double LeastFull = .6;
 
     /// <summary>Cost of a reel for a rod and line with this much backing.</summary>
@@ -211,8 +215,8 @@ public static class Choosing
     }
 
     /// <summary>
-    /// The rod and line that go together best. Either is a specification when the shed holds none that can do it;
-    /// <paramref name="strictly"/> only when it holds none at all.
+    /// The rod and line that go together best. Either is a specification when the shed holds none that can do the job; with <paramref
+    /// name="strictly"/>, only when the shed holds none at all.
     /// </summary>
     [SuppressMessage("Maintainability", "CA1502", Justification = "One search over rods and lines, whose parts share the best so far.")]
     public static (Rod Rod, FlyLine Line) Pair(
@@ -230,7 +234,7 @@ public static class Choosing
         var best = double.PositiveInfinity;
         var lines = Only(shed.Lines, pins.Line, l => l.Id);
         var hung = Hung(lines, spec, brief);
-        // Nearest rods first: one that costs more than the best pair ends the search.
+        // Rods in order of cost: one that alone costs more than the best pair ends the search.
         var rods = Only(shed.Rods, pins.Rod, r => r.Id).Select(r => (Rod: r, Cost: Cost(r, spec, brief))).OrderBy(r => r.Cost).ToList();
         for (var i = 0; i < rods.Count && rods[i].Cost < best; i++)
         {
@@ -239,7 +243,7 @@ public static class Choosing
             var (rod, rodCost) = rods[i];
             if (rodCost >= Impossible && pins.Rod is null && !strictly)
                 continue;
-            // A rod with no line to go with it still stands, behind any pair that works.
+            // A rod without a suitable line is kept as a candidate, behind every pair that works.
             if (rodCost + Impossible < best)
                 (best, bestRod, bestLine) = (rodCost + Impossible, rod, null);
             foreach (var (line, hangs, suits) in hung)
@@ -268,17 +272,19 @@ public static class Choosing
     public static IReadOnlyList<T> Only<T>(IReadOnlyList<T> all, int? pin, Func<T, int> id) =>
         pin is null ? all : [.. all.Where(x => id(x) == pin)];
 
-    /// <summary>The rod to look for: of a whole class, as they are made, that still delivers.</summary>
+    /// <summary>Specification of a rod to look for: a whole class, as rods are sold, that still delivers the fly.</summary>
     public static Rod Wanted(Specification spec)
     {
         var nearest = Math.Round(spec.Class.Target, MidpointRounding.AwayFromZero);
         return spec.Tackle.RodOf(Math.Clamp(Math.Max(nearest, Math.Ceiling(spec.Class.Carries - .3)), 0, LineWeights.Highest));
     }
 
-    /// <summary>The line to look for: ideal load on this rod, the density and coating asked for.</summary>
+    /// <summary>Specification of a line to look for: ideal load on this rod, and the wanted density and coating.</summary>
     public static FlyLine Wanted(Specification spec, Rod rod, Brief brief) => spec.Tackle.LineOf(brief, rod);
 
-    /// <summary>The reel to look for: room for line and backing, of the weight that is usual for the class and balances the rod.</summary>
+    /// <summary>
+    /// Specification of a reel to look for: it holds line and backing, and has the mass that is usual for the class and balances the rod.
+    /// </summary>
     public static Reel WantedReel(Rod rod, FlyLine line, Backing backing, double backingM, Brief brief)
     {
         var (arbor, width) = (.045, .025);

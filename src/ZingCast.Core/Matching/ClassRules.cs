@@ -4,27 +4,29 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Matching;
 
-/// <summary>From the class that delivers the fly to the class aimed for. Each rule moves the running class or leaves it.</summary>
+/// <summary>
+/// From the class that delivers the fly to the class aimed for. Each rule changes the running class or leaves it as it is.
+/// </summary>
 public static class ClassRules
 {
-    // Strong current helps the fish; m/s, common practice.
+    // Current from which the fish counts as half a class stronger, m/s. Common practice.
     private const double StrongCurrentMps = .8;
 
-    // Wind that ruffles still water enough to hide a line, m/s; common practice.
+    // Wind whose ripple on still water hides the line, m/s. Common practice.
     private const double RippleMps = 2;
 
-    // Tippet of 6X and finer wants a rod that gives: no more than this class, common practice.
+    // From 6X on a tippet needs a soft rod: no more than this class. Common practice.
     private const double FineTippetX = 5.75,
         FineTippetClass = 5;
 
     /// <summary>
-    /// Class below which a fish of this size is over-played: the species' floor, half a class per doubling of size, half more in strong
-    /// current.
+    /// Class below which a fish of this size is over-played: the species' floor, half a class more per doubling of size, and half a class
+    /// more in strong current.
     /// </summary>
     public static double FloorOf(Brief brief)
     {
         var group = brief.Species.Group;
-        // Pike-like fish carry the number of their big flies; with a small fly only the fish counts.
+        // Pike-like fish are given the class of the big flies they are fished with; with a small fly only the fish counts.
         var byFly = group.FlyDriven && brief.Fly.AreaM2 < 3e-4 ? 1.5 : 0;
         var bySize = .5 * Math.Log2(brief.FishKg / Math.Sqrt(group.UsualKg * group.BigKg));
         var floor = Math.Clamp((group.FloorLow + group.FloorHigh) / 2 + bySize, group.FloorLow - 1, group.FloorHigh + 1.5);
@@ -32,8 +34,7 @@ public static class ClassRules
     }
 
     /// <summary>
-    /// The class people name for a fish of this size, whatever the fly: the species' number, as much more or less as the floor is for the
-    /// size.
+    /// Class that anglers name for a fish of this size whatever the fly: the species' usual number, adjusted for size as the floor is.
     /// </summary>
     public static double NumberOf(Brief brief)
     {
@@ -79,7 +80,7 @@ public static class ClassRules
         );
     }
 
-    // Finesse takes so much off the species' number; power adds as much, classes. Common practice.
+    // Leaning to finesse lowers the species' number by this much, leaning to power raises it, classes. Common practice.
     private const double LeanOnNumber = 1;
 
     internal static double LeanOnFish(Brief brief, DeliveryAnswer delivery, double number, LedgerBook book)
@@ -159,7 +160,7 @@ public static class ClassRules
 
     private static double Presentation(Brief brief, double delivery, double c, LedgerBook book)
     {
-        // Flat calm passes over into a ripple that hides the line.
+        // The rule fades out between flat calm and a ripple that hides the line.
         var calm = brief.Water is Water.Stillwater or Water.Flat ? 1 - Interpolation.Fraction(0, RippleMps, brief.WindMps) : 0;
         var lighter = brief.Wariness == Wariness.Spooky ? 1 : Quarter(calm);
         if (lighter <= 0)
@@ -196,7 +197,7 @@ public static class ClassRules
                 )
         );
 
-    // Last, as a floor: even when it does not bind the person should see it was asked.
+    // The fish's floor comes last. It is written to the ledger even when it changes nothing, so that people see it was applied.
     private static double FishFloor(Brief brief, double c, double floor, LedgerBook book) =>
         book.Move(
             Rules.FishFloor,
@@ -217,7 +218,7 @@ public static class ClassRules
                 )
         );
 
-    // The least rod for heads that sink fast, by rank of density: a class for each. Common practice.
+    // Lowest rod class for fast-sinking heads, one class more for each step of density. Common practice.
     private static double FloorFor(string density) =>
         Densities.Rank(density) is var rank && rank >= Densities.Type5 ? 6.5
         : rank >= Densities.Type3 ? 6

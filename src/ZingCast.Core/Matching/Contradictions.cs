@@ -3,7 +3,7 @@ using ZingCast.Core.Measures;
 
 namespace ZingCast.Core.Matching;
 
-/// <summary>Pins that fail: lets go of as few links as possible until the chain holds.</summary>
+/// <summary>For pins that cannot work together: finds the smallest sets of links to let go of.</summary>
 internal static class Contradictions
 {
     public static Contradiction? In(MatchSession session, Choice choice)
@@ -12,7 +12,7 @@ internal static class Contradictions
         var held = Enum.GetValues<LinkId>().Where(pins.Holds).ToList();
         if (held.Count == 0 || !choice.Failing.Any())
             return null;
-        // What fails without any pin is not their doing.
+        // Links that fail without any pin are not the pins' fault.
         var anyway = session.Choose().Failing.ToHashSet();
         var caused = choice.Failing.Where(l => !anyway.Contains(l)).ToList();
         if (caused.Count == 0)
@@ -38,7 +38,7 @@ internal static class Contradictions
         Sentence becomes = $"";
         foreach (var link in release)
             becomes.AppendFormatted($"{(becomes.Parts.Count > 0 ? ", " : "")}{Chain.TitleOf(link, found.Outfit, session.Brief)}");
-        // What fails with or without the pins still fails.
+        // Links that fail with and without the pins still fail.
         Sentence would = found.Failing.Any() ? $"does what can be done today" : (Sentence)$"would work";
         return new(release, $"Let go of the {names}: {becomes} {would}", looser);
     }

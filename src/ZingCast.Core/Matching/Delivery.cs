@@ -5,7 +5,7 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Matching;
 
-/// <summary>What it takes to deliver the fly.</summary>
+/// <summary>The class that delivers the fly, and its limits. Classes throughout.</summary>
 /// <param name="Class">Smallest class that delivers today; where none does, the most that may be named.</param>
 /// <param name="Carries">Class from which the fly can be carried at all.</param>
 /// <param name="DayInHand">Class that also delivers a windier day farther off, and carries the fly with ease.</param>
@@ -14,27 +14,28 @@ namespace ZingCast.Core.Matching;
 internal sealed record DeliveryAnswer(double Class, double Carries, double DayInHand, double Holds, double Most);
 
 /// <summary>
-/// Which class delivers the fly: the cast decides, the fly's share of the line limits it, and the ladder of hook and bulk holds both ends.
+/// Class that delivers the fly: the simulated cast decides, the fly's share of the line limits it, and the hook-and-bulk ladder bounds both
+/// ends.
 /// </summary>
 internal static class Delivery
 {
-    /// <summary>A day in hand: so much farther, and so much more wind in the face, m/s. Common practice.</summary>
+    /// <summary>Reserve asked of a good answer: this much farther, and this much more head wind, m/s. Common practice.</summary>
     public const double FartherShare = 1.25,
         WindierMps = 2;
 
-    // Fish for which people name no more than this floor are small, classes. On small water, and for them, people take no more than the
-    // next, under branches than the one after. Common practice: 1 to 4, and 2 to 3.
+    // Fish whose floor is at most this class count as small. On small water, and for small fish, the class stays at or below the second
+    // figure; under branches, at or below the third. Common practice: 1 to 4, and 2 to 3.
     private const double SmallFishClass = 2.5,
         SmallClass = 4.25,
         UnderBranchesClass = 3;
 
-    // A wind in the face beyond a breeze, m/s, and a fly for which people take more than this, classes, argue it up by so much each. Ours.
+    // Head wind beyond this, m/s, and a fly usually fished above this class each argue the class up by the given amount. Our assumption.
     private const double EasyWindMps = 2.5,
         ClassAMps = .25,
         SmallFlyClass = 6.2,
         ClassARung = 2;
 
-    // A day that is not today's asks for no more than this below the top of what people take, classes. Ours.
+    // The reserve for a windier, farther day asks for at most this far below the top of the usual range, classes. Our assumption.
     private const double WithinRung = .5;
 
     public static DeliveryAnswer Decide(Brief brief, CastCache casts, Tackle tackle, LedgerBook book)
@@ -45,7 +46,7 @@ internal static class Delivery
         var most = ClassRules.Quarter(Math.Min(band.High + LadderRung.MaxAbove, SmallMost(brief, band)));
         var today = casts.Curve(tackle, most);
         var smallest = today.Smallest((1 + ClassCurve.InHand) * brief.DistanceM);
-        // All-round goes no lower than this whatever the cast says, and for a day that is not today's no higher than that.
+        // An all-round answer goes no lower than the least, whatever the cast says; the reserve asks for no more than enough.
         var (least, enough) = (Math.Max(0, band.Low - LadderRung.MaxBelow), band.High - WithinRung);
         var byCast = smallest ?? most;
         ByCast(brief, today, byCast, smallest is not null, book);
@@ -56,7 +57,7 @@ internal static class Delivery
         ByLadder(rung, delivery, smallest is not null, book);
         var smooth = today.Smooth(brief.DistanceM, ClassCurve.InHand, Math.Floor(least));
         var inHand = Math.Max(Math.Max(least, smooth), Math.Min(atEase, band.High));
-        // On small water the neighbouring day is no farther off, and no windier; for small fish no farther.
+        // On small water there is no reserve beyond the day itself; for small fish it covers wind, not distance.
         var farther = Small(brief) ? ClassCurve.InHand : FartherShare - 1;
         if (inHand < enough && !SmallWater(brief))
             inHand = Math.Max(
@@ -76,7 +77,7 @@ internal static class Delivery
 
     private static bool Small(Brief brief) => SmallWater(brief) || brief.Species.Group.FloorHigh <= SmallFishClass;
 
-    // On small water and for small fish nobody names more, but for wind in the face and a fly that is not small.
+    // On small water and for small fish nobody names more, except into a wind or with a fly that is not small.
     private static double SmallMost(Brief brief, Spread band) =>
         !Small(brief)
             ? LineWeights.Highest
@@ -194,7 +195,7 @@ internal static class Delivery
         );
 
     /// <summary>
-    /// Smallest class, in quarter steps, whose carried line holds the fly's share at or below a ratio; 15 when none does.
+    /// Smallest class, in quarter steps, whose carried line keeps the fly's share at or below the ratio; 15 when none does.
     /// </summary>
     private static double SmallestClass(Brief brief, Tackle tackle, double ratio)
     {
@@ -210,7 +211,7 @@ internal static class Delivery
 
     private static double CarriedKg(Brief brief, Tackle tackle, double lineClass)
     {
-        // Of the line that would be looked for, what hangs there.
+        // Judged with the line that would be looked for.
         var rod = tackle.RodOf(lineClass);
         return Choosing.Hangs(tackle.LineOf(brief, rod), brief).Kg;
     }

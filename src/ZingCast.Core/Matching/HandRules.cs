@@ -5,16 +5,16 @@ using ZingCast.Core.Rods;
 
 namespace ZingCast.Core.Matching;
 
-/// <summary>What the person casting does with the outfit: hold, shoot, reach, and the wind on the shoulder.</summary>
+/// <summary>What the caster does with the outfit: line carried and shot, reach, and wind on the casting shoulder.</summary>
 internal static class HandRules
 {
-    /// <summary>Chance, 0 to 1, that the fly gets there turned over.</summary>
+    /// <summary>Probability, 0 to 1, that the fly gets to the fish and turns over.</summary>
     public static double Chance(Brief brief, Quantity reach) => Doubt.Chance(reach.Value, reach.PlusMinus ?? 0, brief.DistanceM);
 
-    /// <summary>The distance at which it gets there often enough to be called an answer, metres.</summary>
+    /// <summary>Distance that is reached often enough to count as an answer, metres.</summary>
     public static double LowerBoundM(Quantity reach) => reach.Value - Doubt.FitsBy / Doubt.Wide * (reach.PlusMinus ?? 0);
 
-    /// <summary>Line held in the air and line to be shot, metres.</summary>
+    /// <summary>Lengths of line carried in the air and shot, metres.</summary>
     public static (double CarryM, double ShootM) CarryAndShoot(Brief brief, double leaderM, double usualCarryM, CastResult? cast)
     {
         if (cast is { CarryM: > 0 } made)
@@ -69,7 +69,7 @@ internal static class HandRules
                 )
         );
 
-    // Carried aside by less than this nobody aims off, metres; ours.
+    // Sideways drift below this needs no aiming off, metres. Our assumption.
     private const double AimsOffM = .5;
 
     public static void Shoulder(Brief brief, CastResult? cast, LedgerBook book)
@@ -90,7 +90,7 @@ internal static class HandRules
         );
     }
 
-    // By how much a cross wind carries the fly, and which way to aim.
+    // How far a cross wind carries the fly, and to which side to aim.
     private static Sentence Aside(CastResult? cast)
     {
         if (cast is not { } thrown || Math.Abs(thrown.FlyDriftM) < AimsOffM)

@@ -13,23 +13,25 @@ namespace ZingCast.Core.Matching;
 public sealed record LadderRung(string Name, HookSize Small, double FromBodyM, double Low, double High)
 {
     /// <summary>
-    /// No class more than this above what people reach for is named, classes, whatever the wind and the distance; and none more than the
-    /// other below it, but for finesse. Common practice allows a class either way; nobody carries the whole of it upwards.
+    /// Classes above the usual range by which a day may be answered at most, whatever the wind and the distance; and classes below it,
+    /// except for finesse. Common practice allows one class either way; nobody uses all of it upwards.
     /// </summary>
     public const double MaxAbove = .25,
         MaxBelow = 1;
 
-    /// <summary>A class this far outside the rung is a disagreement worth saying, classes.</summary>
+    /// <summary>A class this far outside the rung is reported as a disagreement.</summary>
     public const double Disagrees = 1.5;
 
     /// <summary>How far a class lies outside the rung, classes; 0 on it.</summary>
     public double Outside(double lineClass) => Math.Max(0, Math.Max(Low - lineClass, lineClass - High));
 }
 
-/// <summary>What people say by hook and bulk alone: the visible cross-check on the computed cast. Common practice.</summary>
+/// <summary>
+/// What anglers say from hook size and bulk alone: the cross-check, shown on screen, on the simulated cast. Common practice.
+/// </summary>
 public static class Ladder
 {
-    /// <summary>Small to large; a fly stands on the last rung it reaches.</summary>
+    /// <summary>From small to large; a fly belongs to the last rung it reaches.</summary>
     public static readonly IReadOnlyList<LadderRung> Rungs =
     [
         new("#18–24", new(HookSize.Smallest), 0, 2, 4),
@@ -42,11 +44,11 @@ public static class Ladder
         new("25 cm and more, soaked", new(-5), .225, 10, 12),
     ];
 
-    /// <summary>The rung a fly stands on.</summary>
+    /// <summary>The rung a fly belongs to.</summary>
     public static LadderRung RungOf(Fly fly) =>
         Rungs.Last(r => r.FromBodyM > 0 ? fly.BodyM >= r.FromBodyM && fly.Kind.Bushy : fly.Size.Number <= r.Small.Number);
 
-    // The same without steps: a hook between two rungs stands between them.
+    // The same interpolated: a hook between two rungs gives a class between theirs.
     private static readonly double[] Hooks = [-24, -16, -10, -4, -1, 2],
         Lows = [2, 3, 4, 6, 7, 8],
         Highs = [4, 5, 6, 7, 8, 9];
@@ -54,7 +56,7 @@ public static class Ladder
         BodyLows = [7.5, 8.75, 9, 10, 10],
         BodyHighs = [8.5, 9.75, 10, 11.75, 11.75];
 
-    /// <summary>Lowest and highest class people reach for, by hook and bulk, without the jumps between rungs.</summary>
+    /// <summary>Lowest and highest class usual for a fly by hook and bulk, without the jumps between rungs.</summary>
     public static Spread BandOf(Fly fly)
     {
         var hook = Math.Clamp(-fly.Size.Number, Hooks[0], Hooks[^1]);

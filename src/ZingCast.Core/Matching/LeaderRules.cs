@@ -12,14 +12,15 @@ internal static class LeaderRules
 {
     private const double Ft = Exact.FootM;
 
-    // Wind in the face in which leaders begin to be shortened and in which they are two feet shorter, m/s; common practice.
+    // Head wind from which leaders are shortened, and from which they are two feet shorter, m/s. Common practice.
     private const double WindMps = 6,
         BigWindMps = 10;
 
-    // Usual length by rank of density, feet, from a floating line's ten on. A long leader lets the fly ride up. Common practice.
+    // Usual leader length in feet by density rank, beginning with ten feet on a floating line: a long leader lets the fly ride up. Common
+    // practice.
     private static readonly double[] ByDensityFt = [10, 8.5, 7, 6, 5, 4];
 
-    // Bulk from which a leader is shorter, and at which it is seven feet, square metres; common practice.
+    // Fly area from which the leader is shorter, and at which it is seven feet, square metres. Common practice.
     private const double BulkM2 = 1e-4,
         MuchBulkM2 = 2e-4;
 
@@ -46,7 +47,7 @@ internal static class LeaderRules
     }
 
     /// <summary>
-    /// The leader's length on a line of this density and a rod of this length, metres: the same before any gear is looked at as after.
+    /// Leader length on a line of this density and a rod of this length, metres. The same before gear is chosen as after.
     /// </summary>
     public static double LengthM(Brief brief, Pins pins, string density, double rodM, LedgerBook book)
     {
@@ -106,7 +107,7 @@ internal static class LeaderRules
     /// <summary>Usual length on a line of this density in the wind of the brief, metres.</summary>
     public static double UsualM(Brief brief, string density) => InWind(brief, UsualLength(brief, density).LengthM);
 
-    /// <summary>The leader that goes with a density on the day of the brief, metres, unless one is held.</summary>
+    /// <summary>Leader length for a density on the day of the brief, metres; the pinned one if there is one.</summary>
     public static double On(Brief brief, Pins pins, string density) => pins.HeldLeaderM ?? UsualM(brief, density);
 
     // Only wind in the face shortens a leader.
@@ -119,7 +120,7 @@ internal static class LeaderRules
         var rank = Math.Min(Densities.Rank(density), ByDensityFt.Length - 1);
         if (rank == 0)
             return (floating * Ft, why);
-        // No more than two feet shorter for each step down the ladder of densities; a guard comes on top.
+        // At most two feet shorter for each step of density; a bite guard comes on top.
         var feet = Math.Min(floating, Math.Max(ByDensityFt[rank], floating - 2 * rank));
         var guard = brief.Species.Group.Mouth is Mouth.Abrasive ? Math.Max(0, 2.5 - .5 * rank) : 0;
         return (
@@ -130,7 +131,7 @@ internal static class LeaderRules
         );
     }
 
-    // Feet, and why.
+    // Length in feet, and why.
     private static (double Feet, string Why) OnFloating(Brief brief)
     {
         var kind = brief.Fly.Kind;
@@ -140,7 +141,7 @@ internal static class LeaderRules
             : brief.Caster.Learning ? (9, "a learner turns over nine feet")
             : brief.Wariness == Wariness.Bold ? (9, "floating line, bold fish")
             : (10.0, "floating line and clear water");
-        // Led close a nymph hangs on its leader alone: two feet more for every metre nearer.
+        // A nymph led close hangs on the leader alone: two feet more for every metre nearer.
         if (brief.LedClose)
             return (
                 feet + 2 * Math.Min(4, Brief.LedFromM - brief.DistanceM),

@@ -55,25 +55,25 @@ public readonly record struct Figure(Quantity? Quantity, string? Word, string? N
     /// <summary>A number as a figure. A class says that it is one; a share has to be named, see <see cref="Share"/>.</summary>
     public static implicit operator Figure(Quantity quantity) =>
         quantity.Kind != Kind.LineClass ? new(quantity, null)
-        // Even no line at all would do.
+        // Small enough that any line would do.
         : quantity is { Value: < LeastClass, PlusMinus: null } ? new(null, "any class")
         : new(quantity, null, "class");
 
-    /// <summary>Below this no class is asked for at all: anything would do.</summary>
+    /// <summary>Below this class nothing in particular is asked for.</summary>
     public const double LeastClass = .5;
 
     /// <summary>A share with its name.</summary>
     public static Figure Share(string name, double share) => new(Measures.Quantity.Ratio(share), null, name);
 
-    /// <summary>How full a spool is, with how far that may be off when nobody measured it.</summary>
+    /// <summary>How full a spool is; with its uncertainty when the spool was not measured.</summary>
     public static Figure Fill(SpoolFill fill) =>
         new(Measures.Quantity.Ratio(fill.Share, fill.Spool.IsGuess ? fill.Share * fill.Spool.PlusMinus : null), null, "fill");
 
-    /// <summary>How much of what a class is built for hangs outside its tip.</summary>
+    /// <summary>Line mass outside the tip as a share of the standard mass of the rod's class.</summary>
     public static Figure Load(LineLoad load) =>
         new(Measures.Quantity.Ratio(load.Ratio), null, "load", Measures.Quantity.Class(load.WindowClass));
 
-    /// <summary>How a fly meets the air: in a word, with the figure behind it.</summary>
+    /// <summary>The air resistance of a fly: a word, followed by the figure.</summary>
     public static Figure Bulk(Fly fly) => new(new Quantity(fly.AreaM2, Kind.Area), fly.Bulk);
 
     /// <summary>A word as a figure.</summary>
@@ -109,7 +109,7 @@ public sealed record LedgerStep(
     Pins? Pin
 )
 {
-    /// <summary>The running class before, where this step changed it.</summary>
+    /// <summary>The running class before, if this step changed it.</summary>
     public Figure? Before => From is { } from && from != To ? Quantity.Class(from) : null;
 }
 
@@ -130,8 +130,8 @@ public readonly record struct Explanation(
 );
 
 /// <summary>
-/// The ledger being written. Rules add their step as they decide; order is the order of the work. What a step says is put into words when
-/// the ledger is told, and never for outfits that were only weighed up.
+/// The ledger while it is written. Rules add a step as they decide, in the order of the work. A step is put into words only when the ledger
+/// is shown, never for outfits that were merely compared.
 /// </summary>
 /// <param name="off">Ids of the rules the person switched off.</param>
 public sealed class LedgerBook(IReadOnlySet<string> off)
@@ -145,8 +145,8 @@ public sealed class LedgerBook(IReadOnlySet<string> off)
     public void Add(Rule rule, Func<Explanation> tell) => steps.Add((rule, null, null, tell));
 
     /// <summary>
-    /// Adds a step that moves the running class and returns the class to go on with: the new one, or the old one when the rule is
-    /// switched off. Its figure is that class, and so is its pin.
+    /// Adds a step that changes the running class, and returns the class to continue with: the new one, or the old one when the rule is
+    /// switched off. That class is the step's figure and its pin.
     /// </summary>
     public double Move(Rule rule, double from, double to, Func<Explanation> tell)
     {

@@ -7,7 +7,7 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Matching;
 
-/// <summary>Density, head and coating from the water and the fly; the line that was chosen, and how it loads the rod.</summary>
+/// <summary>Density, head and coating from the water and the fly; then the chosen line and how it loads the rod.</summary>
 internal static class LineRules
 {
     public static string Density(Brief brief, Pins pins, double tippetM, LedgerBook book)
@@ -77,7 +77,8 @@ internal static class LineRules
                 : [];
     }
 
-    // Soaked flies from which on heads are shorter, and for which they are as short as the next, feet; common practice.
+    // Wet fly mass from which heads are shorter, and mass at which they are as short as they get, kilograms; that length in feet. Common
+    // practice.
     private const double HeavyFlyKg = .003,
         HeaviestFlyKg = .008;
     private static readonly Spread HeavyHeadFt = new(22, 28);

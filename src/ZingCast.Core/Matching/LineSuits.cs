@@ -16,10 +16,10 @@ namespace ZingCast.Core.Matching;
 /// <param name="Why">Why.</param>
 public sealed record RodSuits(int RodId, string Tag, string Name, LineLoad Load, Verdict Verdict, Sentence Why);
 
-/// <summary>Line bench questions that need rods: which of them a line suits, and how heavy a head for a rod should be.</summary>
+/// <summary>Questions of the line bench that need rods: which rods a line suits, and how heavy a head should be for a rod.</summary>
 public static class LineSuits
 {
-    // An ordinary day: a light fly and a long enough cast that long heads are judged at what a club caster holds.
+    // An ordinary day: a light fly, and a cast long enough that long heads are judged at what a club caster carries.
     private static readonly Brief Ordinary = Brief.Complete(
         new()
         {
@@ -31,7 +31,7 @@ public static class LineSuits
         }
     );
 
-    /// <summary>Rods of known class, best first. Empty when nobody knows what the line weighs.</summary>
+    /// <summary>Rods of known class, best first. Empty when the line's mass is unknown.</summary>
     public static IReadOnlyList<RodSuits> Rods(FlyLine line, IReadOnlyList<Rod> rods) =>
         line.MassKg is null
             ? []
@@ -45,23 +45,23 @@ public static class LineSuits
                     .Select(x => Describe(x.r, x.load)),
             ];
 
-    /// <summary>How a line sits on one rod; null where nobody knows the rod's class or the line's mass.</summary>
+    /// <summary>How a line suits one rod; null when the rod's class or the line's mass is unknown.</summary>
     public static RodSuits? On(FlyLine line, Rod rod) =>
         line.MassKg is null || rod.Class is null ? null : Describe(rod, Choosing.Load(rod, line, Ordinary));
 
     private static RodSuits Describe(Rod rod, LineLoad load) => new(rod.Id, rod.Tag, rod.Name, load, load.Verdict, Why(rod, load));
 
-    /// <summary>How a line of known mass sits on rods of known class; what hangs of it is weighed once.</summary>
+    /// <summary>How a line of known mass suits rods of known class; the mass outside the tip is computed once.</summary>
     internal static Func<Rod, LineLoad> Hangs(FlyLine line)
     {
         var hangs = Choosing.Hangs(line, Ordinary);
         return rod => Choosing.Load(rod, line, hangs, Ordinary);
     }
 
-    // To what step of a class a line's own rod is looked for.
+    // Resolution, in classes, of the search for the class that a line loads ideally.
     private const double ClassStep = .1;
 
-    /// <summary>The class of an ordinary rod that a line of known mass loads as that likes best.</summary>
+    /// <summary>Class of an ordinary rod that a line of known mass loads ideally.</summary>
     public static double LoadsClass(FlyLine line)
     {
         var (judgedM, kg) = Choosing.Hangs(line, Ordinary);
@@ -88,7 +88,7 @@ public static class LineSuits
             : $"{known}: {judged}, where {Quantity.Ratio(load.Ideal)} feels best";
     }
 
-    /// <summary>Mass of a head of this length that loads a rod as it likes best, kilograms. Needs a rod of known class.</summary>
+    /// <summary>Mass of a head of this length that loads a rod ideally, kilograms. Needs a rod of known class.</summary>
     public static double HeadKg(Rod rod, double headM)
     {
         var draft = new FlyLine
@@ -109,7 +109,7 @@ public static class LineSuits
 /// <summary>Pull of a line on the rod in the middle of a stroke.</summary>
 public static class CastingPull
 {
-    /// <summary>Way of the rod tip in a stroke, metres. Common practice, rough.</summary>
+    /// <summary>Path of the rod tip in a stroke, metres. Common practice, rough.</summary>
     public const double StrokeM = 3;
 
     /// <summary>Where the pull comes from and how far to trust it.</summary>
@@ -118,8 +118,8 @@ public static class CastingPull
         + $"at its height twice its mean; good to about a third. The rod’s own mass adds to the bend and is left out";
 
     /// <summary>
-    /// Pull in newtons with this much line out, metres: it reaches its launch speed over the stroke, and the pull is twice the mean at
-    /// its height, as in any smooth stroke. An assumption of ours; the rod's own mass adds to the bend and is left out.
+    /// Pull in newtons with this much line out, metres. The line reaches its launch speed over the stroke, and the peak pull is twice the
+    /// mean, as in any smooth stroke. Our assumption; the rod's own mass, which adds to the bend, is left out.
     /// </summary>
     public static double Newtons(Rod rod, FlyLine line, Caster caster, double carryM)
     {

@@ -33,8 +33,8 @@ internal static class LinkVerdicts
         ];
 
     /// <summary>
-    /// The verdicts of an outfit that differs from one that was judged by its reel and backing alone; <paramref name="run"/> is how the
-    /// fish ran on that one.
+    /// Verdicts of an outfit that differs from an already judged one in its reel and backing alone; <paramref name="run"/> is how the fish
+    /// ran on that one.
     /// </summary>
     public static IReadOnlyList<Verdict> OnReel(IReadOnlyList<Judgement> judged, Brief brief, Outfit outfit, FishRun? run)
     {
@@ -64,7 +64,7 @@ internal static class LinkVerdicts
             Hand(brief, outfit),
         ];
 
-    // What mends a link where its own judgement says nothing nearer.
+    // The remedy for a link whose own judgement names none.
     private static Func<Mend>? Usual(LinkId link, Brief brief, Outfit outfit) =>
         link switch
         {
@@ -77,7 +77,7 @@ internal static class LinkVerdicts
             _ => null,
         };
 
-    // The largest of its family that the line carries without slowing down, else the smallest of it.
+    // The largest fly of the family that the line carries without losing speed, or else the smallest of the family.
     private static Func<Mend>? CarriedEasily(Fly fly, Outfit outfit)
     {
         var most = CastEngine.ComfortableFlyRatio * LineInTheAirKg(outfit);
@@ -94,7 +94,7 @@ internal static class LinkVerdicts
     private static double LineInTheAirKg(Outfit outfit) =>
         Math.Max(1e-6, outfit.Line.MassWithinKg(Math.Max(outfit.CarryM, outfit.Load.JudgedM)));
 
-    // A size down; null where there is none.
+    // One hook size smaller; null where there is none.
     private static Func<Mend>? Smaller(Fly fly) =>
         fly.Size.Down() is { } size && size.Number <= fly.Kind.Small.Number
             ? () => new($"Take a {size.ToString()}", HookSize: size.Number)
@@ -116,7 +116,7 @@ internal static class LinkVerdicts
             : Fits(LinkId.Fly, () => $"{Quantity.Ratio(ratio)} of the line in the air: carried easily");
     }
 
-    // What is believed to be so much, give or take what runs are, is no more than there is.
+    // A need with the usual scatter of runs stays within what there is.
     private static double ChanceWithin(double believed, double most) => Doubt.Chance(most, RunningFish.UnsureShare * believed, believed);
 
     private static Judgement Tippet(Brief brief, Outfit outfit, FishRun? run)
@@ -124,7 +124,7 @@ internal static class LinkVerdicts
         var tippet = outfit.Tippet;
         var inRun = InRun(run);
         Func<Mend> Take(double metres) => () => new($"Take {Quantity.Tippet(metres)}", TippetM: metres);
-        // As thick as swims well; where it is that already, on a hook that carries more.
+        // The thickest tippet that still swims well; when it is that already, a hook that carries more.
         Func<Mend>? Stronger() =>
             tippet.BandToM > tippet.DiameterM * 1.02 ? Take(tippet.BandToM)
             : brief.Fly.Size.Up() is { } size && size.Number >= brief.Fly.Kind.Large.Number
@@ -153,14 +153,14 @@ internal static class LinkVerdicts
         return Fits(LinkId.Tippet, () => $"holds {Quantity.Force(tippet.KnottedN)} knotted; check each knot");
     }
 
-    // As good as its strength is known.
+    // Knot strength is only known to within this share.
     private const double Below = .95;
 
-    // What must not go before the tippet does, newtons.
+    // The weakest part that must not break before the tippet does, and its strength, newtons.
     private static (double StandsN, string What) Weakest(Outfit outfit) =>
         new[] { (outfit.Joints[0].StandsN, "the joint to the line"), (outfit.Backing.StrengthN, "the backing") }.MinBy(w => w.Item1);
 
-    // What the run does to the weakest knot; null where it holds.
+    // What a run does to the weakest knot; null when the knot holds.
     private static Judgement? InRun(FishRun? run) =>
         run is { TippetShare: var share } && ChanceWithin(share, 1) is var holds && holds < Doubt.FitsFrom
             ? new(
@@ -173,7 +173,7 @@ internal static class LinkVerdicts
     private static Judgement Leader(Brief brief, Outfit outfit)
     {
         var (leader, rod) = (outfit.Leader, outfit.Rod);
-        // What somebody tied is looked over as it is; one laid out here is sound by its making.
+        // A leader that somebody tied is examined as it is; a computed one is sound by construction.
         if (outfit.Tied is not null)
         {
             var worst = LeaderCheck.For(leader, outfit.LeaderUse(brief)).Findings.Where(f => !f.Aside).MaxBy(f => f.Verdict)!;
@@ -195,7 +195,7 @@ internal static class LinkVerdicts
             return Fails(
                 LinkId.Head,
                 () =>
-                    // Where only the fly tips it, the line alone would do: a line bench that knows no fly says so.
+                    // When only the fly makes it too heavy, say that the line alone would do: the line bench, which knows no fly, says so.
                     load.LineRatio > load.MostRatio
                         ? (Sentence)$"{Quantity.Ratio(load.LineRatio)} of the class: overloads this rod"
                     : load.LineRatio < LineLoad.Low ? (Sentence)$"{Quantity.Ratio(load.LineRatio)} of the class: never loads this rod"
@@ -278,7 +278,7 @@ internal static class LinkVerdicts
     {
         var drawn =
             run is null ? 0
-            // An empty spool does not tell how much more it would have taken.
+            // A spool that ran empty does not show how much more the fish would have taken.
             : run.End == RunEnd.Spools ? Math.Max(outfit.BackingM, ReelRules.DrawnM(brief, outfit.Line, outfit.Leader, always: true))
             : run.BackingOutM;
         var holds = ChanceWithin(drawn, outfit.BackingM);
@@ -304,13 +304,13 @@ internal static class LinkVerdicts
             : Fits(LinkId.Backing, () => $"this fish does not take the line off the reel");
     }
 
-    // The weakest backing that is stronger than that, newtons; null where none is.
+    // The weakest backing that is stronger than this, newtons; null when there is none.
     private static Func<Mend>? StrongerThan(double newtons) =>
         Backings.Rows.Where(b => b.StrengthN >= newtons).MinBy(b => b.StrengthN) is { } backing
             ? () => new($"Take {backing.Name}", Backing: backing.Id)
             : null;
 
-    // Backing enough for eight of ten such runs, and a little.
+    // Enough backing for eight of ten such runs, and a little more.
     private static Mend More(double drawnM)
     {
         var metres = Math.Ceiling(SpoolBench.OverRun * drawnM / 5) * 5;
@@ -320,7 +320,7 @@ internal static class LinkVerdicts
     internal static Judgement Reel(Reel reel, SpoolFill fill, Outfit outfit, Brief brief)
     {
         var fits = fill.FitsBandM;
-        // Nobody measured it: only what no such reel would hold fails.
+        // An unmeasured spool fails only when no reel of its kind would hold the backing.
         if (fill.Spool.IsGuess && fits.High >= outfit.BackingM)
             return Look(
                 LinkId.Reel,
@@ -335,7 +335,7 @@ internal static class LinkVerdicts
             return Fails(LinkId.Reel, () => $"does not even hold the line");
         if (fits.High < outfit.BackingM)
             return Fails(LinkId.Reel, () => $"holds no more than {Quantity.Spooled(fits.High)} of this backing");
-        // Inside what is known of spool and wind nobody can say.
+        // Within the uncertainty of spool and winding nothing can be said.
         if (!fill.Holds)
             return Look(
                 LinkId.Reel,
@@ -366,7 +366,7 @@ internal static class LinkVerdicts
             {
                 Mend = () => new($"Bend it", Measure: true),
             };
-        // No verdict turns inside the doubt of the bend test.
+        // No verdict depends on a difference smaller than the uncertainty of the bend test.
         var doubt = rod.MeasuredPlusMinus ?? 0;
         if (c + doubt < spec.Class.Carries - Choosing.NearlyCarries)
             return Fails(LinkId.Rod, () => $"class {Quantity.Class(c)} is too light to carry this fly");
@@ -391,14 +391,14 @@ internal static class LinkVerdicts
         return Fits(LinkId.Rod, () => $"class {Quantity.Class(c)}, where {Quantity.Class(spec.Class.Target)} is aimed for");
     }
 
-    // Share of the distance; ours.
+    // Share of the distance. Our assumption.
     private const double StepNearer = .95;
 
-    // Nearer than anybody casts there is nothing to come to.
+    // Null below the shortest cast anybody makes.
     private static Func<Mend>? Nearer(double metres) =>
         metres < BriefLimits.Handled.DistanceM.Low ? null : () => new($"Come to {Quantity.Distance(metres)}", DistanceM: metres);
 
-    // A little more line than nothing is out there, metres; ours.
+    // At least this much fly line should lie outside the tip, metres. Our assumption.
     private const double LineOutM = 2;
 
     private static Func<Mend> Farther(Brief brief, Outfit outfit)
@@ -419,7 +419,7 @@ internal static class LinkVerdicts
             return Fails(LinkId.Hand, () => $"nobody knows what this line weighs, and so how far it goes: weigh it");
         var chance = HandRules.Chance(brief, outfit.ReachM);
         var odds = brief.Caster.Odds(chance);
-        // A step nearer than that, for a nearer fish may be answered with a lighter rod; down to a whole foot, however it is said.
+        // One step nearer than that, because a nearer fish may be answered with a lighter rod; in whole feet, whatever the units on screen.
         var nearer = Math.Floor(StepNearer * HandRules.LowerBoundM(outfit.ReachM) / Exact.FootM) * Exact.FootM;
         if (chance < Doubt.FailsBelow)
             return Fails(
@@ -442,7 +442,7 @@ internal static class LinkVerdicts
             {
                 Mend = Farther(brief, outfit),
             };
-        // A lob gets there, and is no cast.
+        // A lobbed fly gets there, but this is not a cast.
         if (outfit.Cast is { Lobbed: true })
             return Look(LinkId.Hand, () => $"hardly turns over: lobbed it gets there, the leader in a heap; see what would help") with
             {

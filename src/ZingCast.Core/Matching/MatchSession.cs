@@ -10,7 +10,7 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Matching;
 
-/// <summary>How an outfit would do, without a word said.</summary>
+/// <summary>How well an outfit would do, without any wording.</summary>
 /// <param name="Cost">What it gives up against what the brief asks for; 1 is roughly a class off. Lower is better.</param>
 /// <param name="Verdicts">How each link does its part, in the order of the chain.</param>
 public sealed record Score(double Cost, IReadOnlyList<Verdict> Verdicts)
@@ -19,7 +19,7 @@ public sealed record Score(double Cost, IReadOnlyList<Verdict> Verdicts)
     public bool Works => !Verdicts.Contains(Verdict.Fails);
 }
 
-/// <summary>An outfit decided on, with what the rules went by; put into words by <see cref="MatchSession.Explain"/>.</summary>
+/// <summary>An outfit that was decided on, with what the rules went by; <see cref="MatchSession.Explain"/> puts it into words.</summary>
 public sealed record Choice
 {
     internal Choice(Outfit outfit, Specification spec, Pins pins, LedgerBook book, IReadOnlyList<Judgement> judged, double cost)
@@ -45,7 +45,7 @@ public sealed record Choice
 
     internal IReadOnlyList<Judgement> Judged { get; }
 
-    /// <summary>The best of own gear, where this asks for something to be bought.</summary>
+    /// <summary>The best outfit of own gear, when this one asks for something to be bought.</summary>
     public Choice? Own { get; init; }
 
     internal int ToBuy => Judged.Count(j => Outfit.ToBuy(j.Link));
@@ -84,12 +84,12 @@ public sealed class MatchSession
     /// <summary>The brief.</summary>
     public Brief Brief => brief;
 
-    /// <summary>From here on it is given up with this token: a session may outlive whoever opened it.</summary>
+    /// <summary>From here on work stops with this token: a session may outlive the request that opened it.</summary>
     internal void EndsWith(CancellationToken with) => cancel = with;
 
     /// <summary>
-    /// The best outfit that keeps to the pins, of whose gear the brief says. What the shed cannot give is described instead. Check pins
-    /// first: one on a piece that is not in the shed is ignored.
+    /// The best outfit that keeps to the pins, from the gear that the brief allows. What the shed lacks is described as a specification.
+    /// Check the pins first: a pin on a piece that is not in the shed is ignored.
     /// </summary>
     public Choice Choose(Pins? pins = null, IProgress<double>? progress = null)
     {
@@ -99,7 +99,7 @@ public sealed class MatchSession
         var own = ChooseFrom(shed, held, true, progress);
         if (brief.Owned == Owned.Only || (own.Score.Works && own.ToBuy == 0))
             return own;
-        // Bought is what makes everything work, no more of it than needed; where nothing does, the own is kept.
+        // Buy as little as makes everything work; when nothing does, keep to own gear.
         Choice[] bought =
         [
             ChooseFrom(shed, held, false, null),
@@ -108,14 +108,14 @@ public sealed class MatchSession
         ];
         static Choice Best(IEnumerable<Choice> among) =>
             among.OrderBy(c => c.Failing.Count()).ThenBy(c => c.ToBuy).ThenBy(c => c.Score.Cost).First();
-        // Who has a rod and a line and no reel keeps both where they do.
+        // An angler with rod and line but no reel keeps both if they do.
         if (own.ToBuy > 0)
             return Best([own, .. bought]);
         var best = Best(bought);
         return best.Score.Works ? best with { Own = own } : own;
     }
 
-    // The shed without what is to be bought; a pinned piece stays, and nothing in it has the number 0.
+    // The shed without what is to be bought. Pinned pieces stay, and no piece has the id 0.
     private GearShed Without(Pins pins, bool rods = false, bool lines = false, bool reels = false) =>
         shed with
         {
@@ -124,10 +124,10 @@ public sealed class MatchSession
             Reels = reels ? Choosing.Only(shed.Reels, pins.Reel ?? 0, r => r.Id) : shed.Reels,
         };
 
-    /// <summary>How this rod, line and reel would do together. They need an identity each, and need not stand in the shed.</summary>
+    /// <summary>How well this rod, line and reel would do together. Each needs an id; they need not be in the shed.</summary>
     public Score Score(Rod rod, FlyLine line, Reel reel) => Together(rod, line, reel).Score;
 
-    /// <summary>The outfit of this rod, line and reel, ready to be told; each needs an identity.</summary>
+    /// <summary>The outfit of this rod, line and reel, ready for <see cref="Explain"/>. Each needs an id.</summary>
     public Choice Together(Rod rod, FlyLine line, Reel reel)
     {
         var (laid, pair, pins) = PairingOf(rod, line);
@@ -135,8 +135,8 @@ public sealed class MatchSession
     }
 
     /// <summary>
-    /// How this rod and line would do on each of several reels, in their order: the cast is made once. Null where the two cannot go
-    /// together on this day, so that no reel is worth a look.
+    /// How well this rod and line would do with each of several reels, in their order; the cast is simulated once. Null when the two cannot
+    /// be used together on this day, whatever the reel.
     /// </summary>
     public IReadOnlyList<Score>? Scores(Rod rod, FlyLine line, IReadOnlyList<Reel> reels)
     {
@@ -145,7 +145,7 @@ public sealed class MatchSession
         if (reels.Count == 0)
             return [];
         var (laid, pair, pins) = PairingOf(rod, line);
-        // Judged on one of them; what a reel changes is judged again for each.
+        // Judged with the first reel; for the others only what a reel changes is judged again.
         var first = WithReel(laid, pair with { Reels = [reels[0]] }, pins with { Reel = reels[0].Id }, true, new LedgerBook(off));
         var free = !laid.Book.IsOff(Rules.BackingKind);
         var run = first.Outfit.Run(brief);
@@ -165,7 +165,7 @@ public sealed class MatchSession
         return [.. reels.Select(On)];
     }
 
-    // What the day asks for before any piece is held.
+    // Specification before any piece is pinned.
     private Specification Plain => plain ??= Specification.Decide(brief, Pins.None, casts, new LedgerBook(off));
 
     // Whether a rod and a line can be used together on this day at all; a rod may be up to MaxClassesOff off.
@@ -261,7 +261,7 @@ public sealed class MatchSession
         double Cost
     );
 
-    // Strictly: a piece of the shed is preferred to a specification, whatever it costs.
+    // With <paramref name="strict"/>, a piece of the shed is preferred to a specification at any cost.
     private Choice ChooseFrom(GearShed from, Pins pins, bool strictly, IProgress<double>? progress)
     {
         var laid = ChoosePairing(from, pins, strictly, progress);
@@ -295,12 +295,12 @@ public sealed class MatchSession
             Choosing.Cost(rod, spec, brief)
             + Choosing.Cost(line, rod, spec, brief)
             + Costs.ShortOfTheFish * Short(answer?.Farthest.ReachM ?? 0);
-        // A pinned leader has the guard that was tied to it, or none.
+        // A pinned leader has the bite guard that was tied to it, or none.
         tippet = pins.Tied is null ? tippet : tippet with { GuardM = leader.GuardM };
         return new(book, spec, tippet, rod, line, leader, load, carry, shoot, answer, cost);
     }
 
-    // Backing that the fish draws with a line and a leader, metres; it runs once for each.
+    // Backing that the fish draws with a line and a leader, metres; each pair is simulated once.
     private double Drawn(FlyLine line, Leader leader) =>
         drawn.TryGetValue((line, leader), out var known) ? known : drawn[(line, leader)] = ReelRules.DrawnM(brief, line, leader);
 
@@ -343,10 +343,10 @@ public sealed class MatchSession
         return new(outfit, laid.Spec, pins, book, judged, cost);
     }
 
-    // Share of the distance that is missing to a tenth in hand.
+    // Share of the distance by which the reach falls short of the distance plus a tenth.
     private double Short(double reachM) => Math.Max(0, 1 + ClassCurve.InHand - reachM / brief.DistanceM);
 
-    // Of heads that load the rod about equally well, one that falls short of the distance gives way to one that does not.
+    // Of heads that load the rod about equally well, prefer one that reaches the distance.
     private ThrownHeads? Thrown(GearShed from, Pins pins, Specification spec, Rod rod, FlyLine fitting, TippetChoice tippet)
     {
         if (pins.Line is not null || !fitting.IsThere || !rod.IsThere)
@@ -369,10 +369,10 @@ public sealed class MatchSession
     }
 }
 
-/// <summary>A head that was thrown to choose by its reach, metres.</summary>
+/// <summary>A head whose cast was simulated, with its reach, metres.</summary>
 internal sealed record ThrownHead(FlyLine Line, double Cost, double ReachM);
 
-/// <summary>Heads thrown, nearest in load first, and the one taken.</summary>
+/// <summary>The simulated heads, nearest in load first, and the chosen one.</summary>
 internal sealed record ThrownHeads(IReadOnlyList<ThrownHead> All, ThrownHead Best)
 {
     public void Write(Brief brief, LedgerBook book) =>

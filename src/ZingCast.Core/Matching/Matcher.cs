@@ -18,12 +18,12 @@ public static class Matcher
         CancellationToken cancel = default
     ) => new(brief, shed ?? GearShed.Empty, off ?? AllOn, cancel);
 
-    /// <summary>The leader that goes with a density on the day of a brief, metres.</summary>
+    /// <summary>Usual leader length for a density on the day of a brief, metres.</summary>
     public static double UsualLeaderM(Brief brief, string density) => LeaderRules.UsualM(brief, density);
 
     /// <summary>
-    /// Solves a brief. Pins hold; when they cannot work together the answer says so and names the nearest change that does.
-    /// <paramref name="off"/> holds ids of rules to leave out. Check pins first: a pin on a piece not in the shed is ignored.
+    /// Solves a brief. Pins hold; when they cannot work together, the answer says so and names the nearest change that works. <paramref
+    /// name="off"/> holds ids of rules to leave out. Check the pins first: a pin on a piece that is not in the shed is ignored.
     /// </summary>
     public static Solution Solve(
         Brief brief,

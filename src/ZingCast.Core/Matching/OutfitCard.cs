@@ -13,7 +13,7 @@ namespace ZingCast.Core.Matching;
 /// <param name="Small">Small print: what a shop may be asked to weigh or measure; empty where there is nothing.</param>
 public sealed record CardLine(LinkId Link, string Name, Sentence Says, bool ToBuy, Sentence Small);
 
-/// <summary>The answer as something to take along: one line for each link, from the rod to the fly as one puts it together.</summary>
+/// <summary>The answer as a card to take along: one line per link, from rod to fly, in the order of rigging.</summary>
 /// <param name="Lines">The links.</param>
 /// <param name="Reach">How far it gets, of how far, and how sure that is.</param>
 public sealed record OutfitCard(IReadOnlyList<CardLine> Lines, Sentence Reach)

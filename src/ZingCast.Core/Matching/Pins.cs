@@ -84,13 +84,13 @@ public sealed record Pins
     /// <summary>The leader that is pinned, looked up once.</summary>
     internal TiedLeader? Tied { get; init; }
 
-    /// <summary>Leader length that is held, by itself or with a whole leader, metres.</summary>
+    /// <summary>Pinned leader length, by itself or with a whole leader, metres.</summary>
     internal double? HeldLeaderM => Tied?.Leader.LengthM ?? LeaderM;
 
-    /// <summary>The same of the tippet, metres.</summary>
+    /// <summary>Pinned tippet diameter, by itself or with a whole leader, metres.</summary>
     internal double? HeldTippetM => Tied?.Leader.TippetM ?? TippetM;
 
-    /// <summary>These with the pinned leader looked up; one that is not in the shed any more is ignored.</summary>
+    /// <summary>These pins with the pinned leader looked up; one that is no longer in the shed is ignored.</summary>
     internal Pins In(GearShed shed) => Leader is { } id ? this with { Tied = shed.Leaders.FirstOrDefault(l => l.Id == id) } : this;
 
     /// <summary>What was typed, by pin, such as "9'" for leaderM.</summary>
@@ -108,7 +108,7 @@ public sealed record Pins
             _ => null,
         };
 
-    /// <summary>Which pins hold a link; none for the links that follow from the others.</summary>
+    /// <summary>Pins that hold a link; none for links that follow from the others.</summary>
     public static IReadOnlyList<Pin> On(LinkId link) =>
         link switch
         {
@@ -124,7 +124,7 @@ public sealed record Pins
     /// <summary>Whether a link is held by any pin.</summary>
     public bool Holds(LinkId link) => On(link).Any(Has);
 
-    /// <summary>The pins with everything on one link let go.</summary>
+    /// <summary>The pins without those on one link.</summary>
     public Pins Without(LinkId link) => On(link).Aggregate(this, (pins, pin) => pins.Without(pin));
 
     private bool Has(Pin pin) => Let(pin) != this;
@@ -159,7 +159,7 @@ public sealed record Pins
             leader => shed.Leaders.Any(l => l.Id == leader)
         );
 
-    /// <summary>The same where gear is known by its ids alone.</summary>
+    /// <summary>The same when gear is known by id alone.</summary>
     public IReadOnlyList<FieldProblem> Check(
         Func<int, bool> isRod,
         Func<int, bool> isLine,

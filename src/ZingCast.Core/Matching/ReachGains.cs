@@ -16,7 +16,7 @@ namespace ZingCast.Core.Matching;
 /// <param name="Pins">The pins after the change.</param>
 public sealed record ReachGain(string Id, Sentence Says, Quantity Reach, double GainM, BriefDraft Brief, Pins Pins)
 {
-    /// <summary>A gain up to this is next to nothing, metres.</summary>
+    /// <summary>A gain of at most this is next to nothing, metres.</summary>
     public const double Little = .1;
 
     /// <summary>How much the change is worth: more distance, next to nothing, or less.</summary>
@@ -39,16 +39,16 @@ public enum Worth
     Less,
 }
 
-/// <summary>What would help: every change is solved in full, so what is promised is what pressing it gives.</summary>
+/// <summary>What would help. Every change is solved in full, so that pressing it gives what it promised.</summary>
 public static class ReachGains
 {
-    /// <summary>Speed a haul on one more stroke adds, share. An estimate of ours; practice ranges widely.</summary>
+    /// <summary>Line speed added by hauling on one more stroke, as a share. Our estimate; figures from practice vary widely.</summary>
     public const double HaulAdds = .12;
 
-    /// <summary>How much tighter a loop a person may make with practice, share. An estimate of ours.</summary>
+    /// <summary>How much tighter a loop can get with practice, as a share. Our estimate.</summary>
     public const double Tighter = .20;
 
-    /// <summary>The reach as it stands and the changes, best first. Check draft and pins first.</summary>
+    /// <summary>The present reach, and the changes, best first. Check draft and pins first.</summary>
     public static (Quantity Reach, IReadOnlyList<ReachGain> Gains) Rank(
         BriefDraft draft,
         GearShed shed,
@@ -71,7 +71,7 @@ public static class ReachGains
             {
                 var (id, says, brief, held) = tries[i];
                 var reach = Matcher.For(Brief.Complete(brief, casters), shed, off, cancel).Choose(held).Outfit.ReachM;
-                // What had been typed for a number that is another now is no longer what was said.
+                // The text typed for a number that has changed is dropped.
                 gains[i] = new(
                     id,
                     says,
@@ -157,7 +157,7 @@ public static class ReachGains
                 }
             );
 
-        // The head that is made for this rod and fly: the heavier and shorter the heavier the fly.
+        // Suggest a head made for this rod and fly: the heavier the fly, the heavier and shorter the head.
         if (outfit.Rod.IsThere && outfit.Line.IsThere && now.Spec.Tackle.LineOf(brief, outfit.Rod) is { MassKg: { } kg } made)
             yield return (
                 "head-to-buy",
@@ -228,7 +228,7 @@ public static class ReachGains
             );
     }
 
-    /// <summary>What helps without a number to it. Common practice.</summary>
+    /// <summary>Advice without a number. Common practice.</summary>
     public static readonly IReadOnlyList<string> Always =
     [
         "Stretch the memory out of line and leader before the first cast: coils rub in the rings and drop the loop.",

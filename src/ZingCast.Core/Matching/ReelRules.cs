@@ -9,14 +9,14 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Matching;
 
-/// <summary>Backing, reel, fill and balance, and where the money goes.</summary>
+/// <summary>Backing, reel, fill, balance, and what to spend money on.</summary>
 internal static class ReelRules
 {
-    // Runs that ask for thin strong backing: metres and m/s, common practice.
+    // A run this long, metres, or this fast, m/s, asks for thin strong backing. Common practice.
     private const double LongRunM = 100,
         FastRunMps = 6;
 
-    // Least strength of backing, pounds, and over the tippet's; common practice.
+    // Least strength of backing, pounds, and how much stronger than the tippet it is at least. Common practice.
     private const double LeastLb = 18,
         LeastForRunsLb = 48,
         OverTippet = 1.2;
@@ -52,22 +52,22 @@ internal static class ReelRules
         return (usual, pins.BackingM ?? Math.Round(usual / 5) * 5);
     }
 
-    // A fish that could not take all the line were its run twice what is planned does not take it. Ours.
+    // If a run of this many times the planned length would not empty the line, the fish is taken not to reach the backing. Our assumption.
     private const double MaxRuns = 2;
 
-    /// <summary>Whether a fish of the brief may take a line off the reel.</summary>
+    /// <summary>Whether a fish of the brief may take the whole line off the reel.</summary>
     public static bool TakesLine(Brief brief, FlyLine line) => MaxRuns * brief.Species.Group.RunM + brief.DistanceM > line.LengthM;
 
-    // Enough of the usual kind for any run, metres.
+    // More backing than any run needs, metres.
     private const double AmpleM = 600;
 
     /// <summary>
-    /// Backing that a fish of the brief draws with this line and leader, off a reel that has enough of it, metres; 0 for a fish that does
-    /// not take the line, and for one that cannot ask for more than is planned unless it is <paramref name="always"/> let run.
+    /// Backing that a fish of the brief draws with this line and leader from an ample reel, metres. 0 for a fish that does not take the
+    /// line, and for one that cannot draw more than is planned anyway, unless <paramref name="always"/> is set.
     /// </summary>
     public static double DrawnM(Brief brief, FlyLine line, Leader leader, bool always = false)
     {
-        // Nor does one matter for which more than that is planned.
+        // Nor does it matter for a fish for which more than that is planned.
         var atMost = SpoolBench.OverRun * (MaxRuns * brief.Species.Group.RunM + brief.DistanceM - line.LengthM);
         if (atMost <= 0 || (!always && atMost <= brief.Species.Group.BackingM(brief.FishKg)))
             return 0;
@@ -78,7 +78,9 @@ internal static class ReelRules
         return new RunCase(reel, line, backing, AmpleM, leader, brief.Species.Group, brief.FishKg, hold).Run(watched: false).BackingOutM;
     }
 
-    /// <summary>The backing that <see cref="Decide"/> puts on this reel, were it the only one; without a word.</summary>
+    /// <summary>
+    /// The backing that <see cref="Decide"/> would put on this reel if it were the only one; nothing is written to the ledger.
+    /// </summary>
     public static (Backing Backing, double BackingM, SpoolFill Fill) BackingOn(
         Brief brief,
         Pins pins,
@@ -97,8 +99,8 @@ internal static class ReelRules
             : (wanted, metres, fill);
     }
 
-    // Polyester while it is strong enough and the fish does not run; else the lightest gel-spun that is. And what is tried where no reel
-    // takes it in polyester: gel-spun of the same strength needs about half the room.
+    // Polyester when it is strong enough and the fish does not run; otherwise the lightest gel-spun that is. The second is tried when no
+    // reel holds the polyester: gel-spun of the same strength needs about half the room.
     private static (Backing Wanted, Backing? Thin) Kinds(Brief brief, Pins pins, Leader leader, bool free)
     {
         var fast = RunsFast(brief);
@@ -268,7 +270,7 @@ internal static class ReelRules
         );
     }
 
-    /// <summary>What the drag is set to, what a fish makes of it, and so where the money belongs.</summary>
+    /// <summary>Drag setting, what a fish makes of it, and so what to spend money on.</summary>
     public static void ExplainFight(Brief brief, Outfit outfit, Lazy<FishRun> run, LedgerBook book)
     {
         var drag = outfit.Drag;
@@ -286,7 +288,7 @@ internal static class ReelRules
                     Doubt: drag.SetN < drag.RangeN.Low
                 )
         );
-        // The fish is let go when somebody asks for it; verdicts and reasons tell of the same run.
+        // The run is simulated when first asked for; verdicts and reasons use the same one.
         book.Add(Rules.Run, () => ExplainRun(brief, outfit, run.Value));
         book.Add(Rules.Money, () => ExplainMoney(brief, run.Value));
     }

@@ -5,7 +5,7 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Matching;
 
-/// <summary>Rod length and action from the place and the cast, and the rod that was chosen.</summary>
+/// <summary>Rod length and action from the place and the cast; then the chosen rod.</summary>
 internal static class RodRules
 {
     public static double Length(Brief brief, Pins pins, LedgerBook book)

@@ -470,7 +470,8 @@ public static class Rules
     ];
 
     /// <summary>
-    /// Ids of rules to leave out that are no rule or cannot be left out, named by their place in the list; empty when all is well.
+    /// Problems with the ids of rules to leave out: unknown ones and ones that cannot be left out, named by their index. Empty when all is
+    /// well.
     /// </summary>
     public static IReadOnlyList<FieldProblem> Check(IReadOnlyList<string> off)
     {

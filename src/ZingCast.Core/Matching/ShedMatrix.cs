@@ -26,8 +26,8 @@ public sealed record MatrixLine(int Id, string Tag, string Name, double LoadsCla
 public sealed record MatrixRow(IReadOnlyList<double> Loads, IReadOnlyList<double> Ideals, IReadOnlyList<Verdict> Verdicts);
 
 /// <summary>
-/// Which line goes with which rod, each judged at the carry that fits its head, as the benches of line and rod judge it. Rods stand by
-/// class and lines by the class they load, so that pairs lie along the diagonal.
+/// Which line goes with which rod, each judged at the carry that fits its head, as on the benches of line and rod. Rods are sorted by class
+/// and lines by the class they load, so that matching pairs lie on the diagonal.
 /// </summary>
 /// <param name="Rods">Rods whose class is known, light to heavy.</param>
 /// <param name="Lines">Lines whose mass is known, light to heavy.</param>

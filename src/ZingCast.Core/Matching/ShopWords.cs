@@ -8,19 +8,19 @@ using ZingCast.Core.Standards;
 namespace ZingCast.Core.Matching;
 
 /// <summary>
-/// A piece that nobody here has, as one asks for it over a counter, and in small print what the shop may be asked to weigh or measure.
-/// Common practice, no source.
+/// A piece to buy, in the words used over a counter, and in small print what the shop may be asked to weigh or measure. Common practice, no
+/// source.
 /// </summary>
 public static class ShopWords
 {
-    // Below the first a head is sold as short, by its grains; from the second on as long. Feet.
+    // Heads below the first length are sold as short, by their grains; from the second on as long. Feet.
     private const double ShortBelowFt = 30,
         LongFromFt = 40;
 
-    // A line that is so much heavier than its rod's number is sold by that number all the same, and asked for by its grains, classes.
+    // A line this much heavier than its rod's number is still sold by that number, and asked for by its grains, classes.
     private const double SoldHeavy = 1;
 
-    // Tapered leaders as they hang in a shop, feet; what is shorter is tied from level nylon.
+    // Lengths of tapered leaders on sale, feet; anything shorter is cut from level nylon.
     private static readonly double[] LeadersFt = [6, 7.5, 9, 12, 15];
     private const double LevelBelowFt = 5.5;
 
@@ -28,13 +28,13 @@ public static class ShopWords
     public static Sentence For(Rod rod) =>
         $"{Quantity.RodLength(rod.LengthM)} {Number(rod)}, {Actions.Word(rod.Action)}, {rod.Pieces} piece";
 
-    /// <summary>Its number; what nobody knows is said to be so.</summary>
+    /// <summary>Its line number, or that it is unknown.</summary>
     public static Sentence Number(Rod rod) =>
         rod.Class is { } c ? (Sentence)$"#{Quantity.Class(Math.Round(c))}" : (Sentence)$"no class known";
 
     /// <summary>
-    /// A line for a rod: its code, what head, what the water asks of its coating. Where the number says little of it, a short head or one
-    /// that is built heavy, its grains are said.
+    /// A line for a rod: its code, head, and coating for the water. Grains are added where the number says little: for short heads and
+    /// lines built heavy.
     /// </summary>
     public static Sentence For(FlyLine line, Rod rod)
     {
@@ -62,13 +62,13 @@ public static class ShopWords
         return $"{Quantity.LineMass(low)} to {Quantity.LineMass(high)}";
     }
 
-    /// <summary>The code on its box, such as WF5F: sold by the number of the rod it is made for.</summary>
+    /// <summary>The code on its box, such as WF5F, with the number of the rod it is made for.</summary>
     public static string Code(FlyLine line, Rod rod) => new BoxCode(line.Build, Number(line, rod), line.Density).ToString();
 
     private static double Number(FlyLine line, Rod rod) =>
         Math.Round(rod.Class ?? LineWeights.ClassOf(line.MassWithinKg(Exact.ThirtyFeetM)));
 
-    /// <summary>How long its head is, and what it weighs where that is not said before.</summary>
+    /// <summary>Head length, and its mass when that was not given before.</summary>
     public static Sentence Small(FlyLine line, Rod rod) =>
         $"head about {Quantity.Length(line.HeadM)}" + (IsUnusualHead(line, rod) ? (Sentence)$"" : (Sentence)$", {Grains(line)}");
 
@@ -89,7 +89,7 @@ public static class ShopWords
     /// <summary>Backing to be wound on.</summary>
     public static Sentence Held(double backingM, Backing backing) => $"{Quantity.Spooled(backingM)} of {backing.Name}";
 
-    /// <summary>A leader that comes to this length with its tippet, metres.</summary>
+    /// <summary>A leader of this length including its tippet, metres.</summary>
     public static Sentence Leader(double lengthM, double tippetM)
     {
         var feet = lengthM / Exact.FootM;
@@ -102,7 +102,7 @@ public static class ShopWords
             : $"{Quantity.RodLength(sold * Exact.FootM)} {Thickness(tippetM)}, tapered, and {Quantity.RodLength(rest)} of tippet";
     }
 
-    /// <summary>Thickness of a tippet: its X where it has one, else its pounds.</summary>
+    /// <summary>Thickness of a tippet: its X size if it has one, otherwise its strength in pounds.</summary>
     public static Sentence Thickness(double tippetM) =>
         tippetM <= Tippets.DiameterOfX(0) ? $"{Quantity.Tippet(tippetM)}" : (Sentence)$"{Quantity.Force(Tippets.StrengthN(tippetM))}";
 }

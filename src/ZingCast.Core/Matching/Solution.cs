@@ -12,7 +12,7 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Matching;
 
-/// <summary>The outfit put together. A part with id 0 is not in the shed: it is the specification to look for.</summary>
+/// <summary>The outfit put together. A part with id 0 is not in the shed: it is a specification of what to look for.</summary>
 /// <param name="Rod">Rod.</param>
 /// <param name="Line">Line.</param>
 /// <param name="Reel">Reel.</param>
@@ -42,29 +42,29 @@ public sealed record Outfit(
     CastResult? Cast
 )
 {
-    /// <summary>The kept leader that it is on, when one is pinned.</summary>
+    /// <summary>The kept leader it uses, when one is pinned.</summary>
     public TiedLeader? Tied { get; init; }
 
-    /// <summary>What the leader stands, knot by knot, from the line to the fly.</summary>
+    /// <summary>Strength of the leader knot by knot, from line to fly.</summary>
     public IReadOnlyList<LeaderJoint> Joints { get; } = LeaderStrength.Joints(Leader, Line.CoreN());
 
-    /// <summary>What the drag is set to, from the weakest knotted link.</summary>
+    /// <summary>Drag setting, from the weakest knotted link.</summary>
     public DragSetting Drag { get; } = DragSetting.For(Leader, Line, Backing, Reel);
 
     /// <summary>
-    /// A fish of the brief on it: taken at the brief's distance, on the drag as set, with a rod held as most people do.
+    /// A fish of the brief on this outfit: hooked at the brief's distance, with the drag as set and the rod held as most people hold it.
     /// </summary>
     public RunCase FishOn(Brief brief) =>
         new(Reel, Line, Backing, BackingM, Leader, brief.Species.Group, brief.FishKg, new(Drag.SetN, OutM: brief.DistanceM));
 
-    /// <summary>How that fish runs; null for one that has no run in it to take the line off the reel.</summary>
+    /// <summary>How that fish runs; null for a fish that does not take line off the reel.</summary>
     internal FishRun? Run(Brief brief) => ReelRules.TakesLine(brief, Line) ? FishOn(brief).Run(watched: false) : null;
 
-    /// <summary>What the leader is looked at with on this day.</summary>
+    /// <summary>What the leader is examined for on this day.</summary>
     public LeaderUse LeaderUse(Brief brief) =>
         new(Line.TipDiameterM, Line.CoreN(), brief.Fly, Rod.LengthM, brief.Species.Group.Mouth, brief.LedClose);
 
-    /// <summary>What there is to put together, from the drum to the fly; with what lies on the spools of the shed.</summary>
+    /// <summary>What there is to assemble, from the spool to the fly, including what is already on the shed's spools.</summary>
     public RigPlan ToRig(Brief brief, GearShed shed) =>
         new(
             Called(Rod, "the rod"),
@@ -95,7 +95,7 @@ public sealed record Outfit(
         };
 }
 
-/// <summary>What hangs outside the tip against the rod's grain window. Ratios are to the standard mass of the window class.</summary>
+/// <summary>Line outside the tip against the rod's grain window. Ratios are shares of the standard mass of the window class.</summary>
 /// <param name="JudgedM">Length of line judged, metres.</param>
 /// <param name="LineKg">Mass of that line, kilograms.</param>
 /// <param name="Ratio">Line and what is left of the wet fly in the air over standard mass.</param>
@@ -114,20 +114,20 @@ public readonly record struct LineLoad(
 )
 {
     /// <summary>
-    /// Lowest and highest line ratio that works overhead; how far a short head may go for a big fly, with one false cast and an open loop;
-    /// and line and fly together. Common practice.
+    /// Lowest and highest line ratio that works overhead; how far a short head may exceed it for a big fly, with one false cast and an open
+    /// loop; and the limit for line and fly together. Common practice.
     /// </summary>
     public const double Low = CastEngine.WindowLow,
         Top = CastEngine.WindowTop,
         ShortHeadTop = 1.60,
         TogetherTop = 2.10;
 
-    /// <summary>The window's two ends, for drawings.</summary>
+    /// <summary>Both ends of the window, for drawings.</summary>
     public Spread Window { get; } = new(Low, MostRatio);
 
     /// <summary>
-    /// Highest line ratio for a rod of this class, a head of this length, metres, and a fly of this share of the line at the usual top: a
-    /// short head goes the higher the less comfortable the fly is, on rods that are made for big flies.
+    /// Highest line ratio for a rod of this class, a head of this length, metres, and a fly of this share of the line: a short head on a
+    /// rod made for big flies may go higher, the more so the heavier the fly is for the line.
     /// </summary>
     public static double MaxFor(double rodClass, double headM, double flyShare) =>
         Interpolation.Between(
@@ -138,16 +138,16 @@ public readonly record struct LineLoad(
                 * Interpolation.Fraction(CastEngine.ComfortableFlyRatio, CastEngine.HeavyHeadFlyRatio, flyShare)
         );
 
-    // Rods are made for big flies from this class on. Common practice.
+    // Rods of this class and above are made for big flies. Common practice.
     private const double BigFlyClass = 8;
 
-    /// <summary>Over what works overhead by itself: one false cast, and an open loop.</summary>
+    /// <summary>Heavier than what works overhead by itself: one false cast, and an open loop.</summary>
     public bool OneFalseCast => Verdict != Verdict.Fails && Ratio > Top;
 
-    // A head this far off its mass, up or down, still loads the rod as well: a fifth of what is worth a look. Common practice.
+    // A head whose mass is off by this share, up or down, loads the rod just as well: a fifth of what is worth a look. Common practice.
     private const double UnfeltShare = .04;
 
-    /// <summary>Between what masses to ask for a head in a shop, kilograms.</summary>
+    /// <summary>Range of masses to ask for when buying a head, kilograms.</summary>
     public static Spread ToAskForKg(FlyLine line) => new((1 - UnfeltShare) * line.MassKg!.Value, (1 + UnfeltShare) * line.MassKg!.Value);
 
     /// <summary>Fails outside the window, look when more than 0.2 from the ideal, else fits.</summary>
@@ -168,7 +168,7 @@ public readonly record struct LineLoad(
 /// <param name="Mend">The press that mends it; null where there is none, or nothing to mend.</param>
 public sealed record Link(LinkId Id, string Name, Sentence Title, Figure Figure, Verdict Verdict, Sentence Why, bool Pinned, Mend? Mend);
 
-/// <summary>One press that makes a link fit: one of these.</summary>
+/// <summary>One press that mends a link; exactly one of the changes is set.</summary>
 /// <param name="Says">What it does, in a few words.</param>
 /// <param name="DistanceM">Fish at this distance, metres.</param>
 /// <param name="WindFromDeg">Stand so that the wind comes from here, degrees.</param>
@@ -192,13 +192,13 @@ public sealed record Mend(
     bool Anew = false
 )
 {
-    /// <summary>The brief after the press; null where nobody said of which, or where the piece is to be measured.</summary>
+    /// <summary>The brief after the press; null when there is no draft, or when the piece is to be measured.</summary>
     public BriefDraft? Brief { get; init; }
 
     /// <summary>The pins after it.</summary>
     public Pins? Pins { get; init; }
 
-    /// <summary>With what it makes of a brief and pins, on a link of an outfit.</summary>
+    /// <summary>The same, with the brief and pins that result on a link of an outfit.</summary>
     [SuppressMessage(
         "Maintainability",
         "CA1502",
@@ -221,7 +221,7 @@ public sealed record Mend(
             DistanceM = DistanceM ?? draft.DistanceM,
             WindFromDeg = WindFromDeg ?? draft.WindFromDeg,
             HookSize = HookSize ?? draft.HookSize,
-            // Another hook is another fly: what it weighed is not said of this one.
+            // Another hook means another fly, so the weighed mass no longer applies.
             FlyWetKg = HookSize is null ? draft.FlyWetKg : null,
             FlyLengthM = HookSize is null ? draft.FlyLengthM : null,
             Owned = piece ? Owned.Any : draft.Owned,
@@ -237,7 +237,7 @@ public sealed record Mend(
             Line = Held(outfit.Line, LinkId.Head, pins.Line),
             Reel = Held(outfit.Reel, LinkId.Reel, pins.Reel),
         };
-        // What had been typed for a number that is another now is no longer what was said.
+        // The text typed for a number that has changed is dropped.
         return this with
         {
             Brief = draft with { Said = TypedText.StillMatching(draft.Said, draft.Typed) },
@@ -283,10 +283,10 @@ public sealed record Remedy(IReadOnlyList<LinkId> LetGo, Sentence Says, Pins Pin
 /// <param name="Floor">Class below which the fish is over-played.</param>
 public sealed record ClassTarget(double Delivery, double Carries, double Target, double Floor)
 {
-    /// <summary>A rod this near the target, in classes, fits without a remark.</summary>
+    /// <summary>A rod this near the target class fits without a remark.</summary>
     public const double Near = .75;
 
-    /// <summary>A class this far off is a disagreement; such a rod is not offered.</summary>
+    /// <summary>A rod this far from the target class is not offered.</summary>
     public const double Far = 1.5;
 
     /// <summary>The class aimed for, as it is said.</summary>
@@ -296,7 +296,7 @@ public sealed record ClassTarget(double Delivery, double Carries, double Target,
     public Spread Fits => new(Math.Max(0, Target - Near), Target + Near);
 }
 
-/// <summary>The best outfit of gear that is there, told beside an answer that asks for something to be bought.</summary>
+/// <summary>The best outfit of own gear, shown beside an answer that asks for something to be bought.</summary>
 /// <param name="Rod">Rod.</param>
 /// <param name="Line">Line.</param>
 /// <param name="Reel">Reel.</param>
@@ -329,7 +329,7 @@ public sealed record Solution(
     double Cost
 )
 {
-    /// <summary>With what each press makes of the draft and pins that this answers.</summary>
+    /// <summary>The same, with the brief and pins that result from each press.</summary>
     public Solution WithPresses(BriefDraft draft, Pins pins) =>
         this with
         {

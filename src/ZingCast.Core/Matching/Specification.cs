@@ -4,7 +4,7 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Matching;
 
-/// <summary>What to look for before any gear is looked at: class and tackle.</summary>
+/// <summary>What to look for, decided before any gear is considered: class and tackle.</summary>
 /// <param name="Class">The class decision.</param>
 /// <param name="Tackle">Rod length and action, head, density, leader, tippet.</param>
 /// <param name="Coatings">Coating ids that suit the water; empty when the rule is off.</param>
@@ -22,7 +22,7 @@ public sealed record Specification(ClassTarget Class, Tackle Tackle, IReadOnlyLi
     /// <summary>Density id.</summary>
     public string Density => Tackle.Density;
 
-    /// <summary>Decides the specification of a brief, in the order of the work; each rule adds its step.</summary>
+    /// <summary>Decides the specification of a brief in the order of the work; each rule adds its step to the ledger.</summary>
     internal static Specification Decide(Brief brief, Pins pins, CastCache casts, LedgerBook book)
     {
         var (tackle, coatings) = Tackle.Decide(brief, pins, book);

@@ -9,8 +9,8 @@ using ZingCast.Core.Standards;
 namespace ZingCast.Core.Matching;
 
 /// <summary>
-/// What to look for in everything but its class: what a class is judged with is what is named to be bought, and nothing else. Equal for
-/// equal days.
+/// What to look for apart from the class. The class is judged with exactly this, and exactly this is named when something has to be bought.
+/// Equal for equal days.
 /// </summary>
 /// <param name="RodLengthM">Rod length, metres.</param>
 /// <param name="Action">Rod action.</param>
@@ -29,10 +29,11 @@ public sealed record Tackle(
     TippetChoice Tippet
 )
 {
-    /// <summary>Short heads are built this much heavier than the rod's class on purpose, classes: 1½ to 2 in practice.</summary>
+    /// <summary>Short heads are built this much heavier than the rod's class on purpose, classes; 1½ to 2 in practice.</summary>
     public const double ShortHeadHeavier = 1.75;
 
-    // Running line of a separate head: thin and long, metres. A weight-forward line is at least so long, and so much longer than its head.
+    // Length of running line behind a separate head, metres; and for a weight-forward line its least running line, metres, and how much
+    // longer than the head it is at least.
     private const double ShootingLineM = 30,
         ShootingThickM = .00065,
         ShootingHeadM = 29 * Exact.FootM,
@@ -57,7 +58,7 @@ public sealed record Tackle(
         return (new(length, action, head, density, coatings is [var first, ..] ? first : Coatings.Temperate.Id, leader, tippet), coatings);
     }
 
-    /// <summary>The rod of a class. Mass is the usual one for its length and class.</summary>
+    /// <summary>An ordinary rod of this class: usual mass for its length and class.</summary>
     public Rod RodOf(double lineClass) =>
         new()
         {
@@ -72,7 +73,7 @@ public sealed record Tackle(
     /// <summary>The line that loads a rod ideally on this day.</summary>
     public FlyLine LineOf(Brief brief, Rod rod)
     {
-        // The farther, the thinner and longer the running line and the shorter the head, until it is a head of its own.
+        // The longer the cast, the thinner and longer the running line and the shorter the head, until the head is separate.
         var (far, thin) = (brief.DistanceM > Choosing.FarM, Interpolation.Fraction(NearM, Choosing.FarM, brief.DistanceM));
         var middle = (HeadM.Low + HeadM.High) / 2;
         var head = Interpolation.Between(middle, Math.Min(middle, ShootingHeadM), thin);
@@ -90,17 +91,17 @@ public sealed record Tackle(
             Build = far ? Build.ShootingHead : Build.WeightForward,
             HeadKg = .01,
         };
-        // Scale the head so that what hangs out comes to the ideal; its thickness follows from what such lines weigh.
+        // Scale the head until the mass outside the tip is ideal; its thickness follows from the usual density of such lines.
         var load = Choosing.Load(rod, draft, brief);
         var kg = .01 * load.Ideal * LineWeights.MassKg(load.WindowClass) / load.LineKg;
         var belly = FlyLine.UsualBellyM(kg / head, Density);
         return draft with { HeadKg = kg, BellyDiameterM = Math.Clamp(belly, .0006, .0038) };
     }
 
-    /// <summary>Leader on a line.</summary>
+    /// <summary>The leader tied to a line.</summary>
     public Leader LeaderOn(FlyLine line) => Leader.Build(LeaderM, line.TipDiameterM, Tippet.DiameterM, Tippet.GuardM);
 
-    /// <summary>The matched outfit of a class, to be thrown.</summary>
+    /// <summary>The matched outfit of a class, ready to be simulated.</summary>
     public CastSetup Setup(Brief brief, double lineClass)
     {
         var rod = RodOf(lineClass);

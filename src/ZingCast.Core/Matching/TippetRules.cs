@@ -18,20 +18,20 @@ public sealed record TippetChoice(double DiameterM, double BandFromM, double Ban
 /// <summary>Tippet: thick enough for the fly, strong enough for the fish.</summary>
 internal static class TippetRules
 {
-    // Share of the hook wire that is picked, within TippetBand; common practice.
+    // The tippet chosen is this share of the hook wire, within TippetBand. Common practice.
     private const double UsualOfWire = .39;
 
-    // Thick material is sold by the quarter of a tenth of a millimetre; metres.
+    // Step in which thick material is sold, metres.
     private const double StepM = .025e-3;
 
-    // A led nymph is followed by eye and hand: a size finer for every so many metres nearer.
+    // A nymph led close is followed by eye and hand: one size finer for every this many metres nearer.
     private const double LedFinerEachM = 4;
 
-    // Sizes up in the dark, where fish see less and are held harder, and under branches, which keep flies; common practice.
+    // Sizes thicker in the dark, where fish see less and are held harder, and under branches, which catch flies. Common practice.
     private const int InTheDark = 2,
         UnderBranches = 1;
 
-    // Bite guards by what they stand, metres; common practice.
+    // Lengths of bite guards by what they protect from, metres. Common practice.
     private const double TeethM = .25,
         RoughM = .45;
 
@@ -56,13 +56,13 @@ internal static class TippetRules
         var byX = fly.Size.Number > 4;
         var finer = brief.LedClose ? Math.Round((Brief.LedFromM - brief.DistanceM) / LedFinerEachM) : 0;
         var up = (brief.Night ? InTheDark : 0) + (brief.Cover == Cover.Canopy ? UnderBranches : 0);
-        // Whole X numbers are what hangs on the peg; thick material comes in metric steps.
+        // Sold in whole X sizes; thick material in metric steps.
         var byHook = byX
             ? Tippets.DiameterOfX(Math.Round(fly.Size.Number / (stiff ? 4.0 : 3.0)) + finer)
             : Math.Floor(UsualOfWire * fly.Hook.WireM / StepM + 1e-9) * StepM;
-        // No thicker than swims well.
+        // No thicker than lets the fly swim well.
         var byFly = Enumerable.Range(0, up).Aggregate(byHook, (m, _) => Next(m) <= band.High ? Next(m) : m);
-        // Fish that are held hard at the edge of a reef want more than any fly does.
+        // Fish held hard at the edge of a reef need a stronger tippet than any fly does.
         var held = Math.Min(brief.Species.Group.LeastTippetM, band.High);
         var usual = Math.Max(held, ForFish(byFly, band.High, Wanted(brief)));
         var stronger = usual > byFly;
@@ -96,12 +96,12 @@ internal static class TippetRules
         return diameter;
     }
 
-    // Strength the fish asks for, newtons, of a knotted tippet: half its weight, no more than is asked of any tippet.
+    // Knotted strength the fish asks for, newtons: half its weight, with an upper limit.
     private static double Wanted(Brief brief) => .5 * Math.Min(brief.FishKg, MaxFishKg) * Exact.GravityMps2;
 
     private const double MaxFishKg = 15;
 
-    // Up the sizes until it stands the fish, no thicker than swims well.
+    // Thicker step by step until it is strong enough for the fish, but no thicker than lets the fly swim well.
     private static double ForFish(double byFlyM, double mostM, double wantedN)
     {
         var diameter = byFlyM;

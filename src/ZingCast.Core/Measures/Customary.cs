@@ -16,10 +16,10 @@ public enum Shape
     Beaufort,
 }
 
-/// <summary>How finely a number is said: from this much on, in the form's unit, in whole steps of so much.</summary>
+/// <summary>Resolution of a number: from this value on, in the form's unit, it is rounded to whole steps of this size.</summary>
 public readonly record struct Step(double From, double Of);
 
-/// <summary>One way in which people say a quantity. SI = number × scale + offset.</summary>
+/// <summary>One way in which people write a quantity. SI = number × scale + offset.</summary>
 /// <param name="Unit">The unit as it is written; empty where there is none.</param>
 /// <param name="Scale">One of the unit in SI.</param>
 /// <param name="Steps">How finely it is said, from zero up; never empty. A drag moves by the same steps.</param>
@@ -37,7 +37,7 @@ public sealed record Form(
     bool Down = false
 );
 
-/// <summary>How anglers say one kind of quantity.</summary>
+/// <summary>How anglers express one kind of quantity.</summary>
 /// <param name="Trade">Where people count in feet and grains.</param>
 /// <param name="Metric">Where they count in metres and grams.</param>
 /// <param name="ByChoice">What a reader may choose instead; empty for most.</param>
@@ -70,7 +70,7 @@ public static class Customary
 
     private static readonly Dictionary<Kind, Custom> Table = Enum.GetValues<Kind>().ToDictionary(kind => kind, Describe);
 
-    /// <summary>How a kind is said.</summary>
+    /// <summary>How a kind is expressed.</summary>
     public static Custom For(Kind kind) => Table[kind];
 
     private static Custom Describe(Kind kind) =>
@@ -169,7 +169,7 @@ public static class Customary
         };
 
     /// <summary>
-    /// The form in which a reader sees a kind: the one chosen by its unit, where that is a choice, else the one of the system.
+    /// The form in which a reader sees a kind: the one chosen by its unit where there is a choice, otherwise the one of the unit system.
     /// </summary>
     public static Form For(Kind kind, bool metric, string? chosen = null)
     {

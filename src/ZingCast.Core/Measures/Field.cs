@@ -32,7 +32,7 @@ public enum FieldShape
 /// <param name="Name">As people say it.</param>
 public sealed record FieldChoice(string Id, string Name)
 {
-    /// <summary>All values of an enumeration, by the words for them.</summary>
+    /// <summary>All values of an enumeration, with their words.</summary>
     public static IReadOnlyList<FieldChoice> All<T>(Func<T, string> word)
         where T : struct, Enum => [.. Enum.GetValues<T>().Select(v => new FieldChoice(IdOf(v), word(v)))];
 
@@ -42,21 +42,21 @@ public sealed record FieldChoice(string Id, string Name)
 }
 
 /// <summary>
-/// A field of a piece of gear, described once. Its check, its column in a sheet, its limits in the contract and in the schema of a
-/// document, and its place on the form follow from this.
+/// A field of a piece of gear, described once. Its check, its column in sheets, its limits in the contract and in the schema of documents,
+/// and its place on the form follow from this.
 /// </summary>
 /// <param name="Name">Name as in the contract.</param>
 /// <param name="Label">What stands beside it on a form.</param>
 /// <param name="Shape">How it is filled in.</param>
 public sealed record Field(string Name, string Label, FieldShape Shape)
 {
-    /// <summary>What a measure stands for; null for anything else.</summary>
+    /// <summary>Kind of quantity of a measure; null for anything else.</summary>
     public Kind? Kind { get; init; }
 
-    /// <summary>It cannot be left empty.</summary>
+    /// <summary>Whether it is required.</summary>
     public bool Must { get; init; }
 
-    /// <summary>What a number may be, in the field's own unit; null where that depends on other fields.</summary>
+    /// <summary>Limits of a number, in the field's own unit; null where they depend on other fields.</summary>
     public Limit? Limit { get; init; }
 
     /// <summary>Longest text, characters.</summary>
@@ -68,13 +68,13 @@ public sealed record Field(string Name, string Label, FieldShape Shape)
     /// <summary>The values of a choice.</summary>
     public IReadOnlyList<FieldChoice> Choices { get; init; } = [];
 
-    /// <summary>The word for none of them, where a choice may be left open.</summary>
+    /// <summary>The word for an empty choice, where that is allowed.</summary>
     public string? None { get; init; }
 
-    /// <summary>Its column in sheets; null for what does not travel in them.</summary>
+    /// <summary>Its column in sheets; null when it is not in them.</summary>
     public string? Column { get; init; }
 
-    /// <summary>Other headings that people give that column.</summary>
+    /// <summary>Other headings accepted for that column.</summary>
     public IReadOnlyList<string> Also { get; init; } = [];
 
     internal Func<Gear, object?> Get { get; init; } = _ => null;
@@ -82,7 +82,7 @@ public sealed record Field(string Name, string Label, FieldShape Shape)
     internal Func<Gear, object, Gear> Set { get; init; } = (piece, _) => piece;
 
     /// <summary>
-    /// The value on a piece: text, double, id of a choice, bool, int or day, by its shape; null for none. The piece is of the kind that
+    /// The value on a piece: text, double, id of a choice, bool, int or day, by its shape; null for none. The piece must be of the kind
     /// this field belongs to.
     /// </summary>
     public object? ValueIn(Gear piece) => Get(piece);
@@ -101,7 +101,7 @@ public sealed record Field(string Name, string Label, FieldShape Shape)
             check.Must(Name, value is null ? !Must : Choices.Any(c => c.Id == (string)value), $"{OneOf()}.");
     }
 
-    /// <summary>What a choice may be, in words.</summary>
+    /// <summary>The values of a choice, in words.</summary>
     public string OneOf() => $"One of these: {string.Join(", ", Choices.Select(c => c.Name))}";
 }
 
@@ -224,14 +224,14 @@ internal static class FieldsOf<T>
 /// <summary>Fields that every piece of gear has.</summary>
 public static class GearFields
 {
-    /// <summary>What it is called, first on a form.</summary>
+    /// <summary>Name and tag, first on a form.</summary>
     public static readonly IReadOnlyList<Field> Names =
     [
         FieldsOf<Gear>.Text("tag", "Tag", 12, p => p.Tag, (p, v) => p with { Tag = v }, must: true, column: "tag"),
         FieldsOf<Gear>.Text("name", "Name", 80, p => p.Name, (p, v) => p with { Name = v }, must: true, column: "name"),
     ];
 
-    /// <summary>What is told of any piece, last on a form.</summary>
+    /// <summary>Fields that every kind of gear has, last on a form.</summary>
     public static readonly IReadOnlyList<Field> Shared =
     [
         FieldsOf<Gear>.Choice<Condition>(
@@ -249,6 +249,6 @@ public static class GearFields
         FieldsOf<Gear>.Text("note", "Note", 400, p => p.Note, (p, v) => p with { Note = v }, lines: true, column: "note", also: ["notes"]),
     ];
 
-    /// <summary>A kind's own fields between those that all have.</summary>
+    /// <summary>The fields of one kind between those shared by all.</summary>
     public static IReadOnlyList<Field> With(IEnumerable<Field> own) => [.. Names, .. own, .. Shared];
 }

@@ -1,11 +1,11 @@
 namespace ZingCast.Core.Measures;
 
-/// <summary>A field that cannot be used, with words to put beside it.</summary>
+/// <summary>A field with an unusable value, and the words to show beside it.</summary>
 /// <param name="Field">Field name as in the contract, camel case.</param>
 /// <param name="Problem">What is wrong and what would do.</param>
 public sealed record FieldProblem(string Field, string Problem);
 
-/// <summary>Problems of a part of a thing, under the name of the part.</summary>
+/// <summary>Puts problems of a part under the name of that part.</summary>
 public static class PartProblems
 {
     /// <summary>These under a name: "lengthM" becomes "measured[0].lengthM" under "measured[0]".</summary>
@@ -17,13 +17,13 @@ public static class PartProblems
         all.SelectMany((one, i) => check(one).Under($"{name}[{i}]"));
 }
 
-/// <summary>What a number may be, stated once with the words for one that is not.</summary>
+/// <summary>Limits of a number, stated once, with the words for a number outside them.</summary>
 /// <param name="Low">Lowest, included; unit as the field's.</param>
 /// <param name="High">Highest, included.</param>
 /// <param name="Words">What to say of a number outside.</param>
 public sealed record Limit(double Low, double High, string Words);
 
-/// <summary>Gathers what is wrong with a filled-in form, field by field.</summary>
+/// <summary>Collects what is wrong with a form, field by field.</summary>
 public sealed class FieldCheck
 {
     private readonly List<FieldProblem> problems = [];
@@ -46,24 +46,23 @@ public sealed class FieldCheck
             .Must(field, lines || text?.AsSpan().IndexOfAny('\n', '\r') is null or < 0, "Keep this on one line.");
 
     /// <summary>
-    /// A day that somebody did something: given, not before <see cref="EarliestYear"/> and, with a day's grace for other time zones, not
-    /// after today.
+    /// A day on which something was done: given, not before <see cref="EarliestYear"/> and, allowing a day for time zones, not after today.
     /// </summary>
     public FieldCheck Day(string field, DateOnly? day, DateOnly today) =>
         Must(field, !(day?.Year < EarliestYear), "That is before there were carbon rods; check the year.")
             .Must(field, !(day > today.AddDays(1)), "That day is still to come.");
 
-    /// <summary>No carbon rod is older. Common practice.</summary>
+    /// <summary>Carbon rods are not older than this. Common practice.</summary>
     public const int EarliestYear = 1950;
 
     /// <summary>A number that, when given, must lie within limits (both included).</summary>
     public FieldCheck Range(string field, double? value, double low, double high, string words) =>
         Must(field, value is not { } v || (v >= low && v <= high), words);
 
-    /// <summary>A number that, when given, must lie within limits that stand elsewhere.</summary>
+    /// <summary>A number that, when given, must lie within predefined limits.</summary>
     public FieldCheck Within(string field, double? value, Limit limit) => Range(field, value, limit.Low, limit.High, limit.Words);
 
-    /// <summary>What holds for each of a list, told under its name and place.</summary>
+    /// <summary>A check of each element of a list, reported under name and index.</summary>
     public FieldCheck All<T>(IReadOnlyList<T> all, string field, Func<T, FieldCheck> check)
     {
         problems.AddRange(all.Each(field, one => check(one).Problems));

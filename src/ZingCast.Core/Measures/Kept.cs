@@ -2,34 +2,32 @@ using System.Globalization;
 
 namespace ZingCast.Core.Measures;
 
-/// <summary>Something that can be kept: a piece of gear, a scrap, a calibration.</summary>
+/// <summary>Anything that is stored: a piece of gear, a scrap, a calibration.</summary>
 public abstract record Kept
 {
-    /// <summary>
-    /// Identity where it is kept; 0 for what is only described, such as a specification or a table that comes with Zing Cast.
-    /// </summary>
+    /// <summary>Id in the store; 0 for what is only described, such as a specification or a table supplied with Zing Cast.</summary>
     public int Id { get; init; }
 
-    /// <summary>Somebody has it. What is only described has no identity, or one below 0 where several are told apart.</summary>
+    /// <summary>Whether it is stored. What is only described has id 0, or negative ids where several have to be told apart.</summary>
     internal bool IsThere => Id > 0;
 
-    /// <summary>Counts its changes from 1, so that a change made on an older look is noticed; 0 when it was never kept.</summary>
+    /// <summary>Number of its revision, from 1, so that an edit of an outdated copy is noticed; 0 when never stored.</summary>
     public int Version { get; init; }
 
-    /// <summary>Every field that cannot be used; empty when all is well.</summary>
+    /// <summary>Every field with an unusable value; empty when all is well.</summary>
     public abstract IReadOnlyList<FieldProblem> Check();
 
-    /// <summary>The same, with days that are still to come among them.</summary>
+    /// <summary>The same, with days in the future refused.</summary>
     public virtual IReadOnlyList<FieldProblem> Check(DateOnly today) => Check();
 
     /// <summary>
-    /// This as it takes the place of <paramref name="before"/>, the same piece: what was measured and came along unchanged is dropped
-    /// when a figure that it describes is another now, so that there are never two descriptions of one piece.
+    /// This as the replacement of <paramref name="before"/>: measurements that came along unchanged are dropped when a figure they describe
+    /// has changed, so that there are never two descriptions of one piece.
     /// </summary>
     public virtual Kept InPlaceOf(Kept before) => this;
 }
 
-/// <summary>What state a piece of gear is in.</summary>
+/// <summary>Condition of a piece of gear.</summary>
 public enum Condition
 {
     /// <summary>Nothing to say against it.</summary>
@@ -38,11 +36,11 @@ public enum Condition
     /// <summary>Worn, and does its work.</summary>
     Worn,
 
-    /// <summary>To be mended before it is used.</summary>
+    /// <summary>Must be repaired before use.</summary>
     Mend,
 }
 
-/// <summary>Words for the state of a piece.</summary>
+/// <summary>Words for the condition of a piece.</summary>
 public static class ConditionWords
 {
     /// <summary>The words people use.</summary>
@@ -55,7 +53,7 @@ public static class ConditionWords
         };
 }
 
-/// <summary>A piece of gear: it carries a tag, and people know it by a name.</summary>
+/// <summary>A piece of gear, with a tag and a name.</summary>
 public abstract record Gear : Kept
 {
     /// <summary>Shed tag, such as "R3"; it names one piece of its kind.</summary>
@@ -65,7 +63,7 @@ public abstract record Gear : Kept
         init => field = PlainText.Clean(value);
     }
 
-    /// <summary>How people know it.</summary>
+    /// <summary>Name of the piece.</summary>
     public required string Name
     {
         get;
@@ -79,16 +77,16 @@ public abstract record Gear : Kept
         init => field = PlainText.Clean(value);
     }
 
-    /// <summary>What state it is in.</summary>
+    /// <summary>Its condition.</summary>
     public Condition Condition { get; init; }
 
-    /// <summary>What was paid for it, in the owner's currency; null when nobody knows.</summary>
+    /// <summary>Price paid, in the owner's currency; null when unknown.</summary>
     public double? Price { get; init; }
 
-    /// <summary>Since when it is here; null when nobody noted it.</summary>
+    /// <summary>Day of purchase; null when unknown.</summary>
     public DateOnly? BoughtOn { get; init; }
 
-    /// <summary>When it was last seen to: cleaned, greased, mended; null when nobody noted it.</summary>
+    /// <summary>Day of the last service (cleaned, greased, repaired); null when unknown.</summary>
     public DateOnly? ServicedOn { get; init; }
 
     /// <summary>Whose it is; empty for the owner of the shed.</summary>
@@ -98,25 +96,25 @@ public abstract record Gear : Kept
         init => field = PlainText.Clean(value);
     }
 
-    /// <summary>A label this many classes off what was measured is another piece's. Common practice.</summary>
+    /// <summary>A label at least this many classes off the measured class probably belongs to another piece. Common practice.</summary>
     protected const double LabelOff = .75;
 
-    /// <summary>The classes it is for, as far as anybody knows: from its measure, else its label. Null when nobody knows.</summary>
+    /// <summary>Classes it is for: by its measurement, or else its label. Null when unknown.</summary>
     public abstract Spread? Classes { get; }
 
-    /// <summary>True when what it is chosen by was measured, not only read off a label.</summary>
+    /// <summary>Whether the figure it is chosen by was measured rather than read off a label.</summary>
     public abstract bool IsMeasured { get; }
 
     /// <summary>True when label and measure differ by <see cref="LabelOff"/> or more.</summary>
     public virtual bool LabelDisagrees => false;
 
-    /// <summary>True when somebody looked it over and found something to watch or to mend.</summary>
+    /// <summary>Whether an inspection found something to watch or to repair.</summary>
     public virtual bool ToSeeTo => Condition == Condition.Mend;
 
-    /// <summary>What to call it when nobody gave it a name, as people would: "9 ft #6", "WF6F".</summary>
+    /// <summary>The usual name for a piece without one: "9 ft #6", "WF6F".</summary>
     public abstract string UsualName();
 
-    /// <summary>This with a tag and a name where it has none.</summary>
+    /// <summary>This with a tag and a name, where it has none.</summary>
     public Gear WithTagAndName(string freeTag) =>
         this with
         {
@@ -124,7 +122,7 @@ public abstract record Gear : Kept
             Name = Name.Length == 0 ? UsualName() : Name,
         };
 
-    /// <summary>The first letter and number that no piece carries yet, one above the highest: "R13".</summary>
+    /// <summary>The first unused tag: letter and one more than the highest number, such as "R13".</summary>
     public static string NextTag(char letter, IEnumerable<string> taken)
     {
         var highest = taken
@@ -135,7 +133,7 @@ public abstract record Gear : Kept
         return string.Create(CultureInfo.InvariantCulture, $"{letter}{highest + 1}");
     }
 
-    /// <summary>A check that has looked at every field by itself.</summary>
+    /// <summary>A check to which every field's own check has been applied.</summary>
     protected FieldCheck CheckFields(IReadOnlyList<Field> fields)
     {
         var check = new FieldCheck();
@@ -150,7 +148,7 @@ public abstract record Gear : Kept
     /// <inheritdoc />
     public override IReadOnlyList<FieldProblem> Check(DateOnly today) => [.. Check(), .. Dates(today)];
 
-    /// <summary>Its days that cannot be.</summary>
+    /// <summary>Problems with its days.</summary>
     protected IReadOnlyList<FieldProblem> Dates(DateOnly today) =>
         new FieldCheck().Day("boughtOn", BoughtOn, today).Day("servicedOn", ServicedOn, today).Problems;
 }

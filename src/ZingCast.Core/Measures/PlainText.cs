@@ -4,12 +4,13 @@ using System.Text;
 namespace ZingCast.Core.Measures;
 
 /// <summary>
-/// Text that people type and that is kept: names, tags, notes. Two tags that look alike are alike, and nothing unseen is kept.
+/// Normalizes text that people type and that is stored: names, tags, notes. Two tags that look alike are equal, and nothing invisible is
+/// stored.
 /// </summary>
 public static class PlainText
 {
-    // Letters that a following mark makes one with, each before what they become. Runs without the machine's own Unicode tables, which this
-    // program does without; other scripts write their marks one way only.
+    // Letters that combine with a following mark, each before the letter they become. This program does without the machine's Unicode
+    // tables; other scripts write their marks in one way only.
     private static readonly (char Mark, string Pairs)[] Marks =
     [
         ('\u0300', "AÀEÈIÌNǸOÒUÙWẀYỲaàeèiìnǹoòuùwẁyỳ"),
@@ -33,14 +34,11 @@ public static class PlainText
     /// <summary>What goes before words: "a" or "an".</summary>
     public static string Article(string words) => "aeiou".Contains(words[0], StringComparison.Ordinal) ? "an" : "a";
 
-    /// <summary>Several words one after the other: "a, b and c".</summary>
+    /// <summary>A list in words: "a, b and c".</summary>
     public static string And(IReadOnlyList<string> words) =>
         words.Count < 2 ? string.Concat(words) : $"{string.Join(", ", words.Take(words.Count - 1))} and {words[^1]}";
 
-    /// <summary>
-    /// The text as it is kept: no space at either end, single spaces within a line, letters and their accents as one sign. Null stays
-    /// null.
-    /// </summary>
+    /// <summary>The text as stored: trimmed, single spaces within a line, letters and accents composed. Null stays null.</summary>
     [return: System.Diagnostics.CodeAnalysis.NotNullIfNotNull(nameof(text))]
     public static string? Clean(string? text)
     {
@@ -60,7 +58,7 @@ public static class PlainText
         return clean.ToString().Trim();
     }
 
-    /// <summary>The text with the decimal digits of every script as 0 to 9.</summary>
+    /// <summary>The text with decimal digits of every script converted to 0 to 9.</summary>
     public static string WithPlainDigits(string text) =>
         string.Create(
             text.Length,
@@ -85,8 +83,7 @@ public static class PlainText
     }
 
     /// <summary>
-    /// Whether every sign can be seen or is a line break: no NUL and other control signs, no zero-width or direction marks, no half
-    /// characters.
+    /// Whether every character is visible or a line break: no control characters, zero-width or direction marks, or lone surrogates.
     /// </summary>
     public static bool IsVisible(string text)
     {

@@ -1,6 +1,6 @@
 namespace ZingCast.Core.Measures;
 
-/// <summary>What a number stands for: decides the units it may be read in and shown in. The SI unit is given for each.</summary>
+/// <summary>What a number stands for: decides the units in which it is read and shown. The SI unit is given for each.</summary>
 public enum Kind
 {
     /// <summary>A length of line or of anything else that is taped, metres.</summary>
@@ -18,7 +18,7 @@ public enum Kind
     /// <summary>Length of backing and of a run that takes it, metres; said in yards.</summary>
     Spooled,
 
-    /// <summary>What is left on a spool of leader material, metres; said in whole yards, and never as more than there is.</summary>
+    /// <summary>Length left on a spool of leader material, metres; in whole yards, rounded down.</summary>
     LeftOnSpool,
 
     /// <summary>How deep, metres.</summary>
@@ -91,7 +91,7 @@ public enum Kind
     Moment,
 }
 
-/// <summary>A number in SI together with what it stands for and, when known, how far it can be trusted.</summary>
+/// <summary>A number in SI, what it stands for and, when known, its uncertainty.</summary>
 /// <param name="Value">SI value, finite.</param>
 /// <param name="Kind">What the number stands for.</param>
 /// <param name="PlusMinus">Half-width of the interval it is believed to lie in, same unit; null when exact or not stated.</param>
@@ -149,11 +149,11 @@ public readonly record struct Quantity(double Value, Kind Kind, double? PlusMinu
     public static Quantity Force(double newtons) => new(newtons, Kind.Force);
 }
 
-/// <summary>The two ends of a range, same unit as its name says.</summary>
+/// <summary>Both ends of a range, in the unit of its name.</summary>
 /// <param name="Low">Lower end.</param>
 /// <param name="High">Upper end, not below the lower.</param>
 public readonly record struct Spread(double Low, double High)
 {
-    /// <summary>The range between two values, whichever is the greater.</summary>
+    /// <summary>The range between two values in either order.</summary>
     public static Spread Between(double a, double b) => new(Math.Min(a, b), Math.Max(a, b));
 }

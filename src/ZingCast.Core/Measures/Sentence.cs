@@ -10,8 +10,7 @@ namespace ZingCast.Core.Measures;
 public readonly record struct Part(string? Text, Quantity? Quantity);
 
 /// <summary>
-/// Words with numbers in them that are still numbers. Rules write ordinary interpolated strings; whoever shows
-/// the sentence renders each quantity in the units the reader has chosen.
+/// Words with quantities in them. Rules write ordinary interpolated strings; the reader's units are applied when the sentence is shown.
 /// </summary>
 [InterpolatedStringHandler]
 public sealed class Sentence

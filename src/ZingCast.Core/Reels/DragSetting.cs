@@ -18,19 +18,19 @@ public enum KnotAt
     LineToBacking,
 }
 
-/// <summary>A joint and what it stands, knotted.</summary>
+/// <summary>A joint and its knotted strength.</summary>
 /// <param name="At">Where.</param>
 /// <param name="Name">What people call it.</param>
 /// <param name="StandsN">Newtons.</param>
 /// <param name="Weakest">The first to go.</param>
 public sealed record KnottedJoint(KnotAt At, string Name, double StandsN, bool Weakest);
 
-/// <summary>A drag as it was measured.</summary>
+/// <summary>A measured drag setting.</summary>
 /// <param name="Right">It is where it should be.</param>
 /// <param name="Says">That, or what to do.</param>
 public sealed record DragReading(bool Right, Sentence Says);
 
-/// <summary>What to set the drag to, from the weakest knotted link.</summary>
+/// <summary>Drag setting, from the weakest knotted link.</summary>
 /// <param name="Joints">From the fly to the arbor.</param>
 /// <param name="WeakestN">What the weakest stands, newtons.</param>
 /// <param name="RangeN">A quarter to three tenths of it, newtons.</param>
@@ -41,7 +41,9 @@ public sealed record DragSetting(IReadOnlyList<KnottedJoint> Joints, double Weak
     /// <summary>Shares of the weakest knotted link: a quarter to three tenths. Common practice, "a quarter to a third".</summary>
     public static readonly Spread Share = new(.25, .30);
 
-    /// <summary>What a spring scale reads, against this: within the range, or within what the scale may be off of the middle.</summary>
+    /// <summary>
+    /// Judges a spring scale reading: right when within the range, or within the tolerance of the scale around the middle.
+    /// </summary>
     public static DragReading Judge(Spread rangeN, double setN, double readN, double plusMinusN)
     {
         var off = readN - setN;
@@ -50,12 +52,12 @@ public sealed record DragSetting(IReadOnlyList<KnottedJoint> Joints, double Weak
             : new(false, $"{Quantity.Force(Math.Abs(off))} too {(off > 0 ? "hard: ease" : "light: tighten")} the knob");
     }
 
-    /// <summary>Works it out for a leader, a line and a backing on a reel.</summary>
+    /// <summary>Computes it for a leader, a line and a backing on a reel.</summary>
     public static DragSetting For(Leader leader, FlyLine line, Backing backing, Reel reel)
     {
         var core = line.CoreN();
         var joints = LeaderStrength.Joints(leader, core);
-        // Whatever is tied nearest the fly: the tippet as a rule, its own knots and the guard's.
+        // The part nearest the fly: tippet and guard with their knots.
         var below = joints.Where(j => j.At != LeaderJointAt.Line).MinBy(j => j.StandsN)!;
         (KnotAt At, string Name, double N)[] stands =
         [

@@ -3,13 +3,13 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Reels;
 
-/// <summary>What limits the pull that is kept up on a fish.</summary>
+/// <summary>What limits the sustained pull on a fish.</summary>
 public enum PullLimit
 {
     /// <summary>The drag as it is set.</summary>
     Drag,
 
-    /// <summary>What a hand keeps up for minutes.</summary>
+    /// <summary>What a hand can hold for minutes.</summary>
     Hand,
 
     /// <summary>What the blank gives.</summary>
@@ -19,7 +19,7 @@ public enum PullLimit
     Tippet,
 }
 
-/// <summary>How long a fish takes to land, roughly: its runs, and being led in after each by the pull that is kept up.</summary>
+/// <summary>Rough time to land a fish: its runs, and being led in after each by the sustained pull.</summary>
 /// <param name="PullN">Pull that can be kept up, newtons.</param>
 /// <param name="Limit">What limits it.</param>
 /// <param name="Minutes">Time, minutes, from half to double of what is worked out; null when that pull does not lead such
@@ -31,32 +31,33 @@ public sealed record FishFight(double PullN, PullLimit Limit, Spread? Minutes, b
     /// <summary>How far to trust it.</summary>
     public Source Source { get; } = Source.Assumption("Its runs, and leading it in between them, wide: half to double");
 
-    // A fish of two kilograms is led in at this speed by the pull that is usual for it, a heavier one slower by this power of its mass,
-    // m/s; less than a quarter of the usual pull does not lead it at all. Set so that a bonefish of two kilograms takes some six minutes, a
-    // salmon of ten a quarter of an hour and a tarpon half an hour on tackle that suits them. Common practice.
+    // Speed at which the usual pull leads in a fish of this mass, m/s and kilograms; exponent of mass by which heavier fish are slower; the
+    // fastest a fish is led, m/s; share of the usual pull below which it cannot be led at all. Set so that on suitable tackle a bonefish
+    // of two kilograms takes some six minutes, a salmon of ten a quarter of an hour and a tarpon half an hour. Common practice.
     private const double LedMps = .6,
         LedKg = 2,
         HeavySlower = .3,
         FastestLedMps = 1,
         LeastPull = .25;
 
-    // A blank gives at most ten times the weight that bends it by a third. Common practice.
+    // A blank pulls at most ten times the weight that bends it by a third. Common practice.
     private const double RodOverPower = 10;
 
-    // A hand at the end of a bent rod, where nobody tested how it bends: lever over length. Common practice.
+    // Lever of a bent rod over its length, for rods without a bend test. Common practice.
     private const double LeverShare = .7;
 
     private const double TippetHalf = .5;
 
-    /// <summary>What a blank gives, newtons, from the weight of its bend test, kilograms.</summary>
+    /// <summary>Pull of a blank, newtons, from the weight of its bend test, kilograms.</summary>
     public static double RodN(double powerKg) => RodOverPower * powerKg * Exact.GravityMps2;
 
-    /// <summary>What a hand keeps up on a rod that nobody tested, newtons: its moment over the lever of the bent rod.</summary>
+    /// <summary>Pull that a hand sustains on a rod without a bend test, newtons: its moment over the lever of the bent rod.</summary>
     public static double HandN(double handNm, double rodM, double angleDeg) =>
         handNm / (LeverShare * rodM * Math.Sin(Math.Clamp(angleDeg, 8, 90) * Math.PI / 180));
 
     /// <summary>
-    /// Works it out from a fish's runs. <paramref name="handN"/> and <paramref name="rodN"/> are what hand and blank keep up, newtons.
+    /// Computes it from a fish's runs. <paramref name="handN"/> and <paramref name="rodN"/> are the pulls that hand and blank can sustain,
+    /// newtons.
     /// </summary>
     public static FishFight From(RunCase at, IReadOnlyList<FishRun> runs, double handN, double rodN, bool underFloor)
     {
@@ -88,6 +89,6 @@ public sealed record FishFight(double PullN, PullLimit Limit, Spread? Minutes, b
         return new(pull, by, minutes is { } mid ? new(mid / 2, 2 * mid) : null, underFloor, says);
     }
 
-    // Beyond two hours nobody speaks of landing a fish, seconds.
+    // A longer fight is not given a time, seconds.
     private const double LongestS = 7200;
 }

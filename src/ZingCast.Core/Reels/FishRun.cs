@@ -8,7 +8,7 @@ public enum RunEnd
     /// <summary>The fish stops.</summary>
     Stops,
 
-    /// <summary>The pull passes what the weakest knotted link stands. What follows is what would have followed.</summary>
+    /// <summary>The pull exceeds the strength of the weakest knotted link. The rest of the run is shown as if it had held.</summary>
     Breaks,
 
     /// <summary>The spool is empty and the fish still runs.</summary>
@@ -40,29 +40,29 @@ public readonly record struct RunMoment(
 /// <summary>What happens at a moment of a run.</summary>
 public enum RunMark
 {
-    /// <summary>The loose line is gone; the spool turns.</summary>
+    /// <summary>The slack is gone; the spool turns.</summary>
     OnTheReel,
 
-    /// <summary>The line has gone; backing shows.</summary>
+    /// <summary>The line is out; backing shows.</summary>
     BackingShows,
 
-    /// <summary>Half of the backing has gone.</summary>
+    /// <summary>Half of the backing is out.</summary>
     HalfGone,
 
-    /// <summary>The pull is the most it comes to.</summary>
+    /// <summary>The pull is at its maximum.</summary>
     Hardest,
 
-    /// <summary>The pull passes what the weakest knotted link stands.</summary>
+    /// <summary>The pull exceeds the strength of the weakest knotted link.</summary>
     TippetLimit,
 
     /// <summary>The spool is empty.</summary>
     Spooled,
 }
 
-/// <summary>A mark and when it is reached, seconds.</summary>
+/// <summary>A mark and its time, seconds.</summary>
 public readonly record struct RunMarked(RunMark Mark, double TimeS);
 
-/// <summary>Where the work of the fish has gone, joules. Fish is the sum of the others.</summary>
+/// <summary>Where the fish's work went, joules. Fish is the sum of the others.</summary>
 /// <param name="FishJ">What its muscle has done.</param>
 /// <param name="BodyJ">Into the water by its own body.</param>
 /// <param name="DragJ">Into drag and rings.</param>
@@ -70,7 +70,7 @@ public readonly record struct RunMarked(RunMark Mark, double TimeS);
 /// <param name="MotionJ">What still moves at the end.</param>
 public readonly record struct RunEnergy(double FishJ, double BodyJ, double DragJ, double WaterJ, double MotionJ);
 
-/// <summary>A run of a fish, from the take until it stops or the spool is empty.</summary>
+/// <summary>A run of a fish, from the take until the fish stops or the spool is empty.</summary>
 /// <param name="End">How it ends.</param>
 /// <param name="RunM">How far the fish runs, metres.</param>
 /// <param name="TookS">How long it takes, seconds.</param>
@@ -100,21 +100,21 @@ public sealed record FishRun(
     IReadOnlyList<RunMoment> Moments
 )
 {
-    // A fish that is down to this share of the speed at which its muscle gives nothing has stopped running.
+    // A fish slower than this share of its top speed has stopped.
     private const double StoppedShare = .02;
 
     // No run lasts longer, seconds.
     private const double LongestS = 300;
 
-    // Steps are fine against the time in which the fish gains its speed.
+    // Time steps are small against the time in which the fish gains its speed.
     private const double FinestS = .005,
         CoarsestS = .06,
         PerGain = .12;
 
-    // A drawing has no use for more moments.
+    // Most moments kept for a drawing.
     private const int MaxMoments = 160;
 
-    // Speed, way, work of muscle, body, drag and water.
+    // Speed, distance, and work of muscle, body, drag and water.
     private struct State
     {
         public double V,
@@ -139,7 +139,7 @@ public sealed record FishRun(
     }
 
     /// <summary>
-    /// Lets a fish run. Bit for bit the same each time; always ends. <paramref name="refine"/> divides the step, 1 or more.
+    /// Simulates a run. The same input gives the same bits; always ends. <paramref name="refine"/> divides the step, 1 or more.
     /// </summary>
     [SuppressMessage("Maintainability", "CA1502", Justification = "One step of the run, in the order in which things happen.")]
     public static FishRun Simulate(RunningFish fish, RunTackle tackle, bool watched = true, double refine = 1)
@@ -177,12 +177,12 @@ public sealed record FishRun(
             if (spooled)
                 break;
             var next = Step(fish, tackle, reserve, now, t, h);
-            // It gathers speed first; once it is slow and gains no more it has stopped.
+            // The fish first gains speed; once it is slow and not gaining, it has stopped.
             if (t > LongestS || (now.V < StoppedShare * fish.FastMps && next.V <= now.V))
                 break;
             if (now.X < tackle.Hold.SlackM && next.X > tackle.Hold.SlackM)
             {
-                // The drag comes on at once when the loose line is gone: no step runs across that.
+                // The drag sets in abruptly when the slack is gone: no step may cross that point.
                 var share = (tackle.Hold.SlackM - now.X) / (next.X - now.X);
                 next = Step(fish, tackle, reserve, now, t, share * h) with { X = tackle.Hold.SlackM };
                 (now, t) = (next, t + share * h);
@@ -190,7 +190,7 @@ public sealed record FishRun(
             }
             if (next.Out >= tackle.TotalM)
             {
-                // The last turn goes within this step.
+                // The last turn leaves the spool within this step.
                 var share = (tackle.TotalM - now.Out) / (next.Out - now.Out);
                 next = Step(fish, tackle, reserve, now, t, share * h);
                 (t, spooled) = (t + share * h, true);
@@ -251,7 +251,7 @@ public sealed record FishRun(
         };
     }
 
-    /// <summary>What the muscle pulls with, newtons, when a share of the reserve is left and the fish swims at a speed, m/s.</summary>
+    /// <summary>Pull of the muscle, newtons, at a remaining share of the reserve and a speed, m/s.</summary>
     public static double MuscleN(RunningFish fish, double rested, double leftShare, double speedMps) =>
         fish.StrongN * rested * Math.Max(0, leftShare) * Math.Max(0, 1 - speedMps / fish.FastMps);
 

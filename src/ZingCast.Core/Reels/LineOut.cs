@@ -6,8 +6,8 @@ using ZingCast.Core.Standards;
 namespace ZingCast.Core.Reels;
 
 /// <summary>
-/// Leader, line and backing as they come off a spool: what is left on it, and what is in the water, over the line out. Tables are made once
-/// and read from then on.
+/// Leader, line and backing as they leave a spool: radius of what is left and water drag of what is out, over the length out. The tables
+/// are computed once.
 /// </summary>
 public sealed class LineOut
 {
@@ -19,7 +19,7 @@ public sealed class LineOut
         perCubeRoot = new double[Places + 1];
     private readonly double perM;
 
-    /// <summary>Lays it out, from the fly to the arbor.</summary>
+    /// <summary>Builds the tables, from the fly to the arbor.</summary>
     public LineOut(SpoolShape spool, FlyLine line, Backing backing, double backingM, Leader? leader)
     {
         LineM = line.LengthM + (leader?.LengthM ?? 0);
@@ -53,13 +53,13 @@ public sealed class LineOut
         }
     }
 
-    /// <summary>Line and leader, metres: what is out beyond this is backing.</summary>
+    /// <summary>Line and leader, metres: beyond this, backing is out.</summary>
     public double LineM { get; }
 
-    /// <summary>All there is to run off, metres.</summary>
+    /// <summary>Total length, metres.</summary>
     public double TotalM { get; }
 
-    /// <summary>Radius of what is left on the spool with so much out, metres.</summary>
+    /// <summary>Radius of what is left on the spool with this much out, metres.</summary>
     public double RadiusM(double outM) => Read(radiusM, outM);
 
     /// <summary>

@@ -5,7 +5,7 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Reels;
 
-/// <summary>A fly reel. Spool measures in metres; all null when nobody took a ruler to it.</summary>
+/// <summary>A fly reel. Spool dimensions in metres; null when not measured.</summary>
 public sealed record Reel : Gear
 {
     /// <summary>Lowest class on the label.</summary>
@@ -29,14 +29,14 @@ public sealed record Reel : Gear
     /// <summary>Kind of that backing, see <see cref="Backings"/>.</summary>
     public string? StatedBacking { get; init; }
 
-    /// <summary>The line it says it holds them behind, as its box would: "WF7F"; null for an ordinary one of its class.</summary>
+    /// <summary>The line behind which that backing fits, as its box names it: "WF7F"; null for an ordinary one of its class.</summary>
     public string? StatedLine
     {
         get;
         init => field = string.IsNullOrWhiteSpace(value) ? null : PlainText.Clean(value);
     }
 
-    /// <summary>Something it was seen to hold; null when nobody tried.</summary>
+    /// <summary>A line and backing it is known to hold; null when never tried.</summary>
     public KnownFill? KnownFill { get; init; }
 
     /// <summary>Mass empty, kilograms.</summary>
@@ -48,7 +48,7 @@ public sealed record Reel : Gear
     /// <summary>Most drag, newtons, null when unknown.</summary>
     public double? DragN { get; init; }
 
-    /// <summary>A reel to start filling in.</summary>
+    /// <summary>A reel to start the form with.</summary>
     public static readonly Reel Blank = new()
     {
         Tag = "",
@@ -56,19 +56,19 @@ public sealed record Reel : Gear
         MassKg = .14,
     };
 
-    /// <summary>Room left between line and rim, metres; 3 mm is common practice.</summary>
+    /// <summary>Gap to leave between line and rim, metres; 3 mm is common practice.</summary>
     public const double RimGapM = .003;
 
-    /// <summary>The spool as far as it is known; there always is an answer, and it says how good it is.</summary>
+    /// <summary>The spool as far as it is known. There is always an answer, with its reliability.</summary>
     public SpoolShape Spool() => SpoolShape.For(this);
 
-    /// <summary>Backing that reels like it usually carry: kind and length, metres.</summary>
+    /// <summary>Backing that such reels usually carry: kind and length, metres.</summary>
     public string UsualBacking => UsualHoldings.Backing(SpoolShape.ClassOf(this)).Id;
 
     /// <inheritdoc cref="UsualBacking"/>
     public double UsualBackingM => UsualHoldings.BackingM(SpoolShape.ClassOf(this));
 
-    /// <summary>An ordinary floating weight-forward line of a class; stands in where no line is known. Assumed build.</summary>
+    /// <summary>An ordinary floating weight-forward line of a class, used where no line is known. Its build is assumed.</summary>
     public static FlyLine TypicalLine(double lineClass) =>
         new()
         {
@@ -108,7 +108,7 @@ public sealed record Reel : Gear
             .Problems;
 }
 
-/// <summary>What a spool was seen to hold, wound as it usually is.</summary>
+/// <summary>A line and backing that a spool is known to hold, wound normally.</summary>
 /// <param name="Backing">Kind of backing, see <see cref="Backings"/>.</param>
 /// <param name="BackingM">How much of it, metres.</param>
 /// <param name="Line">The line over it, in words; empty for none.</param>
@@ -116,7 +116,7 @@ public sealed record Reel : Gear
 /// <param name="GapM">What was left to the rim, metres.</param>
 public sealed record KnownFill(string Backing, double BackingM, string Line, double LineM3, double GapM)
 {
-    /// <summary>What cannot be, field by field.</summary>
+    /// <summary>What is wrong, field by field.</summary>
     public IReadOnlyList<FieldProblem> Check() =>
         new FieldCheck()
             .Must("backing", Backings.Find(Backing) is not null, "Pick a backing from the list.")

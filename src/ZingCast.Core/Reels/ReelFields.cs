@@ -5,10 +5,10 @@ namespace ZingCast.Core.Reels;
 
 using static FieldsOf<Reel>;
 
-/// <summary>What is kept of a reel, each field described once.</summary>
+/// <summary>Fields of a reel, each described once.</summary>
 public static class ReelFields
 {
-    /// <summary>As on a form, in order.</summary>
+    /// <summary>In the order of the form.</summary>
     public static readonly IReadOnlyList<Field> All = GearFields.With([
         Measure(
             "massKg",
@@ -63,7 +63,7 @@ public static class ReelFields
             "Label, lowest class",
             Kind.LineClass,
             r => r.LabelLow,
-            // A label of one class is one from and to it.
+            // A label with one class is a range from and to it.
             (r, v) => r with { LabelLow = v, LabelHigh = r.LabelHigh > v ? r.LabelHigh : v },
             LineWeights.Classes,
             column: "class",

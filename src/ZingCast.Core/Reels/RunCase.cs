@@ -5,7 +5,7 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Reels;
 
-/// <summary>A fish on an outfit: everything a run depends on.</summary>
+/// <summary>A fish on an outfit: everything that a run depends on.</summary>
 /// <param name="Reel">Reel.</param>
 /// <param name="Line">Line.</param>
 /// <param name="Backing">Backing.</param>
@@ -25,14 +25,14 @@ public sealed record RunCase(
     RunHold Hold
 )
 {
-    /// <summary>Backing drawn in a run, metres, and speed, m/s, from which a drag is worth money. Common practice.</summary>
+    /// <summary>Backing drawn, metres, and speed of a run, m/s, from which a good drag is worth its price. Common practice.</summary>
     public const double DearBackingM = 50,
         DearMps = 5;
 
-    // What a fish gains back of what a run took, while it is led in. An assumption of ours.
+    // Share of the reserve used in a run that a fish regains while it is led in. Our assumption.
     private const double Recovers = .35;
 
-    // Runs shorter than this, or of a fish more spent, are no runs; nobody plans for more of them.
+    // Shortest run that counts as one, metres; least reserve for another run; most runs considered.
     private const double ShortestRunM = 5,
         Spent = .05;
     private const int MaxRuns = 6;
@@ -40,17 +40,17 @@ public sealed record RunCase(
     /// <summary>The fish.</summary>
     public RunningFish Fish => RunningFish.From(Group, FishKg);
 
-    /// <summary>What it pulls against.</summary>
+    /// <summary>Tackle it pulls against.</summary>
     public RunTackle Tackle =>
         new(new(Reel.Spool(), Line, Backing, BackingM, Leader), Hold, DragSetting.For(Leader, Line, Backing, Reel).WeakestN);
 
-    /// <summary>Lets it run.</summary>
+    /// <summary>Simulates the run.</summary>
     public FishRun Run(bool watched = true) => FishRun.Simulate(Fish, Tackle, watched);
 
     /// <summary>Whether this run is one for which a good reel matters.</summary>
     public static bool WantsReel(FishRun run) => run.BackingOutM >= DearBackingM || run.FastestMps >= DearMps;
 
-    /// <summary>The first run and those after it, each with what the fish gained back while it was led in. At least one.</summary>
+    /// <summary>The first run and the later ones, each with the reserve regained while the fish was led in. At least one.</summary>
     public IReadOnlyList<FishRun> Runs()
     {
         List<FishRun> runs = [Run()];
@@ -68,7 +68,7 @@ public sealed record RunCase(
     }
 }
 
-/// <summary>Something that can be changed against a run.</summary>
+/// <summary>Changes that may help in a run.</summary>
 public enum RunChangeKind
 {
     /// <summary>Thinner backing of at least the same strength.</summary>
@@ -83,14 +83,14 @@ public enum RunChangeKind
     /// <summary>Following on foot or by boat.</summary>
     Follow,
 
-    /// <summary>The rod pointed lower, at the fish.</summary>
+    /// <summary>The rod lowered towards the fish.</summary>
     LowerRod,
 
-    /// <summary>The loose line on the reel before it is needed.</summary>
+    /// <summary>The slack reeled in beforehand.</summary>
     NoSlack,
 }
 
-/// <summary>A change and what it does to the run.</summary>
+/// <summary>A change and its effect on the run.</summary>
 /// <param name="Kind">What is changed.</param>
 /// <param name="Says">It in a sentence.</param>
 /// <param name="Case">The case after it.</param>
@@ -100,25 +100,25 @@ public enum RunChangeKind
 /// <param name="Gain">How much farther from breaking or being spooled, share; below 0 nearer.</param>
 public sealed record RunChange(RunChangeKind Kind, Sentence Says, RunCase Case, double RunM, double LeftM, double TippetShare, double Gain)
 {
-    // What changes less is not felt, share.
+    // A smaller gain is not noticed, as a share.
     private const double Little = .005;
 
-    // A drag a quarter lighter or heavier; a walk along the bank; a rod held low.
+    // Drag lighter or heavier by this share; walking speed along the bank; angle of a lowered rod.
     private const double Quarter = .25,
         WalkMps = 1.5,
         LowDeg = 15;
 
-    /// <summary>Whether it helps enough to be felt.</summary>
+    /// <summary>Whether the gain is large enough to be noticed.</summary>
     public bool Helps => Gain > Little;
 
-    /// <summary>How near a run comes to the end of tippet or spool: 1 is there.</summary>
+    /// <summary>How near a run comes to breaking the tippet or emptying the spool; 1 is the limit.</summary>
     public static double Danger(FishRun run, RunCase of)
     {
         var all = Math.Max(1, of.BackingM);
         return Math.Max(run.TippetShare, run.BackingOutM / all);
     }
 
-    /// <summary>Everything that can be changed, what helps most first.</summary>
+    /// <summary>All possible changes, the most helpful first.</summary>
     public static IReadOnlyList<RunChange> For(RunCase at, FishRun run)
     {
         var hold = at.Hold;

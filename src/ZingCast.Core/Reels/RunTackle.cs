@@ -3,7 +3,7 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Reels;
 
-/// <summary>How the fish is held while it runs.</summary>
+/// <summary>How the fish is played while it runs.</summary>
 /// <param name="DragN">What the drag is set to, pulled straight off a full spool, newtons.</param>
 /// <param name="RodAngleDeg">Angle between butt and line, degrees: 0 points the rod at the fish.</param>
 /// <param name="OutM">Line and leader beyond the tip when it takes, metres.</param>
@@ -21,7 +21,7 @@ public sealed record RunHold(
     double Rested = 1
 )
 {
-    /// <summary>Every field that cannot be used; empty when all is well.</summary>
+    /// <summary>Every field with an unusable value; empty when all is well.</summary>
     public IReadOnlyList<FieldProblem> Check() =>
         new FieldCheck()
             .Range("dragN", DragN, .2, 150, "A drag is set between 20 g and 15 kg (33 lb).")
@@ -34,35 +34,34 @@ public sealed record RunHold(
             .Problems;
 }
 
-/// <summary>
-/// What a running fish pulls against: the drag on a spool that empties, the rings, and the water along everything that is out.
-/// </summary>
+/// <summary>Tackle that a running fish pulls against: drag of a spool that empties, guides, and water along all that is out.</summary>
 public sealed class RunTackle
 {
-    // Friction of line in rings: 1.05 to 1.3 in all for angles people hold, e to the power of this times the angle. Common practice.
+    // Friction of line in the guides: the force grows by e to the power of this times the angle, 1.05 to 1.3 in all for usual rod angles.
+    // Common practice.
     private const double RingFriction = .18;
 
-    // What holds a line that runs through the fingers, newtons. Common practice.
+    // Force of fingers on a running line, newtons. Common practice.
     private const double FingersN = 1;
 
     private readonly LineOut line;
     private readonly double fullNm,
         rings;
 
-    /// <summary>Sets it up. <paramref name="tippetN"/> is what the weakest knotted link stands, newtons.</summary>
+    /// <summary><paramref name="tippetN"/> is the strength of the weakest knotted link, newtons.</summary>
     public RunTackle(LineOut line, RunHold hold, double tippetN)
     {
         (this.line, Hold, TippetN) = (line, hold, tippetN);
         OutM = Math.Min(hold.OutM, line.TotalM - .5);
         rings = Math.Exp(RingFriction * hold.RodAngleDeg * Math.PI / 180);
-        // It was set at the full spool; the brake's own moment stays.
+        // The drag was set at the full spool; the moment of the brake stays the same.
         fullNm = hold.DragN * line.RadiusM(0);
     }
 
-    /// <summary>How it is held.</summary>
+    /// <summary>How the fish is played.</summary>
     public RunHold Hold { get; }
 
-    /// <summary>What the weakest knotted link stands, newtons.</summary>
+    /// <summary>Strength of the weakest knotted link, newtons.</summary>
     public double TippetN { get; }
 
     /// <inheritdoc cref="LineOut.LineM"/>
@@ -71,24 +70,22 @@ public sealed class RunTackle
     /// <inheritdoc cref="LineOut.TotalM"/>
     public double TotalM => line.TotalM;
 
-    /// <summary>What is out when the fish takes, metres.</summary>
+    /// <summary>Length out when the fish takes, metres.</summary>
     public double OutM { get; }
 
     /// <inheritdoc cref="LineOut.RadiusM"/>
     public double RadiusM(double outM) => line.RadiusM(outM);
 
-    /// <summary>
-    /// What the drag and the rings hold with so much out and so much of it run, newtons. Loose line goes through the fingers.
-    /// </summary>
+    /// <summary>Force of drag and guides with this much out and this much of it run, newtons. Slack runs through the fingers.</summary>
     public double DragN(double outM, double runM) => runM < Hold.SlackM ? FingersN : fullNm / RadiusM(outM) * rings;
 
     /// <inheritdoc cref="LineOut.WaterN"/>
     public double WaterN(double outM, double speedMps) => line.WaterN(outM, speedMps);
 
-    /// <summary>All that the fish pulls against, and the tippet has to stand, newtons.</summary>
+    /// <summary>Total force against the fish, which the tippet has to bear, newtons.</summary>
     public double PullN(double outM, double speedMps, double runM) => DragN(outM, runM) + WaterN(outM, speedMps);
 
-    /// <summary>What people have on for a group of fish: an ordinary line of its class on an ordinary reel, its usual backing.</summary>
+    /// <summary>Usual tackle for a group of fish: an ordinary line of its class, an ordinary reel, the usual backing.</summary>
     public static RunTackle Ordinary(FishGroup group, double massKg)
     {
         var line = Reel.TypicalLine(group.FloorLow);

@@ -3,7 +3,7 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Reels;
 
-/// <summary>A spool of a reel, its own, a spare one or a cassette, and what is wound on it.</summary>
+/// <summary>A spool of a reel (its own, a spare or a cassette) and what is wound on it.</summary>
 public sealed record Spool : Kept
 {
     /// <summary>Name of the spool that came with a reel.</summary>
@@ -12,7 +12,7 @@ public sealed record Spool : Kept
     /// <summary>The reel it fits.</summary>
     public required int ReelId { get; init; }
 
-    /// <summary>What it is called beside the others of that reel: "its own", "spare", "cassette 2".</summary>
+    /// <summary>Its name among the spools of that reel: "its own", "spare", "cassette 2".</summary>
     public required string Name
     {
         get;
@@ -25,16 +25,16 @@ public sealed record Spool : Kept
     /// <summary>Kind of backing on it, see <see cref="Backings"/>; null when there is none.</summary>
     public string? Backing { get; init; }
 
-    /// <summary>How much of it, metres.</summary>
+    /// <summary>Its length, metres.</summary>
     public double BackingM { get; init; }
 
-    /// <summary>The day it was wound; null when nobody noted it.</summary>
+    /// <summary>Day it was wound; null when unknown.</summary>
     public DateOnly? WoundOn { get; init; }
 
-    /// <summary>Wound in by the right hand.</summary>
+    /// <summary>Wound for right-hand retrieve.</summary>
     public bool RightHand { get; init; }
 
-    /// <summary>What to call the next spool of a reel that has these: its own, a spare, another spare.</summary>
+    /// <summary>Name for the next spool of a reel that has these: its own, a spare, another spare.</summary>
     public static string UsualName(IReadOnlyCollection<string> taken)
     {
         if (!taken.Contains(Own))
@@ -44,10 +44,10 @@ public sealed record Spool : Kept
                 return name;
     }
 
-    /// <summary>Whether anything is known to lie on it.</summary>
+    /// <summary>Whether anything is known to be on it.</summary>
     public bool IsWound => LineId is not null || Backing is not null;
 
-    /// <summary>Another spool than the reel's own: it is changed for it in a moment.</summary>
+    /// <summary>A spare spool, which can be changed in a moment.</summary>
     public bool IsSpare => Name != Own;
 
     /// <inheritdoc />

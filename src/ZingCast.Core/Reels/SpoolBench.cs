@@ -5,7 +5,7 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Reels;
 
-/// <summary>A backing beside the others on one spool.</summary>
+/// <summary>One kind of backing on a spool, to compare with others.</summary>
 /// <param name="Backing">The backing.</param>
 /// <param name="FitsM">How much fits under the line, metres.</param>
 /// <param name="FitsBandM">From the least room wound loosely to the most wound tight, metres.</param>
@@ -16,23 +16,23 @@ public sealed record BackingRow(Backing Backing, double FitsM, Spread FitsBandM,
 /// <summary>A step of a check by hand.</summary>
 public sealed record FillStep(Sentence Says);
 
-/// <summary>Ways people fill a spool.</summary>
+/// <summary>Ways to fill a spool.</summary>
 public enum FillSchool
 {
-    /// <summary>As much as goes on.</summary>
+    /// <summary>As much as fits.</summary>
     Full,
 
     /// <summary>The longest run of the fish and three tenths more.</summary>
     Run,
 
-    /// <summary>Half the spool, whatever swims.</summary>
+    /// <summary>Half the spool, whatever the fish.</summary>
     Half,
 
-    /// <summary>Next to none, to keep the outfit light.</summary>
+    /// <summary>Very little, to keep the outfit light.</summary>
     Light,
 }
 
-/// <summary>A way to fill the spool, and what it comes to here.</summary>
+/// <summary>A way to fill the spool, and its result here.</summary>
 /// <param name="School">Which.</param>
 /// <param name="Name">What it is called.</param>
 /// <param name="BackingM">Backing, metres.</param>
@@ -40,7 +40,7 @@ public enum FillSchool
 /// <param name="Why">Why people do it.</param>
 public sealed record FillPreset(FillSchool School, string Name, double BackingM, bool Fits, Sentence Why);
 
-/// <summary>What a turn of the spool takes in with so much line out.</summary>
+/// <summary>Retrieve per turn with this much line out.</summary>
 /// <param name="OutM">Line, leader and backing out, metres.</param>
 /// <param name="RadiusM">Radius of what is left, metres.</param>
 /// <param name="PerTurnM">Line a turn, metres.</param>
@@ -48,31 +48,31 @@ public sealed record FillPreset(FillSchool School, string Name, double BackingM,
 /// <param name="SlackTurns">Turns that pick it up.</param>
 public readonly record struct TurnPoint(double OutM, double RadiusM, double PerTurnM, double SlackM, double SlackTurns);
 
-/// <summary>A spool's line a turn, from full to the last wraps.</summary>
+/// <summary>Retrieve per turn of a spool, from full to the last turns.</summary>
 /// <param name="Name">Which spool.</param>
 /// <param name="ArborM">Its arbor, metres.</param>
 /// <param name="Points">From full to bare.</param>
 public sealed record TurnCurve(string Name, double ArborM, IReadOnlyList<TurnPoint> Points);
 
-/// <summary>What a spool bench answers beside the fill itself.</summary>
+/// <summary>Answers of the spool bench beside the fill itself.</summary>
 public static class SpoolBench
 {
-    /// <summary>Slack that is picked up when a fish comes in, metres. Common practice.</summary>
+    /// <summary>Length of slack to pick up when a fish swims in, metres. Common practice.</summary>
     public const double SlackM = 10;
 
-    /// <summary>A light outfit's backing, metres. Common practice.</summary>
+    /// <summary>Backing of a light outfit, metres. Common practice.</summary>
     public const double LightM = 30;
 
-    /// <summary>More than the fish's run, share. Common practice.</summary>
+    /// <summary>Backing planned for a fish, as a multiple of its run. Common practice.</summary>
     public const double OverRun = 1.3;
 
-    // Arbors to compare with: small and large ones over their rim. Common practice.
+    // Arbors to compare with, as a share of their rim: small and large. Common practice.
     private const double SmallArbor = .3,
         LargeArbor = .65;
 
     private const int Points = 48;
 
-    /// <summary>Every backing on this spool under this line, thick to thin.</summary>
+    /// <summary>Every backing on this spool under this line, from thick to thin.</summary>
     public static IReadOnlyList<BackingRow> Backings(SpoolShape spool, FlyLine line, double wantedM, Leader? leader) =>
         [
             .. Standards
@@ -81,7 +81,7 @@ public static class SpoolBench
                 .Select(x => new BackingRow(x.Backing, x.Fill.FitsBackingM, x.Fill.FitsBandM, x.Fill.Holds, x.Fill.RimGapM)),
         ];
 
-    /// <summary>The schools of filling. Without a fish there is no run to go by.</summary>
+    /// <summary>The ways to fill. Without a fish there is no run to plan for.</summary>
     public static IReadOnlyList<FillPreset> Presets(SpoolFill fill, Backing backing, FishGroup? fish)
     {
         List<FillPreset> all =
@@ -122,7 +122,7 @@ public static class SpoolBench
     }
 
     /// <summary>
-    /// The heaviest ordinary weight-forward line that fits over this backing, by class; null when not even the lightest does.
+    /// The heaviest ordinary weight-forward line that fits over this backing, by class; null when even the lightest does not.
     /// </summary>
     public static double? BiggestLine(SpoolShape spool, Backing backing, double backingM)
     {
@@ -132,7 +132,7 @@ public static class SpoolBench
         return null;
     }
 
-    /// <summary>Line a turn over line out: this spool, and the same room on a small and on a large arbor.</summary>
+    /// <summary>Retrieve per turn over line out: for this spool, and for the same capacity on a small and a large arbor.</summary>
     public static IReadOnlyList<TurnCurve> Turns(SpoolFill fill, FlyLine line, Backing backing, Leader? leader)
     {
         var spool = fill.Spool;
@@ -148,7 +148,7 @@ public static class SpoolBench
             var off = new LineOut(on, line, backing, fill.BackingM, leader);
             double Turns(double outM, double take)
             {
-                // Simpson's rule over what is picked up.
+                // Simpson's rule over the length picked up.
                 double One(double at) => 1 / (2 * Math.PI * off.RadiusM(at));
                 return take / 6 * (One(outM) + 4 * One(outM - take / 2) + One(outM - take));
             }
@@ -167,8 +167,7 @@ public static class SpoolBench
     }
 
     /// <summary>
-    /// The check without any arithmetic: the line first, backing over it to the gap, then the other way round. What was counted calibrates
-    /// the spool.
+    /// The check without arithmetic: line first, backing over it up to the gap, then both reversed. The turns counted calibrate the spool.
     /// </summary>
     public static IReadOnlyList<FillStep> ReverseFill(SpoolFill fill, FlyLine line, Backing backing) =>
         [

@@ -5,7 +5,7 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Reels;
 
-/// <summary>What lies on a spool, from the arbor outwards.</summary>
+/// <summary>Layers of a spool, from the arbor outwards.</summary>
 public enum SpoolLayerKind
 {
     /// <summary>Backing.</summary>
@@ -17,7 +17,7 @@ public enum SpoolLayerKind
     /// <summary>Head.</summary>
     Head,
 
-    /// <summary>Leader, loosely round the rest.</summary>
+    /// <summary>Leader, wound loosely on top.</summary>
     Leader,
 }
 
@@ -39,7 +39,7 @@ public readonly record struct SpoolLayer(
     double Turns
 );
 
-/// <summary>How a spool is filled. Wound volume is the line's own over how tightly it packs.</summary>
+/// <summary>How a spool is filled. Wound volume is the volume of the line itself divided by the packing.</summary>
 /// <param name="Spool">The spool.</param>
 /// <param name="BackingM">Backing wound on, metres.</param>
 /// <param name="Share">Wound volume over the room there is; above 1 it does not fit.</param>
@@ -63,17 +63,17 @@ public sealed record SpoolFill(
     double LoadKg
 )
 {
-    /// <summary>A spool this full still takes the last wraps, share of its room. Common practice.</summary>
+    /// <summary>Up to this share of its capacity a spool still takes the last turns. Common practice.</summary>
     public const double MaxShare = 1.02;
 
-    /// <summary>Whether it takes line and backing.</summary>
+    /// <summary>Whether line and backing fit.</summary>
     public bool Holds => Share <= MaxShare;
 
-    /// <summary>Fills a spool with backing, then a line, running line first, then the leader.</summary>
+    /// <summary>Fills a spool with backing, then the line with its running line first, then the leader.</summary>
     public static SpoolFill For(Reel reel, FlyLine line, Backing backing, double backingM, Leader? leader = null) =>
         For(reel.Spool(), line, backing, backingM, leader);
 
-    /// <summary>The same, of a spool.</summary>
+    /// <summary>The same for a spool.</summary>
     public static SpoolFill For(SpoolShape spool, FlyLine line, Backing backing, double backingM, Leader? leader = null)
     {
         double whole = line.Volume(line.LengthM),
@@ -126,7 +126,7 @@ public sealed record SpoolFill(
         );
     }
 
-    /// <summary>It in a sentence.</summary>
+    /// <summary>A sentence for it.</summary>
     public Sentence Says =>
         FitsBandM.High <= 0 ? (Sentence)$"This line alone is more than it takes"
         : Spool.IsGuess
@@ -140,6 +140,6 @@ public sealed record SpoolFill(
         : (Sentence)$"It goes on, with {Quantity.SpoolSize(Math.Max(0, RimGapM))} to the rim; up to {Quantity.Spooled(FitsBackingM)} of "
             + $"this backing would";
 
-    /// <summary>What of a kind lies on it; nothing of it has no length.</summary>
+    /// <summary>The layer of a kind; of length 0 when there is none.</summary>
     public SpoolLayer Layer(SpoolLayerKind kind) => Layers.FirstOrDefault(l => l.Kind == kind);
 }

@@ -7,8 +7,8 @@ using ZingCast.Core.Standards;
 namespace ZingCast.Core.Reels;
 
 /// <summary>
-/// What stands on a reel's foot or box about what it holds: "7/8", "6–8", "WF7F + 150 yd 20 lb", "200 m / 30 lb WF9". Common practice; no
-/// two makers write it alike.
+/// What is printed on a reel's foot or box about its capacity: "7/8", "6–8", "WF7F + 150 yd 20 lb", "200 m / 30 lb WF9". Common practice;
+/// every maker writes it differently.
 /// </summary>
 /// <param name="Low">Lowest class.</param>
 /// <param name="High">Highest class.</param>
@@ -17,10 +17,10 @@ namespace ZingCast.Core.Reels;
 /// <param name="Backing">Its kind; null when none is said.</param>
 public sealed partial record SpoolLabel(double Low, double High, string? Line, double? BackingM, string? Backing)
 {
-    /// <summary>What can be typed, for whoever typed something else.</summary>
+    /// <summary>Examples, shown after unreadable input.</summary>
     public const string Example = "Type what is printed, such as 7/8 or WF7F + 150 yd 20 lb.";
 
-    /// <summary>Reads it; null when it makes no sense. Never throws.</summary>
+    /// <summary>Reads it; null when it cannot be read. Never throws.</summary>
     [SuppressMessage(
         "Maintainability",
         "CA1502",
@@ -31,10 +31,10 @@ public sealed partial record SpoolLabel(double Low, double High, string? Line, d
         if (text is null or { Length: > Reader.Longest })
             return null;
         var left = PlainText.WithPlainDigits(PlainText.Clean(text)).Replace("½", ".5").ToLowerInvariant();
-        // What is most plainly itself is taken first; what is left over at the end has to be words that say nothing.
+        // The most distinctive parts are taken first; what is left at the end may only be filler words.
         var line = Take(Code(), ref left) is { } code ? BoxCode.Read(code.Value) : null;
         var metres = Take(Length(), ref left) is { } length ? Metres(length) : null;
-        // After a length a bare slash or nothing still names pounds: "150/20".
+        // After a length, a slash or nothing still introduces pounds: "150/20".
         var pounds = Take(Strength(), ref left) is { } strength ? Pounds(strength) : null;
         if (metres is null && line is not null && Take(Plain(), ref left) is { } plain)
             (metres, pounds) = (Number(plain, "yd") * Exact.YardM, Number(plain, "lb"));
@@ -54,11 +54,11 @@ public sealed partial record SpoolLabel(double Low, double High, string? Line, d
             : null;
     }
 
-    // Classes in order, and no more backing or strength than there is.
+    // Classes in order, and backing and strength within what exists.
     private static bool IsSound(double low, double high, double? metres, double? pounds) =>
         high >= low && high <= LineWeights.Highest && metres is null or >= 10 and <= 1000 && pounds is null or >= 8 and <= 150;
 
-    /// <summary>A reel with what is printed on it.</summary>
+    /// <summary>A reel with this label.</summary>
     public Reel On(Reel reel) =>
         reel with
         {
@@ -69,7 +69,7 @@ public sealed partial record SpoolLabel(double Low, double High, string? Line, d
             StatedBacking = Backing,
         };
 
-    // The kind whose strength comes nearest; polyester is not made in the great ones.
+    // The kind of nearest strength; polyester is not made in high strengths.
     private static Backing Kind(double pounds, bool gelSpun, bool polyester)
     {
         var gel = gelSpun || (!polyester && pounds > 1.2 * Backings.StrongestPolyester.StrengthN / Exact.PoundForceN);

@@ -4,31 +4,29 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Reels;
 
-/// <summary>How a spool's room is known, the surest first.</summary>
+/// <summary>How the capacity of a spool is known, the most certain first.</summary>
 public enum SpoolKnown
 {
-    /// <summary>Worked back from something it was seen to hold.</summary>
+    /// <summary>Derived from what it is known to hold.</summary>
     KnownFill,
 
-    /// <summary>Arbor, rim and width held against a ruler.</summary>
+    /// <summary>Arbor, rim and width measured with a ruler.</summary>
     Ruler,
 
-    /// <summary>Worked back from the line and backing its label says it holds.</summary>
+    /// <summary>Derived from the line and backing on its label.</summary>
     Label,
 
     /// <summary>Only the classes on its foot: what such reels usually hold.</summary>
     Classes,
 
-    /// <summary>No marks at all: what reels of its mass usually hold.</summary>
+    /// <summary>No label: what reels of its mass usually hold.</summary>
     Mass,
 }
 
-/// <summary>How far a room may be off, share, that is known in a way.</summary>
+/// <summary>Uncertainty of a capacity known in this way, as a share.</summary>
 public readonly record struct SpoolTrust(SpoolKnown Known, double PlusMinus);
 
-/// <summary>
-/// A spool as a drum between two flanges. Where nobody measured it, the room is what counts and the shape is one that such reels have.
-/// </summary>
+/// <summary>A spool as a drum between two flanges. When it was not measured, its capacity counts, and its shape is a usual one.</summary>
 /// <param name="ArborM">Diameter of the arbor, metres.</param>
 /// <param name="RimM">Diameter of the rim, metres.</param>
 /// <param name="WidthM">Width that is wound over, metres; corrected for a tapered or pierced arbor when something it held is known.</param>
@@ -37,21 +35,21 @@ public readonly record struct SpoolTrust(SpoolKnown Known, double PlusMinus);
 /// <param name="Known">How it is known.</param>
 public sealed record SpoolShape(double ArborM, double RimM, double WidthM, double GapM, double PlusMinus, SpoolKnown Known)
 {
-    // A ruler is read to half a millimetre; a length of backing is known to a few hundredths, labels round up, classes say little and
-    // mass less. Shares, common practice.
+    // Uncertainties: a ruler is read to half a millimetre (metres); the others are shares: a length of backing is known to a few
+    // hundredths, labels round up, classes say little and mass less. Common practice.
     private const double RulerM = .0005,
         KnownFillShare = .04,
         LabelShare = .12,
         ClassesShare = .25,
         MassShare = .4;
 
-    // Where nobody measured: arbor over rim of most reels.
+    // Usual ratio of arbor to rim, for spools not measured.
     private const double UsualArbor = .5;
 
-    // A spool known less well than this is guessed at, share.
+    // From this uncertainty on a capacity counts as a guess, as a share.
     private const double Guess = .2;
 
-    /// <summary>How far a room may be off that is known in each of these ways; by ruler it depends on the spool.</summary>
+    /// <summary>Uncertainty by how the capacity is known; with a ruler it depends on the spool.</summary>
     public static readonly IReadOnlyList<SpoolTrust> Trust =
     [
         new(SpoolKnown.KnownFill, KnownFillShare),
@@ -60,13 +58,13 @@ public sealed record SpoolShape(double ArborM, double RimM, double WidthM, doubl
         new(SpoolKnown.Mass, MassShare),
     ];
 
-    /// <summary>Nobody measured or tried what it holds; an answer from it is a guess.</summary>
+    /// <summary>Neither measured nor tried; an answer from it is a guess.</summary>
     public bool IsGuess => PlusMinus >= Guess;
 
-    /// <summary>Arbor and rim were held against a ruler, so a drawing of it is to scale.</summary>
+    /// <summary>Arbor and rim were measured, so a drawing of it is to scale.</summary>
     public bool ToScale { get; init; }
 
-    /// <summary>How it is known, in words, with its mark.</summary>
+    /// <summary>How it is known, in words, with its source mark.</summary>
     public Source Source =>
         Known switch
         {
@@ -80,20 +78,20 @@ public sealed record SpoolShape(double ArborM, double RimM, double WidthM, doubl
     /// <summary>Winding room up to the gap, cubic metres.</summary>
     public double RoomM3 => RoomOf(ArborM, RimM, WidthM, GapM);
 
-    /// <summary>The room between what it may be at least and at most.</summary>
+    /// <summary>Capacity between its least and greatest possible value.</summary>
     public Spread RoomBandM3 => new((1 - PlusMinus) * RoomM3, (1 + PlusMinus) * RoomM3);
 
-    /// <summary>Outer radius when so much wound volume, cubic metres, lies on it, metres: R² = r² + V/(π·width).</summary>
+    /// <summary>Outer radius with this wound volume on it, cubic metres, in metres: R² = r² + V/(π·width).</summary>
     public double RadiusM(double woundM3) => Math.Sqrt(ArborM * ArborM / 4 + woundM3 / (Math.PI * WidthM));
 
     /// <summary>
-    /// Turns that lay line of <paramref name="areaM2"/> from one radius to another, metres: the section wound over, times the packing,
-    /// holds so many lines beside and above each other, and every one of them is a turn.
+    /// Turns that line of cross-section <paramref name="areaM2"/> makes from one radius to another, metres: the wound section times the
+    /// packing, divided by the section of one line.
     /// </summary>
     public double Turns(double fromRadiusM, double toRadiusM, double areaM2, double packing) =>
         WidthM * packing * (toRadiusM - fromRadiusM) / areaM2;
 
-    /// <summary>The same rim and room on another arbor, metres: wider or narrower. For comparing.</summary>
+    /// <summary>The same rim and capacity on another arbor, metres; the width changes. For comparison.</summary>
     public SpoolShape OnArbor(double arborM) => this with { ArborM = arborM, WidthM = WidthFor(RoomM3, arborM, RimM, GapM) };
 
     private static double RoomOf(double arborM, double rimM, double widthM, double gapM)
@@ -105,7 +103,7 @@ public sealed record SpoolShape(double ArborM, double RimM, double WidthM, doubl
     private static double WidthFor(double roomM3, double arborM, double rimM, double gapM) => roomM3 / RoomOf(arborM, rimM, 1, gapM);
 
     /// <summary>
-    /// The spool of a reel from the best that is known of it. There always is an answer; <see cref="PlusMinus"/> says how good.
+    /// The spool of a reel from the best information on it. There is always an answer; <see cref="PlusMinus"/> says how reliable.
     /// </summary>
     internal static SpoolShape For(Reel reel)
     {
@@ -115,14 +113,14 @@ public sealed record SpoolShape(double ArborM, double RimM, double WidthM, doubl
         var arbor = Math.Min(reel.ArborM ?? UsualArbor * rim, rim - 2 * gap - .002);
         var toScale = reel is { RimM: not null, ArborM: not null };
         if (known == SpoolKnown.KnownFill)
-            // What the rim was short of then is known; the rest of the room is what it held.
+            // The gap at the rim is known from then; the rest of the room is what it held.
             return new(arbor, rim, WidthFor(room, arbor, rim, reel.KnownFill!.GapM), gap, share, known) { ToScale = toScale };
         return reel.WidthM is { } width && toScale
             ? new(arbor, rim, width, gap, RulerShare(arbor, rim, width, gap), SpoolKnown.Ruler) { ToScale = true }
             : new(arbor, rim, WidthFor(room, arbor, rim, gap), gap, share, known) { ToScale = toScale };
     }
 
-    // Half a millimetre on each of the three, added as squares.
+    // Half a millimetre on each of the three dimensions, combined as squares.
     private static double RulerShare(double arborM, double rimM, double widthM, double gapM)
     {
         var full = rimM - 2 * gapM;
@@ -146,31 +144,31 @@ public sealed record SpoolShape(double ArborM, double RimM, double WidthM, doubl
             : (room, MassShare, SpoolKnown.Mass);
     }
 
-    /// <summary>The middle of what is printed on it, else what reels of its mass usually are.</summary>
+    /// <summary>The middle of the classes on its label, or else usual for reels of its mass.</summary>
     internal static double ClassOf(Reel reel) => reel.Classes is { } c ? (c.Low + c.High) / 2 : UsualHoldings.ClassOfMass(reel.MassKg);
 }
 
-/// <summary>What reels of a class usually are and hold, for those that nobody measured. Common practice, rough.</summary>
+/// <summary>What reels of a class usually weigh and hold, for reels not measured. Common practice, rough.</summary>
 public static class UsualHoldings
 {
     private static readonly double[] Classes = [2, 4, 5, 6, 7, 8, 9, 10, 12, 14],
         Kg = [.07, .1, .118, .135, .155, .175, .205, .24, .31, .4],
         Metres = [45, 70, 80, 95, 135, 170, 190, 220, 275, 380];
 
-    // From here on reels are sold for thirty-pound backing.
+    // From this class on reels are sold for thirty-pound backing.
     private const double ThirtyPoundFrom = 8.75;
 
-    /// <summary>Class of a reel that weighs so much, kilograms.</summary>
+    /// <summary>Class of a reel of this mass, kilograms.</summary>
     public static double ClassOfMass(double kg) =>
         Math.Clamp(Interpolation.Interpolate(Kg, Classes, kg), LineWeights.Lowest, LineWeights.Highest);
 
-    /// <summary>What a bare reel of a class weighs, kilograms.</summary>
+    /// <summary>Usual mass of a bare reel of a class, kilograms.</summary>
     public static double Kilograms(double lineClass) => Math.Max(LightestKg, Interpolation.Interpolate(Classes, Kg, lineClass));
 
-    // Nothing that is sold weighs less, kilograms.
+    // The lightest reel on sale, kilograms.
     private const double LightestKg = .06;
 
-    /// <summary>Backing behind a line of a class, metres.</summary>
+    /// <summary>Usual backing behind a line of a class, metres.</summary>
     public static double BackingM(double lineClass) => Interpolation.Interpolate(Classes, Metres, lineClass);
 
     /// <summary>Kind of that backing.</summary>

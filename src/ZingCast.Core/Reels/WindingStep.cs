@@ -4,16 +4,16 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Reels;
 
-/// <summary>What is done on a winding ticket, in the order of the work.</summary>
+/// <summary>Steps of a winding ticket, in the order of the work.</summary>
 public enum WindingStepKind
 {
     /// <summary>The arbor is made ready.</summary>
     Arbor,
 
-    /// <summary>Which way the spool turns is looked at.</summary>
+    /// <summary>The direction in which the spool turns is checked.</summary>
     Direction,
 
-    /// <summary>The first knot, so that nothing slips on the arbor.</summary>
+    /// <summary>The first knot, so that the backing does not slip on the arbor.</summary>
     ArborKnot,
 
     /// <summary>Backing is wound on.</summary>
@@ -22,7 +22,7 @@ public enum WindingStepKind
     /// <summary>The wound backing is measured.</summary>
     Over,
 
-    /// <summary>Which end of the line goes on first is looked at.</summary>
+    /// <summary>The end of the line that goes on first is checked.</summary>
     LineEnd,
 
     /// <summary>Line and backing are joined.</summary>
@@ -37,33 +37,33 @@ public enum WindingStepKind
     /// <summary>The head is wound on.</summary>
     Head,
 
-    /// <summary>What is left to the rim is measured.</summary>
+    /// <summary>The gap to the rim is measured.</summary>
     Rim,
 
     /// <summary>The leader is joined.</summary>
     Leader,
 }
 
-/// <summary>How a step is answered.</summary>
+/// <summary>How a step is completed.</summary>
 public enum WindingWay
 {
-    /// <summary>It is done, and that is all.</summary>
+    /// <summary>Done, without any input.</summary>
     Do,
 
     /// <summary>One of two answers is the right one.</summary>
     Choose,
 
-    /// <summary>So much is wound on.</summary>
+    /// <summary>A length is wound on.</summary>
     Wind,
 
-    /// <summary>Something is held against a ruler.</summary>
+    /// <summary>A ruler is read.</summary>
     Measure,
 }
 
 /// <summary>A choice of a step.</summary>
 public sealed record WindingChoice(string Id, string Name);
 
-/// <summary>A step written down as it was done.</summary>
+/// <summary>A completed step.</summary>
 /// <param name="Kind">What was done.</param>
 /// <param name="At">When, UTC.</param>
 /// <param name="LengthM">What was wound on, metres, as it is believed; null where nothing was.</param>
@@ -81,7 +81,7 @@ public enum WindingCounter
     Turns,
 }
 
-/// <summary>An answer to the step at hand.</summary>
+/// <summary>Input that completes the current step.</summary>
 /// <param name="Choice">Id of the choice taken.</param>
 /// <param name="LengthM">What was wound on, metres.</param>
 /// <param name="Turns">Turns counted.</param>
@@ -97,7 +97,7 @@ public sealed record WindingReply(
     bool GoOn = false
 );
 
-/// <summary>A step of a ticket, as it stands now.</summary>
+/// <summary>A step of a ticket in its present state.</summary>
 /// <param name="Kind">What is done.</param>
 /// <param name="Way">How it is answered.</param>
 /// <param name="Title">In a word or two.</param>
@@ -127,7 +127,7 @@ public sealed record WindingStep(
     WindingDone? Done
 );
 
-/// <summary>What is wound: the plan, written down when the ticket is begun so that nothing changes under the winding.</summary>
+/// <summary>What is wound. Copied when the ticket is begun, so that later changes in the shed do not affect it.</summary>
 /// <param name="Spool">The spool.</param>
 /// <param name="Backing">Kind of backing.</param>
 /// <param name="BackingM">Its length, metres.</param>

@@ -4,31 +4,31 @@ using ZingCast.Core.Standards;
 namespace ZingCast.Core.Reels;
 
 /// <summary>
-/// A spool being wound, from the bare arbor to the leader loop. Every step gives a new ticket; what was wound is written down, and what is
-/// still to come follows from it.
+/// A spool being wound, from the bare arbor to the leader loop. Every step gives a new ticket; completed steps are recorded, and the
+/// remaining ones are computed from them.
 /// </summary>
 public sealed record WindingTicket : Kept
 {
-    /// <summary>Choices of the two questions.</summary>
+    /// <summary>Ids of the choices of the two questions.</summary>
     public const string Clockwise = "clockwise",
         Anticlockwise = "anticlockwise",
         ThinEnd = "thin-end",
         FlyEnd = "fly-end";
 
-    // Counters that disagree by more than this share have slipped or missed turns; a length is wound to this share of the plan or told;
-    // a ruler across the winding is good to a millimetre. Common practice.
+    // Counters that differ by more than this share have slipped or missed turns; a length within this share of the plan is as planned; a
+    // ruler on the winding is read to a millimetre. Common practice.
     private const double CountersShare = .04,
         PlanShare = .03,
         PlanLeastM = 1,
         RulerM = .001;
 
-    // Less than this at the rim rubs when it is wound uneven with a fish on, metres. Common practice.
+    // A smaller gap at the rim rubs when line is wound unevenly with a fish on, metres. Common practice.
     private const double LeastGapM = .001;
 
     /// <summary>The reel.</summary>
     public required int ReelId { get; init; }
 
-    /// <summary>The spool of it, by name.</summary>
+    /// <summary>Name of the spool.</summary>
     public required string SpoolName
     {
         get;
@@ -38,25 +38,25 @@ public sealed record WindingTicket : Kept
     /// <summary>The line.</summary>
     public required int LineId { get; init; }
 
-    /// <summary>Reel and line as they are known: "S5 wide-arbor eight".</summary>
+    /// <summary>Tag and name of the reel, such as "S5 wide-arbor eight".</summary>
     public required string ReelWords { get; init; }
 
-    /// <summary>The same of the line.</summary>
+    /// <summary>The same for the line.</summary>
     public required string LineWords { get; init; }
 
     /// <summary>What is wound.</summary>
     public required WindingPlan Plan { get; init; }
 
-    /// <summary>Wound in by the right hand.</summary>
+    /// <summary>Wound for right-hand retrieve.</summary>
     public bool RightHand { get; init; }
 
-    /// <summary>What was done, in order.</summary>
+    /// <summary>Completed steps, in order.</summary>
     public IReadOnlyList<WindingDone> Done { get; init; } = [];
 
     /// <summary>When it was begun, UTC.</summary>
     public DateTime BegunAt { get; init; }
 
-    /// <summary>Turns and metres counted so far in the step at hand; a winder writes them while it runs.</summary>
+    /// <summary>Turns and metres counted so far in the current step; a winder updates them while it runs.</summary>
     public double LegTurns { get; init; }
 
     /// <inheritdoc cref="LegTurns"/>
@@ -65,10 +65,10 @@ public sealed record WindingTicket : Kept
     /// <summary>The spool that was wound; null while in work.</summary>
     public int? SpoolId { get; init; }
 
-    /// <summary>What lay on that spool before, for whoever takes the ticket back; null while in work or when it was bare.</summary>
+    /// <summary>What was on that spool before, to undo the ticket; null while in work or when it was bare.</summary>
     public Spool? Before { get; init; }
 
-    /// <summary>The spool the line lay on before, when that was another one.</summary>
+    /// <summary>The spool that the line was on before, if another one.</summary>
     public int? TakenFrom { get; init; }
 
     internal Backing Backing => Backings.Find(Plan.Backing)!;
@@ -107,10 +107,10 @@ public sealed record WindingTicket : Kept
             .Range("legM", LegM, 0, 1200, "Up to 1200 m go on a spool.")
             .Problems;
 
-    // No fly line is bigger, cubic metres.
+    // Largest volume of a fly line, cubic metres.
     private const double LargestM3 = 5e-4;
 
-    /// <summary>What is done on this ticket, in order.</summary>
+    /// <summary>Steps of this ticket, in order.</summary>
     public IReadOnlyList<WindingStepKind> Order =>
         [
             WindingStepKind.Arbor,
@@ -135,10 +135,10 @@ public sealed record WindingTicket : Kept
     /// <summary>Whether the last step was done.</summary>
     public bool IsWound => Done.Count >= Order.Count;
 
-    /// <summary>What is done now; null when all is.</summary>
+    /// <summary>The current step; null when all are done.</summary>
     public WindingStep? Now => IsWound ? null : Steps[Done.Count];
 
-    /// <summary>All steps, those to come worked out from what was really wound.</summary>
+    /// <summary>All steps; the remaining ones are computed from what was actually wound.</summary>
     public IReadOnlyList<WindingStep> Steps
     {
         get
@@ -168,16 +168,16 @@ public sealed record WindingTicket : Kept
         }
     }
 
-    /// <summary>Backing that was really wound, metres.</summary>
+    /// <summary>Backing actually wound, metres.</summary>
     public double WoundBackingM => Done.FirstOrDefault(d => d.Kind == WindingStepKind.Backing)?.LengthM ?? 0;
 
-    // How tight it is wound: as the ruler said over the backing, else ordinary.
+    // Packing: as measured over the backing, or else ordinary.
     private double Packing =>
         Done.FirstOrDefault(d => d.Kind == WindingStepKind.Over) is { MeasuredM: { } across }
             ? PackingOf(across)
             : Backings.OrdinaryPacking;
 
-    // From a loose wind to a tight one; once a ruler was held over the backing, only as far as a ruler may be out.
+    // From loose to tight winding; once measured over the backing, only the tolerance of a ruler.
     internal (double Loose, double Tight) PackingBand =>
         Done.FirstOrDefault(d => d.Kind == WindingStepKind.Over) is { MeasuredM: { } across }
             ? (PackingOf(across + RulerM), PackingOf(across - RulerM))
@@ -191,7 +191,7 @@ public sealed record WindingTicket : Kept
 
     private double RadiusM(double lineM3) => Plan.Spool.RadiusM(lineM3 / Packing);
 
-    // Length and section of what a step winds on; nothing for the others.
+    // Length and cross-section of what a step winds on; zero for the others.
     private (double LengthM, double AreaM2) Leg(WindingStepKind kind) =>
         kind switch
         {
@@ -201,13 +201,13 @@ public sealed record WindingTicket : Kept
             _ => (0, 0),
         };
 
-    /// <summary>Turns of the spool that wind on so much more in the step at hand, from what is counted already.</summary>
+    /// <summary>Turns of the spool that wind on this much more in the current step, from those already counted.</summary>
     public double TurnsToGo => Now is { Way: WindingWay.Wind } now ? Math.Max(0, now.Turns - LegTurns) : 0;
 
-    /// <summary>Whether so many turns are as good as the stop mark of the step at hand.</summary>
+    /// <summary>Whether these turns are as good as the stop mark of the current step.</summary>
     public bool IsAtStopMark(double turns) => Now is { Way: WindingWay.Wind } now && turns >= (1 - PlanShare) * now.Turns;
 
-    /// <summary>Length that so many turns lay on in the step at hand, metres.</summary>
+    /// <summary>Length that these turns wind on in the current step, metres.</summary>
     public double LengthOfTurns(double turns)
     {
         if (Now is not { Way: WindingWay.Wind } now)
@@ -218,8 +218,8 @@ public sealed record WindingTicket : Kept
     }
 
     /// <summary>
-    /// Answers the step at hand. Null, with what is wrong, when the answer is a mistake that would be wound over; what is only a warning
-    /// can be overruled.
+    /// Completes the current step. Null, with the problem, when the input is a mistake that would be wound over; mere warnings can be
+    /// overruled.
     /// </summary>
     public WindingTicket? Reply(WindingReply reply, DateTime at, out IReadOnlyList<FieldProblem> problems)
     {
@@ -287,7 +287,7 @@ public sealed record WindingTicket : Kept
             );
         var wound = reply.Believe == WindingCounter.Turns ? byTurns : counted;
         var off = wound - now.LengthM;
-        // A line goes on whole: only a length of backing is chosen.
+        // A line is wound on whole: only the length of backing is free.
         var nearly = Math.Max(PlanLeastM, PlanShare * now.LengthM);
         if (Math.Abs(off) > nearly && !reply.GoOn)
             return (
@@ -343,8 +343,8 @@ public sealed record WindingTicket : Kept
     }
 
     /// <summary>
-    /// Takes backing off again after it was measured and found too much, metres; the step at hand stays. Null, with what is wrong, when
-    /// that is not the step.
+    /// Takes backing off again that was found to be too much, metres; the current step stays. Null, with the problem, when that is not the
+    /// current step.
     /// </summary>
     public WindingTicket? TakeOff(double metres, out IReadOnlyList<FieldProblem> problems)
     {
@@ -361,12 +361,12 @@ public sealed record WindingTicket : Kept
             };
     }
 
-    // All that will lie on it, and what of that is too much, as volume of the line itself.
+    // Volume of everything that will be on it, and the volume of what is too much of it, both of the line itself.
     private double WholeM3 => WoundBackingM * Backing.AreaM2 + Plan.RunningM3 + Plan.HeadM3;
 
     private double OverM3 => Math.Max(0, WholeM3 - Packing * Plan.Spool.RoomM3);
 
-    /// <summary>The spool as it is known once this ticket is done; <paramref name="before"/> is what lay there, if anything.</summary>
+    /// <summary>The spool as it is known once this ticket is done; <paramref name="before"/> is what was on it, if anything.</summary>
     public Spool Wound(Spool? before, DateOnly today) =>
         (before ?? new Spool { ReelId = ReelId, Name = SpoolName }) with
         {

@@ -7,7 +7,8 @@ namespace ZingCast.Core.Reels;
 internal static class WindingWords
 {
     /// <summary>
-    /// A step in words. Radii in metres before and after it; <paramref name="lineM3"/> is all line that lies there after it, cubic metres.
+    /// A step in words. Radii in metres before and after it; <paramref name="lineM3"/> is the volume of all line on the spool after it,
+    /// cubic metres.
     /// </summary>
     public static WindingStep For(
         WindingTicket ticket,

@@ -1,12 +1,12 @@
 namespace ZingCast.Core.Reference;
 
-/// <summary>A trade word and what it means, for somebody who hears it the first time.</summary>
+/// <summary>A trade word and its meaning, for newcomers.</summary>
 /// <param name="Id">Stable id.</param>
 /// <param name="Words">The word as it is written, then other forms of it, in lower case.</param>
 /// <param name="Means">What it means, in a sentence or two.</param>
 public sealed record GlossaryTerm(string Id, IReadOnlyList<string> Words, string Means);
 
-/// <summary>The words of the trade, each explained once; wherever one stands on a screen it can be asked for.</summary>
+/// <summary>The words of the trade, each explained once; on screen each can be looked up where it stands.</summary>
 public static class Glossary
 {
     /// <summary>Every term, in the order of the chain and of the work.</summary>

@@ -9,7 +9,7 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Reference;
 
-/// <summary>A table of the trade to be read, with its source mark.</summary>
+/// <summary>A table of the trade for reading, with its source mark.</summary>
 /// <param name="Id">Stable id.</param>
 /// <param name="Title">Title.</param>
 /// <param name="About">What it settles, in a sentence.</param>
@@ -25,7 +25,7 @@ public sealed record ReferenceTable(
     IReadOnlyList<IReadOnlyList<Figure>> Rows
 );
 
-/// <summary>Every table the rules read from, laid out for people. Built from the same data the rules use.</summary>
+/// <summary>Every table that the rules use, laid out for people from the same data.</summary>
 public static class ReferenceShelf
 {
     private const double Mm = 1e-3;

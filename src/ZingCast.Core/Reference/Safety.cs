@@ -1,14 +1,12 @@
 namespace ZingCast.Core.Reference;
 
-/// <summary>Something that can hurt a person, a fish or a water, and what to do about it.</summary>
+/// <summary>A danger to a person, a fish or a water, and what to do about it.</summary>
 /// <param name="Id">Stable id.</param>
 /// <param name="Title">What it is about.</param>
 /// <param name="Says">What to do.</param>
 public sealed record SafetyPoint(string Id, string Title, string Says);
 
-/// <summary>
-/// Every caution in one list, for somebody who reads it once before the season; each also stands where it matters. Common practice.
-/// </summary>
+/// <summary>Every caution in one list, to read before the season; each also stands where it matters. Common practice.</summary>
 public static class Safety
 {
     /// <summary>The list, people first.</summary>

@@ -3,7 +3,7 @@ using static ZingCast.Core.Rigging.StrandRole;
 namespace ZingCast.Core.Rigging;
 
 /// <summary>
-/// Every knot step by step. Strands are laid in space; who passes over whom follows from that, so a drawing cannot contradict itself.
+/// Every knot step by step. Strands are placed in space; which passes over which follows from that, so a drawing cannot contradict itself.
 /// Ways of tying: common practice, no source.
 /// </summary>
 public static partial class KnotLessons
@@ -29,7 +29,7 @@ public static partial class KnotLessons
         HalfHitch(),
     ];
 
-    /// <summary>How a knot is tied. Throws <see cref="InvalidOperationException"/> for one that nobody drew.</summary>
+    /// <summary>How a knot is tied. Throws <see cref="InvalidOperationException"/> for a knot without a drawing.</summary>
     public static KnotLesson Get(string id) => Rows.First(r => r.Id == id);
 
     private static StrandPath Path() => new();
@@ -76,7 +76,7 @@ public static partial class KnotLessons
         At(0, -loopH - 8);
         At(-68, -loopH + 6);
         At(-94, -r - 26, 6);
-        // Coming down already, and still going up where it leaves: no kink at either end.
+        // Already falling at the start and still rising at the end, so that there is no kink at either.
         path.Turns(x - 74 * size, x + (pitch * turns - 74) * size, y, turns - .2, r * size, .85, up: false);
         At(pitch * turns - 48, -r - 18, 10);
         return At(right - 8, -r - 22, 16);

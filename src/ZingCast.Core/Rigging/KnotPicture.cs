@@ -22,7 +22,7 @@ public enum StrandRole
     Tube,
 }
 
-/// <summary>A point of a strand: across and down on the sheet, and how near to the eye.</summary>
+/// <summary>A point of a strand: x and y on the sheet, and height towards the viewer.</summary>
 public readonly record struct KnotPoint(double X, double Y, double Z);
 
 /// <summary>A strand, as a line through closely spaced points.</summary>
@@ -61,7 +61,7 @@ public sealed record KnotStep(
     public const double Width = 640,
         Height = 300;
 
-    /// <summary>A step of these strands; who is over whom follows from how near to the eye each is.</summary>
+    /// <summary>A step of these strands; which passes over which follows from their heights.</summary>
     public static KnotStep From(string says, IReadOnlyList<KnotStrand> strands, params IReadOnlyList<KnotLabel> labels) =>
         new(says, strands, Cross(strands), labels);
 
@@ -132,12 +132,12 @@ public sealed record KnotStep(
 /// <param name="Steps">From loose to seated.</param>
 public sealed record KnotLesson(string Id, string For, IReadOnlyList<KnotStep> Steps);
 
-/// <summary>Lays a strand through points: smooth curves, and turns round another strand.</summary>
+/// <summary>Builds a strand through points: smooth curves, and turns around another strand.</summary>
 internal sealed class StrandPath
 {
     private readonly List<KnotPoint> through = [];
 
-    /// <summary>Goes through a point; higher is nearer to the eye.</summary>
+    /// <summary>Goes through a point; a greater height is nearer to the viewer.</summary>
     public StrandPath To(double x, double y, double z = 0)
     {
         through.Add(new(x, y, z));
@@ -145,9 +145,8 @@ internal sealed class StrandPath
     }
 
     /// <summary>
-    /// Winds round a strand that lies along the sheet at height <paramref name="y"/>, from one place to another. A whole turn passes
-    /// over it once and under it once. <paramref name="from"/> is where on the circle it begins, in turns: 0 before it, a quarter above it,
-    /// half behind it.
+    /// Winds around a strand that lies horizontally at <paramref name="y"/>, from one place to another. A whole turn passes over it once
+    /// and under it once. <paramref name="from"/> is where on the circle it begins, in turns: 0 in front, a quarter above, half behind.
     /// </summary>
     public StrandPath Turns(double fromX, double toX, double y, double turns, double radius, double from = 0, bool up = true)
     {

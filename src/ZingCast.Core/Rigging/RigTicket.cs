@@ -4,7 +4,7 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Rigging;
 
-/// <summary>An outfit to be put together, written down when the ticket is begun so that nothing changes under the hands.</summary>
+/// <summary>An outfit to assemble. Copied when the ticket is begun, so that later changes in the shed do not affect it.</summary>
 /// <param name="Rod">Rod in words.</param>
 /// <param name="RodPieces">Pieces it comes in; 1 when nobody knows.</param>
 /// <param name="Reel">Reel in words.</param>
@@ -34,7 +34,7 @@ public sealed record RigPlan(
     bool Salt
 );
 
-/// <summary>A step of putting an outfit together.</summary>
+/// <summary>A step of rigging an outfit.</summary>
 /// <param name="Id">Stable within the ticket.</param>
 /// <param name="Title">In a few words.</param>
 /// <param name="Says">What to do.</param>
@@ -54,42 +54,42 @@ public sealed record RigStep(
     DateTime? DoneAt
 )
 {
-    /// <summary>The pull in words, with what it is a share of; null when there is nothing to pull.</summary>
+    /// <summary>The test pull in words, with what it is a share of; null when there is none.</summary>
     public Sentence? Test => TestN is { } pull ? $"a steady pull of {Quantity.Force(pull)}, half of what it should stand" : (Sentence?)null;
 }
 
-/// <summary>A step that was done.</summary>
+/// <summary>A completed step.</summary>
 public sealed record RigDone(string Id, DateTime At);
 
-/// <summary>An outfit being rigged, from the drum to the fly. The hook comes last.</summary>
+/// <summary>An outfit being rigged, from the spool to the fly. The hook comes last.</summary>
 public sealed record RigTicket : Kept
 {
-    /// <summary>What it is for: the name of the brief.</summary>
+    /// <summary>Name of the brief it is for.</summary>
     public required string Name
     {
         get;
         init => field = PlainText.Clean(value);
     }
 
-    /// <summary>What is put together.</summary>
+    /// <summary>What is assembled.</summary>
     public required RigPlan Plan { get; init; }
 
-    /// <summary>What was done, in order.</summary>
+    /// <summary>Completed steps, in order.</summary>
     public IReadOnlyList<RigDone> Done { get; init; } = [];
 
     /// <summary>When it was begun, UTC.</summary>
     public DateTime BegunAt { get; init; }
 
-    /// <summary>The last step, before which every hook stays covered.</summary>
+    /// <summary>The last step; until then every hook stays covered.</summary>
     public const string FlyStep = "fly";
 
-    // A knot is pulled to this share of what it should stand before it is trusted: more than a fish is given. Common practice.
+    // A knot is tested with this share of its expected strength, more than a fish will pull. Common practice.
     private const double TestShare = .5;
 
     /// <summary>Whether every step was done.</summary>
     public bool IsRigged => Done.Count >= Steps.Count;
 
-    /// <summary>The step at hand; null when all are done.</summary>
+    /// <summary>The current step; null when all are done.</summary>
     public RigStep? Now => IsRigged ? null : Steps[Done.Count];
 
     /// <inheritdoc />
@@ -112,14 +112,14 @@ public sealed record RigTicket : Kept
                 .Range("dragN", Plan.DragN, 0, 200, "Drag is between 0 and 200 N.")
                 .Problems.Under("plan"),
         ];
-        // Steps follow from the plan: they are counted once it is sound.
+        // Steps follow from the plan, so they are counted only for a valid one.
         return problems.Count > 0 || Done.Count <= Steps.Count ? problems : [new("done", "More was done than there is to do.")];
     }
 
-    /// <summary>Ticks the step at hand off; null when another one, or none, is at hand.</summary>
+    /// <summary>Completes the current step; null when another one, or none, is current.</summary>
     public RigTicket? Tick(string step, DateTime at) => Now?.Id == step ? this with { Done = [.. Done, new(step, at)] } : null;
 
-    /// <summary>Takes the last tick back; null when there is none.</summary>
+    /// <summary>Undoes the last completed step; null when there is none.</summary>
     public RigTicket? Untick() => Done.Count > 0 ? this with { Done = [.. Done.SkipLast(1)] } : null;
 
     /// <summary>All steps in order.</summary>

@@ -3,7 +3,7 @@ using ZingCast.Core.Reels;
 
 namespace ZingCast.Core.Rods;
 
-/// <summary>Where a rod balances and how it swings, as measured. Distances are from the butt end, metres.</summary>
+/// <summary>Where a rod balances and how it swings, as measured. Distances from the butt end, metres.</summary>
 public sealed record RodBalance
 {
     /// <summary>Balance point of the bare rod.</summary>
@@ -15,13 +15,13 @@ public sealed record RodBalance
     /// <summary>Where the forefinger lies: usually the front of the grip.</summary>
     public double FulcrumM { get; init; } = .28;
 
-    /// <summary>Time of one full swing there and back, hung as a pendulum, seconds; null when it was not timed.</summary>
+    /// <summary>Period of a full swing, hung as a pendulum, seconds; null when it was not timed.</summary>
     public double? SwingS { get; init; }
 
-    /// <summary>Where it hung when it was timed.</summary>
+    /// <summary>Point from which it was hung.</summary>
     public double PivotM { get; init; } = .02;
 
-    /// <summary>What cannot be, field by field.</summary>
+    /// <summary>What is wrong, field by field.</summary>
     public IReadOnlyList<FieldProblem> Check(Rod rod)
     {
         var check = new FieldCheck()
@@ -45,7 +45,7 @@ public sealed record RodBalance
             );
         if (check.Problems.Count > 0 || SwingS is not { } swing)
             return check.Problems;
-        // No rod is more compact than at its balance point, or more spread out than to both ends.
+        // Radius of gyration: no rod is more concentrated than this at its balance point, nor more spread out than to both ends.
         var hung = BalanceM - PivotM;
         double Period(double spreadM) => 2 * Math.PI * Math.Sqrt((spreadM * spreadM + hung * hung) / (Exact.GravityMps2 * hung));
         double low = Period(.12 * rod.LengthM),
@@ -70,7 +70,7 @@ public sealed record RodBalance
 /// <param name="StrokesACast">Strokes in a cast, back and forward.</param>
 public sealed record RodLoad(double ReelKg, double OutsideKg, double CastsADay = 400, double StrokesACast = 4)
 {
-    /// <summary>What cannot be, field by field.</summary>
+    /// <summary>What is wrong, field by field.</summary>
     public IReadOnlyList<FieldProblem> Check() =>
         new FieldCheck()
             .Range("reelKg", ReelKg, 0, 1.5, "A loaded reel weighs up to 1.5 kg.")
@@ -80,7 +80,7 @@ public sealed record RodLoad(double ReelKg, double OutsideKg, double CastsADay =
             .Problems;
 }
 
-/// <summary>How an outfit sits in the hand.</summary>
+/// <summary>How an outfit balances in the hand.</summary>
 /// <param name="RodNm">Moment of the bare rod about the forefinger, tipwards, N·m.</param>
 /// <param name="OutsideNm">Moment of the line outside, tipwards, N·m.</param>
 /// <param name="ReelNm">Moment of the loaded reel, buttwards, N·m.</param>
@@ -112,20 +112,20 @@ public sealed record Balanced(
 )
 {
     /// <summary>
-    /// How fast a rod turns in a stroke, radians a second: a quarter turn in a quarter of a second. Common practice, rough.
+    /// Angular speed of a rod in a stroke, radians per second: a quarter turn in a quarter of a second. Common practice, rough.
     /// </summary>
     public const double StrokeRadps = 6.3;
 
-    /// <summary>Loaded reel over rod mass that usually balances.</summary>
+    /// <summary>Ratios of loaded reel to rod mass that usually balance.</summary>
     public Spread UsualRatio { get; } = ReelBalance.Usual;
 
-    /// <summary>In a word. Three grams at the butt are not felt; common practice.</summary>
+    /// <summary>In a word. Three grams at the butt cannot be felt. Common practice.</summary>
     public string Word =>
         Math.Abs(ResidualKg) < .003 ? "in balance"
         : ResidualKg > 0 ? "tip-heavy"
         : "reel-heavy";
 
-    /// <summary>Works out the balance of a rod whose balance point was measured.</summary>
+    /// <summary>Computes the balance of a rod whose balance point was measured.</summary>
     public static Balanced For(Rod rod, RodBalance at, RodLoad load)
     {
         const double g = Exact.GravityMps2;
@@ -156,8 +156,7 @@ public sealed record Balanced(
     /// <summary>Swing weight of the bare rod about the forefinger, kg·m².</summary>
     public static double SwingOf(Rod rod, RodBalance at) => OwnKgM2(rod, at).KgM2 + rod.MassKg * Math.Pow(at.BalanceM - at.FulcrumM, 2);
 
-    // Moment of inertia about the balance point: timed as a pendulum, I = T²·m·g·d/(4π²) less what the distance adds;
-    // else from the taper.
+    // Moment of inertia about the balance point: timed as a pendulum, I = T²·m·g·d/(4π²) minus m·d²; otherwise from the taper.
     private static (double KgM2, Standards.Source Source) OwnKgM2(Rod rod, RodBalance at)
     {
         if (at.SwingS is not { } swing)
@@ -174,8 +173,8 @@ public sealed record Balanced(
 }
 
 /// <summary>
-/// Where a rod's mass lies: a handle, and a tube of even wall whose mass per metre falls with its thickness. Two unknowns, settled by
-/// mass and balance point. An assumption of ours; rings and ferrules are spread along the tube.
+/// Distribution of a rod's mass: a handle, and a tube of uniform wall whose mass per metre falls with its thickness. Both masses follow
+/// from total mass and balance point. Our assumption; guides and ferrules are spread along the tube.
 /// </summary>
 /// <param name="HandleKg">Grip and seat, kilograms.</param>
 /// <param name="TubeKg">Blank with its rings, kilograms.</param>
@@ -186,7 +185,7 @@ public readonly record struct MassAlong(double HandleKg, double TubeKg, double L
     private const double HandleM = .14,
         UsualTaper = .14;
 
-    /// <summary>Settles the two masses. Without a bend test the taper is taken as usual.</summary>
+    /// <summary>Solves for the two masses. Without a bend test the usual taper is assumed.</summary>
     public static MassAlong For(Rod rod, double balanceM)
     {
         var taper = rod.Bend?.Taper ?? UsualTaper;

@@ -33,7 +33,7 @@ public sealed record Bend(
     IReadOnlyList<BendPoint> Shape
 )
 {
-    /// <summary>Tip measured along the pull, metres: how far the rod has given way to it, give or take where it began.</summary>
+    /// <summary>Position of the tip measured along the pull, metres: differences of it are how far the rod gave way.</summary>
     public double AlongPullM => OutM * Math.Cos(AngleRad) + DownM * Math.Sin(AngleRad);
 }
 
@@ -46,18 +46,17 @@ public sealed record Bend(
 /// <param name="Taper">Thickness at the tip over thickness at the butt, from 0.04 (a whip) to 1 (a level stick).</param>
 public sealed record BendModel(double LengthM, double ButtNm2, double Taper)
 {
-    // The mesh is finest at the tip, where a rod is softest: distance from the tip grows with the square of the step.
+    // The mesh is finest at the tip, where a rod is softest: the distance from the tip grows with the square of the step index.
     private const int Steps = 32;
 
-    // Beyond this no tackle pulls, newtons.
+    // Strongest pull of any tackle, newtons.
     private const double HardestN = 400;
 
-    /// <summary>Whether this describes a rod at all; what does not cannot be bent.</summary>
+    /// <summary>Whether these values describe a rod; otherwise it cannot be bent.</summary>
     public bool Sound => LengthM is >= .1 and < 10 && ButtNm2 is >= SoftestNm2 and < 1e5 && Taper is >= .04 and <= 1;
 
     /// <summary>
-    /// Least stiffness at the butt, N·m²: a tenth of the softest rod that the bend test takes. Softer stuff is no rod and only breaks the
-    /// sums.
+    /// Least stiffness at the butt, N·m²: a tenth of the softest rod that the bend test accepts. Softer values only break the arithmetic.
     /// </summary>
     public const double SoftestNm2 = .03;
 
@@ -95,10 +94,9 @@ public sealed record BendModel(double LengthM, double ButtNm2, double Taper)
         }
     }
 
-    // The angle left between tip and pull, by the shooting method from the tip. A beam seen from its tip is a pendulum falling from that
-    // angle: after the rod's length it must have swung to the butt's own angle. Had the pendulum no sine it would swing in proportion,
-    // which starts the search short of the answer; from there Newton's steps in logarithms, nearly a straight line that only flattens,
-    // never pass it.
+    // Angle between tip and pull, by the shooting method from the tip. Seen from its tip, a beam is a pendulum falling from that angle:
+    // after the rod's length it must reach the butt's own angle. The solution for a linear pendulum starts the search short of the answer;
+    // from there Newton steps in logarithms, where the function is nearly straight and only flattens, never overshoot.
     private static double TipToPull(Mesh mesh, double pullN, double angleRad)
     {
         double grown = 1,
@@ -127,8 +125,7 @@ public sealed record BendModel(double LengthM, double ButtNm2, double Taper)
         return start;
     }
 
-    // The same step for a small change of the start, which swings with the cosine: its value half-way and how far it is from that at
-    // either end.
+    // The same step for a small change of the initial angle, whose equation has the cosine: half-way and end values.
     private static void Sway(Mesh mesh, double pullN, int step, double cosMid, double cosOff, ref double psi, ref double moment)
     {
         const double h = 1.0 / Steps;
@@ -177,7 +174,7 @@ public sealed record BendModel(double LengthM, double ButtNm2, double Taper)
 
     private Bend Draw(Mesh mesh, double pullN, double angleRad, double tipToPull)
     {
-        // Offsets from the tip, walking inwards; turned round at the end. Simpson's rule on every step.
+        // Offsets from the tip, going inwards; reversed at the end. Simpson's rule on every step.
         var (psi, moment, x, y, energy) = (tipToPull, 0.0, 0.0, 0.0, 0.0);
         Span<double> thirds = stackalloc double[3];
         var inwards = new (double FromTipM, double X, double Y)[Steps + 1];
@@ -204,7 +201,7 @@ public sealed record BendModel(double LengthM, double ButtNm2, double Taper)
             y += w0 * Math.Sin(angleRad - psi0) + w1 * Math.Sin(angleRad - mid) + w2 * Math.Sin(angleRad - psi);
             var joules = (w0 * moment0 * moment0 * c0 + w1 * midMoment * midMoment * c1 + w2 * moment * moment * c2) / 2;
             energy += joules;
-            // A step across the border of two thirds is shared out by length.
+            // A step across the border of two thirds is divided by length.
             for (var third = 0; third < 3; third++)
                 thirds[third] +=
                     joules * Math.Max(0, Math.Min(s2, (third + 1) * LengthM / 3) - Math.Max(s0, third * LengthM / 3)) / (s2 - s0);
@@ -243,14 +240,14 @@ public sealed record BendModel(double LengthM, double ButtNm2, double Taper)
 
     /// <summary>
     /// Pull, newtons, that brings the moment at the hand to <paramref name="momentNm"/> at this angle; null when the rod straightens
-    /// towards the pull before.
+    /// towards the pull first.
     /// </summary>
     public double? PullForMomentN(double momentNm, double angleRad) =>
         Under(HardestN, angleRad).ButtNm < momentNm ? null : Find(f => Under(f, angleRad).ButtNm - momentNm, momentNm / LengthM);
 
     /// <summary>
-    /// Pull after a fish has taken <paramref name="surgeM"/> metres on a locked line, from a steady pull, newtons: what rod alone gives,
-    /// line and leader taken as stretchless. Null when the rod has not that much to give.
+    /// Pull after a fish has taken <paramref name="surgeM"/> metres on a locked line, starting from a steady pull, newtons: from the rod
+    /// alone, with line and leader taken as inelastic. Null when the rod cannot give that much.
     /// </summary>
     public double? PullAfterSurgeN(double pullN, double angleRad, double surgeM)
     {
@@ -260,7 +257,7 @@ public sealed record BendModel(double LengthM, double ButtNm2, double Taper)
             : Find(f => Under(f, angleRad).AlongPullM - wanted, Math.Max(pullN, .5) * 2);
     }
 
-    // The root of something that grows with the pull. Doubling spans all that doubles can tell apart in far fewer steps than it may take.
+    // Root of a function that grows with the pull. The bracket is doubled until it contains the root.
     private static double Find(Func<double, double> miss, double near)
     {
         const int mostSteps = 200;
@@ -274,7 +271,7 @@ public sealed record BendModel(double LengthM, double ButtNm2, double Taper)
             return low;
         if (Brent.TryFindRoot(miss, low, high, 1e-10 * high, mostSteps, out var root))
             return root;
-        // What Brent's method gives up on, where the curve is rough at the last digits, halving still finds.
+        // Where Brent's method fails on rounding noise, bisection still succeeds.
         for (var i = 0; i < mostSteps && high - low > 1e-10 * high; i++)
             if (miss((low + high) / 2) < 0)
                 low = (low + high) / 2;

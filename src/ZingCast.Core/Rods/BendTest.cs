@@ -2,26 +2,26 @@ using ZingCast.Core.Measures;
 
 namespace ZingCast.Core.Rods;
 
-/// <summary>One weight hung on the tip and what was read.</summary>
+/// <summary>One weight hung on the tip, with its readings.</summary>
 /// <param name="MassKg">Weight with its bag and hook, kilograms.</param>
 /// <param name="DropM">How far the tip went down from where it rested unloaded, metres.</param>
 /// <param name="AngleDeg">Angle of the tip below level, degrees, when it was read.</param>
 /// <param name="OutM">Level distance from the clamp to the tip, metres, when it was read.</param>
 public sealed record BendReading(double MassKg, double DropM, double? AngleDeg = null, double? OutM = null);
 
-/// <summary>A bend test as it was done: handle clamped level, weights on the tip.</summary>
+/// <summary>A bend test: handle clamped level, weights on the tip.</summary>
 public sealed record BendTest
 {
     /// <summary>Day it was done.</summary>
     public DateOnly? On { get; init; }
 
-    /// <summary>Readings, one or more; the one nearest a third of the length is the test proper.</summary>
+    /// <summary>Readings, one or more; the one nearest a third of the length counts most.</summary>
     public required IReadOnlyList<BendReading> Readings { get; init; }
 
     /// <summary>How much of the handle the clamp holds, metres. That part does not bend.</summary>
     public double HeldM { get; init; } = .25;
 
-    /// <summary>Name of the calibration it was read with.</summary>
+    /// <summary>Name of the calibration used.</summary>
     public string? Calibration
     {
         get;
@@ -40,10 +40,10 @@ public sealed record BendTest
     /// <summary>Most readings one test holds.</summary>
     public const int MaxReadings = 20;
 
-    /// <summary>How far the tip should go down on a rod of this length, metres: one third.</summary>
+    /// <summary>Deflection to aim for on a rod of this length, metres: one third.</summary>
     public static double ThirdM(double rodLengthM) => rodLengthM / 3;
 
-    /// <summary>What cannot be, field by field, with what to measure again; empty when the readings can be worked with.</summary>
+    /// <summary>What is wrong, field by field, with what to measure again; empty when the readings can be used.</summary>
     public IReadOnlyList<FieldProblem> Check(double rodLengthM)
     {
         var check = new FieldCheck()
@@ -131,7 +131,7 @@ public sealed record BendFit(
     Bend AtThird
 )
 {
-    /// <summary>Tapers of real rods. Common practice.</summary>
+    /// <summary>Usual range of tapers. Common practice.</summary>
     public const double ThinnestTaper = .08,
         FullestTaper = .6;
 
@@ -141,13 +141,13 @@ public sealed record BendFit(
             + "tip by about a third of its length, and read the tip’s angle."
     );
 
-    // Without an angle the taper is taken as usual; wide enough to say little.
+    // Without an angle the taper is assumed to be usual, with a tolerance so wide that it says little.
     private const double UsualTaper = .14,
         UsualTaperPlusMinus = .04;
 
     /// <summary>
-    /// Fits stiffness and taper to the readings by least squares, each weighted by its tolerance, and carries the tolerances through to the
-    /// class. <paramref name="problems"/> names what cannot be; then there is no fit. Tolerances add as squares.
+    /// Fits stiffness and taper to the readings by least squares, each weighted by its tolerance, and propagates the tolerances to the
+    /// class (as squares). <paramref name="problems"/> names unusable readings; then there is no fit.
     /// </summary>
     public static BendFit? From(double rodLengthM, BendTest test, Calibration calibration, out IReadOnlyList<FieldProblem> problems)
     {
@@ -166,7 +166,7 @@ public sealed record BendFit(
         var atThird = model.Under(newtons, Math.PI / 2);
         var (number, beyond) = calibration.NumberOf(newtons / Exact.GravityMps2);
 
-        // Each tolerance on its own moves stiffness and taper, and with them the weight that drops the tip by a third, and its angle there.
+        // Each tolerance in turn shifts stiffness and taper, and with them the weight for a drop of a third and the tip angle there.
         const double nudge = 1e-4;
         Bend Nudged(double logEi, double tau, double heldM) =>
             work.Model(logStiffness + logEi, taper + tau, test.HeldM + heldM).Under(newtons, Math.PI / 2);
@@ -192,7 +192,7 @@ public sealed record BendFit(
             varAngle += Math.Pow(angleTau * dTau + angleHeld * dHeld + angleThird * dThird, 2);
         }
         var kg = newtons / Exact.GravityMps2;
-        // Readings on which stiffness and taper act alike, or not at all, leave the rod open.
+        // Readings on which stiffness and taper act alike, or not at all, do not determine the rod.
         if (!double.IsFinite(varPower + varAngle + varEi + varTau + number))
         {
             problems = [Unsettled];
@@ -224,7 +224,7 @@ public sealed record BendFit(
         );
     }
 
-    /// <summary>The least squares behind a fit, in the logarithm of the stiffness at the butt and the taper.</summary>
+    /// <summary>The least-squares fit, in the logarithm of the butt stiffness and the taper.</summary>
     private sealed class Fitting(double rodLengthM, BendTest test)
     {
         private enum What
@@ -247,16 +247,16 @@ public sealed record BendFit(
                 yield return new(i, What.Out, away, test.TapePlusMinusM);
         }
 
-        /// <summary>Something besides a single drop was read, so the taper shows.</summary>
+        /// <summary>More than a single drop was read, so the taper can be determined.</summary>
         public bool TaperRead => data.Count > 1;
 
-        // Steps of the search may overshoot what any rod is; what ends at that edge is told as a contradiction.
+        // The search may overshoot any real rod; a fit that ends at this limit is reported as a contradiction.
         private const double StiffestNm2 = 9e4;
 
         public BendModel Model(double logStiffness, double taper, double? heldM = null) =>
             new(rodLengthM - (heldM ?? test.HeldM), Math.Clamp(Math.Exp(logStiffness), BendModel.SoftestNm2, StiffestNm2), taper);
 
-        // What the model says for each datum; each weight is hung on once.
+        // Model value of each reading; each weight is computed once.
         private double[] Foresee(BendModel model, double nudgeKg = 0)
         {
             var bends = test.Readings.Select(r => model.Under((r.MassKg + nudgeKg) * Exact.GravityMps2, Math.PI / 2)).ToArray();
@@ -277,7 +277,7 @@ public sealed record BendFit(
             data.Select((d, i) => Math.Pow((foreseen[i] - d.Value) / d.PlusMinus, 2)).Sum()
             + (TaperRead ? 0 : Math.Pow((taper - UsualTaper) / UsualTaperPlusMinus, 2));
 
-        // Slopes of every foreseen value; stiffness acts as the weight does, the other way round.
+        // Derivatives of all model values; stiffness acts like the weight, with opposite sign.
         private (double[] Ei, double[] Tau) Slopes(double logStiffness, double taper, double[] here)
         {
             const double nudge = 1e-4;
@@ -285,7 +285,7 @@ public sealed record BendFit(
             return ([.. ei.Select((f, i) => (f - here[i]) / nudge)], [.. tau.Select((f, i) => (f - here[i]) / nudge)]);
         }
 
-        // The damped normal equations: turns a change of every datum into the change of stiffness and taper that follows it best.
+        // Damped normal equations: turn a change of every reading into the best change of stiffness and taper.
         private (double Ei, double Tau) Follow(
             (double[] Ei, double[] Tau) slopes,
             double[] change,
@@ -316,7 +316,7 @@ public sealed record BendFit(
             (a, c) = (a * (1 + damping), c * (1 + damping));
             var det = a * c - b * b;
             var (ei, tau) = ((c * p - b * q) / det, (a * q - b * p) / det);
-            // Readings that follow neither stiffness nor taper move nothing while they are fitted, and leave both open afterwards.
+            // Readings that depend on neither stiffness nor taper change nothing during the fit, and leave both undetermined afterwards.
             return damping > 0 && !double.IsFinite(ei + tau) ? (0, 0) : (ei, tau);
         }
 
@@ -325,7 +325,7 @@ public sealed record BendFit(
             var first = test.Readings.MinBy(r => Math.Abs(r.DropM - BendTest.ThirdM(rodLengthM)))!;
             double taper = UsualTaper,
                 damping = 1e-3;
-            // A level stick of the usual taper that drops as far under this weight.
+            // A uniform rod of the usual taper with the same drop under this weight.
             var unit = Model(0, taper);
             var logStiffness = Math.Log(first.MassKg * Exact.GravityMps2 / unit.WeightForDropN(Math.Min(first.DropM, .9 * unit.LengthM)));
             var here = Foresee(Model(logStiffness, taper));
@@ -354,19 +354,19 @@ public sealed record BendFit(
             return (logStiffness, taper);
         }
 
-        /// <summary>Readings no rod could give together, named with what to measure again.</summary>
+        /// <summary>Readings that no rod could give together, with what to measure again.</summary>
         public IReadOnlyList<FieldProblem> Contradictions(double logStiffness, double taper)
         {
             var check = new FieldCheck();
             var here = Foresee(Model(logStiffness, taper));
             if (here.Any(f => !double.IsFinite(f)))
                 return [Unsettled];
-            // Four tolerances away from anything a rod can do is a mistake, not a rod.
+            // More than four tolerances from anything a rod can do is a mistake.
             bool Off(int i) => !(Math.Abs(here[i] - data[i].Value) <= 4 * data[i].PlusMinus);
             for (var i = 0; i < data.Count; i++)
             {
                 var (reading, what, value, _) = data[i];
-                // Any drop by itself is some rod's; it is what was read beside it that cannot be.
+                // Any drop alone fits some rod; the reading beside it is what contradicts.
                 if (
                     !Off(i)
                     || (
@@ -417,9 +417,7 @@ public sealed record BendFit(
                 .Problems;
         }
 
-        /// <summary>
-        /// How far each tolerance by itself moves stiffness, taper, the free length held back and the third to be dropped.
-        /// </summary>
+        /// <summary>How far each tolerance by itself shifts stiffness, taper, the clamped length and the drop of a third.</summary>
         public IEnumerable<(double Ei, double Tau, double HeldM, double ThirdM)> Tolerances(double logStiffness, double taper)
         {
             const double nudge = 1e-4;
@@ -438,7 +436,7 @@ public sealed record BendFit(
                 var (ei, tau) = Follow(slopes, Only(i => data[i].Reading == r ? -perKg[i] * test.ScalePlusMinusKg : 0));
                 yield return (ei, tau, 0, 0);
             }
-            // The tape laid along the handle, and along the rod: a longer rod has more to bend and a deeper third.
+            // The tape along the handle, and along the rod: a longer rod has more to bend and a larger third.
             var held = Follow(slopes, Only(i => -perHeld[i] * test.TapePlusMinusM));
             yield return (held.Ei, held.Tau, test.TapePlusMinusM, 0);
             yield return (-held.Ei, -held.Tau, -test.TapePlusMinusM, test.TapePlusMinusM / 3);
@@ -451,7 +449,5 @@ public sealed record BendFit(
     }
 }
 
-/// <summary>
-/// What the fitted rod makes of a reading, model less reading: drop and distance in metres, angle in degrees; null when not read.
-/// </summary>
+/// <summary>Model minus reading: drop and distance in metres, angle in degrees; null when not read.</summary>
 public readonly record struct BendMiss(double DropM, double? AngleDeg, double? OutM);

@@ -4,12 +4,12 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Rods;
 
-/// <summary>One point of a calibration: the weight that bends a rod by a third, grams, and the number that stands for.</summary>
+/// <summary>One point of a calibration: the weight that bends a rod by a third, grams, and the class number it stands for.</summary>
 public readonly record struct CalibrationPoint(double Grams, double Number);
 
 /// <summary>
-/// A named table from the weight of the one-third bend test to a measured class, on the scale of line classes. Shops make
-/// their own on rods they trust.
+/// A named table from the weight of the one-third bend test to a measured class, on the scale of line classes. Shops make their own with
+/// rods they trust.
 /// </summary>
 public sealed record Calibration : Kept
 {
@@ -20,13 +20,13 @@ public sealed record Calibration : Kept
         init => field = PlainText.Clean(value);
     }
 
-    /// <summary>How far a number read from it may be off.</summary>
+    /// <summary>Uncertainty of a number read from it, classes.</summary>
     public double PlusMinus { get; init; } = .3;
 
     /// <summary>Points with rising weight and rising number, two or more.</summary>
     public required IReadOnlyList<CalibrationPoint> Points { get; init; }
 
-    /// <summary>How far to trust it.</summary>
+    /// <summary>Its source mark.</summary>
     public Source Source =>
         Id == 0
             ? new(SourceMark.Memory, "Common Cents System, RodMaker magazine 2003, table recalled, ±0.3")
@@ -40,8 +40,8 @@ public sealed record Calibration : Kept
     };
 
     /// <summary>
-    /// Number of a weight in kilograms, above 0, and whether it lies beyond the table. Between points a smooth curve that never turns
-    /// back; beyond the ends weight goes in proportion to the standard line weights.
+    /// Class number of a weight in kilograms, above 0, and whether it is outside the table. A monotone curve between points; outside the
+    /// table the weight is extended in proportion to the standard line weights.
     /// </summary>
     public (double Number, bool Beyond) NumberOf(double massKg)
     {
@@ -54,8 +54,8 @@ public sealed record Calibration : Kept
     }
 
     /// <summary>
-    /// The weight, kilograms, of a number, from 0 on: the other way round, by straight lines between the points. Beyond the ends weight
-    /// goes in proportion to the standard line weights.
+    /// Weight, kilograms, of a class number, from 0 on: the inverse, linear between points. Outside the table the weight is extended in
+    /// proportion to the standard line weights.
     /// </summary>
     public double MassKgOf(double number)
     {
@@ -77,7 +77,7 @@ public sealed record Calibration : Kept
     /// <inheritdoc />
     public override IReadOnlyList<FieldProblem> Check()
     {
-        // Closer than a scale or a caster can tell apart, points would only make a step of the curve.
+        // Points closer than a scale or a caster can tell apart would only put a step in the curve.
         var rising = Points.Zip(Points.Skip(1)).All(p => p.Second.Grams >= p.First.Grams + .5 && p.Second.Number >= p.First.Number + .05);
         return new FieldCheck()
             .Text("name", Name, 60)

@@ -10,10 +10,10 @@ namespace ZingCast.Core.Rods;
 /// <param name="TippetM">Tippet diameter, metres; null when nobody said.</param>
 public sealed record FightLoad(double PullN, double AngleDeg, double SurgeM, double? TippetM = null)
 {
-    /// <summary>Two pounds at a good fighting angle on a plain tippet, when there is no day to say. Common practice.</summary>
+    /// <summary>Two pounds at a good rod angle on a plain tippet, used when there is no brief. Common practice.</summary>
     public static readonly FightLoad Usual = new(8.9, 80, .5, .00033);
 
-    /// <summary>Every field that cannot be used; empty when all is well.</summary>
+    /// <summary>Every field with an unusable value; empty when all is well.</summary>
     public IReadOnlyList<FieldProblem> Check() =>
         new FieldCheck()
             .Range("pullN", PullN, 0, 150, "Pull between nothing and 15 kg (33 lb).")
@@ -45,20 +45,20 @@ public sealed record Fight(
     Sentence SurgeSays
 )
 {
-    /// <summary>What a hand holds for minutes, N·m. Common practice.</summary>
+    /// <summary>Moment that a hand can hold for minutes, N·m. Common practice.</summary>
     public static readonly Spread HandNm = new(10, 12);
 
-    // Pounds that people name when they speak of a pull.
+    // Pulls to show for comparison, pounds.
     private static readonly int[] UsualPulls = [1, 2, 4];
 
-    // A hand that no pull can tire at this angle is limited by the tackle, newtons.
+    // Upper limit of the hand's pull, newtons, at angles where no pull tires it: there the tackle limits.
     private const double TackleN = 400;
 
-    // Shares of the bending energy from which on people say that the butt, or only the tip, works. Common practice.
+    // Shares of the bending energy from which the butt, or only the tip, is said to work. Common practice.
     private const double ButtWorks = .4,
         TipWorks = .45;
 
-    /// <summary>Bends a tested rod under a fish. Check the load first.</summary>
+    /// <summary>Bends a tested rod under a fish. The load must be valid.</summary>
     public static Fight For(BendModel model, FightLoad load)
     {
         var angle = load.AngleDeg * Math.PI / 180;

@@ -2,10 +2,10 @@ using ZingCast.Core.Measures;
 
 namespace ZingCast.Core.Rods;
 
-/// <summary>How a point of the inspection was found.</summary>
+/// <summary>Result for a point of an inspection.</summary>
 public enum Found
 {
-    /// <summary>Not looked at.</summary>
+    /// <summary>Not inspected.</summary>
     Unseen,
 
     /// <summary>Sound.</summary>
@@ -14,11 +14,11 @@ public enum Found
     /// <summary>Usable; watch it.</summary>
     Watch,
 
-    /// <summary>Mend before use.</summary>
+    /// <summary>Must be repaired before use.</summary>
     Mend,
 }
 
-/// <summary>Words for what was found.</summary>
+/// <summary>Words for the results.</summary>
 public static class FoundWords
 {
     /// <summary>The words people use.</summary>
@@ -32,19 +32,19 @@ public static class FoundWords
         };
 }
 
-/// <summary>A point to look at.</summary>
+/// <summary>A point to inspect.</summary>
 /// <param name="Id">Stable id.</param>
 /// <param name="Name">What.</param>
 /// <param name="Look">What to look for.</param>
 public sealed record InspectionPoint(string Id, string Name, string Look);
 
-/// <summary>A rod looked over on one day.</summary>
+/// <summary>An inspection of a rod.</summary>
 public sealed record Inspection
 {
     /// <summary>The day.</summary>
     public required DateOnly On { get; init; }
 
-    /// <summary>How each point was found, by its id; what is missing was not looked at.</summary>
+    /// <summary>Result for each point, by its id; missing ones were not inspected.</summary>
     public required IReadOnlyDictionary<string, Found> Points { get; init; }
 
     /// <summary>Anything to remember.</summary>
@@ -54,7 +54,7 @@ public sealed record Inspection
         init => field = PlainText.Clean(value);
     }
 
-    /// <summary>What to look at before buying and at the start of a season. Common practice.</summary>
+    /// <summary>What to inspect before buying and at the start of a season. Common practice.</summary>
     public static readonly IReadOnlyList<InspectionPoint> Checklist =
     [
         new(
@@ -72,10 +72,10 @@ public sealed record Inspection
         new("papers", "Warranty", "Terms known, card and number kept."),
     ];
 
-    /// <summary>The worst that was found; null when nothing was looked at.</summary>
+    /// <summary>The worst result; null when nothing was inspected.</summary>
     public Found? Worst => Points.Values.Where(f => f != Found.Unseen).Select(f => (Found?)f).Max();
 
-    /// <summary>What cannot be, field by field.</summary>
+    /// <summary>What is wrong, field by field.</summary>
     public IReadOnlyList<FieldProblem> Check(DateOnly today) =>
         new FieldCheck()
             .Day("on", On, today)

@@ -4,7 +4,7 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Rods;
 
-/// <summary>A single-hand rod as it stands in the shed: what is printed on it beside what was measured.</summary>
+/// <summary>A single-hand rod: what is printed on it beside what was measured.</summary>
 public sealed record Rod : Gear
 {
     /// <summary>Length, metres.</summary>
@@ -31,31 +31,32 @@ public sealed record Rod : Gear
     /// <summary>Number of pieces.</summary>
     public int Pieces { get; init; } = 4;
 
-    /// <summary>The bend test its measured class came from, when it was done here.</summary>
+    /// <summary>The bend test that its measured class comes from.</summary>
     public BendTest? Test { get; init; }
 
-    /// <summary>Length free to bend in that test, stiffness at the butt and taper as fitted.</summary>
+    /// <summary>Fitted free length, butt stiffness and taper of that test.</summary>
     public BendModel? Bend { get; init; }
 
-    /// <summary>Balance and swing as measured.</summary>
+    /// <summary>Measured balance and swing.</summary>
     public RodBalance? Balance { get; init; }
 
     /// <summary>Inspections, latest first.</summary>
     public IReadOnlyList<Inspection> Inspections { get; init; } = [];
 
-    /// <summary>What outings showed of its feel and a person accepted; comes from the log, and is not kept with the rod.</summary>
+    /// <summary>
+    /// Correction from how it felt on outings, as accepted by its owner; comes from the log and is not stored with the rod.
+    /// </summary>
     public RodFeel? Felt { get; init; }
 
     /// <summary>
-    /// Effective mass of its tip in a cast, kilograms: its swing weight over the square of its reach; null when nobody timed it as a
-    /// pendulum.
+    /// Effective mass of its tip in a cast, kilograms: swing weight over the square of its reach; null without a pendulum timing.
     /// </summary>
     public double? TipKg =>
         Balance is { SwingS: not null } at && LengthM > at.FulcrumM
             ? Balanced.SwingOf(this, at) / Math.Pow(LengthM - at.FulcrumM, 2)
             : null;
 
-    /// <summary>A rod to start filling in: nine feet, as most are.</summary>
+    /// <summary>A rod to start the form with: nine feet, like most.</summary>
     public static readonly Rod Blank = new()
     {
         Tag = "",
@@ -64,38 +65,38 @@ public sealed record Rod : Gear
         MassKg = .095,
     };
 
-    // A ferrule laps over so much, metres. Common practice.
+    // Overlap of a ferrule, metres. Common practice.
     private const double LapM = .03;
 
-    /// <summary>How long it is taken apart, metres.</summary>
+    /// <summary>Length of the longest section, metres.</summary>
     public double PackedM => LengthM / Pieces + LapM;
 
-    /// <summary>How far its tip goes down in the bend test, metres.</summary>
+    /// <summary>Deflection of its tip in the bend test, metres.</summary>
     public double ThirdM => BendTest.ThirdM(LengthM);
 
-    /// <summary>Where a bare rod of this length is apt to balance: a place to start looking. Common practice, rough.</summary>
+    /// <summary>Usual balance point of a bare rod of this length, to start from. Common practice, rough.</summary>
     public RodBalance UsualBalance => new() { BalanceM = Math.Round(.235 * LengthM, 2) };
 
-    /// <summary>A bend test to start from: the drop is the third, the weight an example that nobody measured.</summary>
+    /// <summary>A bend test to start from: the drop of a third, with an example weight that nobody measured.</summary>
     public BendTest UsualTest => new() { Readings = [new(.14, ThirdM)], Calibration = Calibration.Usual.Name };
 
-    /// <summary>This rod with what a bend test found.</summary>
+    /// <summary>This rod with the result of a bend test.</summary>
     public Rod Tested(BendTest test, BendFit fit) =>
         this with
         {
             Test = test,
             Bend = fit.Model,
-            // No finer than it is known.
+            // Rounded to what is known.
             MeasuredClass = Math.Round(fit.Class.Value, 1),
             MeasuredPlusMinus = Math.Round(fit.Class.PlusMinus!.Value, 1),
-            // An angle nobody read is no reading.
+            // An angle that was not read is not stored.
             TipAngleDeg = fit.AngleRead ? Math.Round(fit.TipAngle.Value, 1) : null,
         };
 
-    /// <summary>The class to work with: measured before printed; null when nobody knows.</summary>
+    /// <summary>The class to work with: measured, or else printed; null when unknown.</summary>
     public double? Class => MeasuredClass ?? PrintedClass;
 
-    /// <summary>Action from the angle when there is one, else the label, else medium.</summary>
+    /// <summary>Action by the tip angle, or else the label, or else medium.</summary>
     public RodAction Action => TipAngleDeg is { } angle ? Actions.FromTipAngle(angle) : PrintedAction ?? RodAction.Medium;
 
     /// <summary>Above this tip angle a rod counts as very fast and is lined one class below its measured number.</summary>
@@ -116,7 +117,7 @@ public sealed record Rod : Gear
     /// <inheritdoc />
     public override bool ToSeeTo => base.ToSeeTo || Inspections is [{ Worst: Found.Watch or Found.Mend }, ..];
 
-    /// <summary>The class its grain window is built on; null when nobody knows.</summary>
+    /// <summary>The class its grain window is built on; null when unknown.</summary>
     public double? WindowClass => VeryFast ? MeasuredClass - 1 : Class;
 
     /// <inheritdoc />
@@ -125,7 +126,7 @@ public sealed record Rod : Gear
         if (before is not Rod was)
             return this;
         var rod = Bend is not null && Bend == was.Bend && LengthM != was.LengthM ? this with { Test = null, Bend = null } : this;
-        // A length that makes the balance impossible was read anew; the balance was not.
+        // The length was corrected so that the balance became impossible; the balance was not edited.
         return rod.Balance is { } at && at == was.Balance && at.Check(rod).Count > 0 ? rod with { Balance = null } : rod;
     }
 
@@ -138,7 +139,7 @@ public sealed record Rod : Gear
         static IEnumerable<FieldProblem> Under(string name, IEnumerable<FieldProblem>? problems) =>
             (problems ?? []).Select(p => p with { Field = $"{name}.{p.Field}" });
         var figures = Figures();
-        // What was measured on a rod of no length there is cannot be judged.
+        // Measurements cannot be judged while the length is invalid.
         if (figures.Any(p => p.Field == "lengthM"))
             return figures;
         return
@@ -160,7 +161,7 @@ public sealed record Rod : Gear
         return Class is { } c ? string.Create(CultureInfo.InvariantCulture, $"{length} #{c:0.#}") : length;
     }
 
-    /// <summary>What the length of a single-hand rod may be, metres.</summary>
+    /// <summary>Limits of the length of a single-hand rod, metres.</summary>
     public static readonly Limit Lengths = new(1.5, 4.6, "A single-hand rod is between 1.5 and 4.6 m (5 and 15 ft).");
 
     /// <summary>Most inspections kept with one rod: one a week for ten years.</summary>

@@ -5,10 +5,10 @@ namespace ZingCast.Core.Rods;
 
 using static FieldsOf<Rod>;
 
-/// <summary>What is kept of a rod, each field described once.</summary>
+/// <summary>Fields of a rod, each described once.</summary>
 public static class RodFields
 {
-    /// <summary>As on a form, in order.</summary>
+    /// <summary>In the order of the form.</summary>
     public static readonly IReadOnlyList<Field> All = GearFields.With([
         Measure("lengthM", "Length", Kind.RodLength, r => r.LengthM, (r, v) => r with { LengthM = v }, Rod.Lengths, true, "length"),
         Measure(

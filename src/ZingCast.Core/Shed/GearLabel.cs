@@ -8,17 +8,17 @@ using ZingCast.Core.Standards;
 namespace ZingCast.Core.Shed;
 
 /// <summary>
-/// A piece of gear as its label, box or tube names it: a rod by length and class ("9ft 6", "9'6\" #7 4pc fast"), a line by its code
+/// A piece of gear as read from its label, box or tube: a rod by length and class ("9ft 6", "9'6\" #7 4pc fast"), a line by its code
 /// ("WF6F"), a reel by its classes ("7/8").
 /// </summary>
 /// <param name="Piece">The piece, without tag or name; what the label does not say is as most are.</param>
 /// <param name="Assumes">What was not said and is taken to be so.</param>
 public sealed partial record GearLabel(Gear Piece, Sentence Assumes)
 {
-    /// <summary>What can be typed, for whoever typed something else.</summary>
+    /// <summary>Examples, shown after unreadable input.</summary>
     public const string Example = "Type a label such as 9ft 6 for a rod, WF6F for a line or 7/8 for a reel.";
 
-    /// <summary>Reads a label; null when it is none. Never throws.</summary>
+    /// <summary>Reads a label; null when it is not one. Never throws.</summary>
     public static GearLabel? Read(string? text)
     {
         if (text is null or { Length: > Reader.Longest })
@@ -86,7 +86,7 @@ public sealed partial record GearLabel(Gear Piece, Sentence Assumes)
 
     private const RegexOptions Plainly = RegexOptions.IgnoreCase | RegexOptions.CultureInvariant | RegexOptions.ExplicitCapture;
 
-    // Inches, a class, pieces and action; whatever stands between them does not matter.
+    // Inches, class, pieces and action; what stands between them does not matter.
     [GeneratedRegex(
         @"^((?<m>[1-4][.,][0-9]{1,2})\s*m|(?<ft>[0-9]{1,2}([.,][0-9]{1,2})?)\s*('|ft|foot|feet)\s*((?<in>[0-9]{1,2})\s*(""|in|inch)?)?)"
             + @"[\s,]*(#|no\.?\s?)?(?<class>[0-9]{1,2}([.,]5)?)\s*(wt|weight|#)?"
@@ -95,7 +95,7 @@ public sealed partial record GearLabel(Gear Piece, Sentence Assumes)
     )]
     private static partial Regex Rod();
 
-    // A bare number is no reel: two classes are, or a backing, or the word.
+    // A bare number is not a reel: two classes, a backing, or the word make one.
     [GeneratedRegex(@"\breel\b|([0-9]\s*(wt)?\s*([/–-]|to)\s*#?[0-9])|([0-9]\s*(y|m|lb))", Plainly)]
     private static partial Regex SaysReel();
 }

@@ -5,26 +5,26 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Shed;
 
-/// <summary>What has to be done before a line is on a reel with its backing, as far as the shed knows what lies on which spool.</summary>
+/// <summary>What has to be done to get a line onto a reel with its backing, as far as the shed knows what is on which spool.</summary>
 /// <param name="Minutes">How long it takes, minutes; 0 when it is ready.</param>
 /// <param name="Says">It in a sentence.</param>
 /// <param name="SpoolId">The spool it is about; null when none is known.</param>
 public sealed record SpoolWork(int Minutes, Sentence Says, int? SpoolId)
 {
-    // A spool is changed in two minutes; a line is wound on in a quarter of an hour, with fresh backing in half an hour. Common practice.
+    // Time to change a spool; to wind on a line; to wind on line and fresh backing, minutes. Common practice.
     internal const int SwapMinutes = 2;
 
     private const int LineMinutes = 15,
         AllMinutes = 30;
 
-    // A length of backing is known, and missed, to so many metres. Common practice.
+    // Backing within this many metres of the wanted length is as good. Common practice.
     private const double NearlyM = 5;
 
-    /// <summary>Whether the line is on a spool of this reel.</summary>
+    /// <summary>The spool of this reel that has the line on it, if any.</summary>
     public static Spool? Holding(GearShed shed, Reel reel, FlyLine line) =>
         !line.IsThere ? null : shed.Spools.FirstOrDefault(s => s.LineId == line.Id && s.ReelId == reel.Id);
 
-    /// <summary>Null when nobody noted anything about either.</summary>
+    /// <summary>Null when nothing is known about either.</summary>
     public static SpoolWork? For(GearShed shed, Reel reel, FlyLine line, Backing backing, double backingM)
     {
         if (!reel.IsThere || !line.IsThere)
@@ -32,7 +32,7 @@ public sealed record SpoolWork(int Minutes, Sentence Says, int? SpoolId)
         return Holding(shed, reel, line) is { } on ? Ready(reel, line, on, backing, backingM) : ToWind(shed, reel, line, backing);
     }
 
-    // The line lies on a spool of the reel.
+    // The line is on a spool of the reel.
     private static SpoolWork Ready(Reel reel, FlyLine line, Spool on, Backing backing, double backingM)
     {
         var which = on.IsSpare ? $"{reel.Tag}’s {on.Name}" : $"{reel.Tag}";

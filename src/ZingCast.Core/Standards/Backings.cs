@@ -10,11 +10,11 @@ namespace ZingCast.Core.Standards;
 /// <param name="GelSpun">True for gel-spun polyethylene: thin, strong, cuts.</param>
 public sealed record Backing(string Id, string Name, double DiameterM, double StrengthN, bool GelSpun)
 {
-    // Braid is a third air: polyester of 1380 and polyethylene of 970 kg/m³, from memory.
+    // Braid is one third air: polyester of 1380 and polyethylene of 970 kg/m³, from memory.
     private const double PolyesterKgM3 = 950,
         GelSpunKgM3 = 690;
 
-    /// <summary>Its own volume in a metre, taken as round, cubic metres.</summary>
+    /// <summary>Cross-section, taken as round, square metres; also the volume per metre.</summary>
     public double AreaM2 => Math.PI / 4 * DiameterM * DiameterM;
 
     /// <summary>Mass of a metre, kilograms.</summary>
@@ -27,7 +27,7 @@ public static class Backings
     /// <summary>Source mark of the diameters.</summary>
     public static readonly Source Source = new(SourceMark.Memory, "Usual braids, recalled");
 
-    /// <summary>What a length of backing may be, metres.</summary>
+    /// <summary>Limits of a length of backing, metres.</summary>
     public static readonly Limit Lengths = new(0, 1000, "Backing is between 0 and 1000 m.");
 
     /// <summary>Share of the wound cross-section that is line: tight machine wind, ordinary, loose hand wind. Common practice.</summary>
@@ -35,7 +35,7 @@ public static class Backings
         OrdinaryPacking = .74,
         LoosePacking = .70;
 
-    /// <summary>Nothing round packs tighter than hexagons do: π/(2√3). Source: Thue (1910), the densest packing of circles.</summary>
+    /// <summary>The densest packing of circles, π/(2√3). Source: Thue (1910).</summary>
     public static readonly double HexagonalPacking = Math.PI / (2 * Math.Sqrt(3));
 
     private static Backing B(string id, string name, double mm, double lb, bool gel) =>
@@ -52,7 +52,7 @@ public static class Backings
         B("gel80", "gel-spun 80 lb", .48, 80, true),
     ];
 
-    /// <summary>The strongest that is kind to fingers.</summary>
+    /// <summary>The strongest backing that does not cut fingers.</summary>
     public static readonly Backing StrongestPolyester = Rows.Where(b => !b.GelSpun).MaxBy(b => b.StrengthN)!;
 
     /// <summary>The backing with this id, or null.</summary>

@@ -5,7 +5,7 @@ using ZingCast.Core.Measures;
 namespace ZingCast.Core.Standards;
 
 /// <summary>
-/// What stands on the box of a line: taper, class and density, such as WF6F, DT5F, WF8I or WF7S3. The letters are the trade's own, common
+/// The code on the box of a line: taper, class and density, such as WF6F, DT5F, WF8I or WF7S3. The letters are the trade's own, common
 /// practice.
 /// </summary>
 /// <param name="Build">Build.</param>
@@ -13,10 +13,10 @@ namespace ZingCast.Core.Standards;
 /// <param name="Density">Density id, see <see cref="Densities"/>; floating where the code ends with the class.</param>
 public sealed partial record BoxCode(Build Build, double Class, string Density)
 {
-    /// <summary>Sinking, and the box does not say how fast: the middle of the trade types.</summary>
+    /// <summary>A sinker of unknown speed is taken as the middle of the trade types.</summary>
     private const string SomeSinker = "type3";
 
-    /// <summary>Reads a code in any case, with or without spaces and hyphens; null when it is none. Never throws.</summary>
+    /// <summary>Reads a code in any case, with or without spaces and hyphens; null when it is not one. Never throws.</summary>
     public static BoxCode? Read(string? text)
     {
         if (text is null or { Length: > 24 } || Code().Match(PlainText.WithPlainDigits(text).Trim()) is not { Success: true } code)
@@ -36,7 +36,7 @@ public sealed partial record BoxCode(Build Build, double Class, string Density)
             "H" => "hover",
             "I" => "intermediate",
             "S" => SomeSinker,
-            // The slowest sinkers go by both names.
+            // The slowest sinkers are sold under both names.
             "S1" or "S-1" => "intermediate",
             var sinker => $"type{sinker[^1]}",
         };

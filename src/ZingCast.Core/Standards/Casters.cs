@@ -35,25 +35,22 @@ public sealed record Caster(
     bool Learning = false
 )
 {
-    /// <summary>
-    /// A length computed for this caster with how far it may be off, metres, in wind, see
-    /// <see cref="UnsureMps"/>.
-    /// </summary>
+    /// <summary>A length computed for this caster with its uncertainty, metres, in wind, see <see cref="UnsureMps"/>.</summary>
     public Quantity Reach(double metres, double windMps = 0) =>
         Quantity.Distance(metres, metres * Math.Sqrt(ReachTolerance * ReachTolerance + Math.Pow(Doubt.Wide * WindShare * windMps, 2)));
 
-    /// <summary>
-    /// How far a metre a second of wind puts a distance in doubt, share, one standard deviation. Common practice.
-    /// </summary>
+    /// <summary>Uncertainty of a distance per metre a second of wind, as a share, one standard deviation. Common practice.</summary>
     public const double WindShare = .012;
 
-    /// <summary>Wind along and across a cast, m/s, as it puts the distance in doubt: what blows across counts half.</summary>
+    /// <summary>Wind that matters for the uncertainty of a distance, m/s: along the cast in full, across it by half.</summary>
     public static double UnsureMps(double alongMps, double acrossMps) => Math.Abs(alongMps) + Math.Abs(acrossMps) / 2;
 
-    /// <summary>Whether these are a person's own values: then the doubt lies between casts, else between people.</summary>
+    /// <summary>
+    /// Whether these are a person's own values: then the uncertainty is that between casts, otherwise that between people.
+    /// </summary>
     public bool Own => Source.Mark == SourceMark.Measured;
 
-    /// <summary>A chance, 0 to 1, as anglers say it.</summary>
+    /// <summary>A chance, 0 to 1, in anglers' words.</summary>
     public Sentence Odds(double chance) =>
         (Doubt.OfTen(chance), Own) switch
         {
@@ -88,8 +85,8 @@ public static class Casters
     /// <summary>Source mark of the presets.</summary>
     public static readonly Source Source = new(SourceMark.Practice, "Usual reaches of casters; your own log will beat them");
 
-    // How far people of one preset differ in reach, one standard deviation, shares: what such casters usually reach holds about two thirds
-    // of them. Common practice.
+    // How much people of one preset differ in reach, one standard deviation, as shares: about two thirds of such casters are within the
+    // usual reach. Common practice.
     private const double LearnersDiffer = .16,
         ClubDiffers = .12,
         OthersDiffer = .10;
@@ -162,10 +159,10 @@ public static class Casters
         ),
     ];
 
-    /// <summary>The one taken when nobody said.</summary>
+    /// <summary>The caster assumed when none is named.</summary>
     public static Caster Usual => Rows[1];
 
-    // A named person is written by number.
+    // A named person's id is this and a number.
     private const string OwnPrefix = "own-";
 
     /// <summary>The id of a named person who has this number.</summary>
@@ -178,7 +175,9 @@ public static class Casters
             ? number
             : null;
 
-    /// <summary>Whether an id is a preset's, or may be that of a named person; whether there is one is the store's to say.</summary>
+    /// <summary>
+    /// Whether an id is a preset's or has the form of a named person's; whether that person exists is for the store to say.
+    /// </summary>
     public static bool CouldBe(string? id) => Find(id) is not null || NumberOf(id) is not null;
 
     /// <summary>The preset with this id, or null.</summary>

@@ -2,7 +2,7 @@ using ZingCast.Core.Measures;
 
 namespace ZingCast.Core.Standards;
 
-/// <summary>What cuts or wears the last link of the leader.</summary>
+/// <summary>What cuts or wears the end of the leader.</summary>
 public enum Mouth
 {
     /// <summary>Nothing special.</summary>
@@ -18,7 +18,7 @@ public enum Mouth
     Teeth,
 }
 
-/// <summary>A group of fish that are planned for alike.</summary>
+/// <summary>A group of fish that are planned for in the same way.</summary>
 /// <param name="Id">Stable id.</param>
 /// <param name="Name">Shown name.</param>
 /// <param name="UsualKg">Usual mass.</param>
@@ -50,13 +50,12 @@ public sealed record FishGroup(
     double LeastTippetM = 0
 )
 {
-    // An outsized fish passes over to the next group of its kin between a big one and so many times that; a small one likewise below a
-    // usual one. Ours.
+    // An outsized fish blends into the next larger group of its kind, between a big one and this multiple of it; a small one likewise into
+    // the smaller group. Our assumption.
     private const double PassesOver = 1.5;
 
     /// <summary>
-    /// The group as a fish of this mass is planned for: one beyond a big one, or below a usual one, is planned the more like its larger or
-    /// smaller kin the farther it is.
+    /// The group as it applies to a fish of this mass: beyond a big one, or below a usual one, it blends into its larger or smaller kind.
     /// </summary>
     public FishGroup At(double fishKg)
     {

@@ -9,14 +9,14 @@ namespace ZingCast.Core.Standards;
 /// <param name="Number">24 (smallest) to −9 (10/0).</param>
 public readonly record struct HookSize(int Number)
 {
-    /// <summary>Smallest and largest number that can be spoken of.</summary>
+    /// <summary>Range of hook numbers.</summary>
     public const int Smallest = 32,
         Largest = -9;
 
-    /// <summary>The next size down; from #4 on hooks are made in even numbers. Null where there is none.</summary>
+    /// <summary>The next smaller hook; from #4 on hooks are made in even numbers. Null where there is none.</summary>
     public HookSize? Down() => Number + (Number >= EvenFrom ? 2 : 1) is var n && n <= Smallest ? new(n) : null;
 
-    /// <summary>The next size up; null where there is none.</summary>
+    /// <summary>The next larger hook; null where there is none.</summary>
     public HookSize? Up() => Number - (Number > EvenFrom ? 2 : 1) is var n && n >= Largest ? new(n) : null;
 
     private const int EvenFrom = 4;
@@ -26,13 +26,13 @@ public readonly record struct HookSize(int Number)
         Number >= 1 ? $"#{Number.ToString(CultureInfo.InvariantCulture)}" : $"{(1 - Number).ToString(CultureInfo.InvariantCulture)}/0";
 }
 
-/// <summary>Outside measures of a hook, metres.</summary>
+/// <summary>Outer dimensions of a hook, metres.</summary>
 /// <param name="LengthM">Overall length.</param>
 /// <param name="GapeM">Point to shank.</param>
 /// <param name="WireM">Wire diameter.</param>
 public readonly record struct Hook(double LengthM, double GapeM, double WireM);
 
-/// <summary>Typical hook measures by size. From memory; patterns differ by a size and more.</summary>
+/// <summary>Typical hook dimensions by size. From memory; patterns differ by a size and more.</summary>
 public static class Hooks
 {
     /// <summary>Source mark of the table.</summary>
@@ -66,7 +66,7 @@ public static class Hooks
     private static readonly double[] Gapes = [.. Rows.Select(r => r.GapeMm)];
     private static readonly double[] Wires = [.. Rows.Select(r => r.WireMm)];
 
-    /// <summary>Measures of a hook size, interpolated for sizes not in the table; sizes past the ends use the end row.</summary>
+    /// <summary>Dimensions of a hook size, interpolated for sizes not in the table; sizes beyond the ends use the end row.</summary>
     public static Hook Get(HookSize size)
     {
         var step = Math.Clamp(-(double)size.Number, Steps[0], Steps[^1]);

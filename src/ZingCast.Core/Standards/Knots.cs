@@ -29,7 +29,7 @@ public enum KnotUse
     /// <summary>Two strands to each other, one end left long for a second fly.</summary>
     Dropper,
 
-    /// <summary>Locks what others hold.</summary>
+    /// <summary>Secures another knot.</summary>
     Lock,
 }
 
@@ -48,23 +48,24 @@ public sealed record Knot(string Id, string Name, KnotUse Use, Spread Share, int
     public double UsualShare => (Share.Low + Share.High) / 2;
 
     /// <summary>
-    /// Length a knot eats of a strand this thick, metres: its turns laid round a strand as thick as itself, and what fingers need.
+    /// Length that a knot uses up of a strand of this thickness, metres: its turns around a strand of the same thickness, and what fingers
+    /// need.
     /// </summary>
     public double EatsM(double diameterM) => HandM + Turns * 2 * Math.PI * diameterM;
 }
 
-/// <summary>Knots and what they keep of a strand's strength.</summary>
+/// <summary>Knots and the share of a strand's strength they keep.</summary>
 public static class Knots
 {
     /// <summary>Source mark of the shares.</summary>
     public static readonly Source Source = new(SourceMark.Memory, "Typical shares, recalled; tied wet and seated well. Test yours");
 
-    /// <summary>Source mark of what knots eat.</summary>
+    /// <summary>Source mark of the lengths used up.</summary>
     public static readonly Source EatsSource = new(SourceMark.Practice, "Turns by arithmetic, finger room by common practice");
 
     private const string Short = "a millimetre or two";
 
-    /// <summary>All, in the order of the work from the drum to the fly.</summary>
+    /// <summary>All of them, in the order of rigging, from spool to fly.</summary>
     public static readonly IReadOnlyList<Knot> Rows =
     [
         new("arbor", "arbor knot", KnotUse.Arbor, new(.60, .75), 2, .15, "a few millimetres", "pull the long end until both stops meet"),

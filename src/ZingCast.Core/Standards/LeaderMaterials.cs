@@ -41,7 +41,7 @@ public static class LeaderMaterials
     /// <summary>Those that come on spools.</summary>
     public static IEnumerable<LeaderMaterialRow> OnSpools => Rows.Where(m => m.Material != LeaderMaterial.Coated);
 
-    // Core of a coated leader, newtons, whatever its coat; common practice, about 20 lb.
+    // Strength of the core of a coated leader, newtons, whatever its coat. Common practice, about 20 lb.
     private const double CoatedCoreN = 90;
 
     /// <summary>One of them.</summary>

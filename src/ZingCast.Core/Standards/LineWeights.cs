@@ -19,7 +19,7 @@ public static class LineWeights
     public const int Lowest = 0,
         Highest = 15;
 
-    /// <summary>What a class may be.</summary>
+    /// <summary>Limits of a class.</summary>
     public static readonly Limit Classes = new(Lowest, Highest, "Classes run from 0 to 15.");
 
     /// <summary>Lowest and highest load of a rod's grain window, over the standard mass of its class. Common practice.</summary>
@@ -68,7 +68,7 @@ public static class LineWeights
     public static LineWeight? RowOf(double massKg)
     {
         var grains = massKg / Exact.GrainKg;
-        // A hair of slack so a mass converted to kilograms and back still sits on its own limit.
+        // Enough slack that a mass converted to kilograms and back still belongs to its own row.
         return Rows.FirstOrDefault(r => grains >= r.LowGr - 1e-6 && grains <= r.HighGr + 1e-6);
     }
 }

@@ -5,7 +5,7 @@ using ZingCast.Core.Measures;
 
 namespace ZingCast.Core.Standards;
 
-/// <summary>What came of reading a typed measure: a value in SI, or words that say what to type instead.</summary>
+/// <summary>Result of reading a typed measure: a value in SI, or words that say what to type instead.</summary>
 /// <param name="Value">SI value, null when it could not be read.</param>
 /// <param name="Problem">What is wrong and what would do, null when it was read.</param>
 /// <param name="Said">What was typed, with the unit that a bare number was taken in; null when it could not be read.</param>
@@ -14,7 +14,7 @@ public sealed record Reading(double? Value, string? Problem, string? Said = null
 /// <summary>Reads what people type: "60ft", "18 kn", "9'6\"", "4X", "240gr", "F5". Understands any unit that fits the kind.</summary>
 public static class Reader
 {
-    /// <summary>Longest text that is looked at, characters; no measure needs half as many.</summary>
+    /// <summary>Longest text that is read, characters; no measure needs half as many.</summary>
     public const int Longest = 64;
 
     private sealed record UnitWord(Kind[] Kinds, double ToSi, string[] Words);
@@ -136,7 +136,7 @@ public static class Reader
             .Replace('”', '"')
             .Replace('″', '"')
             .Replace("''", "\"");
-        // A comma is a decimal mark unless it groups thousands, which nobody types for tackle.
+        // A comma is a decimal mark: nobody types grouped thousands for tackle.
         typed = typed.Replace(',', '.').Replace('−', '-').Replace("½", ".5").Replace("¼", ".25").Replace("¾", ".75");
         return Fraction.Match(typed) is { Success: true } part && Number(part.Groups[3].Value) > 0
             ? FormattableString.Invariant(
@@ -145,7 +145,7 @@ public static class Reader
             : typed;
     }
 
-    // Forms of the trade that no unit follows: 4X, 16 lb of tippet, 60 °F, 9'6"; null for everything else.
+    // Trade forms that no unit follows: 4X, 16 lb of tippet, 60 °F, 9'6"; null for everything else.
     private static double? InTradeForm(Kind kind, string typed) =>
         kind is Kind.Diameter or Kind.Tippet && XNumber.Match(typed) is { Success: true } x ? Tippets.DiameterOfX(Number(x.Groups[1].Value))
         : kind is Kind.Diameter or Kind.Tippet && Pounds.Match(typed) is { Success: true } pounds
@@ -155,7 +155,7 @@ public static class Reader
             ? Number(feet.Groups[1].Value) * Exact.FootM + Number(feet.Groups[2].Value) * Exact.InchM
         : null;
 
-    // What people say instead of a number; null for everything else.
+    // Words used instead of a number; null for everything else.
     private static double? InWords(Kind kind, string typed) =>
         kind switch
         {

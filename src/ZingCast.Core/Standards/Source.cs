@@ -6,13 +6,13 @@ public enum SourceMark
     /// <summary>From a published standard or paper, named in the note.</summary>
     Published,
 
-    /// <summary>Recalled from a published source and not yet checked against it.</summary>
+    /// <summary>From memory of a published source, not yet checked against it.</summary>
     Memory,
 
-    /// <summary>Common practice in the trade; nobody publishes it.</summary>
+    /// <summary>Common practice in the trade; not published.</summary>
     Practice,
 
-    /// <summary>Our own simplification; the note says what it stands in for.</summary>
+    /// <summary>Our own simplification; the note says what it replaces.</summary>
     Assumption,
 
     /// <summary>Measured on the piece itself.</summary>

@@ -11,13 +11,13 @@ public static class Tippets
     /// <summary>Strength curve of nylon, ±15 %.</summary>
     public static readonly Source StrengthSource = new(SourceMark.Memory, "Typical nylon, recalled, ±15 %; makers differ");
 
-    /// <summary>What a tippet's diameter may be, metres.</summary>
+    /// <summary>Limits of a tippet's diameter, metres.</summary>
     public static readonly Limit Limits = new(.00005, .0015, "Tippet is between 0.05 and 1.5 mm thick.");
 
     /// <summary>Knotted strength of nylon in newtons; diameter in metres.</summary>
     public static double KnottedN(double diameterM) => StrengthN(diameterM) * KnotShare;
 
-    /// <summary>Share of its stated strength a usual knot keeps.</summary>
+    /// <summary>Share of its straight-pull strength that a usual knot keeps.</summary>
     public const double KnotShare = 0.85;
 
     // Straight-pull strength per area falls with thickness. Points fitted to remembered pairs such as 0.33 mm = 16 lb.

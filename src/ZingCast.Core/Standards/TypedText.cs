@@ -3,15 +3,15 @@ using ZingCast.Core.Measures;
 namespace ZingCast.Core.Standards;
 
 /// <summary>
-/// What somebody typed for a number, kept beside it, so that it is shown as it was typed and not as a conversion: "18 m" stays 18 m.
+/// The text that was typed for a number, stored beside it, so that it is shown as typed and not as a conversion: "18 m" stays 18 m.
 /// </summary>
 public static class TypedText
 {
-    /// <summary>Whether a text says this number of a kind, to a part in a million.</summary>
+    /// <summary>Whether a text means this number of a kind, to a part in a million.</summary>
     public static bool Matches(string text, Kind kind, double si) =>
         Reader.Read(kind, text, metric: true).Value is { } read && Math.Abs(read - si) <= 1e-6 * Math.Max(1e-3, Math.Abs(si));
 
-    /// <summary>What of it still says its number; null when nothing does. For whoever changed the numbers.</summary>
+    /// <summary>The texts that still match their numbers; null when none does. For code that changes numbers.</summary>
     public static IReadOnlyDictionary<string, string>? StillMatching(
         IReadOnlyDictionary<string, string>? said,
         Func<string, (Kind Kind, double? Value)?> of
@@ -21,8 +21,8 @@ public static class TypedText
             : null;
 
     /// <summary>
-    /// What cannot be: words for a field that has none, or that say another number. <paramref name="of"/> gives the kind and number of
-    /// a field; <paramref name="under"/> goes before the field's name.
+    /// What is wrong: a text for a field that has none, or that means another number. <paramref name="of"/> gives the kind and number of a
+    /// field; <paramref name="under"/> goes before the field's name.
     /// </summary>
     public static IEnumerable<FieldProblem> Check(
         IReadOnlyDictionary<string, string>? said,

@@ -6,10 +6,10 @@ public enum Verdict
     /// <summary>Does its part.</summary>
     Fits,
 
-    /// <summary>Works, with something to look at.</summary>
+    /// <summary>Works, with something worth checking.</summary>
     Look,
 
-    /// <summary>Would do its part, but nobody here has it: to buy.</summary>
+    /// <summary>Would do its part, but is not owned: to buy.</summary>
     ToBuy,
 
     /// <summary>Does not work.</summary>

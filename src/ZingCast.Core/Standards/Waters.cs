@@ -80,7 +80,7 @@ public static class Densities
         Type4 = Rank("type4"),
         Type5 = Rank("type5");
 
-    /// <summary>The floating one.</summary>
+    /// <summary>Floating.</summary>
     public static Density Floating => Rows[0];
 
     /// <summary>Position of a density from light to heavy, or −1 when the id is unknown.</summary>
@@ -93,8 +93,7 @@ public static class Densities
     }
 
     /// <summary>
-    /// What a line of this density weighs per cubic metre where nobody measured it, kg/m³: floating coatings hold air, sinking ones
-    /// metal. Assumption.
+    /// Usual density of such a line when it was not measured, kg/m³: floating coatings hold air, sinking ones metal. Assumption.
     /// </summary>
     public static double OrdinaryKgM3(string id) =>
         Rank(id) switch
@@ -112,7 +111,7 @@ public static class Densities
 /// <summary>What a line's coating is made for.</summary>
 /// <param name="Id">Stable id.</param>
 /// <param name="Name">Trade name.</param>
-/// <param name="FromC">ByCold water it suits, °C.</param>
+/// <param name="FromC">Coldest water it suits, °C.</param>
 /// <param name="ToC">Warmest water it suits, °C.</param>
 /// <param name="StiffBelowC">Water below which it is stiff as wire, °C; null when it never is.</param>
 /// <param name="LimpAboveC">Water above which it is limp and sticky, °C; null when it never is.</param>
@@ -145,7 +144,7 @@ public static class Coatings
     /// <summary>The coating with this id. Throws <see cref="ArgumentException"/> for an unknown id.</summary>
     public static Coating Get(string id)
     {
-        // Asked for every line of the shed on every rod: no enumerator, no closure.
+        // Called for every line of the shed on every rod, so it avoids enumerators and closures.
         foreach (var coating in ByCold)
             if (coating.Id == id)
                 return coating;

@@ -1,13 +1,13 @@
 namespace ZingCast.Core.Trips;
 
 /// <summary>
-/// Each row its own column, so that they add up to the most: the Hungarian method with potentials (Kuhn 1955, in the row-by-row form of
-/// Jonker and Volgenant).
+/// Maximum-sum assignment of rows to distinct columns: the Hungarian method with potentials (Kuhn 1955, in the row-by-row form of Jonker
+/// and Volgenant).
 /// </summary>
 internal static class Assignment
 {
     /// <summary>
-    /// The greatest sum, and the column of each row. There are no fewer columns than rows. Finite values only; rows by columns in one span.
+    /// The greatest sum, and the column of each row. At least as many columns as rows; finite values only; row-major order.
     /// </summary>
     public static double Most(ReadOnlySpan<double> values, int rows, int columns, Span<int> columnOf)
     {

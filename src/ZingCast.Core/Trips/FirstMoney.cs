@@ -3,13 +3,13 @@ using ZingCast.Core.Measures;
 
 namespace ZingCast.Core.Trips;
 
-/// <summary>What one thing of a first outfit may cost.</summary>
+/// <summary>Price of one item of a first outfit.</summary>
 /// <param name="Name">The thing.</param>
 /// <param name="Grade">How good a one.</param>
 /// <param name="Price">In the owner's currency.</param>
 public sealed record FirstCost(string Name, string Grade, double Price);
 
-/// <summary>What a first outfit costs against what may be spent. Prices are examples of ours.</summary>
+/// <summary>Cost of a first outfit against the budget. Prices are our examples.</summary>
 /// <param name="Costs">Thing by thing.</param>
 /// <param name="Total">All together.</param>
 /// <param name="Budget">What may be spent; null for no matter.</param>
@@ -24,18 +24,18 @@ public sealed record FirstMoney(IReadOnlyList<FirstCost> Costs, double Total, do
         Reels = [50, 120, 280];
     private const double Small = 45;
 
-    // Whoever does not mind takes good ones.
+    // The grade taken when there is no budget.
     private const int Good = 1;
 
     /// <summary>
-    /// Where money goes: a better line first, which is felt in every cast; then the rod, or the reel where the fish asks for one.
+    /// What to spend on: first a better line, which shows in every cast; then the rod, or the reel if the fish calls for one.
     /// </summary>
     public static FirstMoney For(double? budget, bool reelFirst)
     {
         double[][] order = reelFirst ? [Lines, Reels, Rods] : [Lines, Rods, Reels];
         var grades = order.ToDictionary(prices => prices, _ => budget is null ? Good : 0);
         double Sum() => Small + order.Sum(prices => prices[grades[prices]]);
-        // All of them one grade up as far as the money goes, then the next.
+        // Upgrade one item after the other as far as the money goes, then start on the next grade.
         for (var grade = Good; budget is { } most && grade < Grades.Length; grade++)
             foreach (var prices in order)
                 if (Sum() + prices[grade] - prices[grades[prices]] <= most)

@@ -7,15 +7,15 @@ using ZingCast.Core.Shed;
 
 namespace ZingCast.Core.Trips;
 
-/// <summary>What would come next after a first outfit.</summary>
+/// <summary>What to buy next after a first outfit.</summary>
 /// <param name="Pieces">The pieces.</param>
 /// <param name="Says">It in a sentence.</param>
 public sealed record NextStep(IReadOnlyList<TripPiece> Pieces, Sentence Says);
 
-/// <summary>Something on a list, with its heading.</summary>
+/// <summary>An item of a list with its heading.</summary>
 public sealed record Titled(string Title, Sentence Says);
 
-/// <summary>How far a learner gets on a day.</summary>
+/// <summary>How far a beginner reaches on a day.</summary>
 /// <param name="Name">The day.</param>
 /// <param name="Fish">Its species id.</param>
 /// <param name="Wanted">How far the fish are.</param>
@@ -24,8 +24,8 @@ public sealed record Titled(string Title, Sentence Says);
 public sealed record FirstReach(string Name, string Fish, Quantity Wanted, Quantity Reach, Sentence Says);
 
 /// <summary>
-/// The one rod, line and reel for somebody who owns nothing: of all that the days ask for, the outfit that serves them best together. Fish
-/// that want an outfit of their own are told apart.
+/// One rod, line and reel for somebody who owns nothing: the outfit that serves the given days best together. Fish that need an outfit of
+/// their own are listed separately.
 /// </summary>
 /// <param name="Coverage">It against each day that it is for.</param>
 /// <param name="Shopping">What to ask for, in shop words, everything from the rod to the flies.</param>
@@ -57,13 +57,13 @@ public sealed record FirstOutfit(
         new($"Flatten the barb of every hook you learn with, and ask what the water’s rules are: licence, season, flies, release"),
     ];
 
-    // One outfit serves days whose classes lie no farther apart than this: in fresh water, in salt water, and where one of the two is for
-    // salt or for pike and the other is not. Common practice, no source.
+    // Largest span of classes that one outfit serves: in fresh water; in salt water; and when only one of two days is in salt or for pike.
+    // Common practice, no source.
     private const double FreshSpan = 4,
         SaltSpan = 2.75,
         OtherSpan = 2.2;
 
-    /// <summary>One of the days with the class it asks for.</summary>
+    /// <summary>A day with its class.</summary>
     private sealed record Asked(TripDay Day, double Class)
     {
         public bool IsCompatibleWith(Asked other)
@@ -78,7 +78,7 @@ public sealed record FirstOutfit(
         }
     }
 
-    /// <summary>For a wish that was checked.</summary>
+    /// <summary>For a valid wish.</summary>
     public static FirstOutfit For(FirstWish wish, CancellationToken cancel = default)
     {
         var groups = Apart([.. wish.Days(cancel).Select(d => new Asked(d, Matcher.For(d.Brief, cancel: cancel).Choose().Class.Target))]);
@@ -104,7 +104,8 @@ public sealed record FirstOutfit(
         );
     }
 
-    // The days that weigh most together and go on one rod, then those of the rest; of equals the lighter, which one learns on.
+    // Groups of days: the weightiest that go together on one rod, then those of the rest; of equal groups the lighter, which is easier to
+    // learn with.
     private static List<List<Asked>> Apart(IReadOnlyList<Asked> days)
     {
         List<List<Asked>> groups = [];
@@ -122,7 +123,7 @@ public sealed record FirstOutfit(
         return groups;
     }
 
-    // The leader and tippets of all its days; nobody owns any of it.
+    // Leader and tippets of all days, all to be bought.
     private static CardLine Whole(Bought bought, CardLine line)
     {
         var tippets = Enumerable
@@ -150,7 +151,7 @@ public sealed record FirstOutfit(
         };
     }
 
-    // Nobody sells tippet in finer steps, metres.
+    // Finest step in which tippet is sold, metres.
     private const double TippetStepM = 2e-5;
 
     private static Sentence FlyOf(Fly fly) => $"three {fly.SizeName} {fly.Kind.Name}";
@@ -165,11 +166,11 @@ public sealed record FirstOutfit(
         );
     }
 
-    // An outfit of its own for fish that the first is not for.
+    // A separate outfit for fish that the first is not for.
     private static NextStep Beside(Bought bought) =>
         new(bought.Pieces, $"{PlainText.Capital(bought.Names)}: an outfit of its own, {bought.Choice.Outfit.Rod.UsualName()}");
 
-    /// <summary>The outfit that is bought for some days, with what it was chosen from.</summary>
+    /// <summary>The outfit to buy for some days, with what it was chosen from.</summary>
     private sealed record Bought(
         IReadOnlyList<TripDay> Days,
         IReadOnlyList<double> Targets,
@@ -186,11 +187,11 @@ public sealed record FirstOutfit(
             var scores = TripScores.For(days, TripPool.ToBegin(days, cancel), GearShed.Empty, cancel);
             var (limits, none) = (Free(1, 1, 1), Trips.Pieces.None);
             var kits = scores.Kits(limits, none, MaxKits);
-            // Of those that nobody would tell apart the lightest: it is the easiest to learn on.
+            // Of kits that are practically equal, the lightest: it is the easiest to learn with.
             var kit = kits.Where(k => kits[0].Value - k.Value < DayWorth.Felt).MinBy(k => scores.Pool.Rods[k.Rods[0]].Class)!;
             var plan = TripPlan.For(scores, limits, none, kit);
             var (rod, on) = (kit.Rods[0], kit.Wound[0]);
-            // Told in the words of the day that it is best for among those that count most.
+            // Described for the day it is best for, among those that count most.
             var main = Enumerable.Range(0, days.Length).MaxBy(d => days[d].Weight * scores.At(d, rod, on));
             return new(days, [.. asked.Select(a => a.Class)], scores, plan, rod, on, main);
         }
@@ -203,7 +204,7 @@ public sealed record FirstOutfit(
 
         public string Names => PlainText.And([.. Days.Select(d => d.Brief.Species.Name).Distinct()]);
 
-        // Those that it serves, then those that a second line is for.
+        // Days that it serves, then days that a second line is for.
         public string Served
         {
             get
@@ -229,11 +230,11 @@ public sealed record FirstOutfit(
             );
         }
 
-        // Flies that are hard to begin with say so themselves.
+        // Remarks on flies that are hard for beginners.
         public IEnumerable<Remark> NotToBeginWith =>
             Scores.Session(Main).Explain(Choice).Cautions.Where(c => c.Id == "hard-fly").Select(c => new Remark(c.Says));
 
-        /// <summary>What a second line would add, and where nothing is told apart a second outfit.</summary>
+        /// <summary>What a second line would add and, when no fish is listed separately, a second outfit.</summary>
         public IEnumerable<NextStep> Further(bool outfitToo)
         {
             if (Step(Free(1, 2, 1), "A second line") is { } line)
@@ -269,10 +270,10 @@ public sealed record FirstOutfit(
         private static double Worth(TripPlan plan, int day) => plan.Coverage.Days[day] is { Best: { } at } d ? d.Cells[at]!.Worth : 0;
     }
 
-    // So many kits are looked at.
+    // Number of kits to compare.
     private const int MaxKits = 6;
 
-    // What may be spent is settled afterwards.
+    // The budget is applied afterwards.
     private static TripLimits Free(int rods, int lines, int reels) =>
         new()
         {

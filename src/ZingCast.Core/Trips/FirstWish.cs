@@ -5,19 +5,19 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Trips;
 
-/// <summary>What somebody who owns nothing says: which fish, how much room is behind, what may be spent.</summary>
+/// <summary>Input of somebody who owns nothing: fish, room for the back cast, budget.</summary>
 /// <param name="Fish">Species ids.</param>
 /// <param name="Cover">What stands behind where one casts.</param>
 /// <param name="Budget">What may be spent, in the owner's currency; null for no matter.</param>
 public sealed record FirstWish(IReadOnlyList<string> Fish, Cover Cover = Cover.Open, double? Budget = null)
 {
-    /// <summary>Sums to pick from, in the owner's currency. Examples of ours.</summary>
+    /// <summary>Budgets to choose from, in the owner's currency. Our examples.</summary>
     public static readonly IReadOnlyList<double> Budgets = [250, 500, 1000];
 
     /// <summary>Most kinds of fish in one wish.</summary>
     public const int MaxFish = 12;
 
-    // Days of trout in a river are of three kinds, each as often: on top, led deep, and drawn. Common practice.
+    // Three kinds of day of river trout, equally often: dry fly, nymph led close, and streamer. Common practice.
     private static readonly (string Name, string? Fly, int? Hook)[] River =
     [
         (" on a dry fly", "dry", 14),
@@ -26,11 +26,11 @@ public sealed record FirstWish(IReadOnlyList<string> Fish, Cover Cover = Cover.O
     ];
     private static readonly (string Name, string? Fly, int? Hook)[] Usual = [("", null, null)];
 
-    // A distance is taken back in steps of this until it is reached often enough, feet.
+    // A distance is shortened by this step until it is reached often enough, feet.
     private const double StepFt = 5,
         NearestFt = 15;
 
-    /// <summary>Every field that cannot be used; empty when all is well.</summary>
+    /// <summary>Every field with an unusable value; empty when all is well.</summary>
     public IReadOnlyList<FieldProblem> Check() =>
         new FieldCheck()
             .Must("fish", Fish.Count > 0, "Pick one fish at least.")
@@ -40,7 +40,7 @@ public sealed record FirstWish(IReadOnlyList<string> Fish, Cover Cover = Cover.O
             .Within("budget", Budget, Gear.Prices)
             .Problems;
 
-    /// <summary>The usual days of a learner with these fish, each fish counting alike, no farther than a learner reaches.</summary>
+    /// <summary>Usual days of a beginner with these fish, each fish with equal weight, at distances within a beginner's reach.</summary>
     public IReadOnlyList<TripDay> Days(CancellationToken cancel = default) =>
         [
             .. Fish.Distinct()
@@ -58,7 +58,7 @@ public sealed record FirstWish(IReadOnlyList<string> Fish, Cover Cover = Cover.O
                                     FlyKind = k.Fly,
                                     HookSize = k.Hook,
                                     Caster = Casters.Rows.First(c => c.Learning).Id,
-                                    // In a boat nothing stands behind.
+                                    // In a boat nothing is behind the caster.
                                     Cover = UsualDays.For(fish).Stance == Stance.Boat ? Cover.Open : Cover,
                                     Owned = Owned.Any,
                                 }
@@ -70,7 +70,7 @@ public sealed record FirstWish(IReadOnlyList<string> Fish, Cover Cover = Cover.O
                 }),
         ];
 
-    // Come so near that it is an answer with the gear of that day.
+    // Shortens the distance until the day can be answered with gear of its own.
     private static Brief WithinReach(Brief brief, CancellationToken cancel)
     {
         for (var feet = Math.Floor(brief.DistanceM / Exact.FootM / StepFt + 1e-6) * StepFt; feet > NearestFt; feet -= StepFt)

@@ -2,14 +2,14 @@ using System.Diagnostics.CodeAnalysis;
 
 namespace ZingCast.Core.Trips;
 
-/// <summary>A piece that may come along.</summary>
+/// <summary>A piece that may be packed.</summary>
 /// <param name="MassKg">Mass, kilograms.</param>
 /// <param name="Price">What has to be paid for it; 0 for what is there.</param>
 /// <param name="Must">It is packed already.</param>
 /// <param name="Spools">Of a reel: lines it can carry at once.</param>
 public readonly record struct KitPiece(double MassKg, double Price = 0, bool Must = false, int Spools = 1);
 
-/// <summary>What a kit may be at most.</summary>
+/// <summary>Limits of a kit.</summary>
 /// <param name="Rods">Rods.</param>
 /// <param name="Lines">Lines, and so spools: each line lies on one.</param>
 /// <param name="Reels">Reels.</param>
@@ -17,17 +17,17 @@ public readonly record struct KitPiece(double MassKg, double Price = 0, bool Mus
 /// <param name="Budget">What may be spent; null for no matter.</param>
 public sealed record KitLimits(int Rods, int Lines, int Reels, double? MassKg = null, double? Budget = null);
 
-/// <summary>A line on a reel, by their places in the problem.</summary>
+/// <summary>A line on a reel, by their indices in the problem.</summary>
 public readonly record struct Wound(int Line, int Reel);
 
-/// <summary>Pieces to take along, by their places in the problem.</summary>
+/// <summary>A choice of pieces, by their indices in the problem.</summary>
 /// <param name="Rods">Rods, in ascending order.</param>
 /// <param name="Wound">Lines, each on the reel that carries it.</param>
 /// <param name="Reels">Reels, in ascending order.</param>
 /// <param name="Value">Worth of all days together by their weight, less what each piece has to be worth to be carried.</param>
 public sealed record Kit(IReadOnlyList<int> Rods, IReadOnlyList<Wound> Wound, IReadOnlyList<int> Reels, double Value);
 
-/// <summary>What to choose a kit from.</summary>
+/// <summary>A kit to choose.</summary>
 /// <param name="Weights">Weight of each day; they add up to 1.</param>
 /// <param name="Rods">Rods.</param>
 /// <param name="Lines">Lines.</param>
@@ -42,28 +42,26 @@ public sealed record KitProblem(
 )
 {
     /// <summary>
-    /// A piece that adds less than this share of all the days stays at home: so the smaller of two equal kits is taken. An assumption of
-    /// ours.
+    /// A piece must add at least this share of the worth of all days: of two nearly equal kits, the smaller is taken. Our assumption.
     /// </summary>
     public const double LeastAdded = .002;
 }
 
 /// <summary>
-/// The kit that serves the days best, exactly: rods, then the lines to go with them, then the reel under each line, branch by branch. A
-/// branch is left when even the best that could still come of it, every line on the reel that suits it most, is no better than what is
-/// known. The same answer each time.
+/// Exact search for the kit that serves the days best: rods, then lines for them, then the reel of each line, by branch and bound. A branch
+/// is cut when its upper bound, every line on its best reel, does not beat the best known kit. Deterministic.
 /// </summary>
 public static class KitSearch
 {
-    /// <summary>What a search came to.</summary>
+    /// <summary>Result of a search.</summary>
     /// <param name="Kits">The best kits that were found, best first.</param>
     /// <param name="AtMost">No kit is worth more than this.</param>
     /// <param name="Done">There is nothing better: the search went to its end.</param>
     public sealed record Found(IReadOnlyList<Kit> Kits, double AtMost, bool Done);
 
     /// <summary>
-    /// The best kits, no two with the same rods, best first; none when what must come along is more than the limits allow. Rods that do
-    /// not each serve some day better than the rest make no kit. <paramref name="progress"/> runs to 1.
+    /// The best kits, no two with the same rods, best first; none when what must be packed exceeds the limits. Every rod of a kit must be
+    /// the best on some day. <paramref name="progress"/> runs to 1.
     /// </summary>
     public static IReadOnlyList<Kit> Best(
         KitProblem problem,
@@ -74,8 +72,8 @@ public static class KitSearch
     ) => new Search(problem, limits, most, [], long.MaxValue, cancel).Run(progress).Kits;
 
     /// <summary>
-    /// The best kits that so many steps of the search find, and how much better the best of all can be at most. What is
-    /// <paramref name="known"/> already is where it begins: kits of the same pieces, whatever they were worth.
+    /// The best kits found within this many steps, and an upper bound of the best of all. Starts from the <paramref name="known"/> kits,
+    /// revalued for this problem.
     /// </summary>
     public static Found Within(
         KitProblem problem,
@@ -86,7 +84,7 @@ public static class KitSearch
         CancellationToken cancel = default
     ) => new Search(problem, limits, most, known, steps, cancel).Run(null);
 
-    /// <summary>Of kits of these pieces the best, as the problem values them now.</summary>
+    /// <summary>The best kit of the same pieces with the problem's present values.</summary>
     public static Kit Valued(KitProblem problem, IReadOnlyList<Kit> kits) => kits.Select(k => Again(problem, k)).MaxBy(k => k.Value)!;
 
     private static Kit Again(KitProblem problem, Kit kit)
@@ -115,12 +113,12 @@ public static class KitSearch
         // Comparisons made so far.
         private long stepped;
 
-        // What the sets of rods that are still to be looked at could be worth at most.
+        // Upper bound over the sets of rods still to be searched.
         private double open = double.PositiveInfinity;
 
         private bool IsSpent => stepped > steps;
 
-        // Sums in another order differ in the last digits; a kit is better when it is better by more than that.
+        // Sums in another order differ in their last digits, so a kit must be better by more than this.
         private const double Hair = 1e-12;
 
         private readonly WorthTable worth = problem.Worth;
@@ -129,7 +127,7 @@ public static class KitSearch
         private readonly List<Kit> found = [];
         private readonly List<int> rods = [];
 
-        // Of the rods in hand.
+        // For each line and day, its best worth on the chosen rods.
         private double[][] lineBest = [];
         private double[]?[] onReel = [];
         private Kit? bestOfRods;
@@ -138,7 +136,7 @@ public static class KitSearch
         private int[] reelOf = [];
         private readonly int[] carried = new int[problem.Reels.Count];
 
-        // The fewest reels that carry so many lines, as far as the limits let them come: those packed first, then the roomiest.
+        // Fewest reels that carry so many lines within the limits: packed ones first, then those with most spools.
         private readonly int[] fewestReels = Fewest(problem.Reels, limits.Reels);
 
         private static int[] Fewest(IReadOnlyList<KitPiece> reels, int most)
@@ -182,7 +180,7 @@ public static class KitSearch
                 now,
                 limits.Rods - rods.Count,
                 rods,
-                // A rod is carried with a line and a reel at least.
+                // A rod needs at least a line and a reel.
                 value => value - Carried(rods.Count + 2),
                 Lines,
                 (i, atMost) =>
@@ -198,7 +196,7 @@ public static class KitSearch
 
         private void Insert(Kit kit)
         {
-            // The dive may have been here before.
+            // The greedy start may have found this one before.
             if (found.FindIndex(k => k.Rods.SequenceEqual(kit.Rods)) is >= 0 and var same)
             {
                 if (found[same].Value >= kit.Value)
@@ -227,7 +225,7 @@ public static class KitSearch
                 ofDays[d] = Math.Max(ofDays[d], by[d]);
         }
 
-        // Those that may come and are worth anything, the most first.
+        // Pieces that are allowed and worth something, the most valuable first.
         private List<int> Ordered(IReadOnlyList<KitPiece> pieces, List<int> must, double[][] best) =>
             [
                 .. Enumerable
@@ -242,7 +240,7 @@ public static class KitSearch
                     .Select(x => x.i),
             ];
 
-        // Every set of the pieces in order that could still be better: with nothing more, then with each that may come next.
+        // Every subset that could still be better: with nothing more, then with each allowed next piece.
         [SuppressMessage(
             "Maintainability",
             "CA1502",
@@ -259,7 +257,7 @@ public static class KitSearch
             Action<int, double>? report
         )
         {
-            // What the pieces from here on could bring on each day at the very most.
+            // Upper bound of what the remaining pieces could add on each day.
             var rest = new double[order.Count + 1][];
             rest[^1] = new double[days];
             for (var i = order.Count - 1; i >= 0; i--)
@@ -271,7 +269,7 @@ public static class KitSearch
             Dive();
             Go(0, now, room);
 
-            // A good one to begin with: whatever adds most, again and again. Much of the rest need then not be looked at.
+            // Start greedily: add whatever gains most, repeatedly. A good first kit cuts much of the search.
             void Dive()
             {
                 var (ofDays, before) = ((double[])now.Clone(), taken.Count);
@@ -332,7 +330,7 @@ public static class KitSearch
                 }
             }
 
-            // No set of so many of the rest is worth more than each day at its best, nor than the greatest single gains together.
+            // Bound: the best possible value of each day, or the sum of the greatest single gains, whichever is less.
             double Bound(int from, double[] ofDays, int left)
             {
                 var (value, all) = (Value(ofDays), 0.0);
@@ -399,13 +397,13 @@ public static class KitSearch
             if (bestOfRods is not { } kit)
                 return;
             bestOfRods = null;
-            // A rod that is nowhere the best is carried for nothing: the kit without it comes by itself.
+            // A rod that is never the best is dead weight: the kit without it is found anyway.
             if (HasIdle(kit))
                 return;
             Insert(kit);
         }
 
-        // Day by day and reel by reel, what a line is worth on the rods in hand.
+        // Worth of a line on the chosen rods, by day and reel.
         private double[] OnReel(int line)
         {
             if (onReel[line] is { } known)
@@ -436,7 +434,7 @@ public static class KitSearch
                 var most = AtMost(i, ofDays, reels);
                 if (most - Carried(rods.Count + lines.Count + Math.Max(reels, fewestReels[lines.Count])) <= Threshold)
                     return;
-                // What the bound was reached with is apt to be the best there is.
+                // The choice that gave the bound is likely to be the best.
                 Try(i, ofDays);
                 var on = OnReel(lines[i]);
                 var tries = new (double Gain, int Reel)[worth.Reels];
@@ -451,7 +449,7 @@ public static class KitSearch
                 for (var t = 0; t < tries.Length && !IsSpent; t++)
                 {
                     var e = tries[t].Reel;
-                    // Of equal reels that all lie in the shed one is tried.
+                    // Of equal reels in the shed only one is tried.
                     if (!Carries(e, reels) || (t > 0 && IsSame(e, tries[t - 1].Reel)))
                         continue;
                     var next = (double[])ofDays.Clone();
@@ -497,8 +495,8 @@ public static class KitSearch
         private bool Carries(int reel, int reelsNow) =>
             carried[reel] < problem.Reels[reel].Spools && (IsTaken(reel) || reelsNow < limits.Reels);
 
-        // What the lines from here on could come to, each on a spool of its own. A day is counted for the one of them that could do best
-        // on it, and no lower than the next best could; so lines add up, and the best way to lay them on the spools is known exactly. It is
+        // Upper bound of what the remaining lines could add, each on a spool of its own. Each day is counted for the line that could do
+        // best on it, down to the next best; so the lines' values add up, and the best assignment to spools is exact. The assignment is
         // left in reelOf.
         private double AtMost(int from, double[] ofDays, int reelsNow)
         {

@@ -13,10 +13,10 @@ namespace ZingCast.Core.Trips;
 /// <param name="ToBuy">Nobody here has it.</param>
 public sealed record PackItem(string Key, Sentence Says, bool ToBuy = false);
 
-/// <summary>Things to pack that belong together.</summary>
+/// <summary>A group of things to pack.</summary>
 public sealed record PackGroup(string Name, IReadOnlyList<PackItem> Items);
 
-/// <summary>A line that has to lie on a reel.</summary>
+/// <summary>A line that has to be on a reel.</summary>
 /// <param name="Reel">The reel.</param>
 /// <param name="Line">The line.</param>
 /// <param name="Rods">Tags of the rods it is for.</param>
@@ -34,18 +34,18 @@ public sealed record SpoolTask(
     double BackingM
 )
 {
-    /// <summary>It has to be wound; where not, it lies there or a spool is swapped.</summary>
+    /// <summary>Whether it has to be wound; otherwise it is there already, or a spool is changed.</summary>
     public bool ToWind => Minutes > SpoolWork.SwapMinutes;
 }
 
-/// <summary>Something to do before one leaves, or after.</summary>
+/// <summary>Something to do before leaving or after returning.</summary>
 /// <param name="Key">Stable.</param>
 /// <param name="On">The day; null while nobody knows when one leaves.</param>
 /// <param name="Before">Days before one leaves; below 0 for after.</param>
 /// <param name="Says">What.</param>
 public sealed record PrepTask(string Key, DateOnly? On, int Before, Sentence Says);
 
-/// <summary>What to take, what to wind and tie, and when; from the kit of a trip.</summary>
+/// <summary>What to pack, wind and tie, and when, for the kit of a trip.</summary>
 /// <param name="Groups">What to pack.</param>
 /// <param name="Spools">Which line on which reel.</param>
 /// <param name="Tying">Leaders to tie, as lengths to cut.</param>
@@ -61,20 +61,20 @@ public sealed record PackingList(
     IReadOnlyList<CareItem> Care
 )
 {
-    // Flies to change through for a fish that has seen it all, and for any other: common practice is six or seven, and three or four.
+    // Number of flies to try for a wary fish and for any other. Common practice: six or seven, and three or four.
     private const int WaryChanges = 7,
         Changes = 4;
 
-    // Two of each leader: one fished and one in the wallet.
+    // Two of each leader: one in use and a spare.
     private const int LeadersEach = 2;
 
-    // When things are done, days before one leaves: what is ordered may take three weeks.
+    // Days before leaving at which things are done: an order may take three weeks.
     private const int OrderBefore = 21,
         CheckBefore = 7,
         WindBefore = 4,
         TieBefore = 1;
 
-    // Minutes to wind a line with its backing where nobody noted what lies on the spools. Common practice.
+    // Minutes to wind a line with backing when it is unknown what is on the spools. Common practice.
     private const int WindMinutes = 30;
 
     private static readonly PackItem[] Tools =
@@ -98,7 +98,7 @@ public sealed record PackingList(
         new("spare-water", $"staff, belt or life jacket, as the water asks"),
     ];
 
-    /// <summary>Of a plan that has a kit; an empty list where it has none.</summary>
+    /// <summary>For a plan with a kit; an empty list without one.</summary>
     public static PackingList For(TripScores scores, TripPlan plan, DateOnly? leavesOn, CareList? care = null)
     {
         if (plan is not { Kit: { } kit, Taken: { } taken } || scores.Days.Count == 0)
@@ -167,7 +167,7 @@ public sealed record PackingList(
     private static SpoolTask Task(TripScores scores, TripPlan plan, Kit taken, Wound on, IReadOnlyList<(TripDay Day, Choice Choice)> days)
     {
         var (line, reel) = (scores.Pool.Lines[on.Line], scores.Pool.Reels[on.Reel]);
-        // The backing of the day that asks for the most of it.
+        // The backing of the day that needs most.
         var its = days.Where(d => d.Choice.Outfit.Line.Id == line.Id).Select(d => d.Choice.Outfit).ToList();
         var most = its.MaxBy(o => o.BackingM) ?? scores.ChoiceFor(0, taken.Rods[0], on).Outfit;
         var work = SpoolWork.For(scores.Shed, reel, line, most.Backing, most.BackingM);
@@ -182,7 +182,7 @@ public sealed record PackingList(
         );
     }
 
-    // One of each length and tippet, to half a foot and an X.
+    // One of each length and tippet, rounded to half a foot and an X.
     private static List<TiedLeader> Leaders(TripScores scores, IReadOnlyList<(TripDay Day, Choice Choice)> days)
     {
         List<TiedLeader> all = [];
@@ -212,7 +212,7 @@ public sealed record PackingList(
         return all;
     }
 
-    // A piece that is there by its identity, which is what Trip.Pack holds on to; one to buy by what it is called.
+    // A stored piece by its id, as Trip.Pack expects; one to buy by its name.
     private static string Key(string kind, TripPiece piece) => piece.ToBuy ? $"{kind}-to-buy-{piece.Tag}" : $"{kind}-{piece.Id}";
 
     private static PackItem LeaderItem(TiedLeader leader)
@@ -225,8 +225,7 @@ public sealed record PackingList(
         );
     }
 
-    // The spools that the tippets on the tying list are cut from, to change them on the water; what none with something on it gives is to
-    // buy.
+    // Spools that the tippets of the tying list are cut from, for changes on the water; tippets without such a spool are to buy.
     private static IEnumerable<PackItem> Tippets(TyingList tying, IReadOnlyList<TiedLeader> leaders)
     {
         var some = tying.Spools.Where(s => s.UsedM + s.LeftM > 0).Select(s => s.Tag).ToHashSet();

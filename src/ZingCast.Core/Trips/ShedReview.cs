@@ -5,7 +5,7 @@ using ZingCast.Core.Rods;
 
 namespace ZingCast.Core.Trips;
 
-/// <summary>A single piece that, bought, would serve days that nothing here serves.</summary>
+/// <summary>One piece to buy that would serve days nothing in the shed serves.</summary>
 /// <param name="Kind">The link it is.</param>
 /// <param name="Piece">The piece, with what to ask for.</param>
 /// <param name="Serves">Names of the days it opens.</param>
@@ -14,15 +14,14 @@ namespace ZingCast.Core.Trips;
 /// <param name="Affordable">It is within what may be spent.</param>
 public sealed record Purchase(LinkId Kind, TripPiece Piece, IReadOnlyList<string> Serves, int Days, double Gain, bool Affordable);
 
-/// <summary>A piece of the shed to be measured, which costs nothing, before anything is bought.</summary>
+/// <summary>A piece of the shed to measure, at no cost, before anything is bought.</summary>
 /// <param name="Kind">The link it is.</param>
 /// <param name="Id">The piece.</param>
 /// <param name="Says">What is not known of it.</param>
 public sealed record MeasureFirst(LinkId Kind, int Id, Sentence Says);
 
 /// <summary>
-/// The one answer to what the shed can do for the days there are, what is missing, and what to buy; every room that says what to buy asks
-/// it.
+/// What the shed can do for the given days, what is missing, and what to buy; every page that recommends a purchase uses it.
 /// </summary>
 /// <param name="Coverage">Of everything here the outfit that is best for each day, and how it would do on the others.</param>
 /// <param name="Measure">What to measure before anything is bought.</param>
@@ -43,12 +42,12 @@ public sealed record ShedReview(
     StillSearching? Searching = null
 )
 {
-    // So many outfits are looked at for a day before the first word about it; each time it goes on for four times as many.
+    // Outfits simulated per day before the first report; each further report follows four times as many.
     private const int FirstLooks = 16;
 
     /// <summary>
-    /// Of scores whose pool holds what might be bought. <paramref name="limits"/> says what may be spent, and prices;
-    /// <paramref name="soFar"/> hears of what is here as it stands while it is still looked at.
+    /// For scores whose pool includes pieces to buy. <paramref name="limits"/> gives budget and prices; <paramref name="soFar"/> receives
+    /// interim results.
     /// </summary>
     public static ShedReview From(TripScores scores, TripLimits limits, Action<ShedReview>? soFar = null)
     {
@@ -82,7 +81,7 @@ public sealed record ShedReview(
             own.Zip(with).Index().Sum(d => Math.Max(0, of(d.Item.Second) - d.Item.First.Worth) * days[d.Index].Weight / all);
         void Try(LinkId kind, Gear piece, double price, int[] ofRods, int[] ofLines, int[] ofReels)
         {
-            // What would not be felt at its very best needs no cast.
+            // A purchase whose upper bound is negligible needs no simulation.
             if (Gain(scores.BestOf(ofRods, ofLines, ofReels, 0), d => d.AtMost) < DayWorth.Felt)
                 return;
             soFar?.Invoke(Now() with { Searching = new(0, scores.Worth.Known) });
@@ -128,7 +127,7 @@ public sealed record ShedReview(
         );
     }
 
-    // What was left out because nobody knows it, and rods of these days that are known by their label only.
+    // Pieces left out because something is unknown, and rods of these days known only by their label.
     private static IEnumerable<MeasureFirst> ToMeasure(TripScores scores, DayBest[] own)
     {
         foreach (var line in scores.Shed.Lines.Where(l => l is { MassKg: null, Condition: not Condition.Mend }))
@@ -144,7 +143,7 @@ public sealed record ShedReview(
                 );
     }
 
-    // From the run of the day's fish on the outfit that is best for it; where there is none, on what would have to be bought.
+    // From the run of the day's fish on its best outfit, or, without one, on what would have to be bought.
     private static Remark? MoneyOf(TripScores scores, int day, DayBest best)
     {
         var session = scores.Session(day);

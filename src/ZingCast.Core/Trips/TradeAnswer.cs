@@ -4,18 +4,18 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Trips;
 
-/// <summary>What most people of the trade say to somebody with such days, beside our answer. Common practice, no source.</summary>
+/// <summary>What most of the trade recommends for such days, beside our answer. Common practice, no source.</summary>
 /// <param name="Usual">What they say.</param>
 /// <param name="Why">Whether ours is one of those, and why not where it is none.</param>
 public sealed record TradeAnswer(Sentence Usual, Sentence Why)
 {
-    /// <summary>What a first outfit is said to be for some fish.</summary>
+    /// <summary>The usual recommendation for some fish.</summary>
     /// <param name="Says">As one hears it.</param>
     /// <param name="RodFt">Rod, feet.</param>
     /// <param name="Class">Numbers.</param>
     internal sealed record Row(string Says, Spread RodFt, Spread Class);
 
-    /// <summary>What is said for such fish, the narrowest first.</summary>
+    /// <summary>The recommendation for such fish, the most specific first.</summary>
     internal static Row For(IReadOnlyList<Species> fish)
     {
         bool Only(params string[] groups) => fish.All(f => groups.Contains(f.Group.Id));
@@ -37,7 +37,7 @@ public sealed record TradeAnswer(Sentence Usual, Sentence Why)
             : new("nine feet and a five, or a six", new(9, 9), new(5, 6));
     }
 
-    /// <summary>Ours, a rod, beside theirs; the day that pulls it away is named.</summary>
+    /// <summary>Compares our rod with theirs; names the day that makes the difference.</summary>
     internal static TradeAnswer For(IReadOnlyList<TripDay> days, IReadOnlyList<double> targets, Rod rod)
     {
         var row = For([.. days.Select(d => d.Brief.Species).Distinct()]);

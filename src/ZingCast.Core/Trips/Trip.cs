@@ -4,7 +4,7 @@ using ZingCast.Core.Measures;
 
 namespace ZingCast.Core.Trips;
 
-/// <summary>A kind of day of a trip: a kept brief, or one said here.</summary>
+/// <summary>A kind of day of a trip: a stored brief, or one entered here.</summary>
 /// <param name="Times">How many such days.</param>
 /// <param name="Regret">How much it is missed when it cannot be fished.</param>
 /// <param name="BriefId">The kept brief; null where the day is said here.</param>
@@ -12,32 +12,32 @@ namespace ZingCast.Core.Trips;
 /// <param name="Draft">What was said here.</param>
 public sealed record PlannedDay(int Times, Regret Regret, int? BriefId = null, string? Name = null, BriefDraft? Draft = null);
 
-/// <summary>A trip that is kept: its days, what may come along, and what is packed.</summary>
+/// <summary>A stored trip: its days, limits, and what is packed.</summary>
 public sealed record Trip : Kept
 {
-    /// <summary>What it is called.</summary>
+    /// <summary>Name of the trip.</summary>
     public required string Name
     {
         get;
         init => field = PlainText.Clean(value);
     }
 
-    /// <summary>The day one leaves; null while nobody knows.</summary>
+    /// <summary>Day of departure; null when unknown.</summary>
     public DateOnly? LeavesOn { get; init; }
 
     /// <summary>Its days.</summary>
     public IReadOnlyList<PlannedDay> Days { get; init; } = [];
 
-    /// <summary>What may come along.</summary>
+    /// <summary>Limits of the kit.</summary>
     public TripLimits Limits { get; init; } = new();
 
-    /// <summary>Pieces that come along whatever the days say.</summary>
+    /// <summary>Pieces that are packed in any case.</summary>
     public Pieces Held { get; init; } = Pieces.None;
 
-    /// <summary>What was ticked off at home, by the keys of the packing list.</summary>
+    /// <summary>Items ticked when packing, by the keys of the packing list.</summary>
     public IReadOnlyList<string> Packed { get; init; } = [];
 
-    /// <summary>What was ticked off on leaving the water.</summary>
+    /// <summary>Items ticked when leaving the water.</summary>
     public IReadOnlyList<string> Back { get; init; } = [];
 
     /// <summary>Most kinds of day in one trip.</summary>
@@ -62,9 +62,7 @@ public sealed record Trip : Kept
         return [.. check.Problems, .. Days.Take(MaxDays).SelectMany(DayProblems), .. Under("limits.", Limits.Check())];
     }
 
-    /// <summary>
-    /// This with a thing ticked off at home or not. A rod, line or reel that is in the bag comes along whatever the days say.
-    /// </summary>
+    /// <summary>This with an item ticked or not. A ticked rod, line or reel is packed in any case.</summary>
     public Trip Pack(string key, bool on)
     {
         IReadOnlyList<int> Along(string kind, IReadOnlyList<int> held) =>

@@ -3,16 +3,16 @@ using ZingCast.Core.Measures;
 
 namespace ZingCast.Core.Trips;
 
-/// <summary>How much a day that cannot be fished is missed.</summary>
+/// <summary>How much a day that cannot be fished is regretted.</summary>
 public enum Regret
 {
-    /// <summary>Something else is done that day.</summary>
+    /// <summary>Something else can be done that day.</summary>
     Little,
 
     /// <summary>As most days.</summary>
     Some,
 
-    /// <summary>It is what one goes for.</summary>
+    /// <summary>The day is what the trip is for.</summary>
     Great,
 }
 
@@ -28,7 +28,7 @@ public static class RegretWords
             _ => "as any day",
         };
 
-    /// <summary>How much more or less such a day counts. An assumption of ours.</summary>
+    /// <summary>Weight of such a day. Our assumption.</summary>
     public static double Weight(Regret regret) =>
         regret switch
         {
@@ -38,21 +38,21 @@ public static class RegretWords
         };
 }
 
-/// <summary>A kind of day that is to come, how often, and how much a miss would hurt.</summary>
+/// <summary>A kind of day to come, how often, and how much a miss would hurt.</summary>
 /// <param name="Name">What it is called.</param>
 /// <param name="Brief">The day.</param>
 /// <param name="Times">How many such days.</param>
 /// <param name="Regret">How much it is missed when it cannot be fished.</param>
 public sealed record TripDay(string Name, Brief Brief, int Times = 1, Regret Regret = Regret.Some)
 {
-    /// <summary>How often a kind of day may come.</summary>
+    /// <summary>Limits of the number of such days.</summary>
     public static readonly Limit Often = new(1, 60, "A kind of day comes between 1 and 60 times.");
 
-    /// <summary>How much it counts beside the others.</summary>
+    /// <summary>Weight of these days among all.</summary>
     public double Weight => Times * RegretWords.Weight(Regret);
 }
 
-/// <summary>Pieces of the shed by their identities.</summary>
+/// <summary>Pieces of the shed by id.</summary>
 /// <param name="Rods">Rods.</param>
 /// <param name="Lines">Lines.</param>
 /// <param name="Reels">Reels.</param>
@@ -62,7 +62,7 @@ public sealed record Pieces(IReadOnlyList<int> Rods, IReadOnlyList<int> Lines, I
     public static readonly Pieces None = new([], [], []);
 }
 
-/// <summary>What may come along, and what may be spent. Whoever says nothing takes two rods and four lines on two reels.</summary>
+/// <summary>Limits of a kit and of spending. By default two rods and four lines on two reels.</summary>
 public sealed record TripLimits
 {
     /// <summary>Rods.</summary>
@@ -74,16 +74,16 @@ public sealed record TripLimits
     /// <summary>Reels.</summary>
     public int Reels { get; init; } = 2;
 
-    /// <summary>Mass of rods, reels and lines together, kilograms; null for no matter.</summary>
+    /// <summary>Mass of rods, reels and lines together, kilograms; null for no limit.</summary>
     public double? MassKg { get; init; }
 
-    /// <summary>Inside length of the tube or bag, metres; null for no matter.</summary>
+    /// <summary>Inside length of the tube or bag, metres; null for no limit.</summary>
     public double? TubeM { get; init; }
 
-    /// <summary>What may be spent, in the owner's currency; nothing when null.</summary>
+    /// <summary>Budget, in the owner's currency; null for nothing.</summary>
     public double? Budget { get; init; }
 
-    /// <summary>What one expects to pay for a rod; an example until somebody says so.</summary>
+    /// <summary>Expected price of a rod; an example until changed.</summary>
     public double RodPrice { get; init; } = 200;
 
     /// <summary>For a line.</summary>
@@ -92,15 +92,15 @@ public sealed record TripLimits
     /// <summary>For a reel.</summary>
     public double ReelPrice { get; init; } = 120;
 
-    // Nobody carries more.
+    // Limits of the numbers of pieces.
     private static readonly Limit Count = new(1, 12, "Between 1 and 12.");
 
     private static readonly Limit Masses = new(.1, 30, "Gear for a trip weighs between 100 g and 30 kg.");
 
-    /// <summary>How long a rod tube may be, metres.</summary>
+    /// <summary>Limits of the length of a rod tube, metres.</summary>
     public static readonly Limit Tubes = new(.2, 4.6, "A tube is between 20 cm and 4.6 m long (15 ft).");
 
-    /// <summary>Every field that cannot be used; empty when all is well.</summary>
+    /// <summary>Every field with an unusable value; empty when all is well.</summary>
     public IReadOnlyList<FieldProblem> Check() =>
         new FieldCheck()
             .Within("rods", Rods, Count)

@@ -11,14 +11,14 @@ namespace ZingCast.Core.Trips;
 /// <param name="Price">What one to buy is expected to cost; 0 for what is there.</param>
 public sealed record TripPiece(int Id, string Tag, Sentence Says, double Price)
 {
-    /// <summary>Nobody here has it.</summary>
+    /// <summary>Whether it is to be bought.</summary>
     public bool ToBuy => Id < 0;
 }
 
 /// <summary>A rod with a line on a reel.</summary>
 public sealed record TripOutfit(TripPiece Rod, TripPiece Line, TripPiece Reel);
 
-/// <summary>How an outfit would do on a day.</summary>
+/// <summary>How an outfit does on a day.</summary>
 /// <param name="Worth">What it is worth, 0 to 1.</param>
 /// <param name="Verdict">How well: the worst of its links.</param>
 /// <param name="Link">The link that decides it; null where nothing limits.</param>
@@ -41,11 +41,11 @@ public sealed record Coverage(IReadOnlyList<TripOutfit> Outfits, IReadOnlyList<T
     /// <summary>Days that can be fished, of all of them.</summary>
     public int Served => Days.Where(d => d.Best is { } at && d.Cells[at]!.Verdict != Verdict.Fails).Sum(d => d.Times);
 
-    /// <summary>All days.</summary>
+    /// <summary>Number of all days.</summary>
     public int Of => Days.Sum(d => d.Times);
 }
 
-/// <summary>A kit in short.</summary>
+/// <summary>Summary of a kit.</summary>
 /// <param name="Rods">Rods.</param>
 /// <param name="Lines">Lines.</param>
 /// <param name="Reels">The reel under each line.</param>
@@ -61,24 +61,24 @@ public sealed record KitShort(
     double Price
 );
 
-/// <summary>What a kit with so many rods comes to.</summary>
+/// <summary>Summary of the best kit with this many rods.</summary>
 /// <param name="Rods">Most rods.</param>
 /// <param name="Served">Days served.</param>
 /// <param name="Value">What all days are worth, 0 to 1.</param>
 public sealed record RodStep(int Rods, int Served, double Value);
 
-/// <summary>What letting go of a limit would bring.</summary>
+/// <summary>What lifting a limit would gain.</summary>
 /// <param name="Limit">The limit's field.</param>
 /// <param name="Says">It in a sentence.</param>
 /// <param name="Gain">What is gained of all days, 0 to 1.</param>
 public sealed record LimitCost(string Limit, Sentence Says, double Gain);
 
-/// <summary>How far a search is that has not gone to its end.</summary>
+/// <summary>State of a search that is not finished.</summary>
 /// <param name="BetterAtMost">So much better something else can be at most, as a share of what was found; 0.03 for 3 %.</param>
 /// <param name="Thrown">How many outfits were thrown on a day so far.</param>
 public sealed record StillSearching(double BetterAtMost, int Thrown)
 {
-    /// <summary>Of what was found, what can be found at most, and a table.</summary>
+    /// <summary>From the value found, the upper bound, and the table.</summary>
     internal static StillSearching From(double found, double atMost, WorthTable worth) =>
         new(found <= 0 ? 1 : Math.Max(0, atMost / found - 1), worth.Known);
 }
@@ -105,14 +105,14 @@ public sealed record TripPlan(
     StillSearching? Searching = null
 )
 {
-    /// <summary>The kit by its places in the pool.</summary>
+    /// <summary>The kit by indices into the pool.</summary>
     internal Kit? Taken { get; init; }
 
     private const int MaxOthers = 3;
 
     /// <summary>
-    /// The best kit within limits, with <paramref name="held"/> in it. Without <paramref name="further"/> only the kit and its days, for
-    /// whoever drags a limit. <paramref name="soFar"/> hears of it as it stands while it is still looked for.
+    /// The best kit within limits that includes <paramref name="held"/>. Without <paramref name="further"/> only the kit and its days, for
+    /// a limit being dragged. <paramref name="soFar"/> receives interim results.
     /// </summary>
     public static TripPlan For(
         TripScores scores,
@@ -141,7 +141,7 @@ public sealed record TripPlan(
         var plan = Short(best) with { Others = [.. kits.Skip(1).Select(k => TripPlan.Short(scores, k, limits))] };
         if (!further)
             return plan;
-        // What each rod adds and what each limit costs ask for some kits twice.
+        // The questions about rods and limits ask for some kits twice.
         var known = new Dictionary<(TripLimits, Pieces), Kit?> { [(limits, must)] = best };
         Kit? Best(TripLimits within, Pieces packed)
         {
@@ -156,7 +156,7 @@ public sealed record TripPlan(
         return plan with { Costs = [.. CostsOf(scores, limits, must, plan.Kit!, Best)] };
     }
 
-    /// <summary>A kit that was chosen, with its days.</summary>
+    /// <summary>A chosen kit with its days.</summary>
     internal static TripPlan For(TripScores scores, TripLimits limits, Pieces held, Kit best)
     {
         var (kit, problem) = (Short(scores, best, limits), scores.Problem(limits, held));
@@ -189,10 +189,10 @@ public sealed record TripPlan(
         return Covering(scores, [.. Enumerable.Range(0, scores.Days.Count).Select(Best)], limits);
     }
 
-    /// <summary>How the outfit that is best for each day, by places in the pool, would do on the others.</summary>
+    /// <summary>The best outfit of each day, by indices into the pool, and how each would do on the other days.</summary>
     internal static Coverage Covering(TripScores scores, IReadOnlyList<(int Rod, Wound On)?> bests, TripLimits limits)
     {
-        // Those that serve the most come first; an outfit that is nowhere the best is not shown.
+        // The most useful come first; an outfit that is nowhere the best is not shown.
         var shown = bests
             .Select((o, d) => (o, d))
             .Where(x => x.o is not null)
@@ -259,7 +259,7 @@ public sealed record TripPlan(
         return new(rods, lines, under, served, value, rods.Concat(lines).Concat(under.Distinct()).Sum(p => p.Price));
     }
 
-    // Days served, and what all of them are worth, of 1.
+    // Days served, and the worth of all days, 0 to 1.
     private static (int Served, double Value) Sum(TripScores scores, Kit kit)
     {
         var (served, value, all) = (0, 0.0, scores.Days.Sum(d => d.Weight));

@@ -10,8 +10,8 @@ using ZingCast.Core.Standards;
 namespace ZingCast.Core.Trips;
 
 /// <summary>
-/// Every piece that may come along: what is in the shed, and what might be bought, which has an identity below 0. A piece to mend is left
-/// at home, and so is one that nobody knows the class or mass of.
+/// Every piece that may be packed: gear of the shed, and pieces that might be bought, with ids below 0. Pieces to repair, or of unknown
+/// class or mass, are left out.
 /// </summary>
 /// <param name="Rods">Rods.</param>
 /// <param name="Lines">Lines.</param>
@@ -26,7 +26,7 @@ public sealed record TripPool(
     IReadOnlyList<Remark> LeftOut
 )
 {
-    /// <summary>What is there.</summary>
+    /// <summary>Gear of the shed.</summary>
     public static TripPool From(GearShed shed)
     {
         List<Remark> left = [];
@@ -50,9 +50,7 @@ public sealed record TripPool(
         );
     }
 
-    /// <summary>
-    /// The same with what each day asks for, were it bought: the rod, line and reel of that day, and a line for the best rod that is there.
-    /// </summary>
+    /// <summary>The same with what each day would need bought: its rod, line and reel, and a line for the best rod of the shed.</summary>
     public TripPool AndToBuy(IReadOnlyList<TripDay> days, GearShed shed, CancellationToken cancel = default)
     {
         var wall = new Wall();
@@ -76,8 +74,8 @@ public sealed record TripPool(
     }
 
     /// <summary>
-    /// What somebody who owns nothing might begin with: for each day the line it asks for and one in every whole class that any of the days
-    /// asks for, on a rod of nine feet and of the day's own length where that is shorter. Only lengths and densities that every shop has.
+    /// What a beginner might buy: for each day its line, and one in every whole class that any of the days needs, on a rod of nine feet
+    /// and, where shorter, of the day's own length. Only lengths and densities that every shop stocks.
     /// </summary>
     public static TripPool ToBegin(IReadOnlyList<TripDay> days, CancellationToken cancel = default)
     {
@@ -90,7 +88,7 @@ public sealed record TripPool(
         {
             if (Math.Abs(c - targets[d]) > FarOff)
                 continue;
-            // Between two half feet it is the whole foot.
+            // Rounded to half feet.
             var ownM = Math.Round(asked[d].Outfit.Rod.LengthM / HalfFootM) * HalfFootM;
             foreach (var lengthM in new[] { Math.Min(ownM, Rod.Blank.LengthM), Rod.Blank.LengthM }.Distinct())
             foreach (var density in InEveryShop(asked[d].Spec.Density))
@@ -112,7 +110,7 @@ public sealed record TripPool(
 
     private const double HalfFootM = Exact.FootM / 2;
 
-    // Few shops have what lies between floating and intermediate.
+    // Few shops stock what lies between floating and intermediate.
     private static IEnumerable<string> InEveryShop(string density) =>
         Densities.Rank(density) is var rank && rank > Densities.Rank(Densities.Floating.Id) && rank < Densities.Rank(Intermediate)
             ? [Densities.Floating.Id, Intermediate]
@@ -120,10 +118,10 @@ public sealed record TripPool(
 
     private const string Intermediate = "intermediate";
 
-    // Farther off than this a class is no compromise with that day.
+    // A class farther off than this is no compromise for that day.
     private const double FarOff = 2;
 
-    // What hangs in a shop: each kind of piece once.
+    // Stock of a shop: each kind of piece once.
     private sealed class Wall
     {
         public List<Rod> Rods { get; } = [];
@@ -155,7 +153,7 @@ public sealed record TripPool(
 
     private static string Called(Outfit outfit) => $"#{Math.Round(outfit.Rod.Class ?? 0):0} {Densities.Get(outfit.Line.Density).Name}";
 
-    // Nobody in a shop would tell them apart.
+    // Whether a shop would not distinguish them.
     private static bool Alike(Rod a, Rod b) =>
         a.PrintedClass == b.PrintedClass && a.PrintedAction == b.PrintedAction && Math.Abs(a.LengthM - b.LengthM) < NearlyM;
 
@@ -170,5 +168,5 @@ public sealed record TripPool(
     private const double NearlyM = .08;
 }
 
-/// <summary>Something told in a sentence.</summary>
+/// <summary>A remark in one sentence.</summary>
 public sealed record Remark(Sentence Says);

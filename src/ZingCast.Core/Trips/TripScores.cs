@@ -9,14 +9,14 @@ using ZingCast.Core.Shed;
 namespace ZingCast.Core.Trips;
 
 /// <summary>
-/// What every outfit of a pool is worth on every day, worked out as far as anybody asks: at first only what each can be at most, from what
-/// needs no cast; then exactly, outfit by outfit. Casts are thrown here and nowhere else. For one thread at a time.
+/// Worth of every outfit of a pool on every day, computed as far as needed: first only upper bounds, which need no simulated cast; then
+/// exactly, outfit by outfit. The only place of the trip planner that simulates casts. Not thread-safe.
 /// </summary>
 public sealed class TripScores
 {
     private readonly MatchSession[] sessions;
 
-    // One piece of each row of the table.
+    // One reel for each row of the table.
     private readonly Reel[] reels;
     private readonly int[] rodOfRow,
         lineOfRow;
@@ -49,7 +49,7 @@ public sealed class TripScores
     /// <summary>The table.</summary>
     public WorthTable Worth { get; }
 
-    /// <summary>Looks at what every outfit can be at most on every day; days side by side.</summary>
+    /// <summary>Computes upper bounds for all outfits and days; days in parallel.</summary>
     public static TripScores For(IReadOnlyList<TripDay> days, TripPool pool, GearShed shed, CancellationToken cancel = default)
     {
         MatchSession[] sessions = [.. days.Select(d => Matcher.For(d.Brief, shed, cancel: cancel))];
@@ -67,7 +67,7 @@ public sealed class TripScores
         return new(days, pool, shed, sessions, worth, cancel);
     }
 
-    // Days are long and few: each core takes the next as it comes free.
+    // Days are few and take long: each core takes the next when free.
     private static void SideBySide<T>(IEnumerable<T> parts, Action<T> work, CancellationToken cancel) =>
         Parallel.ForEach(
             Partitioner.Create(parts, EnumerablePartitionerOptions.NoBuffering),
@@ -75,23 +75,23 @@ public sealed class TripScores
             {
                 MaxDegreeOfParallelism = Environment.ProcessorCount,
                 CancellationToken = cancel,
-                // Whoever asks says on whose threads.
+                // Run on the caller's scheduler.
                 TaskScheduler = null,
             },
             work
         );
 
-    // Equal pieces are looked at once: the place of each among those that differ.
+    // Equal pieces share a row: for each piece its row.
     private static int[] Rows<T>(IReadOnlyList<T> pieces, Func<T, object> twin)
     {
         Dictionary<object, int> rows = [];
         return [.. pieces.Select(p => twin(p) is var key && rows.TryGetValue(key, out var row) ? row : rows[key] = rows.Count)];
     }
 
-    // A piece without what nothing is decided by.
+    // A piece without the fields that decide nothing.
     private static Rod Twin(Rod rod) => Bare(rod) with { Inspections = [] };
 
-    // A line that lies on a spool is not another: its reel is wound already.
+    // A line on a spool differs from an equal one that is not: its reel is already wound.
     private static (FlyLine, int) Twin(FlyLine line, GearShed shed) =>
         (Bare(line), shed.Spools.Any(s => s.LineId == line.Id) ? line.Id : 0);
 
@@ -115,7 +115,7 @@ public sealed class TripScores
             }
         );
 
-    /// <summary>Looks at these outfits exactly, unless somebody has; days side by side.</summary>
+    /// <summary>Computes these outfits exactly, unless known; days in parallel.</summary>
     public void Know(IEnumerable<(int Day, int Rod, int Line)> outfits) =>
         SideBySide(
             outfits.Where(o => !Worth.Knows(o.Day, o.Rod, o.Line)).GroupBy(o => o.Day).ToList(),
@@ -127,7 +127,7 @@ public sealed class TripScores
             cancel
         );
 
-    // Of one day; each day is for one thread at a time.
+    // For one day; only one thread may work on a day.
     private void Know(int day, int rod, int line)
     {
         if (Worth.Knows(day, rod, line))
@@ -137,7 +137,7 @@ public sealed class TripScores
         Worth.Set(day, rod, line, scores is null ? new double[reels.Length] : [.. scores.Select(DayWorth.For)]);
     }
 
-    /// <summary>Looks at every outfit on every day exactly.</summary>
+    /// <summary>Computes every outfit on every day exactly.</summary>
     public void KnowAll() =>
         Know(
             from d in Enumerable.Range(0, Days.Count)
@@ -147,15 +147,15 @@ public sealed class TripScores
         );
 
     /// <summary>
-    /// Of these rods, lines and reels the outfit that is worth most on a day; no more than <paramref name="most"/> outfits are looked at
-    /// for it, the most promising first. What none of the rest can be worth more than comes with it.
+    /// The best of these rods, lines and reels on a day, computing at most <paramref name="most"/> outfits exactly, the most promising
+    /// first; with an upper bound for the rest.
     /// </summary>
     internal DayBest BestOf(int day, IReadOnlyList<int> rods, IReadOnlyList<int> lines, IReadOnlyList<int> ofReels, int most)
     {
         var best = new DayBest(null, 0, 0);
         if (ofReels.Count == 0)
             return best;
-        // A piece of each row will do.
+        // One piece of each row suffices.
         var (rodOf, lineOf) = (
             rods.DistinctBy(Worth.RodRow).ToDictionary(Worth.RodRow),
             lines.DistinctBy(Worth.LineRow).ToDictionary(Worth.LineRow)
@@ -186,7 +186,7 @@ public sealed class TripScores
         return best with { AtMost = best.Worth };
     }
 
-    /// <summary>The same for every day, side by side.</summary>
+    /// <summary>The same for every day, in parallel.</summary>
     internal DayBest[] BestOf(IReadOnlyList<int> rods, IReadOnlyList<int> lines, IReadOnlyList<int> ofReels, int most)
     {
         var bests = new DayBest[Days.Count];
@@ -194,23 +194,23 @@ public sealed class TripScores
         return bests;
     }
 
-    /// <summary>The same days by other names, coming more or less often, missed more or less.</summary>
+    /// <summary>The same days under other names, frequencies and regrets.</summary>
     public TripScores With(IReadOnlyList<TripDay> same, CancellationToken cancel = default)
     {
-        // Whoever asked first may have gone; sessions end with those who ask now.
+        // The first caller may be gone; the sessions now end with the present one.
         foreach (var session in sessions)
             session.EndsWith(cancel);
         return new(same, Pool, Shed, sessions, Worth, cancel);
     }
 
-    /// <summary>What a rod with a line on a reel is worth on a day, exactly, by their places.</summary>
+    /// <summary>Exact worth of a rod with a line on a reel on a day, by indices.</summary>
     internal double At(int day, int rod, Wound on)
     {
         Know(day, rod, on.Line);
         return Worth.On(day, rod, on.Line, on.Reel);
     }
 
-    /// <summary>The outfit of these places in the pool on a day, ready to be told.</summary>
+    /// <summary>The outfit of these indices on a day, ready to be explained.</summary>
     internal Choice ChoiceFor(int day, int rod, Wound on) =>
         sessions[day].Together(Pool.Rods[rod], Pool.Lines[on.Line], Pool.Reels[on.Reel]);
 
@@ -218,14 +218,14 @@ public sealed class TripScores
     internal MatchSession Session(int day) => sessions[day];
 
     /// <summary>
-    /// The problem to be searched. Rods that do not go into the tube are left at home unless they are packed, and so is what cannot be
-    /// bought. <paramref name="held"/> has to come along.
+    /// The search problem. Rods too long for the tube are left out unless packed, as are pieces that may not be bought. <paramref
+    /// name="held"/> must be packed.
     /// </summary>
     internal KitProblem Problem(TripLimits limits, Pieces held)
     {
         var sum = Days.Sum(d => d.Weight);
         var (spend, tube) = (limits.Budget ?? 0, limits.TubeM ?? double.PositiveInfinity);
-        // A piece that may not come weighs more than anybody carries. Of equal rods, and of equal lines, one is enough.
+        // A forbidden piece is given an impossible mass. Of equal rods, and of equal lines, one is enough.
         KitPiece[] Pieces<T>(
             IReadOnlyList<T> pieces,
             IReadOnlyList<int> packed,
@@ -261,19 +261,18 @@ public sealed class TripScores
         );
     }
 
-    /// <summary>How many lines a reel can carry at once: its own spool and those that are known to fit it.</summary>
+    /// <summary>Number of lines a reel can carry at once: its own spool and known spare ones.</summary>
     public int SpoolsOf(Reel reel) => reel.IsThere ? 1 + Shed.Spools.Count(s => s.ReelId == reel.Id && s.IsSpare) : SoldWith;
 
-    // A reel is bought with one spare spool.
+    // A new reel is bought with one spare spool.
     private const int SoldWith = 2;
 
-    // So many comparisons of a search come before the first word about it, some hundredths of a second; each time it goes on for twice
-    // as many.
+    // Search steps before the first interim report, some hundredths of a second; each further report follows twice as many.
     private const long FirstSteps = 10_000_000;
 
     /// <summary>
-    /// The best kits within limits, exactly: looked for among what outfits can be at most, then looked at exactly, until nothing that
-    /// promises more is left. <paramref name="soFar"/> hears of the best kit as it stands and of the most that any can be worth.
+    /// The exact best kits within limits: search with upper bounds, compute the found outfits exactly, and repeat until nothing promises
+    /// more. <paramref name="soFar"/> receives the best kit so far and the upper bound.
     /// </summary>
     internal IReadOnlyList<Kit> Kits(TripLimits limits, Pieces held, int most, Action<Kit, double>? soFar = null)
     {
@@ -290,7 +289,7 @@ public sealed class TripScores
             if (open.Count == 0)
                 steps *= 2;
             else
-                // Where the search was wrong about these it is apt to be wrong about the next: each time twice as many come along.
+                // Where the search was wrong once it is likely to be wrong again, so each time twice as many outfits are computed.
                 Know([.. open, .. MostPromising(more *= 2)]);
             if (found.Kits.Count == 0)
                 continue;
@@ -299,7 +298,7 @@ public sealed class TripScores
         }
     }
 
-    // For each day so many outfits that nobody has looked at and that may be worth most.
+    // For each day, this many not yet computed outfits with the highest bounds.
     private List<(int Day, int Rod, int Line)> MostPromising(int many) =>
         [
             .. Enumerable
@@ -313,7 +312,7 @@ public sealed class TripScores
         from w in kit.Wound
         select (d, r, w.Line);
 
-    // More than everything in any shed; less than what may not come along at all.
+    // More than the mass of any shed; less than that of a forbidden piece.
     private const double MaxKg = 1e6;
 }
 

@@ -1,9 +1,8 @@
 namespace ZingCast.Core.Trips;
 
 /// <summary>
-/// What every outfit is worth on every day, 0 to 1: exactly, or the most that it can be while nobody has looked. Pieces that are equal
-/// share a row. Most rods and lines do not go together, so a pair that is nothing takes no room. Days may be written side by side, each by
-/// one thread at a time.
+/// Worth of every outfit on every day, 0 to 1: exact, or an upper bound until it is computed. Equal pieces share a row. Most rods and lines
+/// are incompatible; such pairs take no space. Different days may be written in parallel, each by one thread.
 /// </summary>
 public sealed class WorthTable
 {
@@ -13,11 +12,11 @@ public sealed class WorthTable
     private readonly int rows,
         columns;
 
-    // By day: the most that rod and line are worth on any reel, and what they are worth on each where that is known.
+    // By day: the worth of rod and line on their best reel, or its upper bound; and their worth on each reel where computed.
     private readonly double[][] most;
     private readonly Dictionary<int, double[]>[] exact;
 
-    // By day, once asked for: pairs by what they can be worth, the most first; and how many from the start are known by now.
+    // By day, once asked for: pairs by falling upper bound, and how many of the first ones are known by now.
     private readonly int[]?[] promising;
     private readonly int[] passed;
 
@@ -29,7 +28,7 @@ public sealed class WorthTable
     public WorthTable(int days, int rods, int lines, int reels)
         : this(days, [.. Enumerable.Range(0, rods)], [.. Enumerable.Range(0, lines)], [.. Enumerable.Range(0, reels)]) { }
 
-    /// <summary>A table of pieces of which some are equal: each is given its row, counted from 0 without a gap.</summary>
+    /// <summary>A table of pieces some of which are equal: each is given its row, numbered from 0 without gaps.</summary>
     public WorthTable(int days, int[] rodRows, int[] lineRows, int[] reelRows)
     {
         (this.rodRows, this.lineRows, this.reelRows) = (rodRows, lineRows, reelRows);
@@ -53,7 +52,7 @@ public sealed class WorthTable
     /// <summary>Reels.</summary>
     public int Reels => reelRows.Length;
 
-    /// <summary>How many rods, lines and days were looked at exactly.</summary>
+    /// <summary>Number of rod, line and day combinations computed exactly.</summary>
     public int Known => exact.Sum(day => day.Count);
 
     private int At(int rod, int line) => rodRows[rod] * columns + lineRows[line];
@@ -67,10 +66,10 @@ public sealed class WorthTable
     /// <summary>The row of a reel.</summary>
     public int ReelRow(int reel) => reelRows[reel];
 
-    /// <summary>Notes what a rod and line can be worth on a day at the very most, on whatever reel.</summary>
+    /// <summary>Stores the upper bound of a rod and line on a day, whatever the reel.</summary>
     public void Expect(int day, int rod, int line, double atMost) => most[day][At(rod, line)] = atMost;
 
-    /// <summary>Notes what a rod and line are worth on a day, on each reel by its row.</summary>
+    /// <summary>Stores the worth of a rod and line on a day, by the row of the reel.</summary>
     public void Set(int day, int rod, int line, double[] onReels)
     {
         var at = At(rod, line);
@@ -78,19 +77,18 @@ public sealed class WorthTable
         most[day][at] = onReels.Length == 0 ? 0 : onReels.Max();
     }
 
-    /// <summary>Whether it is known exactly; what is worth nothing is.</summary>
+    /// <summary>Whether it is known exactly, as it is for an incompatible pair.</summary>
     public bool Knows(int day, int rod, int line) => most[day][At(rod, line)] <= 0 || exact[day].ContainsKey(At(rod, line));
 
-    /// <summary>Worth on the reel that suits it best, or the most that it can be.</summary>
+    /// <summary>Worth on the most suitable reel, or its upper bound.</summary>
     public double Best(int day, int rod, int line) => most[day][At(rod, line)];
 
-    /// <summary>Worth on a reel, or the most that it can be; 0 for a pair that does not go together that day.</summary>
+    /// <summary>Worth on a reel, or its upper bound; 0 for a pair that is incompatible that day.</summary>
     public double On(int day, int rod, int line, int reel) =>
         exact[day].TryGetValue(At(rod, line), out var its) ? its[reelRows[reel]] : most[day][At(rod, line)];
 
     /// <summary>
-    /// Pairs of rows, rod and line, that nobody has looked at on a day, the one that can be worth most first. Where what pairs can be worth
-    /// is noted, it is noted before this is asked.
+    /// Pairs of rod and line rows not yet computed on a day, by falling upper bound. All bounds must be stored before this is called.
     /// </summary>
     public IEnumerable<(int RodRow, int LineRow, double AtMost)> Promising(int day)
     {
@@ -103,7 +101,7 @@ public sealed class WorthTable
                 yield return (order[i] / columns, order[i] % columns, all[order[i]]);
     }
 
-    /// <summary>Raises what is worth less on each reel to what this rod and line are worth there.</summary>
+    /// <summary>Raises the worth on each reel to that of this rod and line where it is less.</summary>
     internal void Raise(int day, int rod, int line, Span<double> onReels)
     {
         var at = At(rod, line);

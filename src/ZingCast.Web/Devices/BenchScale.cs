@@ -1,11 +1,11 @@
 namespace ZingCast.Web.Devices;
 
-/// <summary>What a scale shows.</summary>
+/// <summary>A reading of a scale.</summary>
 /// <param name="Kg">Reading less tare, kilograms, to its resolution.</param>
 /// <param name="Settled">True when it has stopped moving.</param>
 public readonly record struct ScaleReading(double Kg, bool Settled);
 
-/// <summary>A bench scale. A real one would read its port; the drift since the last tare is its own affair.</summary>
+/// <summary>A bench scale. A real one would read its port; drift since the last tare is its own concern.</summary>
 public interface IBenchScale
 {
     /// <summary>How it is called on screen.</summary>
@@ -14,25 +14,25 @@ public interface IBenchScale
     /// <summary>Smallest step it shows, kilograms.</summary>
     double ResolutionKg { get; }
 
-    /// <summary>How far a settled reading may be off shortly after taring, kilograms.</summary>
+    /// <summary>Uncertainty of a settled reading shortly after taring, kilograms.</summary>
     double PlusMinusKg { get; }
 
-    /// <summary>What lies on the pan, in words; null when nothing does, or when the scale cannot know.</summary>
+    /// <summary>What is on the pan, in words; null when nothing is, or the scale cannot know.</summary>
     string? OnPan { get; }
 
-    /// <summary>Whether it was tared with something on the pan, so that what it shows is not what lies there.</summary>
+    /// <summary>Whether it was tared with something on the pan, so that its readings do not show what is there.</summary>
     bool TaredLoaded { get; }
 
-    /// <summary>What it shows now.</summary>
+    /// <summary>Its present reading.</summary>
     ValueTask<ScaleReading> ReadAsync(CancellationToken cancel);
 
-    /// <summary>Calls what it shows now zero.</summary>
+    /// <summary>Sets the present reading to zero.</summary>
     ValueTask TareAsync(CancellationToken cancel);
 }
 
 /// <summary>
-/// A scale that is not there: it swings for some seconds after something is laid on it, trembles by some hundredths of a gram and wanders
-/// by a tenth over minutes until it is tared. What lies on it has to be said, and real pieces differ from what is written about them.
+/// A simulated scale: it swings for some seconds after something is put on, trembles by some hundredths of a gram and drifts by a tenth
+/// over minutes until it is tared. It has to be told what is on it, and real pieces differ from their stated mass.
 /// </summary>
 public sealed class SimulatedBenchScale(TimeProvider clock) : IBenchScale
 {
@@ -74,16 +74,14 @@ public sealed class SimulatedBenchScale(TimeProvider clock) : IBenchScale
         }
     }
 
-    /// <summary>Pretends that this lies on the pan, kilograms, instead of what lay there; nothing for a cleared pan.</summary>
+    /// <summary>Puts this on the pan instead of what was there, kilograms; 0 clears it.</summary>
     public void Lay(double kg, string? what)
     {
         lock (turn)
             (beforeKg, onKg, onPan, laidAt) = (onKg, kg, kg > 0 ? what : null, clock.GetUtcNow());
     }
 
-    /// <summary>
-    /// What a piece really weighs that is said to weigh this: up to three hundredths off, always the same for the same name.
-    /// </summary>
+    /// <summary>Real mass of a piece with this stated mass: up to three hundredths off, always the same for the same name.</summary>
     public static double Really(double saidKg, string name)
     {
         var odd = name.Aggregate(17u, (sum, c) => sum * 31 + c) % 1000 / 1000.0;
@@ -96,7 +94,7 @@ public sealed class SimulatedBenchScale(TimeProvider clock) : IBenchScale
         {
             var now = clock.GetUtcNow();
             var shown = Raw(now) - tareKg;
-            // At rest once the swing is lost in the tremble; what is heavy takes longer.
+            // At rest once the swing is smaller than the tremble; a heavy piece takes longer.
             return new(new ScaleReading(Math.Round(shown / ResolutionKg) * ResolutionKg, Math.Abs(beforeKg - onKg) * Left(now) < RestKg));
         }
     }
@@ -105,7 +103,7 @@ public sealed class SimulatedBenchScale(TimeProvider clock) : IBenchScale
     {
         lock (turn)
         {
-            // Like any scale it waits until it is at rest, here for no time at all; then it starts to wander anew.
+            // Like any scale it tares at rest, here at once; then the drift starts anew.
             beforeKg = onKg;
             taredAt = clock.GetUtcNow();
             tareKg = Raw(taredAt);
@@ -114,7 +112,7 @@ public sealed class SimulatedBenchScale(TimeProvider clock) : IBenchScale
         return default;
     }
 
-    // How much of the swing is left, as a share of what was laid on.
+    // Remaining share of the swing.
     private double Left(DateTimeOffset now) => Math.Exp(-Math.Min(60, (now - laidAt).TotalSeconds) / SettleS);
 
     private double Raw(DateTimeOffset now)

@@ -1,37 +1,36 @@
 namespace ZingCast.Web.Devices;
 
-/// <summary>What a spring scale shows while line is pulled off a reel, newtons.</summary>
+/// <summary>Readings of a spring scale while line is pulled off a reel, newtons.</summary>
 /// <param name="NowN">The needle now.</param>
 /// <param name="StartN">What it took to start the spool.</param>
 /// <param name="SteadyN">The mean of the last seconds of steady pulling.</param>
 /// <param name="Steady">True when it has been pulled long enough to say.</param>
 public readonly record struct SpringReading(double NowN, double StartN, double SteadyN, bool Steady);
 
-/// <summary>A spring scale hooked into the line's end. A real one would read its port.</summary>
+/// <summary>A spring scale hooked to the end of the line. A real one would read its port.</summary>
 public interface ISpringScale
 {
     /// <summary>How it is called on screen.</summary>
     string Name { get; }
 
-    /// <summary>How far it may be off, newtons.</summary>
+    /// <summary>Its uncertainty, newtons.</summary>
     double PlusMinusN { get; }
 
-    /// <summary>What it shows now.</summary>
+    /// <summary>Its present readings.</summary>
     SpringReading Read();
 
-    /// <summary>The most it showed since something was hung on it, and whether that has let go.</summary>
+    /// <summary>The highest reading since something was hung on it, and whether that has broken.</summary>
     PeakReading Peak();
 }
 
-/// <summary>A pull to break, newtons.</summary>
+/// <summary>A break test, newtons.</summary>
 /// <param name="NowN">The needle now.</param>
 /// <param name="PeakN">The most it showed.</param>
 /// <param name="Broke">What hung on it has let go.</param>
 public readonly record struct PeakReading(double NowN, double PeakN, bool Broke);
 
 /// <summary>
-/// A spring scale that is not there, and a drag knob to go with it. Like a real drag it takes more to start than to keep going, and the
-/// needle trembles as the discs stick and slip.
+/// A simulated spring scale with a drag knob. Like a real drag, it takes more to start than to keep going, and the needle trembles.
 /// </summary>
 public sealed class SimulatedSpringScale(TimeProvider clock) : ISpringScale
 {
@@ -49,7 +48,7 @@ public sealed class SimulatedSpringScale(TimeProvider clock) : ISpringScale
 
     public double PlusMinusN => .25;
 
-    /// <summary>Turns the knob to a share of its way on a reel that gives so much at most, newtons, and pulls.</summary>
+    /// <summary>Turns the knob to a share of its range, on a reel with this maximum drag, newtons, and pulls.</summary>
     public void Pull(double knobShare, double mostN)
     {
         lock (turn)
@@ -61,14 +60,14 @@ public sealed class SimulatedSpringScale(TimeProvider clock) : ISpringScale
         peakN;
     private bool broke = true;
 
-    /// <summary>Hangs a knotted tippet on it that should stand about so much, newtons; no two knots stand the same.</summary>
+    /// <summary>Hangs a knotted tippet on it with about this strength, newtons; no two knots are equally strong.</summary>
     public void Hang(double aboutN)
     {
         lock (turn)
             (holdsN, loadN, peakN, broke) = (aboutN * (1 + KnotShare * (2 * Random.Shared.NextDouble() - 1)), 0, 0, false);
     }
 
-    /// <summary>Pulls so hard on what hangs there, newtons.</summary>
+    /// <summary>Pulls with this force on what hangs there, newtons.</summary>
     public void Load(double newtons)
     {
         lock (turn)

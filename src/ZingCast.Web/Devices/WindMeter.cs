@@ -3,7 +3,7 @@ namespace ZingCast.Web.Devices;
 /// <summary>Wind speed at one moment, m/s.</summary>
 public readonly record struct WindSample(DateTimeOffset At, double Mps);
 
-/// <summary>A wind meter held up in the hand. A real one would keep its own samples and answer from them.</summary>
+/// <summary>A hand-held wind meter. A real one would keep its own samples and answer from them.</summary>
 public interface IWindMeter
 {
     /// <summary>How it is called on screen.</summary>
@@ -12,13 +12,12 @@ public interface IWindMeter
     /// <summary>Height it is held at, metres.</summary>
     double HeightM { get; }
 
-    /// <summary>Samples of the last while, oldest first, at least one.</summary>
+    /// <summary>Samples of the last period, oldest first, at least one.</summary>
     ValueTask<IReadOnlyList<WindSample>> ReadAsync(TimeSpan last, CancellationToken cancel);
 }
 
 /// <summary>
-/// A breeze that is not there: a mean that wanders over minutes with gusts of seconds on top, the same for everybody who asks about the
-/// same moment.
+/// A simulated breeze: a mean that wanders over minutes, with gusts of seconds on top; for any moment the same for everybody who asks.
 /// </summary>
 public sealed class SimulatedWindMeter(TimeProvider clock) : IWindMeter
 {
@@ -42,7 +41,7 @@ public sealed class SimulatedWindMeter(TimeProvider clock) : IWindMeter
     {
         var t = at.ToUnixTimeMilliseconds() / 1000.0;
         var mean = 4.2 + .9 * Math.Sin(t / 97) + .5 * Math.Sin(t / 41 + 1);
-        // Gusts rise faster than they die: a sharpened wave, and two that never fall into step with it.
+        // Gusts rise faster than they fade: a sharpened wave, and two of other periods.
         var gust = Math.Pow(.5 + .5 * Math.Sin(t / 3.7 + .8 * Math.Sin(t / 11)), 3);
         return Math.Max(0, mean + 2.4 * gust - .7 + .5 * Math.Sin(t / 1.3) + .3 * Math.Sin(t * 2.1 + 2));
     }

@@ -1,6 +1,6 @@
 namespace ZingCast.Web.Devices;
 
-/// <summary>What a winder's counters show since it was last zeroed.</summary>
+/// <summary>Counters of a winder since they were last zeroed.</summary>
 /// <param name="Turns">Turns of the spool.</param>
 /// <param name="LengthM">Line that ran over the counting wheel, metres.</param>
 /// <param name="Running">True while it turns.</param>
@@ -15,23 +15,23 @@ public interface IWinder
     /// <summary>What the counters show.</summary>
     WinderReading Read();
 
-    /// <summary>Zeroes the counters and turns until so many turns are counted, or until it is stopped.</summary>
+    /// <summary>Zeroes the counters and turns until this many turns are counted, or until stopped.</summary>
     void Start(double stopAfterTurns);
 
-    /// <summary>Stops it where it is; the counters keep what they show.</summary>
+    /// <summary>Stops it; the counters keep their values.</summary>
     void Stop();
 }
 
 /// <summary>
-/// A winder that is not there. It cannot know how thick the spool is, so that has to be said; its wheel slips by some thousandths and its
-/// turn counter misses one now and then, as they do.
+/// A simulated winder. It has to be told how line builds up on the spool; its wheel slips by some thousandths and its turn counter misses
+/// one now and then, as real ones do.
 /// </summary>
 public sealed class SimulatedWinder(TimeProvider clock, double turnsPerS = SimulatedWinder.UsualTurnsPerS) : IWinder
 {
-    /// <summary>A bench winder with a motor does about this many turns a second.</summary>
+    /// <summary>Turns per second of a bench winder with a motor.</summary>
     public const double UsualTurnsPerS = 12;
 
-    /// <summary>How much the counting wheel slips, share, and one turn in how many is missed.</summary>
+    /// <summary>Slip of the counting wheel, as a share; one in how many turns is missed.</summary>
     public const double UsualSlip = .004;
 
     private const double MissedOneIn = 400;
@@ -46,14 +46,14 @@ public sealed class SimulatedWinder(TimeProvider clock, double turnsPerS = Simul
 
     public string Name => "simulated winder";
 
-    /// <summary>Says what is mounted: the length, metres, that so many turns lay on from where it stands.</summary>
+    /// <summary>Mounts a spool: the function gives the length, metres, that a number of turns winds on from the present state.</summary>
     public void Mount(Func<double, double> lengthOf)
     {
         lock (turn)
             lengthOfTurns = lengthOf;
     }
 
-    /// <summary>Pretends that the wheel slips this much, share: for seeing a mistake told.</summary>
+    /// <summary>Makes the wheel slip by this share, to show how a mistake is reported.</summary>
     public void Slip(double share)
     {
         lock (turn)
@@ -81,7 +81,7 @@ public sealed class SimulatedWinder(TimeProvider clock, double turnsPerS = Simul
             (doneTurns, running) = (Really().Turns, false);
     }
 
-    // It counts with the same counter that misses: what it stops at is a little more than was asked for.
+    // It stops by the same counter that misses turns: a little later than asked for.
     private (double Turns, bool Running) Really()
     {
         if (!running)

@@ -4,22 +4,22 @@ using ZingCast.Store;
 
 namespace ZingCast.Web.Devices;
 
-/// <summary>What is counted of a ticket's step at hand.</summary>
+/// <summary>Counted so far in the current step of a ticket.</summary>
 public readonly record struct WindingCount(double Turns, double LengthM, bool Running);
 
 /// <summary>
-/// The winder and the ticket it works for, of which there is one at a time. While it turns, what it counts is written to the ticket again
-/// and again: a server that is killed midway knows where it was.
+/// The winder and the one ticket it works for. While it turns, its counts are written to the ticket repeatedly, so that a server that is
+/// killed midway knows where it was.
 /// </summary>
 public sealed partial class WindingService(IWinder winder, IServiceScopeFactory scopes, TimeProvider clock, ILogger<WindingService> log)
     : BackgroundService
 {
     private static readonly TimeSpan Look = TimeSpan.FromMilliseconds(250);
 
-    // A program that has not said for so long that it winds was killed, or stands still.
+    // A program that has not reported for this long was killed or hangs.
     private static readonly TimeSpan Silent = TimeSpan.FromSeconds(5);
 
-    // This program, among those that may work on one folder.
+    // Identifies this program among those that may work on one folder.
     private readonly string me = $"{Environment.MachineName}/{Environment.ProcessId}/{Guid.NewGuid():N}";
 
     private readonly Lock turn = new();
@@ -30,7 +30,7 @@ public sealed partial class WindingService(IWinder winder, IServiceScopeFactory 
     /// <summary>How the winder is called.</summary>
     public string Name => winder.Name;
 
-    /// <summary>Whether another program winds for this ticket just now.</summary>
+    /// <summary>Whether another program is winding for this ticket.</summary>
     public async Task<bool> IsWoundElsewhereAsync(ZingDb db, int id, CancellationToken cancel) => (await ByAsync(db, id, cancel)).Elsewhere;
 
     private async Task<(string? By, bool Elsewhere)> ByAsync(ZingDb db, int id, CancellationToken cancel)
@@ -49,7 +49,7 @@ public sealed partial class WindingService(IWinder winder, IServiceScopeFactory 
         );
     }
 
-    // A program of this machine that was killed winds no more, however lately it said so.
+    // A killed program of this machine is not winding, however recent its report.
     private static bool Died(string[] program)
     {
         if (program is not [var machine, var number, _] || machine != Environment.MachineName || !int.TryParse(number, out var id))
@@ -66,8 +66,8 @@ public sealed partial class WindingService(IWinder winder, IServiceScopeFactory 
     }
 
     /// <summary>
-    /// Winds on for a ticket from what it has counted. False while the winder works for another, or another program's for this one: of two
-    /// that ask in the same moment one gets it.
+    /// Continues winding for a ticket from its counts. False while the winder works for another ticket, or another program's for this one;
+    /// of two simultaneous requests one succeeds.
     /// </summary>
     public async Task<bool> StartAsync(ZingDb db, WindingTicket ticket, CancellationToken cancel)
     {
@@ -99,7 +99,7 @@ public sealed partial class WindingService(IWinder winder, IServiceScopeFactory 
         }
     }
 
-    /// <summary>Stops the winder if it works for this ticket, and writes down what is counted; null when it does not.</summary>
+    /// <summary>Stops the winder if it works for this ticket, and stores the counts; null when it does not.</summary>
     public async Task<WindingCount?> StopAsync(ZingDb db, int id, CancellationToken cancel)
     {
         (WindingCount Count, int Version) at;
@@ -115,7 +115,7 @@ public sealed partial class WindingService(IWinder winder, IServiceScopeFactory 
         return at.Count;
     }
 
-    /// <summary>Lets go of a ticket whose step is over.</summary>
+    /// <summary>Releases a ticket whose step is done.</summary>
     public void LetGo(int id)
     {
         lock (turn)
@@ -123,7 +123,7 @@ public sealed partial class WindingService(IWinder winder, IServiceScopeFactory 
                 ticketId = null;
     }
 
-    /// <summary>What is counted for this ticket; null when the winder does not work for it.</summary>
+    /// <summary>Counts for this ticket; null when the winder does not work for it.</summary>
     public WindingCount? For(int id)
     {
         lock (turn)
@@ -146,12 +146,12 @@ public sealed partial class WindingService(IWinder winder, IServiceScopeFactory 
             }
             catch (Exception failed) when (failed is DbUpdateException or Microsoft.Data.Sqlite.SqliteException or DataFolderException)
             {
-                // The next look writes more than this one would have.
+                // The next report will write more than this one would have.
                 NotNoted(log, failed.Message);
             }
     }
 
-    // The ticket's version stays: what is counted is not a change that anybody made.
+    // The ticket's version stays: counting is not an edit.
     private async Task NoteAsync(CancellationToken cancel)
     {
         (int Id, int Version, WindingCount Count)? at;
@@ -162,13 +162,13 @@ public sealed partial class WindingService(IWinder winder, IServiceScopeFactory 
         await using var scope = scopes.CreateAsyncScope();
         var db = scope.ServiceProvider.GetRequiredService<ZingDb>();
         await WriteAsync(db, now.Id, now.Version, now.Count, cancel);
-        // It has come to its stop mark and that is written down.
+        // The stop mark is reached, and that is stored.
         lock (turn)
             if (ticketId == now.Id && !now.Count.Running)
                 ticketId = null;
     }
 
-    // Only while the ticket is at the step it was counted for: what comes late is not written to the next one.
+    // Only while the ticket is at the same step: a late report must not be written to the next one.
     private Task<int> WriteAsync(ZingDb db, int id, int version, WindingCount count, CancellationToken cancel) =>
         db
             .WindingTickets.IgnoreQueryFilters()

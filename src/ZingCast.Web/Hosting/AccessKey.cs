@@ -8,9 +8,9 @@ using ZingCast.Core.Measures;
 namespace ZingCast.Web.Hosting;
 
 /// <summary>
-/// The key everybody needs beyond this machine. A browser is asked for it once on a page of its own and then carries a session that is
-/// not the key and ends with this start; programs send it in X-Zing-Key. A wrong key is answered late, the later the more of them came from
-/// there; the right one is answered at once, whoever guesses beside it.
+/// The key that everybody needs beyond this machine. A browser is asked for it once on a page of its own and then carries a session that is
+/// not the key and ends with the program; programs send it in X-Zing-Key. Wrong keys are answered with growing delays by address; the right
+/// one is answered at once, whoever else is guessing.
 /// </summary>
 public sealed partial class AccessKey(string secret, Sessions sessions, TimeProvider clock, ILogger<AccessKey> log)
 {
@@ -18,15 +18,15 @@ public sealed partial class AccessKey(string secret, Sessions sessions, TimeProv
 
     private const string KeyPath = "/key";
 
-    // Five slips are a tired hand; the answer to what comes after takes 1, 2, 4, 8 seconds. A quarter of an hour of quiet forgives.
+    // Five tries are free; the answers after that take 1, 2, 4, 8 seconds. A quarter of an hour without tries resets it.
     private const int FreeTries = 5;
     private static readonly TimeSpan FirstWait = TimeSpan.FromSeconds(1),
         LongestWait = TimeSpan.FromSeconds(8),
         Forgiven = TimeSpan.FromMinutes(15);
     private const int MostAddresses = 1000;
 
-    // Many guesses side by side: so many wrong ones a second are looked at, from everywhere together. A key of twelve characters is not
-    // found that way in anybody's lifetime, and more than that is no slip of anybody who has it.
+    // Against parallel guesses: only this many wrong keys a second are checked, from all addresses together. At that rate a key of twelve
+    // characters is not found in a lifetime.
     private const int MostWrong = 20;
     private static readonly TimeSpan Second = TimeSpan.FromSeconds(1);
 
@@ -37,11 +37,11 @@ public sealed partial class AccessKey(string secret, Sessions sessions, TimeProv
     private readonly Queue<DateTimeOffset> wrongs = [];
     private readonly Lock turn = new();
 
-    /// <summary>Answers the request itself, and says so, unless whoever sends it may come in.</summary>
+    /// <summary>Answers the request itself, and returns true, unless the sender may come in.</summary>
     public async Task<bool> TurnsAwayAsync(HttpContext context)
     {
         var request = context.Request;
-        // Cookies do not tell ports apart; the name does, so that two houses on one machine leave each other's alone.
+        // Cookies ignore ports, so the name contains it: two servers on one machine keep theirs apart.
         var cookie = $"zing-session-{request.Host.Port ?? 80}";
         if (request.Cookies[cookie] is { } carried && sessions.Admits(context, carried))
         {
@@ -91,7 +91,7 @@ public sealed partial class AccessKey(string secret, Sessions sessions, TimeProv
         return true;
     }
 
-    // Why somebody does not come in.
+    // Why somebody is refused.
     private enum Refusal
     {
         Wrong,
@@ -100,10 +100,10 @@ public sealed partial class AccessKey(string secret, Sessions sessions, TimeProv
 
     private static bool IsKeyForm(HttpRequest request) => HttpMethods.IsPost(request.Method) && request.Path == KeyPath;
 
-    // Any characters, however a keyboard puts accents together. Digests are of one length, so that comparing tells nothing of the key's.
+    // Any characters, whichever way accents are composed. Digests have one length, so that comparing reveals nothing about the key's.
     private static byte[] Digest(string text) => SHA256.HashData(Encoding.UTF8.GetBytes(PlainText.Clean(text)));
 
-    // Null when the key is right, at once. A wrong one is told after a while.
+    // Null when the key is right, at once. A wrong one is answered after a delay.
     private async Task<Refusal?> OfferAsync(string offered, HttpContext context)
     {
         var address = Neighbourhood(context.Connection.RemoteIpAddress ?? IPAddress.None);
@@ -135,7 +135,7 @@ public sealed partial class AccessKey(string secret, Sessions sessions, TimeProv
         return Refusal.Wrong;
     }
 
-    // A household with IPv6 has more addresses than anybody could count; the first half of one names it.
+    // A household with IPv6 has countless addresses; their first half identifies it.
     private static IPAddress Neighbourhood(IPAddress address)
     {
         if (address.IsIPv4MappedToIPv6)
@@ -147,7 +147,7 @@ public sealed partial class AccessKey(string secret, Sessions sessions, TimeProv
         return new(bytes);
     }
 
-    // Only somewhere here, never to another site.
+    // Only a path on this server.
     private static string LocalPath(string to) =>
         to != KeyPath && to is ['/', not ('/' or '\\'), ..] or "/" && !to.Any(char.IsControl) ? to : "/";
 

@@ -9,13 +9,12 @@ using ZingCast.Core.Shed;
 namespace ZingCast.Web.Hosting;
 
 /// <summary>
-/// Shape of the API description where the serializer alone does not tell. What we answer is always whole; what people send may leave things
-/// out, and never holds what we work out ourselves. A type that goes both ways is therefore described twice: as it is answered, and with
-/// “Input” after its name as it may be sent.
+/// API description where the serializer alone does not suffice. Answers are always complete; requests may omit members and never contain
+/// derived ones. A type used both ways is therefore described twice: as answered, and with “Input” after its name as it may be sent.
 /// </summary>
 public static class Description
 {
-    // Of each described type: what must be sent, what is worked out and cannot be, and which of that may be nothing.
+    // For each described type: required members, derived members that cannot be sent, and which may be null.
     private sealed record Sent(HashSet<string> Required, HashSet<string> WorkedOut, List<string> OrNothing);
 
     [SuppressMessage(
@@ -42,7 +41,7 @@ public static class Description
                         [.. type.Properties.Where(p => workedOut.Contains(p.Name) && p.IsGetNullable).Select(p => p.Name)]
                     );
                     schema.Required = properties.Keys.ToHashSet();
-                    // Two members of one list type are described alike, though only one of them may be nothing.
+                    // Two members of one list type share a schema, though only one may be null.
                     foreach (var member in type.Properties.Where(p => p.Get is not null && !p.IsGetNullable))
                         if (properties.TryGetValue(member.Name, out var inner) && inner is OpenApiSchema { Type: { } kind } described)
                             properties[member.Name] = Never(JsonSchemaType.Null, kind, described);
@@ -74,7 +73,7 @@ public static class Description
                             Schema = new OpenApiSchema { Type = JsonSchemaType.String },
                         }
                     );
-                // What goes out as a file is described by no type.
+                // Files are not described by a type.
                 if (operation.Responses is { } responses && !responses.Keys.Any(s => s.StartsWith('2')))
                     responses["200"] = new OpenApiResponse { Description = "A file." };
                 return Task.CompletedTask;
@@ -107,7 +106,7 @@ public static class Description
 
     private static string Capital(string word) => char.ToUpperInvariant(word[0]) + word[1..];
 
-    // What a field may be, as its check says.
+    // Limits of a field, from its check.
     private static OpenApiSchema Limited(Field field, OpenApiSchema schema)
     {
         var copy = (OpenApiSchema)schema.CreateShallowCopy();
@@ -127,7 +126,7 @@ public static class Description
         return copy;
     }
 
-    // Parts what is sent from what is answered, in a document where both are still one.
+    // Separates requests from answers in a document where both still share types.
     private sealed class TwoWays(OpenApiDocument document, IReadOnlyDictionary<string, Sent> sent)
     {
         private readonly IDictionary<string, IOpenApiSchema> schemas = document.Components!.Schemas!;
@@ -151,7 +150,7 @@ public static class Description
                 body.Schema = body.Schema is null ? null : Input(body.Schema);
         }
 
-        // The description reads of what is sent whether it may be nothing, and takes what we work out for always there.
+        // The generated description takes nullability from what is sent, and marks derived members as always present.
         private static void OrNothing(IDictionary<string, IOpenApiSchema> properties, List<string> members)
         {
             foreach (var member in members)
@@ -187,7 +186,7 @@ public static class Description
                     .Concat(schema.OneOf ?? [])
                     .Concat(schema.AllOf ?? []);
 
-        // What is only ever sent keeps its name.
+        // A type that is only sent keeps its name.
         private string InputOf(string id) => answered.Contains(id) ? $"{id}Input" : id;
 
         private OpenApiSchema AsSent(string id, OpenApiSchema whole)
@@ -198,7 +197,7 @@ public static class Description
             return copy;
         }
 
-        // The same schema with everything in it as it is sent.
+        // The same schema with all its types as they are sent.
         private IOpenApiSchema Input(IOpenApiSchema schema)
         {
             if (schema is OpenApiSchemaReference { Reference.Id: { } id })

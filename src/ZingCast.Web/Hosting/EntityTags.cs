@@ -3,38 +3,37 @@ using ZingCast.Store;
 
 namespace ZingCast.Web.Hosting;
 
-/// <summary>An answer about something kept, as it stood in one version.</summary>
+/// <summary>An answer about a stored thing in one version.</summary>
 public interface IVersioned
 {
     /// <summary>The version.</summary>
     int Version { get; }
 }
 
-/// <summary>A change of something kept, going on from the version somebody saw.</summary>
+/// <summary>A change of a stored thing, based on a version.</summary>
 public interface IChange
 {
-    /// <summary>The version it goes on from, where no entity tag says so.</summary>
+    /// <summary>The version it is based on, where no entity tag says so.</summary>
     int Version { get; }
 
-    /// <summary>The same change, going on from another version.</summary>
+    /// <summary>The same change based on another version.</summary>
     object From(int version);
 }
 
 /// <summary>
-/// How it is noticed that something has moved on, told alike for everything that is kept: an answer carries its version as entity tag, and
-/// a change names in If-Match the one it goes on from. Without that header the version in its body counts. What has moved on is refused
-/// with 412.
+/// Optimistic concurrency for everything stored: an answer carries its version as entity tag, and a change names the version it is based on
+/// in If-Match, or else in its body. A change of an outdated version is refused with 412.
 /// </summary>
 public static class EntityTags
 {
     /// <summary>The entity tag of a version.</summary>
     public static string For(int version) => $"\"{version}\"";
 
-    /// <summary>Whether such a body changes something kept.</summary>
+    /// <summary>Whether such a body changes something stored.</summary>
     public static bool IsChange(Type? body) =>
         body is not null && (typeof(Kept).IsAssignableFrom(body) || typeof(IChange).IsAssignableFrom(body));
 
-    /// <summary>Reads and writes the tags of all that is mapped here.</summary>
+    /// <summary>Reads and writes the tags for all endpoints of the group.</summary>
     public static RouteGroupBuilder WithEntityTags(this RouteGroupBuilder rooms)
     {
         rooms.AddEndpointFilterFactory(

@@ -1,8 +1,8 @@
 namespace ZingCast.Web.Hosting;
 
 /// <summary>
-/// Endpoints are bound to their handlers by code that the build generates, so that a start compiles none. The generator cannot name an
-/// open type parameter or a nullable reference among [AsParameters]; such handlers go through here, out of its sight.
+/// Endpoints are bound to their handlers by code generated at build time, so that a start compiles none. The generator cannot name an open
+/// type parameter or a nullable reference in [AsParameters]; such handlers go through here, where it does not see them.
 /// </summary>
 internal static class Handlers
 {

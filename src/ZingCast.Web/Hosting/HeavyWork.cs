@@ -3,12 +3,11 @@ using System.Threading.RateLimiting;
 namespace ZingCast.Web.Hosting;
 
 /// <summary>
-/// Searches and maps that keep every core busy: a few at a time, the rest wait their turn, and all of it ends when nobody waits for it
-/// any more or the server is stopping.
+/// Searches and maps that use every core: a few at a time, the rest queue, and each ends when its caller goes away or the server stops.
 /// </summary>
 public static class HeavyWork
 {
-    // Dragging asks a few times a second and leaves what it asked before; a queue longer than this is no person's doing.
+    // Dragging asks a few times a second and abandons earlier requests; a longer queue than this does not come from people.
     private const int Waiting = 64;
 
     private sealed class Ends
@@ -16,7 +15,7 @@ public static class HeavyWork
         public static readonly Ends Mark = new();
     }
 
-    /// <summary>Holds the turns of one server.</summary>
+    /// <summary>The queue of one server.</summary>
     public sealed class Turns : IDisposable
     {
         private readonly ConcurrencyLimiter limiter = new(
@@ -33,7 +32,7 @@ public static class HeavyWork
         public void Dispose() => limiter.Dispose();
     }
 
-    /// <summary>What is heavy is given up when the server stops as well as when its caller goes.</summary>
+    /// <summary>Heavy work is cancelled when the server stops as well as when its caller goes away.</summary>
     public static void EndHeavyWorkAtClosing(this WebApplication app)
     {
         var closing = app.Lifetime.ApplicationStopping;
@@ -54,19 +53,17 @@ public static class HeavyWork
                 }
                 finally
                 {
-                    // Whoever still waits is there to be told; only who went away is not.
+                    // A caller who still waits gets an answer; only one who went away does not.
                     context.RequestAborted = gone;
                 }
             }
         );
     }
 
-    /// <summary>Marks an endpoint that is waited for and takes no turn: it is given up when the server stops.</summary>
+    /// <summary>Marks an endpoint that takes long but does not queue; it is cancelled when the server stops.</summary>
     public static RouteHandlerBuilder EndsAtClosing(this RouteHandlerBuilder endpoint) => endpoint.WithMetadata(Ends.Mark);
 
-    /// <summary>
-    /// Marks an endpoint whose work is heavy. It waits for its turn with its body already read, so that a slow sender holds up nobody.
-    /// </summary>
+    /// <summary>Marks an endpoint with heavy work. It queues after its body was read, so that a slow sender blocks nobody.</summary>
     public static RouteHandlerBuilder IsHeavy(this RouteHandlerBuilder endpoint) =>
         endpoint
             .EndsAtClosing()

@@ -10,7 +10,7 @@ using ZingCast.Store;
 
 namespace ZingCast.Web.Hosting;
 
-/// <summary>A sentence goes over the wire as its parts, so the reader's own units can be put in.</summary>
+/// <summary>A sentence is sent as its parts, so that the reader's own units can be filled in.</summary>
 public sealed class SentenceConverter : JsonConverter<Sentence>
 {
     public override Sentence Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
@@ -21,8 +21,7 @@ public sealed class SentenceConverter : JsonConverter<Sentence>
 }
 
 /// <summary>
-/// Turns unreadable bodies, lost races and a full disk into problem details with words a person can use. What is a fault of ours says so
-/// and is logged.
+/// Turns unreadable bodies, lost races and a full disk into problem details with plain words. Faults of our own say so and are logged.
 /// </summary>
 public sealed partial class FriendlyFailures(
     IProblemDetailsService problems,
@@ -33,7 +32,7 @@ public sealed partial class FriendlyFailures(
     ILogger<FriendlyFailures> log
 ) : IExceptionHandler
 {
-    // SQLite's words for a row that was free when it was asked for, and is not when it is written or brought back.
+    // SQLite's error codes for a row that was free when checked and is not when it is written or unarchived.
     private const int TagTaken = 2067,
         ScrapTaken = 1555;
 
@@ -41,7 +40,7 @@ public sealed partial class FriendlyFailures(
     {
         var problem = exception switch
         {
-            // Whatever breaks while the server stops breaks because of that.
+            // Any failure while the server stops is because of that.
             _ when lifetime.ApplicationStopping.IsCancellationRequested
                     && exception is OperationCanceledException or ObjectDisposedException => Stopping,
             OperationCanceledException when httpContext.RequestAborted.IsCancellationRequested => Stopping,
@@ -67,7 +66,7 @@ public sealed partial class FriendlyFailures(
         return await problems.TryWriteAsync(new() { HttpContext = httpContext, ProblemDetails = problem });
     }
 
-    /// <summary>Words for answers that would be a bare status.</summary>
+    /// <summary>Words for answers that would otherwise be a bare status.</summary>
     public static void PutInWords(ProblemDetailsContext bare) =>
         bare.ProblemDetails.Title = bare.ProblemDetails.Title switch
         {
@@ -115,7 +114,7 @@ public sealed partial class FriendlyFailures(
             _ => null,
         };
 
-    // The serializer and the router tell what they stumbled over only in their sentences.
+    // The serializer and the router report details only in their messages.
     [GeneratedRegex("missing required properties including: '(?<field>[^']+)'")]
     private static partial Regex MissingMember();
 
@@ -125,7 +124,7 @@ public sealed partial class FriendlyFailures(
     [GeneratedRegex(@"converted to (System\.Nullable`1\[)?(?<type>[A-Za-z0-9_.+]+)")]
     private static partial Regex InvalidValue();
 
-    // What may be said instead, where that is one of a list.
+    // Allowed values, where the type is one of a list.
     private static string? OneOf(string type)
     {
         var name = type.TrimEnd('?').Split('.', '+')[^1];

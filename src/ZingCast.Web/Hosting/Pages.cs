@@ -10,7 +10,7 @@ public static class Pages
 
     public static void Serve(WebApplication app)
     {
-        // The page is never a file like others: it is only what is written below, with its policy and nonce.
+        // The page is never served as a file: only written below, with its policy and nonce.
         var types = new FileExtensionContentTypeProvider();
         types.Mappings.Remove(".html");
         types.Mappings[".txt"] = "text/plain; charset=utf-8";
@@ -25,7 +25,7 @@ public static class Pages
                 },
             }
         );
-        // Bound by generated code a fallback would forget its pattern.
+        // With generated binding a fallback would lose its pattern.
         app.MapFallback(
             "/api/{**rest}",
             Handlers.AtRuntime(() => TypedResults.Problem(statusCode: 404, title: "There is nothing at this address."))
@@ -43,7 +43,7 @@ public static class Pages
                 return;
             }
             using var reader = new StreamReader(file.CreateReadStream());
-            // Dialogs lock scrolling with a style element of their own; the nonce lets that one in and no other.
+            // Dialogs lock scrolling with their own style element; the nonce admits that one and no other.
             var nonce = Protection.AllowPage(context);
             context.Response.Headers.CacheControl = "no-store";
             context.Response.ContentType = "text/html; charset=utf-8";

@@ -3,9 +3,7 @@ using ZingCast.Store;
 
 namespace ZingCast.Web.Hosting;
 
-/// <summary>
-/// What every answer carries, whatever it is: a page, a file, a figure or a fault. A page asks for what it needs beyond that.
-/// </summary>
+/// <summary>Headers of every answer, whatever it is. A page adds what it needs beyond that.</summary>
 public static class Protection
 {
     private const string Nothing = "default-src 'none'; frame-ancestors 'none'; base-uri 'none'; form-action 'none'",
@@ -15,17 +13,17 @@ public static class Protection
         app.Use(
             (context, next) =>
             {
-                // At the last moment: a fault clears what was set before it.
+                // At the last moment, because an error clears headers set before it.
                 context.Response.OnStarting(() =>
                 {
                     var headers = context.Response.Headers;
                     headers.ContentSecurityPolicy = context.Items[Policy] as string ?? Nothing;
                     headers.XFrameOptions = "DENY";
                     headers.XContentTypeOptions = "nosniff";
-                    // Whoever shows something learns with any answer that it is old.
+                    // Every answer carries the version of the data, so that a page learns when it is outdated.
                     if (context.Request.Path.StartsWithSegments("/api") && context.Response.StatusCode != StatusCodes.Status401Unauthorized)
                         headers["Zing-House"] = app.Services.GetRequiredService<DataVersion>().ToString();
-                    // What is kept is read anew each time, and lies in no cache of a browser that others use too.
+                    // Data are read anew each time, and must not be in the cache of a shared browser.
                     if (context.Request.Path.StartsWithSegments("/api") && headers.CacheControl.Count == 0)
                         headers.CacheControl = "no-store";
                     headers["Referrer-Policy"] = "same-origin";
@@ -39,8 +37,8 @@ public static class Protection
         );
 
     /// <summary>
-    /// Lets a page use its own scripts, styles, pictures and fonts, and style elements that carry the nonce this returns. A form goes
-    /// only to this server.
+    /// Lets a page use its own scripts, styles, pictures and fonts, and style elements with the returned nonce. Forms go only to this
+    /// server.
     /// </summary>
     public static string AllowPage(HttpContext context, bool formsHere = false)
     {

@@ -4,16 +4,15 @@ using System.Runtime.InteropServices;
 namespace ZingCast.Web.Hosting;
 
 /// <summary>
-/// Threads for long work that give way to everything else: whatever somebody waits for with a finger on the screen comes first, however
-/// many searches go on. Where the system knows no such thing they are threads like others.
+/// Threads of low priority for long work, so that whatever somebody is waiting for comes first, however many searches run. Where the system
+/// does not support this they are ordinary threads.
 /// </summary>
 public sealed class QuietThreads : TaskScheduler, IDisposable
 {
-    // The system shares the cores among them; more searches than this wait for one to end.
+    // At most this many; further searches wait for one to end.
     private const int Most = 8;
 
-    // Of 0 to 19: at 5 a thread gets about a third of what one of the others gets. More would starve a search on a machine that is busy
-    // with something else.
+    // Of 0 to 19: at 5 a thread gets about a third of the time of a normal one. More would starve a search on a busy machine.
     private const int Niceness = 5;
 
     private readonly BlockingCollection<Task> waiting = [];
@@ -24,13 +23,13 @@ public sealed class QuietThreads : TaskScheduler, IDisposable
     [ThreadStatic]
     private static QuietThreads? mine;
 
-    /// <summary>Runs work on one of them; what it spreads over several goes to them as well.</summary>
+    /// <summary>Runs work on one of them, including what it spreads over several.</summary>
     public Task<T> RunAsync<T>(Func<T> work, CancellationToken cancel) =>
         Task.Factory.StartNew(work, cancel, TaskCreationOptions.DenyChildAttach, this);
 
     /// <summary>
-    /// Runs work on a thread of its own that is like any other until it says <see cref="GiveWay"/>: for work with somebody waiting for its
-    /// first word. What it spreads over several goes to the quiet ones.
+    /// Runs work on a thread of its own that is normal until it calls <see cref="GiveWay"/>: for work with somebody waiting for its first
+    /// result. What it spreads over several runs on the quiet ones.
     /// </summary>
     public Task<T> RunAtOnceAsync<T>(Func<T> work, CancellationToken cancel) =>
         Task.Factory.StartNew(work, cancel, TaskCreationOptions.DenyChildAttach | TaskCreationOptions.LongRunning, this);
@@ -57,7 +56,7 @@ public sealed class QuietThreads : TaskScheduler, IDisposable
         lock (door)
         {
             waiting.Add(task);
-            // A thread for each that waits or runs.
+            // One thread for each that waits or runs.
             if (++underway <= started || started == Most)
                 return;
             started++;
@@ -83,10 +82,10 @@ public sealed class QuietThreads : TaskScheduler, IDisposable
     /// <inheritdoc />
     protected override IEnumerable<Task> GetScheduledTasks() => [.. waiting];
 
-    /// <summary>Lets the threads end when they have nothing to do.</summary>
+    /// <summary>Lets the threads end when they are idle.</summary>
     public void Dispose() => waiting.CompleteAdding();
 
-    /// <summary>From here on this thread gives way. On Linux each has a niceness of its own; 0 is the one that asks.</summary>
+    /// <summary>Lowers the priority of this thread. On Linux each thread has its own niceness; 0 means the calling one.</summary>
     public static void GiveWay()
     {
         if (OperatingSystem.IsLinux())

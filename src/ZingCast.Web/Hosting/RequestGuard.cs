@@ -1,8 +1,8 @@
 namespace ZingCast.Web.Hosting;
 
 /// <summary>
-/// Who may come in: this machine only, unless an access key is set. Answers only to its own host names, so that a page elsewhere
-/// cannot reach it by pointing a name here; refuses writes that a browser sends from another origin.
+/// Who may come in: this machine only, unless an access key is set. Accepts only its own host names, against DNS rebinding, and refuses
+/// writes that a browser sends from another origin.
 /// </summary>
 public static class RequestGuard
 {
@@ -32,7 +32,7 @@ public static class RequestGuard
     public static Task Refuse(HttpContext context, int status, string words) =>
         Results.Problem(statusCode: status, title: words).ExecuteAsync(context);
 
-    // Browsers always say where a write comes from; programs that are not browsers say nothing and are no danger here.
+    // Browsers always name the origin of a write; other programs do not, and are no danger here.
     private static bool IsForeignWrite(HttpRequest request)
     {
         if (HttpMethods.IsGet(request.Method) || HttpMethods.IsHead(request.Method))

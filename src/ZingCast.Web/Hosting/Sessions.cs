@@ -13,11 +13,11 @@ namespace ZingCast.Web.Hosting;
 public sealed record SessionAnswer(int Id, string Browser, DateTime Began, DateTime Seen, bool Own);
 
 /// <summary>
-/// The sessions of this start, one for each browser, and none of them the key. Each can be ended by itself; all end with the program.
+/// The sessions since the start, one per browser, none of them the key. Each can be ended separately; all end with the program.
 /// </summary>
 public sealed class Sessions(TimeProvider clock)
 {
-    // More browsers nobody lets in; the one that was longest silent has to say the key again.
+    // Most sessions; beyond that the one unused longest has to enter the key again.
     private const int Most = 200;
 
     private const string Item = "zing.session";
@@ -33,12 +33,12 @@ public sealed class Sessions(TimeProvider clock)
         public DateTime Seen { get; set; } = began;
     }
 
-    // By the digest of what the browser carries.
+    // By the digest of the browser's cookie.
     private readonly Dictionary<string, Session> sessions = [];
     private readonly Lock door = new();
     private int last;
 
-    /// <summary>Begins one and gives what the browser is to carry.</summary>
+    /// <summary>Begins one and returns the value of its cookie.</summary>
     public string Begin(string? agent)
     {
         var token = WebEncoders.Base64UrlEncode(RandomNumberGenerator.GetBytes(32));
@@ -51,7 +51,7 @@ public sealed class Sessions(TimeProvider clock)
         return token;
     }
 
-    /// <summary>Whether what a browser carries is a session, which is then the one that asks.</summary>
+    /// <summary>Whether a cookie belongs to a session, which is then the current one.</summary>
     public bool Admits(HttpContext context, string carried)
     {
         lock (door)
@@ -64,14 +64,14 @@ public sealed class Sessions(TimeProvider clock)
         }
     }
 
-    /// <summary>Ends one; false when there is none of that number.</summary>
+    /// <summary>Ends one; false when there is none with that number.</summary>
     public bool End(int id)
     {
         lock (door)
             return sessions.Where(s => s.Value.Id == id).Select(s => s.Key).FirstOrDefault() is { } key && sessions.Remove(key);
     }
 
-    /// <summary>All of them, the one that asks first, then the last seen.</summary>
+    /// <summary>All of them, the current one first, then the most recently used.</summary>
     public IReadOnlyList<SessionAnswer> List(HttpContext asks)
     {
         lock (door)
@@ -86,7 +86,7 @@ public sealed class Sessions(TimeProvider clock)
 
     private static string Digest(string token) => Convert.ToHexString(SHA256.HashData(Encoding.UTF8.GetBytes(token)));
 
-    // As much of what browsers say of themselves as tells one's own apart.
+    // Enough of the user agent to tell one's own browsers apart.
     private static string Words(string agent)
     {
         static string? First(string agent, (string Sign, string Name)[] names) =>

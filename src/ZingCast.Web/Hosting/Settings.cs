@@ -4,12 +4,12 @@ using System.Net;
 
 namespace ZingCast.Web.Hosting;
 
-/// <summary>Something that keeps the program from starting, in words for the person at the terminal.</summary>
+/// <summary>A reason not to start, in words for the terminal.</summary>
 public sealed class StartupException(string message) : Exception(message);
 
 /// <summary>
-/// How Zing Cast was started. Read from its own switches and from variables that begin with ZING_, and from nowhere else: what other
-/// programs leave in the environment, or a settings file in some folder, opens no door here.
+/// How Zing Cast was started. Read from its own switches and variables beginning with ZING_, and from nothing else, so that variables or
+/// settings files of other programs cannot open a door here.
 /// </summary>
 public sealed record Settings
 {
@@ -21,16 +21,16 @@ public sealed record Settings
 
     public int Port { get; init; } = UsualPort;
 
-    /// <summary>Folder that holds everything kept.</summary>
+    /// <summary>Folder with all data.</summary>
     public string Data { get; init; } = "";
 
     /// <summary>Fill an empty folder with the made-up loan shed.</summary>
     public bool Demo { get; init; }
 
-    /// <summary>What everybody must know to come in; null for nobody but this machine.</summary>
+    /// <summary>The key everybody needs to come in; null to allow only this machine.</summary>
     public string? AccessKey { get; init; }
 
-    /// <summary>How fast the simulated winder turns, turns a second.</summary>
+    /// <summary>Speed of the simulated winder, turns a second.</summary>
     public double WinderTurnsPerS { get; init; } = Devices.SimulatedWinder.UsualTurnsPerS;
 
     /// <summary>Folder the pages are served from, by way of its wwwroot.</summary>
@@ -40,7 +40,7 @@ public sealed record Settings
 
     public bool IsLocal => IsLoopback(Host);
 
-    /// <summary>Reads switches, then variables. Throws <see cref="StartupException"/> for whatever cannot be meant.</summary>
+    /// <summary>Reads switches, then variables. Throws <see cref="StartupException"/> for invalid ones.</summary>
     [SuppressMessage(
         "Maintainability",
         "CA1502",

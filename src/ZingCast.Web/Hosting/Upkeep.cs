@@ -5,13 +5,13 @@ using ZingCast.Store;
 namespace ZingCast.Web.Hosting;
 
 /// <summary>
-/// Keeps the file whole: what was written ahead goes into it whenever nobody has written for a while, and when the server stops; once a
-/// day it is copied; rows that do not hold together are set aside. What goes wrong here is told and tried again, and ends nothing.
+/// Maintains the file: the write-ahead log is moved into it when nobody has written for a while and when the server stops; it is copied
+/// once a day; invalid rows are set aside. Failures are logged and tried again, and end nothing.
 /// </summary>
 public sealed partial class Upkeep(Settings settings, FileWatch watch, IServiceScopeFactory scopes, TimeProvider clock, ILogger<Upkeep> log)
     : BackgroundService
 {
-    // A fault that is not in a row is not looked for again at once.
+    // A fault that is not in a row is not searched for again at once.
     private static readonly TimeSpan SweepsApart = TimeSpan.FromSeconds(10);
 
     private readonly SemaphoreSlim sweeping = new(1);
@@ -42,8 +42,8 @@ public sealed partial class Upkeep(Settings settings, FileWatch watch, IServiceS
     }
 
     /// <summary>
-    /// After a fault: sets aside the row that it may have come from, so that no page dies of it twice. Says how many rows that were; 0 also
-    /// when it was looked for a moment ago.
+    /// After a fault: sets aside the row that may have caused it, so that no page fails on it twice. Returns how many rows; 0 also when
+    /// this was done a moment ago.
     /// </summary>
     public async Task<int> SweepAsync(CancellationToken cancel) =>
         await SweepAsync(strictly: false, cancel) is > 0 and var found ? found : await SweepAsync(strictly: true, cancel);
@@ -79,7 +79,7 @@ public sealed partial class Upkeep(Settings settings, FileWatch watch, IServiceS
         }
     }
 
-    // Once a day, and never in the way: what fails is tried again at the next look.
+    // Once a day, and never in the way: a failure is tried again at the next check.
     private void Copy()
     {
         try
@@ -92,7 +92,7 @@ public sealed partial class Upkeep(Settings settings, FileWatch watch, IServiceS
         }
     }
 
-    // After the last request has been answered: what takes requests is stopped first.
+    // After the last request was answered: the part that takes requests is stopped first.
     public override async Task StopAsync(CancellationToken cancellationToken)
     {
         await base.StopAsync(cancellationToken);
@@ -103,7 +103,7 @@ public sealed partial class Upkeep(Settings settings, FileWatch watch, IServiceS
 
     private void Settle()
     {
-        // What was moved away is not called back, nor begun anew.
+        // A file that was moved away is neither called back nor created anew.
         if (!watch.IsThere)
             return;
         try
@@ -112,7 +112,7 @@ public sealed partial class Upkeep(Settings settings, FileWatch watch, IServiceS
         }
         catch (SqliteException failed)
         {
-            // Nothing is lost: it stays written ahead, and the next look tries again.
+            // Nothing is lost: it stays in the log, and the next check tries again.
             NotSettled(log, failed.Message);
         }
     }

@@ -13,7 +13,7 @@ namespace ZingCast.Web.Rooms;
 /// <summary>A brief in the list.</summary>
 public sealed record BriefRow(int Id, string Name, DateTime ChangedAt);
 
-/// <summary>A kept brief, with the version that its entity tag carries.</summary>
+/// <summary>A stored brief, with the version of its entity tag.</summary>
 public sealed record BriefAnswer(
     int Id,
     string Name,
@@ -24,7 +24,7 @@ public sealed record BriefAnswer(
     DateTime ChangedAt
 ) : IVersioned;
 
-/// <summary>What a kept brief comes to, in a line of the list.</summary>
+/// <summary>Outcome of a stored brief in one line of the list.</summary>
 /// <param name="Verdict">The worst of its links.</param>
 /// <param name="Class">The class aimed for.</param>
 /// <param name="Rod">Rod in shop words.</param>
@@ -32,7 +32,7 @@ public sealed record BriefAnswer(
 /// <param name="Reach">How far it gets of what is wanted.</param>
 public sealed record BriefOutcome(Verdict Verdict, Figure Class, CardLine Rod, CardLine Line, Sentence Reach);
 
-/// <summary>A brief to keep.</summary>
+/// <summary>A brief to store.</summary>
 public sealed record BriefEdit(string Name, BriefDraft Draft, Pins? Pins = null, IReadOnlyList<string>? Off = null);
 
 public static class BriefsRoom
@@ -73,7 +73,7 @@ public static class BriefsRoom
                     if (await db.KeptSet<SavedBrief>(clock).FindAsync(id, cancel) is not { } brief)
                         return Problems.Gone(One);
                     var (shed, casters) = (await db.ShedAsync(cancel), await db.CastersAsync(cancel));
-                    // A pinned piece may have been put away since.
+                    // A pinned piece may have been archived since.
                     var asked = new SolveRequest(brief.Draft, brief.Pins, KnownOff(brief));
                     if (asked.Check(shed, casters) is { Count: > 0 } problems)
                         return Problems.Invalid(problems);
@@ -160,6 +160,6 @@ public static class BriefsRoom
     private static Ok<BriefAnswer> Answer(SavedBrief brief) =>
         TypedResults.Ok(new BriefAnswer(brief.Id, brief.Name, brief.Draft, brief.Pins, KnownOff(brief), brief.Version, brief.ChangedAt));
 
-    // A rule that is no more cannot be left out.
+    // A rule that no longer exists cannot be left out.
     private static IReadOnlyList<string> KnownOff(SavedBrief brief) => [.. brief.Off.Where(id => Rules.Check([id]).Count == 0)];
 }

@@ -6,20 +6,20 @@ using ZingCast.Store;
 
 namespace ZingCast.Web.Rooms;
 
-/// <summary>What to look after, what was done, and everything that can be.</summary>
+/// <summary>Tasks, services done, and all tasks there are.</summary>
 public sealed record CareAnswer(CareList List, IReadOnlyList<ServiceRow> Done, IReadOnlyList<CareTask> Tasks, Core.Standards.Source Source);
 
-/// <summary>Something that was done, with what it was done to in words.</summary>
+/// <summary>A service, with its piece in words.</summary>
 public sealed record ServiceRow(int Id, string TaskId, string Says, string Called, DateOnly On, double? AmountM, string? Note);
 
-/// <summary>Something that was done to a piece.</summary>
+/// <summary>A service to store.</summary>
 public sealed record ServiceRequest(string TaskId, int PieceId, DateOnly? On = null, double? AmountM = null, string? Note = null);
 
 public static class CareRoom
 {
     private const string One = "an entry";
 
-    // So many of what was done are shown, latest first.
+    // Most services shown, the latest first.
     private const int MostDone = 300;
 
     public static void MapCare(this IEndpointRouteBuilder app)
@@ -35,7 +35,7 @@ public static class CareRoom
         services.MapKept<Service>(One, Stays);
     }
 
-    /// <summary>What to look after, as it stands today.</summary>
+    /// <summary>Today's tasks.</summary>
     internal static async Task<CareList> ListAsync(ZingDb db, LogCache desk, TimeProvider clock, CancellationToken cancel) =>
         CareList.From(
             await db.ShedAsync(cancel),
@@ -136,7 +136,7 @@ public static class CareRoom
         return TypedResults.Ok(service);
     }
 
-    // What was done to a line is taken back with the entry, as long as nothing else was done to it since.
+    // Deleting a service on a line also undoes its effect, unless another one followed.
     private static async Task<string?> Stays(ZingDb db, int id, bool away, CancellationToken cancel)
     {
         var entry = await db.Services.IgnoreQueryFilters().AsNoTracking().FirstOrDefaultAsync(s => s.Id == id, cancel);

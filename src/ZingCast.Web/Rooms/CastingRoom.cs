@@ -12,9 +12,7 @@ using ZingCast.Web.Hosting;
 
 namespace ZingCast.Web.Rooms;
 
-/// <summary>
-/// A cast to throw: the day and the fly from the brief, with this rod, line and leader. Gusts are wind speeds at 10 m, m/s.
-/// </summary>
+/// <summary>A cast to simulate: day and fly from the brief, with this rod, line and leader. Gusts are wind speeds at 10 m, m/s.</summary>
 public sealed record CastRequest(BriefDraft Brief, Rod Rod, FlyLine Line, Leader Leader, Spread? Gusts = null);
 
 /// <summary>The cast with everything a drawing of it needs.</summary>
@@ -55,12 +53,12 @@ public sealed record CastAnswer(
     GustAnswer? Gusts
 );
 
-/// <summary>What gusts do to a cast.</summary>
+/// <summary>Effect of gusts on a cast.</summary>
 /// <param name="HeadwindMps">Wind in the face between lull and gust, m/s; negative from behind.</param>
 /// <param name="ReachM">Farthest reach in the worse and in the better of the two, metres.</param>
 public sealed record GustAnswer(Spread HeadwindMps, Spread ReachM);
 
-/// <summary>What a map is drawn over.</summary>
+/// <summary>Axes of a map.</summary>
 public enum MapKind
 {
     /// <summary>This outfit over wind in the face: one row.</summary>
@@ -73,10 +71,10 @@ public enum MapKind
     CarryBySpeed,
 }
 
-/// <summary>A map to work out.</summary>
+/// <summary>A map to compute.</summary>
 public sealed record MapRequest(MapKind Kind, BriefDraft Brief, Rod Rod, FlyLine Line, Leader Leader);
 
-/// <summary>What would help, best first, with advice that has no number to it.</summary>
+/// <summary>What would help, best first, and advice without a number.</summary>
 public sealed record GainsAnswer(Quantity Reach, IReadOnlyList<ReachGain> Gains, IReadOnlyList<string> Always);
 
 public static class CastingRoom
@@ -143,7 +141,7 @@ public static class CastingRoom
                         );
                     }
 
-                    // From behind a light wind helps and a hard one does not: the wind as said may lie above both.
+                    // A light tail wind helps and a strong one does not: the stated wind may be better than both lull and gust.
                     static GustAnswer Gusting((double FaceMps, double ReachM) lull, (double FaceMps, double ReachM) gust, double meanM) =>
                         new(
                             Spread.Between(lull.FaceMps, gust.FaceMps),

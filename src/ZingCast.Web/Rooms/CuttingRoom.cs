@@ -10,7 +10,7 @@ using ZingCast.Web.Hosting;
 
 namespace ZingCast.Web.Rooms;
 
-/// <summary>A head to look for in the drawer; with a rod, what each plan makes of it.</summary>
+/// <summary>A head to make from the drawer; with a rod, how each plan loads it.</summary>
 public sealed record PlanRequest(CutTarget Target, int? RodId = null);
 
 /// <summary>
@@ -27,13 +27,13 @@ public sealed record PlanAnswer(
     bool Complete
 );
 
-/// <summary>The mass a head of this length should have on a rod.</summary>
+/// <summary>Mass that a head of this length should have on a rod.</summary>
 public sealed record HeadForRod(double MassKg, double WindowClass);
 
-/// <summary>A plan to begin.</summary>
+/// <summary>A plan to start.</summary>
 public sealed record BeginRequest(CutTarget Target, IReadOnlyList<CutPiece> Pieces);
 
-/// <summary>What the blade took: of which piece, how much, from which end.</summary>
+/// <summary>A cut that was made: which piece, how much, which end.</summary>
 public sealed record BladeRequest(int Piece, double TakeM, bool Front) : IChange
 {
     /// <inheritdoc />
@@ -43,7 +43,7 @@ public sealed record BladeRequest(int Piece, double TakeM, bool Front) : IChange
     public object From(int version) => this with { Version = version };
 }
 
-/// <summary>What the scale said of a piece, kilograms.</summary>
+/// <summary>A weighing of a piece, kilograms.</summary>
 public sealed record PieceWeight(int Piece, double MassKg, double PlusMinusKg) : IChange
 {
     /// <inheritdoc />
@@ -77,7 +77,7 @@ public sealed record JobAnswer(
 
 public static class CuttingRoom
 {
-    // A full drawer has more ways than anybody waits for: about a second of two cores. Counted and not timed, so that a busy machine
+    // A full drawer allows more ways than anybody waits for: about a second on two cores. Counted rather than timed, so that a busy machine
     // takes longer and finds no less.
     private const long MaxSteps = 25_000_000;
 
@@ -162,7 +162,7 @@ public static class CuttingRoom
 
     private const string One = "a job";
 
-    // No more of them are looked at.
+    // Most jobs listed.
     private const int MostJobs = 50;
 
     private static async Task<Results<Ok<JobAnswer>, ValidationProblem, ProblemHttpResult>> Begin(
@@ -285,8 +285,7 @@ public static class CuttingRoom
         return TypedResults.NoContent();
     }
 
-    // A job that leaves the bench lets go of its pieces; one that comes back needs them all. A finished head keeps its pieces wherever the
-    // job itself is.
+    // Archiving a job releases its pieces; unarchiving needs them all. A finished head keeps its pieces, whatever happens to the job.
     private static async Task<string?> JobStays(ZingDb db, int id, bool away, CancellationToken cancel)
     {
         if (await db.CutJobs.IgnoreQueryFilters().AsNoTracking().FirstOrDefaultAsync(j => j.Id == id, cancel) is not { LineId: null } job)
@@ -316,7 +315,7 @@ public static class CuttingRoom
     )
     {
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
-        // The job first: whoever comes second with an older look is told so before anything else moves.
+        // The job first, so that a second, outdated request is refused before anything else changes.
         var job = await db.KeptSet<CutJob>(clock).KeepAsync(done.Job, "This job", cancel);
         await db.KeptSet<Scrap>(clock).KeepAsync(done.Scrap, done.Scrap.Tag, cancel);
         if (done.CutOff is { } off)
@@ -334,7 +333,7 @@ public static class CuttingRoom
                 return free;
     }
 
-    // The job while it is in work, as it was when the caller looked; null when there is none. What has moved on since is stale.
+    // The job in work in the caller's version; null when there is none; stale when it has changed since.
     private static async Task<CutJob?> OnBench(int id, int version, ZingDb db, TimeProvider clock, CancellationToken cancel)
     {
         var job = await db.KeptSet<CutJob>(clock).FindAsync(id, cancel);
@@ -371,7 +370,7 @@ public static class CuttingRoom
             job.AsItLies(scraps)
         );
 
-    // The pieces of a job are its own until it is taken off the bench; the key of the table lets no other job have them.
+    // Pieces belong to one job until it is archived; the table's key enforces that.
     private static async Task Hold(CutJob job, ZingDb db, CancellationToken cancel)
     {
         db.ScrapsInJobs.AddRange(job.Pieces.Select(p => new ScrapInJob { ScrapId = p.ScrapId, JobId = job.Id }));

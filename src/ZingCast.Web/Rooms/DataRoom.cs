@@ -8,7 +8,7 @@ using ZingCast.Web.Hosting;
 
 namespace ZingCast.Web.Rooms;
 
-/// <summary>Where everything is kept.</summary>
+/// <summary>State of the data.</summary>
 /// <param name="Folder">The data folder.</param>
 /// <param name="File">The file in it.</param>
 /// <param name="Bytes">Its size with what was written ahead of it.</param>
@@ -24,24 +24,24 @@ public sealed record DataAnswer(
     string? Gone
 );
 
-/// <summary>A row that does not hold together: what it was, and what is wrong with it.</summary>
+/// <summary>An invalid row: what it was, and what is wrong with it.</summary>
 public sealed record SetAsideAnswer(int Id, string List, string Named, string Why, DateTime At);
 
-/// <summary>A backup to read in, and what to do with what both have.</summary>
+/// <summary>A backup to read, and what to do with differing entries.</summary>
 public sealed record BackupRequest(string Text, BackupMerge Merge = BackupMerge.Mine);
 
-/// <summary>What reading a file came to.</summary>
+/// <summary>Result of reading a file.</summary>
 /// <param name="Read">What changes, or why nothing does.</param>
 /// <param name="Kept">The copy of what was here before, where something was changed.</param>
 public sealed record BackupAnswer(BackupReading Read, string? Kept);
 
-/// <summary>How a copy differs from the data now: new is what is only in the copy, gone what is only here.</summary>
+/// <summary>Differences between a copy and the present data: new is only in the copy, gone only here.</summary>
 public sealed record CopyAnswer(string Name, IReadOnlyList<BackupChange> Differs);
 
-/// <summary>The copy that was made of what was here before something was put back.</summary>
+/// <summary>Name of the copy made before something was restored.</summary>
 public sealed record PutBackAnswer(string? Kept);
 
-/// <summary>The version of the data: which run, and how often each table was written, as in the header of every answer.</summary>
+/// <summary>Version of the data: the run, and the writes to each table, as in the header of every answer.</summary>
 public sealed record VersionAnswer(string Version);
 
 public static class DataRoom
@@ -175,7 +175,7 @@ public static class DataRoom
             .Refuses(404, 507);
     }
 
-    // Sent, and gone with the last byte.
+    // A temporary file that is deleted after the last byte is sent.
     private static FileStreamHttpResult Sent(string part, string name) =>
         TypedResults.File(
             new FileStream(
@@ -204,24 +204,24 @@ public static class DataRoom
             return Problems.At("text", $"More than {BackupFile.Longest >> 20} MB cannot be read.");
         var today = DateOnly.FromDateTime(clock.GetLocalNow().Date);
         Task<BackupPlan> Look() => BackupFile.LookAsync(db, request.Text, request.Merge, today, cancel);
-        // One connection from the look to the last write, so that it can tell whether anybody else wrote.
+        // One connection from the comparison to the last write, so that it notices writes by others.
         await db.Database.OpenConnectionAsync(cancel);
         var seen = await db.WritesSeenAsync(cancel);
         var plan = await quiet.RunAsync(() => Look().GetAwaiter().GetResult(), cancel);
         if (!keep || plan.Read.Faults.Count > 0)
             return TypedResults.Ok(new BackupAnswer(plan.Read, null));
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
-        // Now nobody writes; whoever did meanwhile is looked at again.
+        // Nobody can write from here on; if somebody did meanwhile, compare again.
         if (await db.WritesSeenAsync(cancel) != seen && (plan = await Look()).Read.Faults.Count > 0)
             return TypedResults.Ok(new BackupAnswer(plan.Read, null));
-        // The copy sees what was there before this transaction.
+        // The copy shows the state before this transaction.
         var kept = DataFolder.KeepCopy(settings.Data, clock);
         await BackupFile.KeepAsync(db, plan, cancel);
         await transaction.CommitAsync(cancel);
         return TypedResults.Ok(new BackupAnswer(plan.Read, kept));
     }
 
-    // Only names that were listed: nothing else in the folder, or outside it, is opened.
+    // Only listed names: no other file can be opened.
     private static string? Copy(string name, Settings settings) =>
         DataFolder.Copies(settings.Data).Any(c => c.Name == name) ? Path.Combine(settings.Data, name) : null;
 
@@ -251,7 +251,7 @@ public static class DataRoom
             return Problems.Gone("a copy");
         watch.MustBeThere();
         var kept = DataFolder.Restore(settings.Data, file, clock);
-        // A damaged file gave its place to another one.
+        // A damaged file was replaced by another.
         watch.Begin();
         return TypedResults.Ok(new PutBackAnswer(Path.GetFileName(kept)));
     }

@@ -9,7 +9,7 @@ using ZingCast.Store;
 
 namespace ZingCast.Web.Rooms;
 
-/// <summary>A fly to follow down. The leader is the one that goes with each density unless a length is given, metres.</summary>
+/// <summary>A fly to follow down. The leader is the usual one for each density unless a length is given, metres.</summary>
 public sealed record DepthRequest(BriefDraft Brief, double TippetM, double? LeaderM = null, DepthWish? Wish = null);
 
 public static class DepthRoom

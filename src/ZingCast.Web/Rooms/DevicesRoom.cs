@@ -6,7 +6,7 @@ using ZingCast.Web.Devices;
 
 namespace ZingCast.Web.Rooms;
 
-/// <summary>What the wind meter says, turned to the 10 m of a forecast. Speeds in m/s.</summary>
+/// <summary>Reading of the wind meter, converted to the 10 m of a forecast. Speeds in m/s.</summary>
 public sealed record WindReading(
     string Name,
     double NowMps,
@@ -18,7 +18,7 @@ public sealed record WindReading(
     IReadOnlyList<double> LastMps
 );
 
-/// <summary>What the bench scale says, kilograms.</summary>
+/// <summary>Reading of the bench scale, kilograms.</summary>
 /// <param name="Name">How it is called.</param>
 /// <param name="Kg">What it shows.</param>
 /// <param name="Settled">True when it has stopped moving.</param>
@@ -39,12 +39,12 @@ public sealed record ScaleAnswer(
 );
 
 /// <summary>
-/// Something to pretend to lay on the simulated scale: a mass, kilograms, and the name of the piece when it is one that people only
-/// believe to weigh that. The words say what it is.
+/// Something to put on the simulated scale: a mass, kilograms, and the name of the piece when the mass is only stated. The words say what
+/// it is.
 /// </summary>
 public sealed record LayRequest(double Kg, string? Piece = null, string? Words = null);
 
-/// <summary>What the spring scale says, newtons.</summary>
+/// <summary>Reading of the spring scale, newtons.</summary>
 /// <param name="Name">How it is called.</param>
 /// <param name="NowN">The needle now.</param>
 /// <param name="StartN">What it took to start the spool.</param>
@@ -64,16 +64,16 @@ public sealed record SpringAnswer(
     DragReading? Drag
 );
 
-/// <summary>A drag knob turned to a share of its way, on a reel that gives so much at most, newtons.</summary>
+/// <summary>A drag knob turned to a share of its range, on a reel with this maximum drag, newtons.</summary>
 public sealed record PullRequest(double Knob, double? MostN = null);
 
-/// <summary>A tippet hung on the spring scale that should stand about so much, newtons.</summary>
+/// <summary>A tippet to hang on the spring scale, with about this strength, newtons.</summary>
 public sealed record HangRequest(double AboutN);
 
-/// <summary>How hard to pull on it, newtons.</summary>
+/// <summary>Force to pull with, newtons.</summary>
 public sealed record LoadRequest(double PullN);
 
-/// <summary>What the scale showed, newtons.</summary>
+/// <summary>Result of a break test, newtons.</summary>
 /// <param name="Name">How it is called.</param>
 /// <param name="NowN">The needle now.</param>
 /// <param name="PeakN">The most it showed.</param>
@@ -93,7 +93,7 @@ public static class DevicesRoom
                 async (IWindMeter meter, CancellationToken cancel) =>
                 {
                     var samples = await meter.ReadAsync(TimeSpan.FromSeconds(Seconds), cancel);
-                    // Held low, it reads less than a forecast does; briefs speak of the wind at 10 m.
+                    // Near the ground the wind is weaker than in a forecast; briefs use the wind at 10 m.
                     var toTen = 1 / new CastDay(0, 0, meter.HeightM).WindShare(meter.HeightM);
                     var last = samples.Select(s => s.Mps * toTen).ToList();
                     return TypedResults.Ok(
@@ -225,7 +225,7 @@ public static class DevicesRoom
         return TypedResults.Ok(new PeakAnswer(spring.Name, peak.NowN, peak.PeakN, peak.Broke, spring.PlusMinusN, true));
     }
 
-    // A reel that nobody knows the most drag of, newtons.
+    // Maximum drag of a reel when unknown, newtons.
     private const double UsualMostN = 40;
 
     private static SpringAnswer Said(ISpringScale spring, double? setN = null, double? fromN = null, double? toN = null)

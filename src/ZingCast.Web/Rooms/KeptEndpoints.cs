@@ -5,10 +5,10 @@ using ZingCast.Web.Hosting;
 
 namespace ZingCast.Web.Rooms;
 
-/// <summary>What every kind of thing that is kept can do over HTTP: be put away, brought back, and listed when it is away.</summary>
+/// <summary>HTTP endpoints of everything stored: archive, unarchive, list the archived.</summary>
 public static class KeptEndpoints
 {
-    /// <summary>Why a piece cannot be put away, or brought back, now; null when it can. May settle what goes with it.</summary>
+    /// <summary>Why a piece cannot be archived or unarchived now; null when it can. May update related things.</summary>
     public delegate Task<string?> Stays(ZingDb db, int id, bool away, CancellationToken cancel);
 
     /// <param name="things">Where the kind has its addresses.</param>
@@ -51,7 +51,7 @@ public static class KeptEndpoints
         }
     }
 
-    /// <summary>Tells in the API description which refusals an operation has words for.</summary>
+    /// <summary>Documents the refusals of an operation in the API description.</summary>
     public static RouteHandlerBuilder Refuses(this RouteHandlerBuilder operation, params int[] statuses)
     {
         foreach (var status in statuses)

@@ -11,10 +11,10 @@ using ZingCast.Web.Hosting;
 
 namespace ZingCast.Web.Rooms;
 
-/// <summary>A leader to look over: on this line and rod, for the day of this brief, as far as they are known.</summary>
+/// <summary>A leader to examine, on this line and rod and for the day of this brief, as far as they are known.</summary>
 public sealed record LeaderCheckRequest(Leader Leader, FlyLine? Line = null, Rod? Rod = null, BriefDraft? Brief = null);
 
-/// <summary>A leader to lay out by a school. Lengths and thicknesses in metres.</summary>
+/// <summary>A leader to build by a school. Lengths and thicknesses in metres.</summary>
 public sealed record LeaderDesignRequest(
     LeaderSchool School,
     double LengthM,
@@ -26,16 +26,16 @@ public sealed record LeaderDesignRequest(
     BriefDraft? Brief = null
 );
 
-/// <summary>Leaders to compare on one cast, the one that is looked at first.</summary>
+/// <summary>Leaders to compare on one cast, the current one first.</summary>
 public sealed record LeaderTurnoverRequest(BriefDraft Brief, Rod Rod, FlyLine Line, IReadOnlyList<Leader> Leaders);
 
-/// <summary>What each leader does.</summary>
+/// <summary>How each leader turns over.</summary>
 public sealed record LeaderTurnoverAnswer(IReadOnlyList<Turnover> Leaders, double Doubt);
 
 /// <summary>Leaders of the shed to tie.</summary>
 public sealed record TyingRequest(IReadOnlyList<int> Leaders);
 
-/// <summary>A pull to break, newtons, with the knot that was in it.</summary>
+/// <summary>A break test, newtons, with its knot.</summary>
 public sealed record BreakRequest(string Knot, double BrokeN) : IChange
 {
     /// <inheritdoc />
@@ -49,7 +49,7 @@ public static class LeadersRoom
 {
     private const string OneSpool = "a spool of leader material";
 
-    // An ordinary line tip, where no line is named, metres; more leaders are not compared, and not tied from one list.
+    // Usual diameter of a line tip when no line is named, metres; most leaders to compare; most to tie from one list.
     private const double UsualTipM = .001;
     private const int MostCompared = 3,
         MostTied = 40;

@@ -6,13 +6,13 @@ using ZingCast.Store;
 
 namespace ZingCast.Web.Rooms;
 
-/// <summary>A weighing to read, with the line it was of when that is known.</summary>
+/// <summary>A weighing, with the line when known.</summary>
 public sealed record ClassifyRequest(Weighing Weighing, FlyLine? Line = null);
 
 /// <summary>A class, grains per foot by rule and exactly, and the rods it suits.</summary>
 public sealed record ClassifyAnswer(LineClass Class, BellyWeight? Belly, IReadOnlyList<RodSuits> Rods);
 
-/// <summary>A profile to read. Stretches from the fly end; carry in metres; tolerance as a share of the mass.</summary>
+/// <summary>A profile to examine. Stretches from the fly end; carry in metres; tolerance as a share of the mass.</summary>
 public sealed record ProfileRequest(
     IReadOnlyList<Stretch> Stretches,
     double HeadM,
@@ -21,13 +21,13 @@ public sealed record ProfileRequest(
     FlyLine? Line = null
 );
 
-/// <summary>A profile read, the rods it suits, and how thin and thick line may be, metres.</summary>
+/// <summary>A profile examined, the rods it suits, and the range of line diameters, metres.</summary>
 public sealed record ProfileAnswer(LineReading Reading, IReadOnlyList<RodSuits> Rods, Spread ThickM);
 
 /// <summary>Caliper readings and one weight.</summary>
 public sealed record CaliperRequest(IReadOnlyList<CaliperReading> Readings, double LengthM, double MassKg);
 
-/// <summary>A profile. Guessed: nobody knows what the line weighs, so its density is only that of its kind.</summary>
+/// <summary>A profile. Guessed: the mass is unknown, so its density is the usual one of its kind.</summary>
 public sealed record StretchesAnswer(IReadOnlyList<Stretch> Stretches, double KgM3, double MassKg, double LengthM, bool Guessed);
 
 /// <summary>A profile as CSV text.</summary>

@@ -6,8 +6,8 @@ using ZingCast.Web.Hosting;
 namespace ZingCast.Web.Rooms;
 
 /// <summary>
-/// The log as it was read last, for as long as nobody writes: to read thousands of outings takes longer than to look through them. SQLite
-/// itself says whether anybody, in this program or another, has written since.
+/// The log as last read, valid until somebody writes: reading thousands of outings takes longer than searching them. SQLite reports writes
+/// by this program and others.
 /// </summary>
 public sealed class LogCache(Settings settings) : IHostedService, IDisposable
 {
@@ -24,7 +24,7 @@ public sealed class LogCache(Settings settings) : IHostedService, IDisposable
         await turn.WaitAsync(cancel);
         try
         {
-            // Asked before reading: what is written meanwhile is noticed the next time.
+            // Queried before reading, so that writes during the read are noticed next time.
             var version = Version();
             if (log is null || version != seen)
                 (log, seen) = (await db.LogAsync(cancel), version);
@@ -50,7 +50,7 @@ public sealed class LogCache(Settings settings) : IHostedService, IDisposable
 
     public Task StartAsync(CancellationToken cancellationToken) => Task.CompletedTask;
 
-    /// <summary>Lets go of the file, so that the folder is whole when the server stops.</summary>
+    /// <summary>Closes the file, so that the folder is complete when the server stops.</summary>
     public Task StopAsync(CancellationToken cancellationToken)
     {
         Dispose();

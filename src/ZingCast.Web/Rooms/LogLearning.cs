@@ -7,7 +7,7 @@ using ZingCast.Web.Hosting;
 
 namespace ZingCast.Web.Rooms;
 
-/// <summary>What the log teaches, and what can be practised.</summary>
+/// <summary>Proposals from the log, and what can be practised.</summary>
 public sealed record LearningAnswer(
     IReadOnlyList<CasterLearning> Casters,
     IReadOnlyList<RodLearning> Rods,
@@ -29,10 +29,10 @@ public sealed record CasterDecision(string CasterId, bool Accept, int Evidence, 
 /// <param name="Evidence">How many votes it stood on when it was read.</param>
 public sealed record RodDecision(int RodId, bool Accept, int Evidence);
 
-/// <summary>What was decided, and who it is about.</summary>
+/// <summary>A decision, and who it is about.</summary>
 public sealed record DecisionAnswer(FitDecision Lesson, string? CasterId);
 
-/// <summary>The part of the logbook's room that is about who casts, and what the log taught of them and of rods.</summary>
+/// <summary>The part of the logbook that is about casters, and proposals about them and about rods.</summary>
 public static class LogLearning
 {
     private const string OnePerson = "a caster",
@@ -137,7 +137,7 @@ public static class LogLearning
         var number = Casters.NumberOf(decision.CasterId);
         if (number is null)
         {
-            // Casts logged under a preset are somebody's: they go over to the person, who begins as that preset.
+            // Casts logged under a preset belong to somebody: they are moved to the new person, who begins as that preset.
             var kept = await Keep(new OwnCaster { Name = decision.Name ?? "", From = decision.CasterId }, db, clock, cancel);
             if (kept.Result is not Ok<OwnCaster> { Value: { } person })
                 return kept.Result is ValidationProblem wrong ? wrong : (ProblemHttpResult)kept.Result;

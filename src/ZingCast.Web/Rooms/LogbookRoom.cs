@@ -14,7 +14,7 @@ using ZingCast.Web.Hosting;
 
 namespace ZingCast.Web.Rooms;
 
-/// <summary>An outing in the list, with what it was fished with in words.</summary>
+/// <summary>An outing in the list, with its outfit in words.</summary>
 public sealed record LogRow(Outing Outing, string Outfit);
 
 /// <summary>A page of the log, latest first.</summary>
@@ -27,7 +27,7 @@ public sealed record LogPage(int Total, IReadOnlyList<LogRow> Rows, IReadOnlyLis
 /// <summary>A cast as a point over the wind.</summary>
 public sealed record WindPoint(DateOnly On, double HeadwindMps, double DistanceM, bool AllOut, DistanceBy By, TurnedOver Turned);
 
-/// <summary>Logged casts of a rod and line over the wind, with what the engine says of them.</summary>
+/// <summary>Logged casts of a rod and line over the wind, with the engine's curve.</summary>
 /// <param name="Points">Casts.</param>
 /// <param name="WindsMps">Winds in the face, m/s.</param>
 /// <param name="ReachM">What the engine says, metres; empty where nobody knows rod or line well enough.</param>
@@ -41,10 +41,10 @@ public sealed record LogWind(
     string? Caster
 );
 
-/// <summary>A sheet of outings to read, and whether its rows take the place of those that are here otherwise.</summary>
+/// <summary>A sheet of outings to read, and whether its rows replace differing stored ones.</summary>
 public sealed record SheetRequest(string Text, bool Theirs = false);
 
-/// <summary>What reading a sheet came to.</summary>
+/// <summary>Result of reading a sheet.</summary>
 /// <param name="Changes">What is new, otherwise, the same.</param>
 /// <param name="Faults">Every fault by row and column; with any, nothing is kept.</param>
 /// <param name="Notes">What was left out, and why.</param>
@@ -122,7 +122,7 @@ public static class LogbookRoom
         log.MapLearning();
     }
 
-    /// <summary>A sheet to take along.</summary>
+    /// <summary>A sheet to download.</summary>
     internal static FileContentHttpResult Sheet(string csv, string name) =>
         TypedResults.File(System.Text.Encoding.UTF8.GetBytes(Sheets.Mark + csv), "text/csv; charset=utf-8", $"{name}.csv");
 
@@ -141,7 +141,7 @@ public static class LogbookRoom
             return TypedResults.Ok(new SheetAnswer([], faults, [], LogCsv.ColumnNames));
         var today = DateOnly.FromDateTime(clock.GetLocalNow().Date);
         var merge = request.Theirs ? BackupMerge.Theirs : BackupMerge.Mine;
-        // Looking takes no lock; what is kept is looked at and written in one go.
+        // A comparison takes no lock; storing compares and writes in one transaction.
         await using var transaction = keep ? await db.Database.BeginTransactionAsync(cancel) : null;
         var plan = await BackupFile.LookAsync(db, document.ToJsonString(), merge, today, cancel);
         var read = plan.Read;
@@ -190,7 +190,7 @@ public static class LogbookRoom
         );
     }
 
-    // What an outing was made with, in words; what was put away since is still called by its name.
+    // Outfit of an outing in words; archived pieces keep their names.
     private static Func<Outing, string> Outfits(GearShed ever)
     {
         static Dictionary<int, string> Called(IEnumerable<Gear> pieces) => pieces.ToDictionary(p => p.Id, p => $"{p.Tag} {p.Name}");
@@ -239,7 +239,7 @@ public static class LogbookRoom
                 return new WindPoint(o.On, face, c.DistanceM, c.AllOut, c.By, c.Turned);
             })
         );
-        // By whoever cast it last, as it was rigged then.
+        // With the caster and the rigging of the latest outing.
         var last = its.FirstOrDefault(o => casters.Any(c => c.Id == o.Caster));
         var setup = last?.Setup(
             null,
@@ -269,7 +269,7 @@ public static class LogbookRoom
     )
     {
         var on = DateOnly.FromDateTime(clock.GetLocalNow().Date);
-        // Whoever cast last casts again, at the same place.
+        // Starts with the last caster and place.
         var log = await desk.OutingsAsync(db, cancel);
         var before = log is [var latest, ..] ? latest : null;
         var blank = new Outing
@@ -281,7 +281,7 @@ public static class LogbookRoom
         };
         if (brief is null)
         {
-            // What was practised with is practised with again.
+            // Practice starts with the outfit practised with last.
             before = log.FirstOrDefault(o => o.Kind == OutingKind.Grass) ?? before;
             return TypedResults.Ok(
                 grass == true && before is not null
@@ -342,7 +342,7 @@ public static class LogbookRoom
         var shelf = db.KeptSet<Outing>(clock);
         if (outing.Id != 0 && await shelf.FindAsync(outing.Id, cancel) is null)
             return Problems.Gone(One);
-        // Sent a second time, because the first answer never came: it is kept already.
+        // A repeated request whose first answer was lost: it is stored already.
         if (
             outing.Id == 0
             && await db.Outings.AsNoTracking().FirstOrDefaultAsync(o => o.Key == outing.Key, cancel) is { } kept
@@ -357,10 +357,10 @@ public static class LogbookRoom
         return wrong.Count > 0 ? Problems.Invalid(wrong.Distinct()) : TypedResults.Ok(await shelf.KeepAsync(outing, "This outing", cancel));
     }
 
-    // Lists within are compared by what they hold.
+    // Lists are compared by their contents.
     private static bool Same(Outing a, Outing b) => JsonSerializer.Serialize(a) == JsonSerializer.Serialize(b);
 
-    // What was put away since was there; what never was is none.
+    // Archived pieces are known; ones that never existed are not.
     private static async Task<IReadOnlyList<FieldProblem>> Unknown(Outing outing, ZingDb db, CancellationToken cancel)
     {
         var shed = await db.EverShedAsync(cancel);
@@ -388,7 +388,7 @@ public static class LogbookRoom
     }
 }
 
-/// <summary>What is asked of the log, from the address.</summary>
+/// <summary>Query of the log, from the address.</summary>
 public sealed record LogAsked(
     [FromQuery(Name = "text")] string? Text = null,
     [FromQuery(Name = "grass")] bool? Grass = null,

@@ -9,14 +9,14 @@ using ZingCast.Web.Hosting;
 
 namespace ZingCast.Web.Rooms;
 
-/// <summary>A brief to solve against the shed.</summary>
+/// <summary>A brief to solve with the shed.</summary>
 public sealed record SolveRequest(BriefDraft Brief, Pins? Pins = null, IReadOnlyList<string>? Off = null)
 {
     internal Pins Held => Pins ?? Core.Matching.Pins.None;
 
     internal IReadOnlySet<string> LeftOut => (Off ?? []).ToHashSet();
 
-    /// <summary>What cannot be solved, field by field.</summary>
+    /// <summary>What is wrong, field by field.</summary>
     internal IReadOnlyList<FieldProblem> Check(GearShed shed, IReadOnlyList<Caster> casters) =>
         [
             .. Core.Briefs.Brief.Check(Brief, casters).Select(p => p with { Field = $"brief.{p.Field}" }),
@@ -25,7 +25,7 @@ public sealed record SolveRequest(BriefDraft Brief, Pins? Pins = null, IReadOnly
         ];
 }
 
-/// <summary>What to list for a link of a brief's chain.</summary>
+/// <summary>Which link's alternatives to list.</summary>
 public sealed record CandidatesRequest(LinkId Link, BriefDraft Brief, Pins? Pins = null, IReadOnlyList<string>? Off = null);
 
 public static class MatchingRoom

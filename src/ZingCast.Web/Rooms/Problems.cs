@@ -3,7 +3,7 @@ using ZingCast.Core.Measures;
 
 namespace ZingCast.Web.Rooms;
 
-/// <summary>What is refused, as problem details.</summary>
+/// <summary>Refusals as problem details.</summary>
 public static class Problems
 {
     public static ValidationProblem At(string field, string words) => Invalid([new(field, words)]);
@@ -14,7 +14,7 @@ public static class Problems
             title: "Something needs another look."
         );
 
-    /// <summary>Something that was put away or never was; in words, such as “a rod”.</summary>
+    /// <summary>Something archived or never stored; in words, such as “a rod”.</summary>
     public static ProblemHttpResult Gone(string one) =>
         TypedResults.Problem(statusCode: 404, title: $"That {one.Split(' ')[^1]} is not here any more.");
 }

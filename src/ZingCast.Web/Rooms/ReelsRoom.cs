@@ -19,7 +19,7 @@ namespace ZingCast.Web.Rooms;
 /// <param name="SpeciesId">The fish it is for, if any.</param>
 public sealed record FillRequest(Reel Reel, FlyLine Line, string Backing, double BackingM, Leader? Leader = null, string? SpeciesId = null);
 
-/// <summary>A filled spool and all there is to say of it.</summary>
+/// <summary>A filled spool with everything about it.</summary>
 /// <param name="Fill">The fill.</param>
 /// <param name="Backings">Every backing beside the others.</param>
 /// <param name="Presets">Schools of filling.</param>
@@ -39,7 +39,7 @@ public sealed record FillAnswer(
     Spread LimitsM
 );
 
-/// <summary>What a spool was seen to hold: backing, a line of the shed over it or none, and the gap it left at the rim, metres.</summary>
+/// <summary>What a spool is known to hold: backing, a line of the shed or none, and the gap to the rim, metres.</summary>
 public sealed record HeldRequest(string Backing, double BackingM, int? LineId, double GapM) : IChange
 {
     /// <inheritdoc />
@@ -49,10 +49,10 @@ public sealed record HeldRequest(string Backing, double BackingM, int? LineId, d
     public object From(int version) => this with { Version = version };
 }
 
-/// <summary>What stands on a reel, as somebody typed it.</summary>
+/// <summary>The label of a reel, as typed.</summary>
 public sealed record SpoolLabelRequest(string Text);
 
-/// <summary>A fish to let run.</summary>
+/// <summary>A fish to simulate.</summary>
 /// <param name="Reel">Reel.</param>
 /// <param name="Line">Line.</param>
 /// <param name="Backing">Kind of backing.</param>
@@ -76,7 +76,7 @@ public sealed record RunRequest(
     double? Floor = null
 );
 
-/// <summary>A change against the run, and what it does.</summary>
+/// <summary>A change against the run, and its effect.</summary>
 public sealed record RunChangeAnswer(
     RunChangeKind Kind,
     Sentence Says,
@@ -89,7 +89,7 @@ public sealed record RunChangeAnswer(
     bool Helps
 );
 
-/// <summary>A fish that ran.</summary>
+/// <summary>Result of a simulated run.</summary>
 /// <param name="Drag">What to set the drag to.</param>
 /// <param name="Hold">How it was held.</param>
 /// <param name="Run">The run.</param>
@@ -227,7 +227,7 @@ public static partial class ReelsRoom
         );
     }
 
-    // A tested rod tells what hand and blank keep up at this angle; of another one it is worked out from its class.
+    // For a tested rod, the pull of hand and blank at this angle; for another one, estimated from its class.
     private static FishFight Fought(RunCase at, IReadOnlyList<FishRun> runs, Rod rod, double? floor)
     {
         var angle = Math.Clamp(at.Hold.RodAngleDeg, 8, 150);

@@ -16,10 +16,10 @@ public sealed record KnotRow(Knot Knot, string For, int Steps);
 /// <summary>A knot, and how it is tied.</summary>
 public sealed record KnotAnswer(Knot Knot, KnotLesson Lesson, Source Source);
 
-/// <summary>An outfit to put together: that of a brief under its name.</summary>
+/// <summary>An outfit to assemble: that of a brief, under its name.</summary>
 public sealed record RigRequest(string Name, SolveRequest Solve);
 
-/// <summary>The step at hand, done.</summary>
+/// <summary>The current step, done.</summary>
 public sealed record TickRequest(string Step) : IChange
 {
     /// <inheritdoc />
@@ -29,7 +29,7 @@ public sealed record TickRequest(string Step) : IChange
     public object From(int version) => this with { Version = version };
 }
 
-/// <summary>The last step, to be done again.</summary>
+/// <summary>The last step, undone.</summary>
 public sealed record UntickRequest() : IChange
 {
     /// <inheritdoc />
@@ -39,7 +39,7 @@ public sealed record UntickRequest() : IChange
     public object From(int version) => this with { Version = version };
 }
 
-/// <summary>A rigging ticket as it stands.</summary>
+/// <summary>State of a rigging ticket.</summary>
 /// <param name="Id">Identity.</param>
 /// <param name="Version">Version.</param>
 /// <param name="Name">What it is for.</param>
@@ -54,7 +54,7 @@ public static class RiggingRoom
 {
     private const string OneTicket = "a rigging ticket";
 
-    // No more of them are looked at.
+    // Most tickets listed.
     private const int MostTickets = 50;
 
     public static void MapRigging(this IEndpointRouteBuilder app)

@@ -12,7 +12,7 @@ using ZingCast.Web.Hosting;
 
 namespace ZingCast.Web.Rooms;
 
-/// <summary>A bend test to work out. Calibration by name; the usual table when none is named.</summary>
+/// <summary>A bend test to evaluate. Calibration by name; the usual table when none is named.</summary>
 public sealed record FitRequest(double RodLengthM, BendTest Test);
 
 /// <summary>A rod to bend.</summary>
@@ -86,7 +86,7 @@ public sealed record BalanceRequest(
     double BackingM = 0
 );
 
-/// <summary>How it sits in the hand, and what hangs on it.</summary>
+/// <summary>How it balances, and what hangs on it.</summary>
 public sealed record BalanceAnswer(Balanced Balance, RodLoad Load);
 
 public static class RodsRoom
@@ -202,7 +202,7 @@ public static class RodsRoom
             .Problems;
         if (backed.Count > 0)
             return Problems.Invalid(backed);
-        // What is outside does not lie on the reel.
+        // Line outside the tip is not on the reel.
         var outside = request.Line?.MassWithinKg(request.OutsideM) ?? 0;
         var load = new RodLoad(
             (request.Reel?.MassKg ?? 0)
@@ -265,7 +265,7 @@ public static class RodsRoom
         );
     }
 
-    // The balance asked about takes the place of the one kept with the rod.
+    // The balance in question replaces the stored one.
     private static IReadOnlyList<FieldProblem> BalanceProblems(Rod rod, RodBalance balance) =>
         (rod with { Balance = null }).Check() is { Count: > 0 } invalid
             ? [.. invalid.Select(p => p with { Field = $"rod.{p.Field}" })]

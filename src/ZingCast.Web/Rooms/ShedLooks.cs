@@ -13,10 +13,10 @@ using ZingCast.Web.Hosting;
 
 namespace ZingCast.Web.Rooms;
 
-/// <summary>Rows of a spreadsheet; bare numbers are taken in metric or in trade units.</summary>
+/// <summary>Rows of a spreadsheet; bare numbers are read in metric or trade units.</summary>
 public sealed record PasteRequest(string Text, bool Metric = false);
 
-/// <summary>What the rows come to, before or after they are kept.</summary>
+/// <summary>Result of reading the rows, before or after they are stored.</summary>
 /// <param name="Rods">Rods.</param>
 /// <param name="Lines">Lines.</param>
 /// <param name="Reels">Reels.</param>
@@ -30,7 +30,7 @@ public sealed record PasteAnswer(
     IReadOnlyList<string> Columns
 );
 
-/// <summary>Looks at the shed as a whole: what goes with what, what it can do, and what comes into it many at a time.</summary>
+/// <summary>Views of the whole shed: what goes with what, what it can do, and gear pasted in bulk.</summary>
 public static class ShedLooks
 {
     public static void MapShedLooks(this IEndpointRouteBuilder app)

@@ -13,10 +13,10 @@ using ZingCast.Web.Hosting;
 
 namespace ZingCast.Web.Rooms;
 
-/// <summary>A label, box or tube as somebody typed it.</summary>
+/// <summary>A label, box or tube, as typed.</summary>
 public sealed record LabelRequest(string Text);
 
-/// <summary>The piece a label names, with the next free tag; one of the three is given.</summary>
+/// <summary>The piece that a label describes, with the next free tag; one of the three is given.</summary>
 /// <param name="Name">What it is called where nobody gives it a name.</param>
 /// <param name="Assumes">What the label did not say and is taken to be so.</param>
 /// <param name="Tag">The next tag that is free.</param>
@@ -81,12 +81,12 @@ public static class ShedRoom
         MapGear<Calibration>(shed.MapGroup("/calibrations"), "a calibration", c => c.Name, default);
     }
 
-    // The letter with which a tag begins that nobody chose.
+    // First letters of tags given automatically.
     private const char ScrapLetter = 'D',
         PocketLetter = 'T',
         LeaderLetter = 'K';
 
-    // A scrap on the bench, or in a head made of it, is where that job says it is.
+    // A scrap in a job or a finished head is governed by that job.
     private static async Task<string?> ScrapStays(ZingDb db, int id, bool away, CancellationToken cancel)
     {
         if (await db.ScrapsInJobs.FirstOrDefaultAsync(s => s.ScrapId == id, cancel) is not { } held)
@@ -109,7 +109,7 @@ public static class ShedRoom
             ? "This head was taken apart again; its pieces are elsewhere now. Finish it anew."
             : null;
 
-    // All gear is kept alike: what names a piece names only one.
+    // All gear is stored in the same way: tag and name are unique.
     private static void MapGear<T>(
         RouteGroupBuilder gear,
         string one,
@@ -133,7 +133,7 @@ public static class ShedRoom
         )
         {
             var shelf = db.KeptSet<T>(clock);
-            // A tag and a name are suggested, never demanded.
+            // Tag and name are suggested, never required.
             if (piece is Gear { Tag: "" } or Gear { Name: "" })
                 piece = (T)
                     (Kept)((Gear)(Kept)piece).WithTagAndName(Gear.NextTag(letter, await db.Set<T>().Select(naming).ToListAsync(cancel)));

@@ -26,13 +26,13 @@ public sealed record XScale(double Scale, double Offset);
 /// <summary>Something to pick from a list.</summary>
 public sealed record Choice(string Id, string Name, string? About = null);
 
-/// <summary>A fish to pick, with the water where it is usually met and what it usually weighs.</summary>
+/// <summary>A fish to pick, with its usual water and mass.</summary>
 public sealed record FishChoice(string Id, string Name, string About, Water Water, double Kg);
 
 /// <summary>One of a few fixed things to pick.</summary>
 public sealed record Pick<T>(T Id, string Name);
 
-/// <summary>A hook size to pick, with its outside measures.</summary>
+/// <summary>A hook size to pick, with its dimensions.</summary>
 public sealed record HookChoice(int Number, string Name, double LengthM, double GapeM, double WireM);
 
 /// <summary>What can be picked for a brief and for gear, in the words of the trade.</summary>
@@ -71,7 +71,7 @@ public sealed record LinkPins(LinkId Link, IReadOnlyList<Pin> Pins);
 /// <summary>The range of a line class, kilograms in the first thirty feet.</summary>
 public sealed record ClassRange(int Class, double LowKg, double HighKg);
 
-/// <summary>What people start from where nobody said anything yet.</summary>
+/// <summary>Values that forms start with.</summary>
 public sealed record Beginnings(
     Rod Rod,
     FlyLine Line,
@@ -115,10 +115,10 @@ public sealed record StandardsAnswer(
     IReadOnlyList<SafetyPoint> Safety
 );
 
-/// <summary>A typed measure to read; a bare number is taken in the unit the reader chose, else in the metric or trade one.</summary>
+/// <summary>A typed measure to read; a bare number is taken in the unit the reader chose, otherwise in the metric or trade one.</summary>
 public sealed record ReadRequest(Kind Kind, string Text, bool Metric, string? Unit = null);
 
-/// <summary>A measure as read, and as it was said: what was typed, with its unit.</summary>
+/// <summary>A measure as read, and as typed with its unit.</summary>
 public sealed record ReadAnswer(double Value, string Said);
 
 public static class StandardsRoom
@@ -211,7 +211,7 @@ public static class StandardsRoom
     {
         app.MapGet("/api/standards", () => TypedResults.Ok(Answer)).WithTags("Standards").WithSummary("Units, choices, tables and rules.");
 
-        // A question, though it is posted: text and kind go in a body like everything else that is typed.
+        // A query, though posted: text and kind are in a body like everything else that is typed.
         app.MapPost(
                 "/api/measures/read",
                 Results<Ok<ReadAnswer>, ValidationProblem> (ReadRequest typed) =>

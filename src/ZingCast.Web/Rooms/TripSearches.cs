@@ -8,16 +8,16 @@ using ZingCast.Web.Hosting;
 namespace ZingCast.Web.Rooms;
 
 /// <summary>
-/// Searches for kits, which may take long. Whoever asks has the answer after two seconds at the latest, the best so far where there is more
-/// to look at; the search goes on for as long as somebody asks again. Scores of the last few trips are kept, so that dragging a limit asks
-/// for few casts.
+/// Searches for kits, which may take long. A request is answered after two seconds at the latest, with the best so far if the search is not
+/// finished; the search goes on as long as requests come. Scores of the last few trips are cached, so that dragging a limit needs few
+/// simulations.
 /// </summary>
 public sealed class TripSearches(QuietThreads quiet, TimeProvider clock) : IDisposable
 {
     private const int MaxScores = 4,
         MaxJobs = 16;
 
-    // How long an answer is waited for, and how long a search goes on that nobody asks for any more.
+    // How long a request waits, and how long a search runs without one.
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(2),
         Forgotten = TimeSpan.FromSeconds(10);
 
@@ -32,7 +32,7 @@ public sealed class TripSearches(QuietThreads quiet, TimeProvider clock) : IDisp
     {
         public CancellationTokenSource End => end;
 
-        // The first word about it, the latest, and the last.
+        // The first interim result, the latest, and the final one.
         public TaskCompletionSource First { get; } = new(TaskCreationOptions.RunContinuationsAsynchronously);
 
         public object? Latest { get; set; }
@@ -47,8 +47,8 @@ public sealed class TripSearches(QuietThreads quiet, TimeProvider clock) : IDisp
     private readonly List<(string Key, Job Job)> jobs = [];
 
     /// <summary>
-    /// The answer to a question about days on a shed, or the best so far. <paramref name="buying"/> looks at what might be bought as well;
-    /// <paramref name="question"/> is what, beside days and shed, the answer follows from.
+    /// The answer to a question about days and a shed, or the best so far. <paramref name="buying"/> includes pieces to buy; <paramref
+    /// name="question"/> is the rest of the cache key.
     /// </summary>
     public async Task<T> AskAsync<T>(
         IReadOnlyList<TripDay> days,
@@ -110,7 +110,7 @@ public sealed class TripSearches(QuietThreads quiet, TimeProvider clock) : IDisp
         await place.Turn.WaitAsync(end);
         try
         {
-            // Somebody waits for the first word; what comes after it gives way.
+            // Somebody is waiting for the first result; after that the search gives way.
             var told = false;
             job.Latest = await quiet.RunAtOnceAsync(
                 () =>
@@ -139,7 +139,7 @@ public sealed class TripSearches(QuietThreads quiet, TimeProvider clock) : IDisp
         }
     }
 
-    // The job that answers this key already, or one that begins now.
+    // The running job with this key, or a new one.
     private Job JobOf(string key, Func<Job, Task> begin)
     {
         lock (door)
@@ -157,7 +157,7 @@ public sealed class TripSearches(QuietThreads quiet, TimeProvider clock) : IDisp
                 job = new(new(Forgotten, clock));
                 job.Done = begin(job);
             }
-            // While somebody waits it does not end by itself.
+            // While somebody waits it does not time out.
             job.End.CancelAfter(Timeout.InfiniteTimeSpan);
             job.Waiting++;
             jobs.Insert(0, (key, job));
@@ -177,7 +177,7 @@ public sealed class TripSearches(QuietThreads quiet, TimeProvider clock) : IDisp
         {
             if (--job.Waiting > 0 || job.Done.IsCompleted)
                 return;
-            // Whoever went away wants no more of it; whoever has the best so far may ask again.
+            // A caller who went away needs no more; one who got an interim result may ask again.
             if (gone)
                 job.End.Cancel();
             else
@@ -203,7 +203,7 @@ public sealed class TripSearches(QuietThreads quiet, TimeProvider clock) : IDisp
     private static string KeyOf(object what) =>
         Convert.ToHexString(SHA256.HashData(JsonSerializer.SerializeToUtf8Bytes(what, ZingDb.Documents)));
 
-    /// <summary>Gives up every search.</summary>
+    /// <summary>Cancels every search.</summary>
     public void Dispose()
     {
         lock (door)

@@ -17,10 +17,10 @@ namespace ZingCast.Web.Rooms;
 /// <param name="Further">Also the next best kits, what each rod adds and what each limit costs.</param>
 public sealed record TripRequest(IReadOnlyList<PlannedDay> Days, TripLimits? Limits = null, Pieces? Held = null, bool Further = true);
 
-/// <summary>A trip with its kit, and what to take, wind and tie for it.</summary>
+/// <summary>A trip with its kit, and what to pack, wind and tie for it.</summary>
 public sealed record PackingAnswer(Trip Trip, TripPlan Plan, PackingList List);
 
-/// <summary>A thing to tick off, or to take the tick back from: at home, or on leaving the water.</summary>
+/// <summary>An item to tick or untick, when packing or when leaving the water.</summary>
 public sealed record PackRequest(string Key, bool On, bool Leaving = false);
 
 public static class TripsRoom
@@ -96,7 +96,7 @@ public static class TripsRoom
         return problems.Count > 0 ? Problems.Invalid(problems) : TypedResults.Ok(await shelf.KeepAsync(trip, "This trip", cancel));
     }
 
-    // A brief that was put away still is a day; one that never was is none. So with a caster.
+    // An archived brief still counts as a day; one that never existed does not. Likewise casters.
     private static async Task<IReadOnlyList<FieldProblem>> Unknown(IReadOnlyList<PlannedDay> days, ZingDb db, CancellationToken cancel)
     {
         var known = await db.Briefs.IgnoreQueryFilters().Select(b => b.Id).ToListAsync(cancel);
@@ -123,7 +123,7 @@ public static class TripsRoom
             .ToDictionaryAsync(b => b.Id, cancel);
         return
         [
-            // A brief that was set aside is no day any more.
+            // A brief that was set aside is dropped.
             .. days.Where(d => d.BriefId is not { } of || briefs.ContainsKey(of))
                 .Select(d =>
                     d.BriefId is { } id
@@ -156,7 +156,7 @@ public static class TripsRoom
             : TypedResults.Ok(await PlanOf(trip, request.Further, null, db, searches, (_, plan) => plan, cancel));
     }
 
-    // What was put away since is not here to come along.
+    // Archived pieces cannot be packed.
     private static async Task<T> PlanOf<T>(
         Trip trip,
         bool further,
@@ -224,7 +224,7 @@ public static class TripsRoom
     )
     {
         var shelf = db.KeptSet<Trip>(clock);
-        // A tick is one thing put or taken and hurts nobody else's: where two come at once the later looks again.
+        // A tick is independent of others: when two come at once, the later is applied to the new version.
         for (var tries = 1; ; tries++)
         {
             if (await shelf.FindAsync(id, cancel) is not { } trip)
@@ -264,7 +264,7 @@ public static class TripsRoom
         if (trip.LeavesOn is null)
             return TypedResults.Problem(statusCode: 409, title: "Say first on which day you leave.");
         var care = await CareRoom.ListAsync(db, log, clock, cancel);
-        // A page asks again while the search goes on; a file is read once, so it waits for the end.
+        // A page polls while the search goes on; a file is read once, so it waits for the end.
         PackingAnswer packing;
         do packing = await PackingOf(trip, care, db, searches, cancel);
         while (packing.Plan.Searching is not null);

@@ -10,7 +10,7 @@ using ZingCast.Web.Hosting;
 
 namespace ZingCast.Web.Rooms;
 
-/// <summary>A ticket to begin.</summary>
+/// <summary>A ticket to start.</summary>
 /// <param name="ReelId">Reel.</param>
 /// <param name="SpoolName">Which of its spools; its own when nothing is said.</param>
 /// <param name="LineId">Line.</param>
@@ -26,7 +26,7 @@ public sealed record TicketRequest(
     bool RightHand = false
 );
 
-/// <summary>An answer to the step at hand.</summary>
+/// <summary>Input for the current step.</summary>
 public sealed record ReplyRequest(WindingReply Reply) : IChange
 {
     /// <inheritdoc />
@@ -36,7 +36,7 @@ public sealed record ReplyRequest(WindingReply Reply) : IChange
     public object From(int version) => this with { Version = version };
 }
 
-/// <summary>Backing that was taken off again, metres.</summary>
+/// <summary>Backing taken off again, metres.</summary>
 public sealed record TakeOffRequest(double LengthM) : IChange
 {
     /// <inheritdoc />
@@ -46,7 +46,7 @@ public sealed record TakeOffRequest(double LengthM) : IChange
     public object From(int version) => this with { Version = version };
 }
 
-/// <summary>Whether the winder is to wind on or to stop.</summary>
+/// <summary>Whether to start or stop the winder.</summary>
 public sealed record WindRequest(bool On) : IChange
 {
     /// <inheritdoc />
@@ -56,10 +56,10 @@ public sealed record WindRequest(bool On) : IChange
     public object From(int version) => this with { Version = version };
 }
 
-/// <summary>How much the simulated winder's wheel is to slip, share.</summary>
+/// <summary>Slip of the simulated winder's wheel, as a share.</summary>
 public sealed record SlipRequest(double Share);
 
-/// <summary>A ticket as it stands.</summary>
+/// <summary>State of a ticket.</summary>
 /// <param name="Id">Identity.</param>
 /// <param name="Version">Version.</param>
 /// <param name="ReelId">Reel.</param>
@@ -103,7 +103,7 @@ public sealed record TicketAnswer(
 
 public static partial class ReelsRoom
 {
-    // No more of them are looked at.
+    // Most tickets listed.
     private const int MostTickets = 50;
 
     private static void MapTickets(RouteGroupBuilder tickets)
@@ -129,7 +129,7 @@ public static partial class ReelsRoom
                     CancellationToken cancel
                 ) =>
                 {
-                    // The desk first: what it has let go of by then is written down.
+                    // The service first: what it has released by then is stored.
                     var seen = desk.For(id);
                     return await db.KeptSet<WindingTicket>(clock).FindAsync(id, cancel) is { } ticket
                         ? TypedResults.Ok(Answer(ticket, desk, seen))
@@ -164,7 +164,7 @@ public static partial class ReelsRoom
                     return null;
                 if (await desk.IsWoundElsewhereAsync(db, id, cancel))
                     return WoundElsewhere;
-                // Whoever puts it away wants nothing more of it wound.
+                // An archived ticket is not wound any further.
                 await desk.StopAsync(db, id, cancel);
                 return null;
             }
@@ -219,7 +219,7 @@ public static partial class ReelsRoom
         if (check.Problems.Count > 0)
             return Problems.Invalid(check.Problems);
         var fill = SpoolFill.For(reel!, line!, backing!, request.BackingM);
-        // A guess may be wrong either way; what is known does not go on.
+        // A guess may be wrong either way; a known overfill is refused.
         if (!fill.Holds && !fill.Spool.IsGuess)
             return Problems.At(
                 "backingM",
@@ -259,7 +259,7 @@ public static partial class ReelsRoom
     {
         if (!request.On)
         {
-            // Whoever presses stop means it, however old the look is.
+            // A press on stop counts, however outdated the page.
             await desk.StopAsync(db, id, cancel);
             return await db.KeptSet<WindingTicket>(clock).FindAsync(id, cancel) is { } now
                 ? TypedResults.Ok(Answer(now, desk))
@@ -303,7 +303,7 @@ public static partial class ReelsRoom
             return Problems.Invalid(problems);
         if (next.IsWound)
         {
-            // What went while it was wound is said, not laid on a spool that nobody finds.
+            // Gear that was archived meanwhile is reported, rather than put on a spool nobody finds.
             if (await db.KeptSet<Reel>(clock).FindAsync(ticket.ReelId, cancel) is null)
                 return Went(ticket.ReelWords);
             if (await db.KeptSet<FlyLine>(clock).FindAsync(ticket.LineId, cancel) is null)
@@ -322,7 +322,7 @@ public static partial class ReelsRoom
             title: $"{words} was put away meanwhile. Bring it back in the shed and finish here, or put this ticket away."
         );
 
-    // What was really wound lies on the spool from now on, and no longer where the line was before.
+    // The wound backing and line are on the spool from now on, and the line no longer where it was before.
     private static async Task<WindingTicket> Wound(WindingTicket ticket, ZingDb db, TimeProvider clock, CancellationToken cancel)
     {
         var shelf = db.KeptSet<Spool>(clock);
@@ -335,7 +335,7 @@ public static partial class ReelsRoom
         return ticket with { SpoolId = spool.Id, Before = before, TakenFrom = from };
     }
 
-    // Takes a line off the spool it lies on, if it is another one than this; says which that was.
+    // Takes a line off the spool it is on, if that is another one; returns that spool's id.
     private static async Task<int?> TakeLineOff(int lineId, int? but, ZingDb db, TimeProvider clock, CancellationToken cancel)
     {
         if (await db.Spools.AsNoTracking().FirstOrDefaultAsync(s => s.LineId == lineId && s.Id != but, cancel) is not { } elsewhere)
@@ -360,7 +360,7 @@ public static partial class ReelsRoom
             : Problems.Invalid(problems);
     }
 
-    // Undone: the last step is to do again, the spool is as it was, and the line lies where it lay.
+    // Undo: the last step is to do again, the spool is as it was, and the line is back where it was.
     private static async Task<Results<Ok<TicketAnswer>, ProblemHttpResult>> Reopen(
         int id,
         ZingDb db,
@@ -402,7 +402,7 @@ public static partial class ReelsRoom
     {
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         var taken = await db.Spools.Where(s => s.ReelId == spool.ReelId && s.Id != spool.Id).Select(s => s.Name).ToListAsync(cancel);
-        // A name is suggested, never demanded.
+        // A name is suggested, never required.
         if (spool.Name.Length == 0)
             spool = spool with { Name = Spool.UsualName(taken) };
         if (spool.Check(DateOnly.FromDateTime(clock.GetLocalNow().Date)) is { Count: > 0 } wrong)
@@ -424,7 +424,7 @@ public static partial class ReelsRoom
         return TypedResults.Ok(kept);
     }
 
-    // A spool that comes back may find its name taken, or its line on another by now.
+    // An unarchived spool may find its name taken, or its line on another.
     private static async Task<string?> LineStays(ZingDb db, int id, bool away, CancellationToken cancel)
     {
         if (away || await db.Spools.IgnoreQueryFilters().AsNoTracking().FirstOrDefaultAsync(s => s.Id == id, cancel) is not { } spool)
