@@ -1,5 +1,5 @@
 import axe from 'axe-core';
-import { test as base, type Page, type Request } from '@playwright/test';
+import { test as base, type BrowserContext, type Page, type Request } from '@playwright/test';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { copyFileSync, cpSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -14,12 +14,24 @@ export const browser = {
     args: [
       '--no-sandbox',
       '--disable-gpu',
+      // Painting in a process of its own costs more than half of all that the browser does.
+      '--in-process-gpu',
+      // Windows of one application share a process, and with it all that was read and compiled.
+      '--process-per-site',
       '--disable-background-networking',
       '--disable-component-update',
       '--disable-sync',
       '--no-first-run',
     ],
   },
+};
+
+/** What every window is opened with. */
+export const options = {
+  viewport: { width: 1280, height: 800 },
+  locale: 'en-GB',
+  // Far from UTC and off the hour: an instant that loses its zone on the way shows.
+  timezoneId: 'Asia/Kathmandu',
 };
 
 const root = resolve(import.meta.dirname, '../..');
@@ -49,7 +61,8 @@ export class TestApp {
     const args = [dll, ...this.folder, '--port', port];
     const running = spawn('dotnet', this.demo ? [...args, '--demo'] : args, {
       stdio: ['ignore', 'pipe', 'pipe'],
-      env: { ...process.env, ...this.env },
+      // What lives for minutes only is not worth compiling a third time, and nobody waits for a winder.
+      env: { ...process.env, DOTNET_TieredPGO: '0', ZING_WINDER_TURNS: '1500', ...this.env },
     });
     this.process = running;
     this.url = await new Promise<string>((found, failed) => {
@@ -120,7 +133,29 @@ class SharedHouse {
   }
 }
 
-type Shared = { sharedHouse: SharedHouse };
+/** One set of windows for the tests of a worker; what a test leaves in it is swept up before the next. */
+class SharedWindows {
+  private constructor(
+    readonly context: BrowserContext,
+    private readonly keptOpen: Page,
+  ) {}
+
+  static async on(context: BrowserContext) {
+    // A window that stays open keeps the process; without one every test would read and compile all scripts anew.
+    const keptOpen = await context.newPage();
+    await keptOpen.goto('/mark.svg');
+    return new SharedWindows(context, keptOpen);
+  }
+
+  async sweep() {
+    for (const page of this.context.pages()) if (page !== this.keptOpen) await page.close();
+    await this.keptOpen.evaluate(() => localStorage.clear());
+    await this.context.clearCookies();
+    await this.context.clearPermissions();
+  }
+}
+
+type Shared = { sharedHouse: SharedHouse; sharedWindows: SharedWindows };
 
 type Fixtures = {
   demo: boolean;
@@ -150,6 +185,32 @@ export const test = base.extend<Fixtures, Shared>({
     },
     { scope: 'worker' },
   ],
+  sharedWindows: [
+    async ({ browser, sharedHouse }, use) => {
+      const app = await sharedHouse.with(true);
+      const context = await browser.newContext({ ...options, baseURL: app.url });
+      await use(await SharedWindows.on(context));
+      await context.close();
+    },
+    { scope: 'worker' },
+  ],
+  context: async ({ browser, app, env, own, hasTouch, isMobile, viewport, contextOptions, sharedWindows }, use) => {
+    if (!own && Object.keys(env).length + Object.keys(contextOptions).length === 0 && !hasTouch && !isMobile) {
+      await use(sharedWindows.context);
+      await sharedWindows.sweep();
+      return;
+    }
+    const context = await browser.newContext({
+      ...options,
+      ...contextOptions,
+      baseURL: app.url,
+      hasTouch,
+      isMobile,
+      viewport,
+    });
+    await use(context);
+    await context.close();
+  },
   app: async ({ demo, env, looking, own, sharedHouse }, use) => {
     if (own || Object.keys(env).length > 0) {
       const app = await newApp(demo, env);

@@ -1,4 +1,4 @@
-import { expect, saved, test } from './app';
+import { expect, saved, settled, test } from './app';
 import type { Page } from '@playwright/test';
 
 const pages = async (page: Page) =>
@@ -156,6 +156,8 @@ test.describe('on a phone', () => {
     let drawn = 0;
     for (let i = 0; i < total; i++) {
       const id = await now.getAttribute('data-step');
+      // A drawing comes a moment after its step.
+      await settled(page);
       if (i === total - 1) expect(id).toBe('fly');
       const next = now.getByRole('button', { name: 'Next step' });
       if (await next.isVisible()) {

@@ -31,7 +31,6 @@ async function chainOf(page: Page, path: string) {
 }
 
 test.describe('an evening', () => {
-  test.use({ env: { ZING_WINDER_TURNS: '1500' } });
   test.setTimeout(180_000);
 
   test('from a brief over benches, winder, leader, packing, log and care to another app, with the same answers', async ({

@@ -1,5 +1,5 @@
 import { defineConfig } from '@playwright/test';
-import { browser } from './app';
+import { browser, options } from './app';
 
 export default defineConfig({
   testDir: '.',
@@ -12,9 +12,6 @@ export default defineConfig({
   fullyParallel: true,
   use: {
     ...browser,
-    viewport: { width: 1280, height: 800 },
-    locale: 'en-GB',
-    // Far from UTC and off the hour: an instant that loses its zone on the way shows.
-    timezoneId: 'Asia/Kathmandu',
+    ...options,
   },
 });

@@ -125,9 +125,7 @@ test('what lies on a spool that was wound long ago is noted, and the line is now
   await expect(spools).toContainText('L8 ivory all-round over 160 yd');
 });
 
-test.describe('with a quick winder', () => {
-  test.use({ env: { ZING_WINDER_TURNS: '1500' } });
-
+test.describe('with a winder', () => {
   test('a spool is wound by the keyboard alone, from the bare arbor to the label', async ({ page }) => {
     await page.goto('/reels/5?part=spools');
     const press = async (name: string) => {
