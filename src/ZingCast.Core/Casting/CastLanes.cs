@@ -246,7 +246,7 @@ internal readonly struct CastLanes
             least = Create(LeastKg),
             upKg = kg + fly,
             lowKg = MaxNative(least, endKg - kg);
-        Apart(upKg, ConditionalSelect(moving, lowKg, Create(EndlessKg)), out var overUp, out var overLow, out var root, out var overRoot);
+        Apart(upKg, ConditionalSelect(moving, lowKg, Create(EndlessKg)), out var over, out var root);
         var g = r * root;
         var raw = (m - upKg * g) / (upKg + lowKg) & moving;
         // A rod leg that would run backwards is stopped by the guides.
@@ -270,20 +270,36 @@ internal readonly struct CastLanes
 
         // The line's height changes little within a step, so one wind serves all stages.
         var w = WindAt(z + Load(ref c.Falling) * dt * .5, Load(ref c.WindMps));
-        Lane4 skin = Load(ref c.Skin),
-            bend = Load(ref c.Bend),
-            bulk = Create(kFly);
+        var flow = new Flow
+        {
+            Wind = w,
+            Skin = Load(ref c.Skin),
+            Bend = Load(ref c.Bend),
+            Bulk = Create(kFly),
+            Rings = rings,
+        };
 
-        var v = u + g;
-        Forces(g, u, v, w, perM, thick, m2, endM2, skin, bend, bulk, rings, out var taken, out var upDrag, out var hold);
+        Forces(
+            flow,
+            g,
+            u,
+            new()
+            {
+                PerM = perM,
+                Thick = thick,
+                UpM2 = m2,
+                LowM2 = endM2 - m2,
+            },
+            out var drag
+        );
         // The guides hold until the loop pulls harder than they do.
-        var goes = resting & GreaterThan(perM * g * g * .25 - taken, hold);
+        var goes = resting & GreaterThan(perM * g * g * .25 - drag.Taken, drag.Low);
         moving = AndNot(moving, resting) | goes;
         lowKg = ConditionalSelect(moving, lowKg, Create(EndlessKg));
         if (resting != Lane4.Zero)
         {
-            Apart(upKg, lowKg, out overUp, out overLow, out root, out overRoot);
-            r = ConditionalSelect(resting, g * overRoot, r);
+            Apart(upKg, lowKg, out over, out root);
+            r = ConditionalSelect(resting, g * over.Root, r);
         }
         m = ConditionalSelect(goes, upKg * g, m);
         Store(ref c.Moving, one & moving);
@@ -291,7 +307,7 @@ internal readonly struct CastLanes
         Store(ref s.M, m);
         Store(ref s.R, r);
 
-        Rates(g, u, taken, upDrag, hold, runKg, overUp, overLow, overRoot, r, out var m1, out var r1);
+        Rates(g, u, r, drag, runKg, over, out var m1, out var r1);
         r1 = AndNot(r1, straight);
         Lane4 l1 = g * -.5,
             x1 = u + g * .5;
@@ -307,14 +323,10 @@ internal readonly struct CastLanes
             EndM2 = endM2,
             RunKg = runKg,
             RunM2 = runM2,
-            Rings = rings,
             Moving = moving,
             Straight = straight,
-            Wind = w,
-            Skin = skin,
-            Bend = bend,
             Fly = fly,
-            Bulk = bulk,
+            Flow = flow,
         };
         Stage(standing, line, half, l1, x1, m1, r1, out var l2, out var x2, out var m2nd, out var r2);
         Stage(standing, line, half, l2, x2, m2nd, r2, out var l3, out var x3, out var m3, out var r3);
@@ -357,14 +369,22 @@ internal readonly struct CastLanes
             EndM2,
             RunKg,
             RunM2,
-            Rings,
             Moving,
             Straight,
-            Wind,
+            Fly;
+
+        public Flow Flow;
+    }
+
+    // What drag goes by, constant during a step: wind, m/s; skin friction, drag of the loop and of the fly, over speed squared; and what
+    // the guides hold, newtons.
+    private struct Flow
+    {
+        public Lane4 Wind,
             Skin,
             Bend,
-            Fly,
-            Bulk;
+            Bulk,
+            Rings;
     }
 
     // Rates of change part of the way into the step.
@@ -390,98 +410,90 @@ internal readonly struct CastLanes
         var run = x + l - s.End;
         Lane4 up = kg + s.Fly,
             low = ConditionalSelect(s.Moving, MaxNative(Create(LeastKg), s.EndKg + run * s.RunKg - kg), Create(EndlessKg));
-        Apart(up, low, out var overUp, out var overLow, out var root, out var overRoot);
+        Apart(up, low, out var over, out var root);
         Lane4 g = r * root,
             u = MaxNative(Lane4.Zero, (m - up * g) / (up + low));
         Forces(
+            s.Flow,
             g,
             u,
-            u + g,
-            s.Wind,
-            perM,
-            thick,
-            m2,
-            s.EndM2 + run * s.RunM2,
-            s.Skin,
-            s.Bend,
-            s.Bulk,
-            s.Rings,
-            out var taken,
-            out var upper,
-            out var hold
+            new()
+            {
+                PerM = perM,
+                Thick = thick,
+                UpM2 = m2,
+                LowM2 = s.EndM2 + run * s.RunM2 - m2,
+            },
+            out var drag
         );
-        Rates(g, u, taken, upper, hold, s.RunKg, overUp, overLow, overRoot, r, out nm, out nr);
+        Rates(g, u, r, drag, s.RunKg, over, out nm, out nr);
         // A straight line is one piece: a tail wind does not blow its fly ahead of it.
         nr = AndNot(nr, s.Straight);
         nl = g * -.5;
         nx = u + g * .5;
     }
 
-    // 1/m and 1/n, and √(1/m + 1/n) with its reciprocal.
+    // 1/m and 1/n, and 1/√(1/m + 1/n).
+    private struct Inverses
+    {
+        public Lane4 Up,
+            Low,
+            Root;
+    }
+
+    // The same from m and n, with √(1/m + 1/n).
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
-    private static void Apart(Lane4 up, Lane4 low, out Lane4 overUp, out Lane4 overLow, out Lane4 root, out Lane4 overRoot)
+    private static void Apart(Lane4 up, Lane4 low, out Inverses over, out Lane4 root)
     {
         var overBoth = Lane4.One / (up * low);
-        overUp = low * overBoth;
-        overLow = up * overBoth;
-        root = Sqrt(overUp + overLow);
-        overRoot = Lane4.One / root;
+        over.Up = low * overBoth;
+        over.Low = up * overBoth;
+        root = Sqrt(over.Up + over.Low);
+        over.Root = Lane4.One / root;
+    }
+
+    // The line at the loop: mass per metre, kg/m, and thickness, metres; and thickness summed along fly leg and rod leg, square metres.
+    private struct AtLoop
+    {
+        public Lane4 PerM,
+            Thick,
+            UpM2,
+            LowM2;
     }
 
     // Drag of the loop that each of its ends bears (never more than its tension), of fly leg and fly, and of the rod leg with the guides,
     // newtons.
-    [MethodImpl(MethodImplOptions.AggressiveInlining)]
-    private static void Forces(
-        Lane4 g,
-        Lane4 u,
-        Lane4 v,
-        Lane4 w,
-        Lane4 perM,
-        Lane4 thick,
-        Lane4 m2,
-        Lane4 endM2,
-        Lane4 skin,
-        Lane4 bend,
-        Lane4 bulk,
-        Lane4 rings,
-        out Lane4 taken,
-        out Lane4 upDrag,
-        out Lane4 hold
-    )
+    private struct Drags
     {
-        Lane4 through = u + g * .5 + w,
-            up = v + w,
-            low = u + w;
-        taken = MinNative(perM * g * g * .25, bend * thick * through * Abs(through));
-        upDrag = (skin * m2 + bulk) * up * Abs(up);
-        hold = skin * (endM2 - m2) * low * Abs(low) + rings;
+        public Lane4 Taken,
+            Up,
+            Low;
     }
 
-    // Effect of drag, guides and picked-up running line on M and R.
+    // Drag at a speed of the legs against each other (g) and of the rod leg (u), m/s.
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
-    private static void Rates(
-        Lane4 g,
-        Lane4 u,
-        Lane4 taken,
-        Lane4 upDrag,
-        Lane4 hold,
-        Lane4 runKg,
-        Lane4 overUp,
-        Lane4 overLow,
-        Lane4 overRoot,
-        Lane4 r,
-        out Lane4 dm,
-        out Lane4 dr
-    )
+    private static void Forces(in Flow flow, Lane4 g, Lane4 u, in AtLoop at, out Drags drag)
+    {
+        Lane4 through = u + g * .5 + flow.Wind,
+            up = u + g + flow.Wind,
+            low = u + flow.Wind;
+        drag.Taken = MinNative(at.PerM * g * g * .25, flow.Bend * at.Thick * through * Abs(through));
+        drag.Up = (flow.Skin * at.UpM2 + flow.Bulk) * up * Abs(up);
+        drag.Low = flow.Skin * at.LowM2 * low * Abs(low) + flow.Rings;
+    }
+
+    // Effect of drag and picked-up running line, of this mass per metre, on M and R.
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
+    private static void Rates(Lane4 g, Lane4 u, Lane4 r, in Drags drag, Lane4 runKg, in Inverses over, out Lane4 dm, out Lane4 dr)
     {
         var picked = runKg * u;
-        dm = -(taken + taken + upDrag + hold);
+        dm = -(drag.Taken + drag.Taken + drag.Up + drag.Low);
         dr =
-            overRoot
+            over.Root
             * (
-                (taken + hold + picked * u) * overLow
-                - (taken + upDrag) * overUp
-                + g * picked * overLow * overLow * .5 * overRoot * overRoot
+                (drag.Taken + drag.Low + picked * u) * over.Low
+                - (drag.Taken + drag.Up) * over.Up
+                + g * picked * over.Low * over.Low * .5 * over.Root * over.Root
             );
         dr = ConditionalSelect(LessThanOrEqual(r, Lane4.Zero), MaxNative(Lane4.Zero, dr), dr);
     }

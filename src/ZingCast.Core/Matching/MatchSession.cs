@@ -307,17 +307,8 @@ public sealed class MatchSession
     private Choice WithReel(Pairing laid, GearShed from, Pins pins, bool strictly, LedgerBook book)
     {
         var (rod, line, leader) = (laid.Rod, laid.Line, laid.Leader);
-        var (reel, backing, backingM) = ReelRules.Decide(
-            brief,
-            from,
-            pins,
-            strictly,
-            rod,
-            line,
-            leader,
-            pins.BackingM is null ? Drawn(line, leader) : 0,
-            book
-        );
+        var drawnM = pins.BackingM is null ? Drawn(line, leader) : 0;
+        var (reel, backing, backingM) = ReelRules.Decide(new(brief, pins, rod, line, leader, drawnM), from, strictly, book);
         var outfit = new Outfit(
             rod,
             line,

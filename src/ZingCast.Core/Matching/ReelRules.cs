@@ -9,6 +9,15 @@ using ZingCast.Core.Standards;
 
 namespace ZingCast.Core.Matching;
 
+/// <summary>What a reel is chosen for.</summary>
+/// <param name="Brief">The day.</param>
+/// <param name="Pins">What is pinned.</param>
+/// <param name="Rod">Rod to balance.</param>
+/// <param name="Line">Line to hold.</param>
+/// <param name="Leader">Leader, whose tippet the backing has to outlast.</param>
+/// <param name="DrawnM">Backing that the fish draws, metres; 0 when it does not matter.</param>
+internal readonly record struct ForReel(Brief Brief, Pins Pins, Rod Rod, FlyLine Line, Leader Leader, double DrawnM);
+
 /// <summary>Backing, reel, fill, balance, and what to spend money on.</summary>
 internal static class ReelRules
 {
@@ -21,20 +30,12 @@ internal static class ReelRules
         LeastForRunsLb = 48,
         OverTippet = 1.2;
 
-    public static (Reel Reel, Backing Backing, double BackingM) Decide(
-        Brief brief,
-        GearShed shed,
-        Pins pins,
-        bool strictly,
-        Rod rod,
-        FlyLine line,
-        Leader leader,
-        double drawnM,
-        LedgerBook book
-    )
+    /// <summary>Chooses backing and reel for a rod, line and leader; with <paramref name="strictly"/> a reel of the shed at any cost.</summary>
+    public static (Reel Reel, Backing Backing, double BackingM) Decide(ForReel on, GearShed shed, bool strictly, LedgerBook book)
     {
+        var (brief, pins, rod, line, leader, drawnM) = on;
         var metres = BackingLength(brief, pins, drawnM, book);
-        var (fitting, backing) = BackingKind(brief, shed, pins, (rod, line, leader), metres, book);
+        var (fitting, backing) = BackingKind(on, shed, metres, book);
         var pinned = pins.Reel is { } id ? shed.Reels.FirstOrDefault(r => r.Id == id) : null;
         var nearest = strictly ? shed.Reels.MinBy(r => Choosing.Cost(r, rod, line, backing, metres, brief, shed)) : null;
         var reel = pinned ?? fitting ?? nearest ?? Choosing.WantedReel(rod, line, backing, metres, brief);
@@ -151,20 +152,14 @@ internal static class ReelRules
         return metres;
     }
 
-    private static (Reel? Fitting, Backing Backing) BackingKind(
-        Brief brief,
-        GearShed shed,
-        Pins pins,
-        (Rod Rod, FlyLine Line, Leader Leader) on,
-        double metres,
-        LedgerBook book
-    )
+    private static (Reel? Fitting, Backing Backing) BackingKind(ForReel on, GearShed shed, double metres, LedgerBook book)
     {
+        var (brief, pins) = (on.Brief, on.Pins);
         var fast = RunsFast(brief);
         var tippetN = Tippets.KnottedN(on.Leader.TippetM);
         var (wanted, thin) = Kinds(brief, pins, on.Leader, !book.IsOff(Rules.BackingKind));
-        var reel = Best(brief, shed, pins, on.Rod, on.Line, wanted, metres);
-        var thinReel = thin is null || reel is not null ? null : Best(brief, shed, pins, on.Rod, on.Line, thin, metres);
+        var reel = Best(on, shed, wanted, metres);
+        var thinReel = thin is null || reel is not null ? null : Best(on, shed, thin, metres);
         var backing = thinReel is null ? wanted : thin!;
         book.Add(
             Rules.BackingKind,
@@ -192,11 +187,11 @@ internal static class ReelRules
         return (thinReel ?? reel, backing);
     }
 
-    private static Reel? Best(Brief brief, GearShed shed, Pins pins, Rod rod, FlyLine line, Backing backing, double metres)
+    private static Reel? Best(ForReel on, GearShed shed, Backing backing, double metres)
     {
-        var candidates = Choosing.Only(shed.Reels, pins.Reel, r => r.Id);
-        var best = candidates.MinBy(r => Choosing.Cost(r, rod, line, backing, metres, brief, shed));
-        return best is not null && Takes(SpoolFill.For(best, line, backing, metres)) ? best : null;
+        var candidates = Choosing.Only(shed.Reels, on.Pins.Reel, r => r.Id);
+        var best = candidates.MinBy(r => Choosing.Cost(r, on.Rod, on.Line, backing, metres, on.Brief, shed));
+        return best is not null && Takes(SpoolFill.For(best, on.Line, backing, metres)) ? best : null;
     }
 
     private static void Chosen(Brief brief, Reel reel, Backing backing, double metres, LedgerBook book)
