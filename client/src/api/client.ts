@@ -13,7 +13,7 @@ export type LedgerStep = S['LedgerStep'];
 export type Candidate = S['Candidate'];
 export type Caution = S['Caution'];
 export type Solution = S['Solution'];
-// Drafts and pins are what somebody sends; an answer holds every one of their fields.
+// Drafts and pins are as sent by a person; in an answer every field is present.
 export type BriefDraft = S['BriefDraftInput'];
 export type Pins = S['PinsInput'];
 export type BriefAnswer = S['BriefAnswer'];
@@ -25,7 +25,7 @@ export type FlyLine = S['FlyLine'];
 export type Reel = S['Reel'];
 export type GearShed = S['GearShed'];
 export type Leader = S['Leader'];
-// While it is worked on it is only what somebody says of it.
+// While it is edited it has only what a person enters.
 export type LeaderDraft = S['LeaderInput'];
 export type LeaderPiece = S['LeaderPieceInput'];
 export type LeaderCheck = S['LeaderCheck'];
@@ -83,7 +83,7 @@ export type WindingStep = S['WindingStep'];
 export type Stretch = S['Stretch'];
 export type Weighing = S['Weighing'];
 export type Form = S['Form'];
-// A trip, its days and its limits are what somebody sends; an answer holds every one of their fields.
+// A trip, its days and limits are as sent by a person; in an answer every field is present.
 export type Trip = S['TripInput'] & { id: number; version: number };
 export type PlannedDay = S['PlannedDayInput'];
 export type TripLimits = S['TripLimitsInput'];
@@ -124,7 +124,7 @@ export type BackupMerge = S['BackupMerge'];
 
 export const api = createClient<paths>({ baseUrl: '' });
 
-/** Words for each field that needs another look, from a problem-details answer. */
+/** Words for each field with a problem, from a problem-details answer. */
 export type FieldWords = Record<string, string>;
 
 type ProblemBody = { title?: string | null; errors?: Record<string, string[]> };
@@ -140,7 +140,7 @@ export class ApiError extends Error {
   }
 }
 
-/** Nobody answered, the key is asked for again or the disk is full: it will work later just as it is. */
+/** Nobody answered, the key has to be entered again, or the disk is full: the same request will work later. */
 export const isPassing = (failure: ApiError) => [0, 401, 503, 507].includes(failure.status);
 
 export function apiError(error: unknown, status: number): ApiError {
@@ -149,7 +149,7 @@ export function apiError(error: unknown, status: number): ApiError {
   return new ApiError(body.title ?? 'Something broke. Nothing was changed.', status, fields);
 }
 
-/** Unwraps an answer or throws what went wrong; a lost connection becomes an error of status 0. */
+/** Returns the data of an answer, or throws what went wrong; a lost connection becomes an error of status 0. */
 export async function unwrap<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
   let answer;
   try {
@@ -162,7 +162,7 @@ export async function unwrap<T>(call: Promise<{ data?: T; error?: unknown; respo
   return answer.data as T;
 }
 
-/** One thing, and the version of it that a change goes on from: what has moved on since is refused. */
+/** A thing and the version that a change is based on; an outdated one is refused. */
 export const onVersion = (id: number, version: number) => ({
   params: { path: { id }, header: { 'If-Match': `"${version}"` } },
 });

@@ -1,7 +1,7 @@
 import type { QueryClient } from '@tanstack/react-query';
 import { api } from './client';
 
-/** What stands in the file of the house, by its tables. */
+/** Tables of the database, in groups. */
 const parts = {
   gear: ['Rods', 'Lines', 'Reels', 'Spools', 'LeaderSpools', 'TiedLeaders', 'Calibrations'],
   scraps: ['Scraps', 'ScrapsInJobs', 'CutJobs'],
@@ -16,9 +16,9 @@ const parts = {
 
 type Part = keyof typeof parts;
 
-// Which answers show which parts; an answer is asked for anew as soon as one of its parts was written, here or anywhere.
+// Groups of tables that each answer depends on; it is refetched as soon as one of them was written, here or elsewhere.
 const about = {
-  // Of the trade itself, or of what is sent along.
+  // Answers that depend on the trade alone, or on what is sent along.
   standards: [],
   knots: [],
   knot: [],
@@ -30,7 +30,7 @@ const about = {
   run: [],
   pasted: ['gear'],
   lastAnswer: [],
-  // Of a piece that is sent along, and what the house knows of hands and tables.
+  // Answers about a piece that is sent along, and the casters and tables stored here.
   cast: ['hands'],
   castMap: ['hands'],
   gains: ['hands', 'gear'],
@@ -45,7 +45,7 @@ const about = {
   suits: ['gear', 'hands'],
   depth: ['gear', 'hands'],
   rodToday: ['gear', 'hands'],
-  // Of the shed.
+  // Answers about the shed.
   shed: ['gear', 'hands'],
   scraps: ['scraps'],
   jobs: ['scraps', 'gear'],
@@ -59,7 +59,7 @@ const about = {
   rig: ['rigging', 'gear', 'briefs'],
   tying: ['gear'],
   care: ['gear', 'log', 'trips', 'briefs'],
-  // Of briefs and trips.
+  // Answers about briefs and trips.
   briefs: ['briefs'],
   brief: ['briefs'],
   outcome: ['briefs', 'gear', 'hands'],
@@ -72,7 +72,7 @@ const about = {
   packing: ['trips', 'gear', 'hands', 'briefs', 'log'],
   shedDays: ['gear', 'hands', 'briefs', 'trips'],
   firstOutfit: [],
-  // Of the log.
+  // Answers about the log.
   log: ['log', 'gear'],
   outing: ['log'],
   newOuting: [],
@@ -80,7 +80,7 @@ const about = {
   logWind: ['log', 'gear', 'hands'],
   learning: ['log', 'gear', 'hands'],
   people: ['hands'],
-  // Of the folder.
+  // Answers about the data folder.
   data: Object.keys(parts) as Part[],
   sessions: [],
   look: Object.keys(parts) as Part[],
@@ -90,15 +90,15 @@ const about = {
 
 export type KeyName = keyof typeof about;
 
-/** The key of an answer: its name in the table, and what it was asked with. */
+/** Query key of an answer: its name in the table, and its parameters. */
 export const key = (name: KeyName, ...asked: readonly unknown[]) => [name, ...asked] as const;
 
-/** What is known of the version of the house: the run of the program and who else wrote, and how often each table was written. */
+/** The version of the data last seen: run of the program, writes by others, and number of writes to each table. */
 export class Seen {
   private run: string | null = null;
   private readonly counts = new Map<string, number>();
 
-  /** Takes a version in, as `run others Rods=3`; gives what was written since the newest one: tables, or all of them. */
+  /** Takes in a version, such as `run others Rods=3`; returns the tables written since the newest one, or 'all'. */
   take(version: string): 'all' | Set<string> {
     const [run, others, ...tables] = version.split(' ');
     const first = this.run === null;
@@ -108,7 +108,7 @@ export class Seen {
     const written = new Set<string>();
     for (const table of tables) {
       const [name, count] = table.split('=') as [string, string];
-      // Answers overtake each other; an older one tells nothing new.
+      // Answers may arrive out of order; an older one has no news.
       if (Number(count) <= (this.counts.get(name) ?? 0)) continue;
       this.counts.set(name, Number(count));
       if (!first) written.add(name);
@@ -117,13 +117,13 @@ export class Seen {
   }
 }
 
-/** Whether the answer with that key shows something of what was written. */
+/** Whether the answer with that key depends on what was written. */
 export function shows(asked: readonly unknown[], written: 'all' | Set<string>) {
   const of: readonly Part[] = about[asked[0] as KeyName] ?? [];
   return of.some((part) => written === 'all' || parts[part].some((table) => written.has(table)));
 }
 
-/** Follows the version of the house, which every answer carries: what shows something that was written since is asked for anew. */
+/** Follows the version that every answer carries, and refetches what depends on tables written since. */
 export function followHouse(queries: QueryClient) {
   const seen = new Seen();
   api.use({

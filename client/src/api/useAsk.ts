@@ -3,14 +3,14 @@ import { retryWhenBusy, useLastGood } from './answers';
 import { ApiError, type FieldWords } from './client';
 
 /**
- * An answer that follows what is asked, key by key. The last one stays while the next is worked out and while an
- * entry is refused; the words of a refusal come by field.
+ * The answer to a request that changes with every key. The last one stays while the next is computed and while an entry is refused;
+ * problems come by field.
  */
 export function useAsk<T>(
   key: readonly unknown[],
   ask: (signal: AbortSignal) => Promise<T>,
   enabled = true,
-  /** In how many milliseconds an answer that is not the last is asked for again. */
+  /** Milliseconds until an interim answer is asked for again. */
   again?: (data: T) => number | false,
 ) {
   const { data, error } = useQuery({

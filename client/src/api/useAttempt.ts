@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { ApiError } from './client';
 
-/** Does something that may be refused. What was said against it stays until the next attempt. */
+/** Runs something that may be refused. The refusal stays until the next attempt. */
 export function useAttempt() {
   const [failure, setFailure] = useState<ApiError | null>(null);
   const attempt = async (work: () => Promise<unknown>) => {

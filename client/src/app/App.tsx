@@ -27,7 +27,7 @@ export function App() {
         <h1 className="text-xl font-semibold">{error.message}</h1>
         <button
           className="btn mt-3"
-          // The page that asks for the key is another page.
+          // The page that asks for the key is served separately.
           onClick={() => (error instanceof ApiError && error.status === 401 ? location.reload() : void refetch())}
         >
           Try again

@@ -21,14 +21,14 @@ import { rooms } from './rooms';
 import { TourGuide } from './TourGuide';
 import { UnitsMenu } from './UnitsMenu';
 
-/** How often it is asked whether anything was written in another window, ms. */
+/** Interval of asking whether anything was written in another window, ms. */
 const othersMs = 2000;
 
 type Sheet = 'commands' | 'keys' | 'pictures' | null;
 
-/** The bar over every room, with what works everywhere. */
+/** The bar over every page, with the commands that work everywhere. */
 export function House() {
-  // Not in the address, so that it is there with the press and the letters after Ctrl K do not fall through.
+  // Not in the address, so that it opens within the press and letters after Ctrl K do not fall through.
   const [sheet, setSheet] = useState<Sheet>(null);
   const { pathname } = useLocation();
   const { asked, ask } = useAddress();
@@ -104,7 +104,7 @@ function RoomLinks({ pathname }: { pathname: string }) {
   );
 }
 
-/** A brief has its own way back, which takes in what was done elsewhere. */
+/** A brief has its own undo, which includes what was done elsewhere. */
 function useAtBrief() {
   const id = useMatch('/briefs/:id/:link?')?.params.id;
   return id !== undefined && id !== 'new';
@@ -120,7 +120,7 @@ function Undo() {
   );
 }
 
-/** What can be done wherever somebody is. */
+/** Commands that work on every page. */
 function useEverywhere({
   setSheet,
   turn,
@@ -166,7 +166,7 @@ function useEverywhere({
   ]);
 }
 
-/** A new page starts at its top, and the focus is never left on what went away. */
+/** A new page starts at its top, and the focus is never left on a removed element. */
 function useNewPage(pathname: string) {
   useEffect(() => {
     if (location.hash) return;
@@ -182,7 +182,7 @@ function useNewPage(pathname: string) {
   }, [pathname]);
 }
 
-/** Asks now and then, so that what was written in another window is seen in this one. */
+/** Polls, so that what was written in another window appears in this one. */
 function useWhatOthersWrote() {
   useQuery({
     queryKey: key('version'),
@@ -194,7 +194,7 @@ function useWhatOthersWrote() {
   });
 }
 
-/** Ways to every room, brief and piece, for the palette and the keys. */
+/** Commands that lead to every page, brief and piece, for the palette and the keys. */
 function useWays() {
   const navigate = useNavigate();
   const bench = useMeasuringBench();

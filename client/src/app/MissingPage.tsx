@@ -3,7 +3,7 @@ import { Component, type ReactNode } from 'react';
 type Props = { at: string; children: ReactNode };
 type State = { failedAt: string | null };
 
-/** Stands in for a page that could not be fetched because nobody answered, or that broke; another address is tried anew. */
+/** Shown for a page that could not be fetched or that failed; another address is tried anew. */
 export class MissingPage extends Component<Props, State> {
   override state: State = { failedAt: null };
 

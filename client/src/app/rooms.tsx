@@ -1,15 +1,15 @@
 import { lazy, type ComponentType, type LazyExoticComponent } from 'react';
 
-/** A room of the house: where it stands, how one gets there, and its page, which is fetched when somebody first goes in. */
+/** A page: its address, the command that leads there, and its component, fetched on first use. */
 type Room = {
   path: string;
   page: LazyExoticComponent<ComponentType>;
   fetch: () => Promise<unknown>;
   /** Its name in the bar. */
   name?: string;
-  /** Other addresses that belong to it, for the bar. */
+  /** Other addresses that belong to it, to mark it in the bar. */
   also?: RegExp;
-  /** How the palette and the keys get there. */
+  /** Its command in the palette and its key. */
   command?: { id: string; name: string; words?: string; keys: string[] };
 };
 
@@ -33,7 +33,7 @@ export const rooms: Room[] = [
   room('/briefs/:id/:link?', () => import('../rooms/briefs/BriefPage').then((m) => m.BriefPage)),
   room('/shed', () => import('../rooms/shed/ShedPage').then((m) => m.ShedPage), {
     name: 'Shed',
-    // A bench for a piece belongs to the shed.
+    // The bench of a piece belongs to the shed.
     also: /^\/(shed|rods|lines|reels|winding|spools)\//,
     command: { id: 'shed', name: 'Shed', words: 'gear rods lines reels add inventory', keys: ['s'] },
   }),
@@ -119,8 +119,8 @@ export const rooms: Room[] = [
   }),
 ];
 
-/** Addresses that people may have kept, and where those rooms stand now. */
+/** Old addresses that people may have kept, and where those pages are now. */
 export const moved: Record<string, string> = { '/drawer': '/cutting' };
 
-/** Fetches every page, so that all of them are there when the server is not. */
+/** Fetches every page, so that all of them are available without the server. */
 export const fetchAll = () => Promise.allSettled(rooms.map((r) => r.fetch()));

@@ -1,9 +1,9 @@
 import { useLayoutEffect, useRef, useState, type MouseEvent, type PointerEvent } from 'react';
 
-/** How long a finger rests on a handle until it has hold of it, ms; what moves farther before that is a swipe, px. */
+/** How long a finger must rest on a handle to take hold of it, ms; moving farther than this before is a swipe, px. */
 const liftMs = 180;
 const swipePx = 8;
-/** A hand that only touches shakes by less, px. */
+/** A touching hand moves less than this, px. */
 const shakePx = 3;
 
 type Grip<From> = {
@@ -16,14 +16,14 @@ type Grip<From> = {
   was: string;
   touched: { x: number; y: number } | null;
 };
-/** Where a gesture left what it moved: the next one goes on from there, as long as nothing else moved it. */
+/** Where a gesture left its value: the next one continues from there, unless something else changed it. */
 type Left<From> = { from: From; dx: number; dy: number; at: string };
 
 /**
- * Moves something by its handle. It goes as far as the finger, from where it lay: nothing jumps when it is touched, and back is where
- * it began, in one gesture or in two. `free` is what is moved, with the scale it is drawn at while nobody holds it; while it is `held` the
- * drawing keeps the scale it had when it was taken. `dx` and `dy` are in the units of the drawing; `move` says false where it went no
- * farther than a limit. A finger takes hold by resting on the handle a moment: a swipe over it scrolls and moves nothing.
+ * Dragging by a handle. The value moves as far as the finger, from where it was: nothing jumps when touched, and moving back restores it,
+ * in one gesture or in two. `free` is the value with the scale it is drawn at; while it is `held` the drawing keeps the scale of the start.
+ * `dx` and `dy` are in units of the drawing; `move` returns false at a limit. A finger takes hold by resting on the handle a moment: a
+ * swipe over it scrolls and moves nothing.
  */
 export function useDrag<From>(free: From, move: (from: From, dx: number, dy: number) => boolean | void) {
   const [held, setHeld] = useState<From | null>(null);
@@ -38,7 +38,7 @@ export function useDrag<From>(free: From, move: (from: From, dx: number, dy: num
   useLayoutEffect(() => {
     if (held === null && left.current) left.current.at = JSON.stringify(now.current);
   }, [held]);
-  // The browser is told before it scrolls, which a listener of React's cannot do.
+  // The browser must be told before it scrolls, which a React listener cannot do.
   const [ref] = useState(() => (element: SVGElement | null) => {
     const stay = (event: TouchEvent) => grip.current && event.cancelable && event.preventDefault();
     element?.addEventListener('touchmove', stay, { passive: false });
@@ -92,7 +92,7 @@ export function useDrag<From>(free: From, move: (from: From, dx: number, dy: num
         const { touched } = current;
         const far = touched ? Math.hypot(clientX - touched.x, clientY - touched.y) : Infinity;
         if (far < shakePx) return;
-        // A busy machine tells of a swipe after the time to rest has run out; the events say when it was.
+        // A busy machine reports a swipe after the resting time; the time stamps of the events tell.
         if (touched && current.cameAt !== null && timeStamp - current.cameAt < liftMs && far > swipePx)
           return release();
         current.touched = null;
@@ -104,13 +104,13 @@ export function useDrag<From>(free: From, move: (from: From, dx: number, dy: num
       onPointerUp: release,
       onPointerCancel: release,
       onLostPointerCapture: release,
-      // A finger that rests long is holding on, not asking for a menu.
+      // A finger that rests long is holding, not asking for a menu.
       onContextMenu: (event: MouseEvent) => grip.current && event.preventDefault(),
     },
   };
 }
 
-/** A value moved by so much, in whole steps; not moved is where it was. */
+/** A value moved by whole steps; zero steps leave it exactly as it was. */
 export const steppedBy = (value: number, by: number, step: number) =>
   Math.abs(by) < step / 2 ? value : Math.round((value + by) / step) * step;
 

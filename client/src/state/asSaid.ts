@@ -1,8 +1,8 @@
 import type { BriefDraft, FieldWords, Solution, Standards } from '../api/client';
 
 /**
- * The answer with what can be dragged set to what was said last, so that a drawing goes with the hand and a key pressed twice steps
- * twice, before the answer has come. What cannot be drawn or was refused stays as it was.
+ * The answer with the draggable values set to the latest input, so that a drawing follows the hand, and a key pressed twice moves two
+ * steps, before the answer has come. Values that cannot be drawn or were refused stay as they were.
  */
 export function asSaid(
   solution: Solution,

@@ -7,7 +7,7 @@ import { linkIds } from '../drawing/outfit';
 import { useAnswer } from './useAnswer';
 import { useCommands } from '../ui/commands';
 
-/** The brief somebody is at work on: its own pages say so by their path, a measuring bench by ?brief=. */
+/** The brief being worked on: its own pages have it in their path, a measuring bench in ?brief=. */
 export function useBriefAtHand() {
   const page = useMatch('/briefs/:id/*');
   const [params] = useSearchParams();
@@ -15,7 +15,7 @@ export function useBriefAtHand() {
   return id > 0 ? id : null;
 }
 
-/** A brief as it was kept when it was opened; changes to it are at its own page. */
+/** A brief as stored when it was opened; it is edited on its own page. */
 export const useKeptBrief = (id: number | null) =>
   useQuery({
     queryKey: key('brief', id),
@@ -25,7 +25,7 @@ export const useKeptBrief = (id: number | null) =>
     retry: retryWhenBusy,
   });
 
-/** The brief at hand and what it comes to, for a bench to start from; nothing when there is none or it cannot be had. */
+/** The current brief and its answer, for a bench to start from; null when there is none or it cannot be had. */
 export function useToday() {
   const id = useBriefAtHand();
   const { data: brief, isError } = useKeptBrief(id);
@@ -37,7 +37,7 @@ export function useToday() {
   };
 }
 
-/** Where a piece is measured; the brief at hand comes along. */
+/** Path where a piece is measured, with the current brief. */
 export function useMeasuringBench() {
   const brief = useBriefAtHand();
   return (kind: 'rods' | 'lines' | 'reels', id: number, part?: string) => {
@@ -46,7 +46,7 @@ export function useMeasuringBench() {
   };
 }
 
-/** Number keys and brackets walk the chain of a brief. */
+/** Number keys and brackets move along the chain of a brief. */
 export function useChainKeys(base: string, open?: LinkId) {
   const navigate = useNavigate();
   const step = (by: number, from: LinkId) => {

@@ -1,20 +1,17 @@
 import { ApiError, isPassing } from '../api/client';
 
-/**
- * Where keeping stands. Typed: not on its way yet; waiting: it will be tried again; refused: an entry stands in the way; stale: changed
- * elsewhere.
- */
+/** State of saving. Typed: not sent yet; waiting: will be tried again; refused: an entry prevents it; stale: changed elsewhere. */
 export type Saving = { state: 'typed' | 'saving' | 'saved' | 'waiting' | 'refused' | 'stale'; words?: string };
 
 type Kept = { version: number };
 
-/** How long hands must rest before it is kept, and how long until a passing failure is tried again, ms. */
+/** Pause after the last change before it is saved, and pause before a passing failure is tried again, ms. */
 export const restMs = 450;
 export const againMs = 2500;
 
 /**
- * Keeps the newest of something that is edited, a moment after the last change. One write at a time, because the next
- * needs the version that the last one made; what is the same as kept is not written.
+ * Saves the newest state of something edited, a moment after the last change. One write at a time, because each needs the version that the
+ * previous one made; an unchanged state is not written.
  */
 export class Autosave<T, K extends Kept> {
   private timer: ReturnType<typeof setTimeout> | undefined;
@@ -24,7 +21,7 @@ export class Autosave<T, K extends Kept> {
 
   constructor(
     private now: T,
-    /** The version that what is here is based on. */
+    /** The version that the present state is based on. */
     public version: number,
     private readonly write: (now: T, version: number, leaving: boolean) => Promise<K>,
     private readonly tell: (saving: Saving) => void,
@@ -33,30 +30,30 @@ export class Autosave<T, K extends Kept> {
     this.kept = JSON.stringify(now);
   }
 
-  /** True while this is not what was kept last. */
+  /** True while the present state differs from the saved one. */
   isAhead(now: T) {
     return JSON.stringify(now) !== this.kept;
   }
 
-  /** The newest; kept when no newer one has come for a moment. */
+  /** Takes the newest state; saves it when no newer one comes for a moment. */
   put(now: T) {
     this.now = now;
     this.after(restMs);
   }
 
-  /** Keeps at once what is not kept yet: the page is being left. */
+  /** Saves at once, because the page is being left. */
   leave() {
     clearTimeout(this.timer);
     return this.save(true);
   }
 
-  /** What is here goes over what was kept elsewhere under that version. */
+  /** Overwrites what was saved elsewhere under that version. */
   keepMine(version: number) {
     this.version = version;
     this.after(0);
   }
 
-  /** What was kept elsewhere is taken instead of what is here. */
+  /** Takes what was saved elsewhere instead of the present state. */
   takeTheirs(theirs: T, version: number) {
     clearTimeout(this.timer);
     this.now = theirs;
@@ -65,7 +62,7 @@ export class Autosave<T, K extends Kept> {
     this.tell({ state: 'saved' });
   }
 
-  /** Takes what was kept elsewhere since, where nothing here is ahead of what was kept from here; says whether it did. */
+  /** Takes what was saved elsewhere, when nothing here is unsaved; returns whether it did. */
   follow(theirs: T, version: number) {
     if (version <= this.version || this.writing || this.isAhead(this.now)) return false;
     this.takeTheirs(theirs, version);

@@ -3,11 +3,11 @@ import { api, unwrap } from '../api/client';
 import { key } from '../api/keys';
 import { useUnits } from '../ui/units';
 
-/** The people of the house. */
+/** The named people. */
 export const usePeople = () =>
   useQuery({ queryKey: key('people'), queryFn: () => unwrap(api.GET('/api/log/casters')), staleTime: 60_000 });
 
-/** Everybody who can cast: the presets, then the people of the house by name; and whoever casts now, though put away since. */
+/** Everybody who can cast: the presets, then the named people; and the present caster, even if archived. */
 export function useCasters(now?: { id: string; name: string }) {
   const { standards } = useUnits();
   const { data } = usePeople();

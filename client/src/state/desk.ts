@@ -1,15 +1,15 @@
 import { forget, recallParts, remember } from '../ui/remember';
 import type { History } from './history';
 
-/** What lies on the desk of one brief in this browser: the work with its steps, and the version it is based on. */
+/** Work on one brief kept in this browser: its undo steps, and the version it is based on. */
 export type Desk<T> = { version: number; ahead: boolean; history: History<T> };
 
 const place = (id: number) => `desk-${id}`;
 
-// Enough to go back an evening's work; the whole of it would fill what a browser gives.
+// Undo steps kept: enough for an evening; all of them would fill the browser's storage.
 const stepsKept = 40;
 
-/** What was on the desk when it was left; null where nothing was, or nobody can read it. */
+/** The work as it was left; null when there is none, or it cannot be read. */
 export function recallDesk<T>(id: number): Desk<T> | null {
   const desk = recallParts<Desk<T> | null>(place(id), null);
   return desk && Array.isArray(desk.history?.past) && Array.isArray(desk.history.future) ? desk : null;

@@ -2,7 +2,7 @@ import type { Solution } from '../api/client';
 import type { OutfitFigures } from '../drawing/outfit';
 import type { CastFigures } from '../drawing/ReachBar';
 
-/** An answer as the chain is drawn from it. */
+/** What the chain is drawn from. */
 export const outfitFigures = ({ outfit, brief }: Solution): OutfitFigures => ({
   fly: brief.fly,
   leader: outfit.leader,
@@ -16,7 +16,7 @@ export const outfitFigures = ({ outfit, brief }: Solution): OutfitFigures => ({
   distanceM: brief.distanceM,
 });
 
-/** An answer as its cast is drawn along the ground. */
+/** What the cast along the ground is drawn from. */
 export const castFigures = ({ outfit, brief }: Solution): CastFigures => ({
   distanceM: brief.distanceM,
   shootM: outfit.shootM,
@@ -26,7 +26,7 @@ export const castFigures = ({ outfit, brief }: Solution): CastFigures => ({
   reach: outfit.reachM,
 });
 
-/** An answer as the plan of the water is drawn from it. */
+/** What the plan of the water is drawn from. */
 export const planFigures = ({ outfit, brief }: Solution) => ({
   distanceM: brief.distanceM,
   windMps: brief.windMps,
@@ -36,7 +36,7 @@ export const planFigures = ({ outfit, brief }: Solution) => ({
   reach: outfit.reachM,
 });
 
-/** An answer as the section of the water is drawn from it. */
+/** What the section of the water is drawn from. */
 export const depthFigures = ({ outfit, brief }: Solution) => ({
   depthM: brief.depthM,
   floats: outfit.line.density === 'floating',

@@ -35,27 +35,27 @@ export const taggedName = ({ id, tag, name }: { id: number; tag: string; name: s
   name: `${tag} ${name}`,
 });
 
-/** The line a bench starts with: today's when it is in the shed and its weight is known, else the first of which it is. */
+/** The line a bench starts with: today's when it is in the shed and of known mass, otherwise the first of known mass. */
 export const lineToStart = ({ lines }: GearShed, today: Solution | null) => {
   const weighed = lines.filter((l) => (l.massKg ?? null) !== null);
   return weighed.find((l) => l.id === today?.outfit.line.id) ?? weighed[0];
 };
 
-// The paths of all gear differ by one word, which the types of the contract cannot say.
+// The paths of all gear differ by one word, which the generated types cannot express.
 const shelf = (kind: GearKind) => `/api/shed/${kind}` as '/api/shed/rods';
 
-/** The pieces of a kind that stand in the shed; scraps have a drawer of their own. */
+/** The pieces of a kind in the shed; scraps are in the drawer. */
 export const inShed = (shed: GearShed, kind: Exclude<GearKind, 'scraps'>) =>
   kind === 'leader-spools' ? shed.leaderSpools : shed[kind];
 
-/** A piece as it is kept now; undefined when it was put away. */
+/** A piece as stored now; undefined when it was archived. */
 export async function current<K extends GearKind>(kind: K, id: number): Promise<Gear[K] | undefined> {
   const pieces: Gear[GearKind][] =
     kind === 'scraps' ? await unwrap(api.GET('/api/shed/scraps')) : inShed(await unwrap(api.GET('/api/shed')), kind);
   return pieces.find((p) => p.id === id) as Gear[K] | undefined;
 }
 
-/** Adds a piece, or changes it when it has an identity; refused (412) when it has moved on since the version it carries. */
+/** Adds a piece, or updates it when it has an id; refused (412) when it was changed since the version it carries. */
 export const keepPiece = <K extends GearKind>(kind: K, piece: Gear[K]) =>
   unwrap(
     piece.id
@@ -63,7 +63,7 @@ export const keepPiece = <K extends GearKind>(kind: K, piece: Gear[K]) =>
       : api.POST(shelf(kind), { body: piece as Rod }),
   ) as Promise<Gear[K]>;
 
-/** Keeps a copy of a piece, under the next free tag. What was measured comes along. */
+/** Stores a copy of a piece under the next free tag, with its measurements. */
 const duplicate = <K extends GearKind>(kind: K, piece: Gear[K]) =>
   keepPiece(kind, { ...piece, id: 0, version: 0, tag: '', name: `${piece.name}, copy`.slice(0, 80) });
 
@@ -73,7 +73,7 @@ export const putAway = (kind: GearKind, which: number): Promise<unknown> =>
 export const bringBack = (kind: GearKind, which: number): Promise<unknown> =>
   unwrap<unknown>(api.POST(`${shelf(kind)}/{id}/restore`, { params: { path: { id: which } } }));
 
-/** Adds, copies and puts away pieces: everything looks again, says so, and offers the way back. */
+/** Adds, copies and archives pieces: refetches what depends on them, reports it, and offers undo. */
 export function useShelving() {
   const done = useDone();
   return {
@@ -86,7 +86,7 @@ export function useShelving() {
       endDraft(draftOf(kind, id));
       done(`${tag} was put away.`, () => bringBack(kind, id));
     },
-    /** Tells of a piece that is new in the shed. */
+    /** Reports a piece that is new in the shed. */
     added: (kind: GearKind, { id, tag, name }: { id: number; tag: string; name: string }) =>
       done(`${tag} ${name} is in the shed.`, () => putAway(kind, id)),
   };
@@ -94,14 +94,14 @@ export function useShelving() {
 
 const alike = (a: object, b: object) => JSON.stringify({ ...a, version: 0 }) === JSON.stringify({ ...b, version: 0 });
 
-/** Takes one change back, unless the piece is no longer as that change left it. */
+/** Undoes one change, unless the piece was changed again. */
 async function takeBack<K extends GearKind>(kind: K, before: Gear[K], left: Gear[K]) {
   const now = await current(kind, before.id);
   if (!now || !alike(now, left)) throw new ApiError(`${before.tag} was changed again since, so this stays.`, 412, {});
   await keepPiece(kind, { ...before, version: now.version });
 }
 
-/** Keeps what was measured with a piece, tells so, and offers the way back. What is refused is thrown. */
+/** Stores a measurement with a piece, reports it, and offers undo. Throws what is refused. */
 export function useKeeping<K extends GearKind>(kind: K, piece: Gear[K]) {
   const done = useDone();
   const keep = async (work: () => Promise<Gear[K]>, said: string) => {

@@ -1,27 +1,27 @@
-/** Undo and redo of anything that is replaced whole. Pure: every step gives a new history. */
+/** Undo and redo of a value that is replaced as a whole. Pure: every step returns a new history. */
 export type History<T> = {
   past: readonly T[];
   now: T;
   future: readonly T[];
-  /** What the last change was of, and when, ms: changes of one thing in quick succession are one step. */
+  /** Key and time, ms, of the last change: quick changes with the same key are one step. */
   lastKey: string;
   lastAt: number;
   /** Counts steps, so that what changed since the last one can be marked. */
   burst: number;
 };
 
-/** Dragging makes many changes of one thing; within this long of each other they are one step to undo, ms. */
+/** Dragging makes many changes with one key; within this time of each other they are one undo step, ms. */
 export const sameStepMs = 900;
 
-/** Steps that can be taken back. */
+/** Steps that can be undone. */
 export const mostSteps = 100;
 
-// Whatever an instrument feeds in is one step, however long it is listened to.
+// Readings of an instrument are one step, however long it runs.
 const live = (key: string) => key.startsWith('live-');
 
 export const begin = <T>(now: T): History<T> => ({ past: [], now, future: [], lastKey: '', lastAt: 0, burst: 0 });
 
-/** The history after a change of the thing named by the key at a time, ms. */
+/** The history after a change under a key at a time, ms. */
 export function change<T>(h: History<T>, key: string, at: number, to: (now: T) => T): History<T> {
   const joins = key === h.lastKey && (live(key) || at - h.lastAt < sameStepMs);
   return {
@@ -50,5 +50,5 @@ export function redo<T>(h: History<T>): History<T> {
   return { ...begin(next), past: [...h.past, h.now], future: rest, burst: h.burst + 1 };
 }
 
-/** Begins anew with what was kept elsewhere. */
+/** Starts anew with what was saved elsewhere. */
 export const replace = <T>(h: History<T>, now: T): History<T> => ({ ...begin(now), burst: h.burst + 1 });

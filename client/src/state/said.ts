@@ -1,11 +1,11 @@
-/** What was typed for a field, or for some by name. */
+/** The typed text of a field, or of several by name. */
 export type Said = string | Record<string, string>;
 
 type Says = { said?: Record<string, string> | null };
 
 /**
- * Something changed in part. What had been typed for a changed field goes, unless the change was typed itself, as `said`: then it is kept
- * as it was said. A field that is touched and stays as it was changes nothing.
+ * A partial change. The typed text of a changed field is dropped, unless the change was itself typed: then `said` is stored. A field that
+ * was touched without changing keeps its text.
  */
 export function changed<T extends Says>(now: T, patch: Partial<T>, said?: Said): T {
   const fields = Object.keys(patch).filter((field) => now[field as keyof T] !== patch[field as keyof T]);

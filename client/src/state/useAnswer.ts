@@ -7,8 +7,8 @@ import { key } from '../api/keys';
 export type Asked = { draft: BriefDraft; pins: Pins; off: string[] };
 
 /**
- * The newest answer to a brief; the last good one stays while a new one is on its way or fails, and where it is known which brief it
- * is of, also for whoever goes away and comes back. Null asks nothing.
+ * The newest answer to a brief; the last good one stays while a new one is fetched or fails and, when `of` names the brief, also after
+ * leaving the page. Null asks nothing.
  */
 export function useAnswer(asked: Asked | null, of?: number) {
   const { draft, pins, off } = asked ?? {};
@@ -25,7 +25,7 @@ export function useAnswer(asked: Asked | null, of?: number) {
     enabled: asked !== null,
     placeholderData: keepPreviousData,
   });
-  // It is on its way before the page is painted; by itself it would be asked after.
+  // Sent before the page is painted; by itself it would be sent after.
   useLayoutEffect(() => {
     if (draft) void queries.prefetchQuery(question);
     // eslint-disable-next-line react-hooks/exhaustive-deps

@@ -33,16 +33,16 @@ function reduce(history: History<Working>, step: Step): History<Working> {
 const workingOf = ({ name, draft, pins, off }: BriefAnswer): Working => ({ name, draft, pins, off });
 const alike = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
 
-/** The desk as it was left, where it still belongs to the brief as it is kept, or holds what could not be kept yet. */
+/** The work left in this browser, if it still belongs to the stored brief or holds unsaved changes. */
 function deskOf(loaded: BriefAnswer): Desk<Working> {
   const left = recallDesk<Working>(loaded.id);
   if (left && alike(left.history.now, workingOf(loaded))) return { ...left, version: loaded.version, ahead: false };
-  // Kept as it lies here, or not kept yet. What was kept elsewhere since goes before what was kept from here.
+  // Saved as it is here, or not saved yet. What was saved elsewhere since takes precedence over what was saved from here.
   if (left && (left.ahead || left.version === loaded.version)) return left;
   return { version: loaded.version, ahead: false, history: begin(workingOf(loaded)) };
 }
 
-/** A kept brief while it is worked on: changes with undo, the live answer, and keeping it. */
+/** A stored brief being edited: changes with undo, the live answer, and saving. */
 export function useBrief(loaded: BriefAnswer) {
   const [desk] = useState(() => deskOf(loaded));
   const [history, step] = useReducer(reduce, desk.history);
@@ -65,7 +65,7 @@ export function useBrief(loaded: BriefAnswer) {
 
   const answer = useAnswer(now, loaded.id);
   const { saving, keepMine, takeTheirs, follow } = useSaving(loaded, desk, history);
-  // Changed in another window while nothing is entered here: it is followed. What is ahead here is asked about when it is kept.
+  // Changed in another window while nothing is unsaved here: follow it. Unsaved changes are asked about when they are saved.
   useEffect(() => {
     if (follow(loaded)) step({ type: 'replace', now: workingOf(loaded) });
     // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -75,7 +75,7 @@ export function useBrief(loaded: BriefAnswer) {
     ...now,
     ...answer,
     burst: history.burst,
-    /** When the last change was made that can be taken back, ms; 0 when there is none. */
+    /** Time of the last change that can be undone, ms; 0 when there is none. */
     changedAt: history.past.length > 0 ? history.lastAt || 1 : 0,
     saving,
     keepMine,
@@ -108,7 +108,7 @@ function useSaving(loaded: BriefAnswer, desk: Desk<Working>, history: History<Wo
   );
   useEffect(() => autosave.put(now), [autosave, now]);
 
-  // In this browser it is kept at once: whatever happens to the house, the page or the machine, it is here again.
+  // Kept in this browser at once, so that it survives whatever happens to server, page or machine.
   const latest = useRef(history);
   const putBy = useCallback(() => {
     const { current } = latest;

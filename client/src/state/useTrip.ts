@@ -8,7 +8,7 @@ import { begin, change, redo, replace, undo, type History } from './history';
 type Step = (history: History<Trip>) => History<Trip>;
 const stepped = (history: History<Trip>, step: Step) => step(history);
 
-/** A kept trip while it is worked on: every change is kept a moment later, and can be taken back. */
+/** A stored trip being edited: every change is saved a moment later, and can be undone. */
 export function useTrip(loaded: Trip) {
   const queries = useQueryClient();
   const { id } = loaded;
@@ -27,7 +27,7 @@ export function useTrip(loaded: Trip) {
       ),
   );
   useEffect(() => autosave.put(now), [autosave, now]);
-  // Changed in another window while nothing is entered here: it is followed.
+  // Changed in another window while nothing is unsaved here: follow it.
   useEffect(() => {
     if (autosave.follow(loaded, loaded.version)) step((h) => replace(h, loaded));
     // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -43,7 +43,7 @@ export function useTrip(loaded: Trip) {
   return {
     trip: now,
     saving: saving.state === 'saved' && autosave.isAhead(now) ? ({ state: 'typed' } as Saving) : saving,
-    /** Changes of the same parts within a moment are one step to take back. */
+    /** Changes of the same parts within a moment are one undo step. */
     set: (patch: Partial<Trip> | ((trip: Trip) => Partial<Trip>)) =>
       step((h) => {
         const parts = typeof patch === 'function' ? patch(h.now) : patch;
@@ -51,7 +51,7 @@ export function useTrip(loaded: Trip) {
       }),
     undo: history.past.length > 0 ? () => step(undo) : null,
     redo: history.future.length > 0 ? () => step(redo) : null,
-    /** What was changed elsewhere is overwritten, or taken instead of what is here. */
+    /** Overwrites what was changed elsewhere, or takes it instead. */
     settle: async (mine: boolean) => {
       const theirs = (await unwrap(api.GET('/api/trips/{id}', { params: { path: { id } } }))) as Trip;
       if (mine) return autosave.keepMine(theirs.version);

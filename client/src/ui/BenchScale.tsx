@@ -8,13 +8,13 @@ import { Message } from './Message';
 import { useToast } from './toast';
 import { useUnits } from './units';
 
-/** A piece to lay on the pan: what it is believed to weigh, and its name while nobody has weighed it. */
+/** A piece to put on the pan: its stated mass, and its name until it is weighed. */
 export type OnPan = { kg: number; piece: string | null; words: string };
 
-/** What becomes of a reading; gives the way back where there is one. */
+/** Uses a reading; returns an undo where there is one. */
 export type Take = (kg: number, plusMinusKg: number) => (() => void) | undefined;
 
-/** The bench scale: lay on, tare, wait until it settles, take the reading. */
+/** The bench scale: put on, tare, wait until it settles, take the reading. */
 export function BenchScale({ pan, onTake }: { pan?: OnPan; onTake: Take }) {
   const { standards, chosen } = useUnits();
   const [said, setSaid] = useState<string | null>(null);
@@ -22,7 +22,7 @@ export function BenchScale({ pan, onTake }: { pan?: OnPan; onTake: Take }) {
   const queries = useQueryClient();
   const [on, setOn] = useState(false);
   const form = useForm(null, { kg: 0.14 });
-  // What was read here is nobody else's: two pieces on one page each have their own.
+  // Readings are separate for two scales on one page.
   const which = key('scale', useId());
   const { data, error } = useQuery({
     queryKey: which,
@@ -31,7 +31,7 @@ export function BenchScale({ pan, onTake }: { pan?: OnPan; onTake: Take }) {
     refetchInterval: on ? 350 : false,
     gcTime: 10_000,
   });
-  // A reading under way is of what lay there before; it must not come in after this one.
+  // A reading in progress is of the previous load; it must not arrive after this one.
   const change = async (work: () => Promise<NonNullable<typeof data>>) => {
     setSaid(null);
     await queries.cancelQueries({ queryKey: which });
@@ -51,7 +51,7 @@ export function BenchScale({ pan, onTake }: { pan?: OnPan; onTake: Take }) {
   const grams = (kg: number) => `${(kg * 1000).toFixed(2)} g`;
   const grains = (kg: number) => `${(kg / grain).toFixed(1)} gr`;
   const ounces = (kg: number) => `${(kg / (437.5 * grain)).toFixed(3)} oz`;
-  // As it was chosen first, the other beside it.
+  // In the unit chosen first, with the other beside it.
   const [first, beside] =
     chosen.benchMass === 'gr' ? [grains, grams] : chosen.benchMass === 'oz' ? [ounces, grams] : [grams, grains];
   if (!on)

@@ -1,21 +1,21 @@
 import { useWindowVirtualizer } from '@tanstack/react-virtual';
 import { useLayoutEffect, useRef, useState, type ReactNode } from 'react';
 
-// A short list is all there; of a long one only what can be seen.
+// A short list is rendered whole; of a long one only the visible part.
 const short = 40;
 
 type Props<T> = {
   label: string;
   rows: readonly T[];
   rowKey: (row: T) => string | number;
-  /** About how high a row is, px; each is measured when it is seen. */
+  /** Estimated height of a row, px; each is measured when visible. */
   rowHeight: number;
   children: (row: T, at: number) => ReactNode;
 };
 
 /**
- * A list that may be very long. It scrolls with the page, every row of it can be reached with the keyboard, and a screen reader is told
- * which row of how many it is on.
+ * A list that may be very long. It scrolls with the page, every row can be reached by keyboard, and a screen reader is told the number of
+ * the row and of all rows.
  */
 export function LongList<T>(props: Props<T>) {
   const { label, rows, rowKey, children } = props;

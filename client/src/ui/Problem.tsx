@@ -1,8 +1,8 @@
 import { useState } from 'react';
 
 /**
- * What is wrong with an entry, said under its field, clear of the ring around it. Once it is mended its room stays, so that nothing moves
- * under a press that is on its way; within a sentence, `passing`, it goes.
+ * What is wrong with an entry, under its field and clear of its focus ring. Once mended it leaves its space, so that nothing moves under a
+ * press in progress; within a sentence (`passing`) it goes.
  */
 export function Problem({
   id,

@@ -1,7 +1,7 @@
 import type { Part } from '../api/client';
 import { useUnits } from './units';
 
-/** A sentence of the core, with its quantities in the reader's units. */
+/** A sentence of the core, with quantities in the reader's units. */
 export function Say({ parts }: { parts: Part[] }) {
   const { show, standards } = useUnits();
   const doubt = standards.glossary.find((term) => term.id === 'plus-minus')?.means;

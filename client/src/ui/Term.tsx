@@ -15,7 +15,7 @@ export function Term({ id, children }: { id: string; children: ReactNode }) {
       <Popover.Trigger
         className="term"
         aria-label={`${typeof children === 'string' ? children : name}: what it means`}
-        // A press never closes what pointing at it has just opened.
+        // A press never closes what hovering has just opened.
         onClick={(event) => {
           event.preventDefault();
           setOpen(true);
@@ -41,7 +41,7 @@ export function Term({ id, children }: { id: string; children: ReactNode }) {
   );
 }
 
-/** A text whose trade words can be asked, each where it stands first. */
+/** A text whose trade words can be looked up, each at its first occurrence. */
 export function Glossed({ children }: { children: string }) {
   const { standards } = useUnits();
   const { byWord, any } = useMemo(() => {

@@ -3,7 +3,7 @@ import { forget, recallParts, remember } from './remember';
 import { Texts } from './texts';
 import { TextsContext } from './useReading';
 
-/** Within this, what was typed and not read yet waits in the browser under a name, and is found again after a reload. */
+/** Inside, typed text that was not read yet is kept in the browser under a name, and is restored after a reload. */
 export const TextScope = ({ name, children }: { name: string; children: ReactNode }) => (
   <Scope key={name} name={name}>
     {children}

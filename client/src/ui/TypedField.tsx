@@ -7,14 +7,14 @@ import { useUnits } from './units';
 
 export type FieldProps = {
   label: string;
-  /** Where it stands in what is filled in; its label, where no other field goes by that. */
+  /** Path of the field within the form; by default its label. */
   at?: string;
-  /** Where its text waits until it is read; those of the part of the page around it, else. */
+  /** Where its unread text is kept; by default the surrounding TextScope. */
   texts?: Texts;
   /** Words from the server about this field. */
   problem?: string | undefined;
   assumed?: boolean;
-  /** The value came out of the work rather than from the person. */
+  /** The value was computed rather than entered. */
   solved?: boolean;
   /** Set into a sentence: the label is for screen readers only. */
   inline?: boolean;
@@ -22,7 +22,7 @@ export type FieldProps = {
 
 const plain = (text: string) => text.replace(/\s/g, '').toLowerCase();
 
-/** How the reader would say it, where that is not how it stands there. */
+/** The usual form of the value, when it is shown in another. */
 const otherwise = (usual: string | null, shown: string) =>
   usual !== null && plain(usual) !== plain(shown) ? usual : null;
 
@@ -42,7 +42,7 @@ export function TypedField<T>({
   ...input
 }: FieldProps & {
   shown: string;
-  /** How the reader would say it, where it was typed in another way. */
+  /** The usual form of a value that was typed in another. */
   usual?: string | null;
   read: (text: string) => Promise<T>;
   onRead: (value: T) => void;
@@ -67,7 +67,7 @@ export function TypedField<T>({
     onChange: (event: ChangeEvent<HTMLInputElement>) => type(event.target.value),
     onKeyDown: (event: KeyboardEvent<HTMLInputElement>) => {
       if (event.key !== 'Enter') return;
-      // Enter says yes to what was only assumed.
+      // Enter confirms an assumed value.
       if (assumed && typed === null) type(shown);
       event.currentTarget.blur();
     },
@@ -104,7 +104,7 @@ export function TypedField<T>({
 type Measure = FieldProps & {
   kind: Kind;
   value: number | null | undefined;
-  /** What was typed for this value, to be shown instead of it. */
+  /** The typed text of this value, shown instead of it. */
   said?: string | null | undefined;
 };
 
@@ -163,7 +163,7 @@ export function HookField({
   );
 }
 
-/** A plain number, or nothing; `like` says what would do. */
+/** A plain number, or nothing; `like` gives an example. */
 export function NumberField({
   value,
   like,

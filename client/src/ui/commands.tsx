@@ -12,18 +12,18 @@ export type Command = {
 
 type Board = { commands: Command[]; put: (owner: symbol, commands: Command[]) => void };
 
-// What is typed into, and what takes letters or arrows itself: a single key pressed there is meant for it.
+// Elements that use letters or arrows themselves, so that a single key pressed there is meant for them.
 const typedInto = 'input:not([type=checkbox], [type=radio], [type=range], [type=button]), textarea, [contenteditable]';
 const roles = ['combobox', 'listbox', 'slider', 'spinbutton', 'grid', 'menu', 'menubar', 'radiogroup', 'tablist'];
 const ofItsOwn = ['[type=radio]', '[type=range]', 'select', ...roles.map((role) => `[role=${role}]`)].join();
 
-/** Whether what has the focus has its own use for keys, or a sheet lies on top. */
+/** Whether the focused element uses keys itself, or a dialog is open. */
 export const keysAreTaken = (target: HTMLElement) =>
   target.closest(`${typedInto}, ${ofItsOwn}`) !== null || document.querySelector('[role="dialog"]') !== null;
 
 const BoardContext = createContext<Board | null>(null);
 
-/** Everything that can be done now, in one place for keys, palette and the list under "?". */
+/** Every command available now, for keys, the palette and the list under "?". */
 export function CommandsProvider({ children }: { children: ReactNode }) {
   const [byOwner, setByOwner] = useState<Map<symbol, Command[]>>(new Map());
   const commands = useMemo(() => [...byOwner.values()].flat(), [byOwner]);
@@ -39,13 +39,13 @@ export function CommandsProvider({ children }: { children: ReactNode }) {
 
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
-      // Whoever lies on top has taken the key, as Escape closes one sheet and no more.
+      // A dialog has handled the key: Escape closes one dialog and no more.
       if (event.defaultPrevented) return;
       const target = event.target as HTMLElement;
-      // A sheet has the keys to itself, even in the moment before it takes the focus.
+      // An open dialog gets all keys, even before it has the focus.
       const typing = target.closest(typedInto) ?? document.querySelector('[role="dialog"]');
       const mod = event.metaKey || event.ctrlKey;
-      // Escape leaves a field or a handle first, and does no more.
+      // Escape first leaves a field or a handle, and does no more.
       if (event.key === 'Escape' && target.matches(`${typedInto}, ${ofItsOwn}`)) return target.blur();
       if (event.altKey || (typing && !(mod && event.key.toLowerCase() === 'k'))) return;
       if (!mod && target.closest(ofItsOwn)) return;
@@ -68,7 +68,7 @@ export function useBoard() {
   return board;
 }
 
-/** Offers commands while a component is on the screen. */
+/** Offers commands while a component is mounted. */
 export function useCommands(commands: Command[]) {
   const { put } = useBoard();
   const [owner] = useState(() => Symbol());
@@ -76,7 +76,7 @@ export function useCommands(commands: Command[]) {
   useEffect(() => {
     latest.current = commands;
   });
-  // Runs reach the newest closures through the ref; the board only needs to know when the offer itself changes.
+  // Commands call the newest closures through the ref; the registry changes only when the offer does.
   const offer = JSON.stringify(commands.map((c) => [c.id, c.name, c.words, c.keys, c.group, c.run !== null]));
   useEffect(() => {
     put(

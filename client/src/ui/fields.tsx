@@ -24,11 +24,11 @@ export function Measure<T extends FieldValues>({
   ...field
 }: Of<T, Maybe<number>> & {
   kind: Kind;
-  /** What is kept is this many times what is shown. */
+  /** The stored value is this multiple of the shown one. */
   times?: number;
   /** It may be left empty. */
   empty?: boolean;
-  /** What else follows from it. */
+  /** Further changes that follow from it. */
   then?: (si: number | null) => void;
 } & Pick<FieldProps, 'assumed' | 'solved' | 'problem'>) {
   const { value, problem, put } = useField(of, at);
@@ -48,7 +48,7 @@ export function Measure<T extends FieldValues>({
 type Choosable = { id: string | number; name: string; about?: string | null };
 const unsaid = 'none';
 
-/** One choice from a list, by its id; `none` names the choice of nothing, where there is one. */
+/** One choice from a list, by id; `none` names the empty choice, where allowed. */
 export function Choice<T extends FieldValues>({
   of,
   at,
@@ -114,9 +114,9 @@ export function Text<T extends FieldValues>({
   className?: string;
   maxLength?: number;
   placeholder?: string | undefined;
-  /** A whole number, of which only the digits count. */
+  /** A whole number stored as its digits. */
   digits?: boolean;
-  /** Left blank it is nothing. */
+  /** Left empty it is null. */
   empty?: boolean;
 }) {
   const { value, problem, put } = useField(of, at);
@@ -141,7 +141,7 @@ export function Text<T extends FieldValues>({
   );
 }
 
-/** A day by the calendar; one that must be said keeps the last. */
+/** A calendar day; a required one keeps its last value when cleared. */
 export function Day<T extends FieldValues>({
   of,
   at,
@@ -220,7 +220,7 @@ export const Sum = <T extends FieldValues>(field: Of<T, Maybe<number>> & { place
   <Amount {...field} like={sumLike} />
 );
 
-/** One of a few, by thumb; pressed again it is nothing said. */
+/** One of a few, by thumb; pressing it again clears it. */
 export function Choose<T extends FieldValues>({
   of,
   at,
@@ -285,7 +285,7 @@ export function Steps<T extends FieldValues>({
   );
 }
 
-/** Says that entries of another visit are here again, and throws them away on a press. */
+/** Says that unsaved entries of an earlier visit were restored, with a button to discard them. */
 export function Again<T extends FieldValues>({ form }: { form: Form<T> }) {
   if (!form.again) return null;
   return (
@@ -298,16 +298,16 @@ export function Again<T extends FieldValues>({ form }: { form: Form<T> }) {
   );
 }
 
-/** What a form was refused for, and the choice where it was changed elsewhere meanwhile. */
+/** Why a form was refused and, when it was changed elsewhere, the choice between the two. */
 export function Refused<T extends FieldValues>({
   form,
   theirs,
   again,
 }: {
   form: Form<T>;
-  /** As it is kept now; null where it is not there any more. */
+  /** As stored now; null when it no longer exists. */
   theirs?: () => Promise<{ values: T; version: number } | null>;
-  /** Keeps once more what is here. */
+  /** Saves the entries once more. */
   again?: () => unknown;
 }) {
   const [gone, setGone] = useState(false);

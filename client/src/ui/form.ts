@@ -18,15 +18,15 @@ import { forget, recallParts, remember } from './remember';
 import { Texts } from './texts';
 import { settleEntries } from './useReading';
 
-/** What was entered about one thing and is not kept yet, with what it went on from. */
+/** Unsaved entries about a thing, and the version they are based on. */
 type Draft<T> = { version: number; start: T; values: T; texts: Record<string, string> };
 
 const place = (of: string) => `draft-${of}`;
 
-/** What waits of a thing to be kept ends: it was kept, put away or thrown away. */
+/** Discards unsaved entries: the thing was saved, archived or thrown away. */
 export const endDraft = (of: string) => forget(place(of));
 
-/** The name under which entries about a thing wait: its kind and its number, or what a new one begins with. */
+/** Name under which unsaved entries are kept: kind and id of the thing, or what a new one starts from. */
 export const draftOf = (kind: string, id: number | string | null) => `${kind}-${id ?? 'new'}`;
 
 function recallDraft<T>(of: string): Draft<T> | null {
@@ -38,50 +38,50 @@ function recallDraft<T>(of: string): Draft<T> | null {
 
 const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
 
-/** The parts of a thing that were entered otherwise than they began. */
+/** The parts of a thing that differ from its start. */
 function entered<T extends object>(start: T, values: T): Partial<T> {
   return Object.fromEntries(
     Object.entries(values).filter(([part, value]) => !same(value, start[part as keyof T])),
   ) as Partial<T>;
 }
 
-/** `casts[1].distanceM`, as the contract says it, is `casts.1.distanceM`. */
+/** `casts[1].distanceM` in the contract is `casts.1.distanceM` here. */
 const pathOf = (field: string) => field.replaceAll(/\[(\d+)\]/g, '.$1');
 
 export type Form<T extends FieldValues> = {
-  /** The form of the library: values, faults and rows by path. */
+  /** The form of react-hook-form: values, errors and rows by path. */
   lib: UseFormReturn<T>;
   values: T;
-  /** Whether something was entered that is not kept. */
+  /** Whether there are unsaved entries. */
   dirty: boolean;
-  /** Whether entries of another visit are here again. */
+  /** Whether entries of an earlier visit were restored. */
   again: boolean;
   busy: boolean;
-  /** The version the entries go on from. */
+  /** The version that the entries are based on. */
   version: number;
-  /** What was refused, where it stands at no field. */
+  /** A refusal that belongs to no field. */
   words: string | null;
-  /** It was changed elsewhere meanwhile. */
+  /** Changed elsewhere meanwhile. */
   stale: boolean;
   put: <P extends FieldPath<T>>(at: P, value: FieldPathValue<T, P>) => void;
   patch: (parts: Partial<T>) => void;
-  /** Words about fields, from a live answer; they take the place of those before. */
+  /** Problems of fields from a live answer; they replace the previous ones. */
   fault: (fields: FieldWords, under?: string) => void;
-  /** Waits for what is still being read, then does the work once. False where something was refused; the focus is on it then. */
+  /** Waits for entries still being read, then runs the work once. False when something was refused; it then has the focus. */
   keep: (work: (values: T, version: number) => Promise<unknown>) => Promise<boolean>;
-  /** Throws away what was entered. */
+  /** Discards the entries. */
   startOver: () => void;
-  /** Goes on from what was kept elsewhere: with what was entered here laid over it, or without. */
+  /** Continues from what was saved elsewhere: with the entries here applied to it, or without. */
   settle: (theirs: T, version: number, mine: boolean) => void;
-  /** For the element its fields stand in. */
+  /** For the element that contains its fields. */
   area: { ref: (element: HTMLElement | null) => void };
   texts: Texts;
 };
 
-/** What was found of it in this browser, as it was when the page came. */
+/** Entries found in this browser when the page was opened. */
 const useFound = <T>(of: string | null) => useState(() => (of === null ? null : recallDraft<T>(of)))[0];
 
-/** Changes some parts at once. */
+/** Changes several parts at once. */
 const usePatch = <T extends FieldValues>(put: Form<T>['put']) =>
   useCallback(
     (parts: Partial<T>) =>
@@ -89,14 +89,14 @@ const usePatch = <T extends FieldValues>(put: Form<T>['put']) =>
     [put],
   );
 
-/** The element that the fields of a form stand in. */
+/** The element that contains the fields of a form. */
 function useArea() {
   const element = useRef<HTMLElement | null>(null);
   const [area] = useState(() => ({ ref: (el: HTMLElement | null) => void (element.current = el) }));
   return { area, element };
 }
 
-/** Goes to the first field that something is wrong with; false where none is. */
+/** Focuses the first field with a problem; false when there is none. */
 function toFirstFault(area: HTMLElement | null) {
   const odd = area?.querySelector<HTMLElement>('[aria-invalid="true"]');
   odd?.focus({ preventScroll: true });
@@ -104,7 +104,7 @@ function toFirstFault(area: HTMLElement | null) {
   return odd != null;
 }
 
-/** What the fields begin with: what was left, laid over what is kept where that has moved on since. */
+/** Initial values: unsaved entries, applied to the stored thing if that has changed since. */
 const beginWith = <T extends object>(found: Draft<T> | null, start: T, version: number): T =>
   found === null
     ? start
@@ -114,7 +114,7 @@ const beginWith = <T extends object>(found: Draft<T> | null, start: T, version: 
 
 type Base<T> = { start: T; version: number };
 
-/** Puts by what is entered and not kept, with the texts that could not be read; gives those. */
+/** Keeps unsaved entries in the browser, with texts that could not be read; returns those texts. */
 function usePutBy<T>(of: string | null, found: Draft<T> | null, now: RefObject<{ values: T; base: Base<T> }>) {
   const save = useCallback(
     (all: Record<string, string>) => {
@@ -127,15 +127,15 @@ function usePutBy<T>(of: string | null, found: Draft<T> | null, now: RefObject<{
   );
   const [texts] = useState(() => new Texts(found?.texts ?? {}));
   useEffect(() => texts.follow(save), [texts, save]);
-  // After every render: whatever changed is put by.
+  // After every render, so that every change is kept.
   useEffect(() => save(texts.all()));
   return texts;
 }
 
 /**
- * The one form of the house. Fields go by path and rows by keys of their own. What is entered waits in this browser, under what it is
- * `of`, until it is kept, put away or thrown away; `of` null keeps nothing by. Where what is kept changes and nothing was entered, the
- * form follows.
+ * The form used everywhere. Fields go by path, rows by stable keys. Unsaved entries are kept in this browser under the name `of` until the
+ * thing is saved, archived or discarded; with null nothing is kept. When the stored thing changes and there are no entries, the form
+ * follows.
  */
 export function useForm<T extends FieldValues>(of: string | null, start: T, version = 0): Form<T> {
   const found = useFound<T>(of);
@@ -160,20 +160,20 @@ export function useForm<T extends FieldValues>(of: string | null, start: T, vers
 
   const begin = (from: T, onVersion: number, with_: T = from) => {
     const base = { start: from, version: onVersion };
-    // Whoever keeps it at once goes on from this.
+    // A save in the same moment is based on this.
     now.current = { values: with_, base };
     setBase(base);
     lib.reset(with_ as never);
     setFailure(null);
   };
-  // What is kept moved on and nothing was entered here.
+  // The stored thing has changed and there are no entries here.
   const kept = JSON.stringify(start);
   const seen = useRef(kept);
   const taken = useRef<string | null>(null);
   useEffect(() => {
     if (seen.current === kept) return;
     seen.current = kept;
-    // What was kept from here was taken back: it is entered again, and not kept.
+    // A save from here was undone: its entries are back, unsaved.
     if (kept === taken.current) setBase({ start, version });
     else if (same(now.current.values, now.current.base.start)) begin(start, version);
     // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -206,7 +206,7 @@ export function useForm<T extends FieldValues>(of: string | null, start: T, vers
       const sent = structuredClone(lib.getValues());
       await work(sent, now.current.base.version);
       taken.current = kept;
-      // At once: what is put by after this is only what was entered since.
+      // At once, so that only later entries are kept from now on.
       now.current.base = { ...now.current.base, start: sent };
       setBase(now.current.base);
       if (of !== null) endDraft(of);
@@ -215,7 +215,7 @@ export function useForm<T extends FieldValues>(of: string | null, start: T, vers
       return true;
     } catch (error) {
       if (!(error instanceof ApiError)) throw error;
-      // At once, so that the field that is marked can take the focus; only what no field says is said below.
+      // At once, so that the marked field can take the focus; problems of no field are shown below the form.
       flushSync(() => fault(error.fields));
       setAtField(Object.keys(error.fields).length > 0 && toFirstFault(element.current));
       setFailure(error);
@@ -253,7 +253,7 @@ export function useForm<T extends FieldValues>(of: string | null, start: T, vers
   };
 }
 
-/** One field of a form: its value, what is wrong with it, and a way to change it. */
+/** One field of a form: its value, its problem, and a function to change it. */
 export function useField<T extends FieldValues, P extends FieldPath<T>>({ lib, put }: Form<T>, at: P) {
   const value = useWatch({ control: lib.control, name: at });
   const { errors } = useFormState({ control: lib.control, name: at });
@@ -265,13 +265,13 @@ export function useField<T extends FieldValues, P extends FieldPath<T>>({ lib, p
   };
 }
 
-/** The rows of a list within a form, each with a key that stays its own wherever the row stands. */
+/** The rows of a list in a form, each with a key that stays the same wherever the row moves. */
 export function useRows<T extends FieldValues, P extends ArrayPath<T>>({ lib, texts }: Form<T>, path: P) {
   const { fields, append, remove } = useFieldArray({ control: lib.control, name: path, keyName: 'rowKey' });
   return {
     rows: fields.map((row, i) => ({ key: row.rowKey, at: `${path}.${i}` as `${P}.${number}` })),
     add: (row: FieldArray<T, P>) => append(row, { shouldFocus: false }),
-    /** Takes the place of all of them; a row that stays in number stays itself. */
+    /** Replaces all rows; rows keep their keys by position. */
     set: (next: FieldArray<T, P>[]) => {
       if (next.length !== fields.length) {
         texts.takeOut(path);
@@ -286,7 +286,7 @@ export function useRows<T extends FieldValues, P extends ArrayPath<T>>({ lib, te
   };
 }
 
-/** Words about fields of a live answer, at those fields; they go as the answer goes. */
+/** Problems from a live answer, at their fields; they go when the answer goes. */
 export function useFaults<T extends FieldValues>({ fault }: Form<T>, fields: FieldWords, under?: string) {
   const words = JSON.stringify(fields);
   useEffect(() => fault(JSON.parse(words) as FieldWords, under), [fault, words, under]);

@@ -1,4 +1,4 @@
-/** What this browser remembers between visits. Where it may remember nothing, everything works and is asked anew. */
+/** What this browser remembers between visits. Where storage is blocked, everything works without. */
 export function recall(name: string): string | null {
   try {
     return localStorage.getItem(`zing-${name}`);
@@ -7,7 +7,7 @@ export function recall(name: string): string | null {
   }
 }
 
-/** The same for something with parts; `fallback` where nothing is remembered or nobody can read it. */
+/** The same for an object; `fallback` when nothing is stored or it cannot be read. */
 export function recallParts<T>(name: string, fallback: T): T {
   try {
     return (JSON.parse(recall(name) ?? 'null') as T | null) ?? fallback;
@@ -20,7 +20,7 @@ export function remember(name: string, value: string) {
   try {
     localStorage.setItem(`zing-${name}`, value);
   } catch {
-    // Blocked or full; it holds until the page is left.
+    // Blocked or full: it lasts until the page is left.
   }
 }
 
@@ -28,6 +28,6 @@ export function forget(name: string) {
   try {
     localStorage.removeItem(`zing-${name}`);
   } catch {
-    // Nothing was kept either.
+    // Then nothing was stored either.
   }
 }

@@ -1,6 +1,6 @@
 /**
- * Texts that were typed and not read yet, each by the path of its field as it is now: a row that moves takes its text along, and one
- * that is taken out ends it. They are found again after a reload by the path they stood at.
+ * Typed texts not read yet, by the present path of their fields: a row that moves takes its text along, and a removed row discards it.
+ * After a reload they are restored by path.
  */
 export class Texts {
   private readonly fields = new Map<object, { at: string; text: string | null; reset: () => void }>();
@@ -12,17 +12,17 @@ export class Texts {
     this.left = new Map(Object.entries(left));
   }
 
-  /** Says who keeps them, whenever one changes. */
+  /** Sets the function that stores them, called on every change. */
   follow(save: (all: Record<string, string>) => void) {
     this.save = save;
   }
 
-  /** What was left at a path by a field that is not on the page. */
+  /** Text left at a path by a field that is not mounted. */
   leftAt(at: string) {
     return this.left.get(at) ?? null;
   }
 
-  /** A field is on the page, at this path; `reset` empties it of what was typed. */
+  /** A field was mounted at this path; `reset` clears its text. */
   came(field: object, at: string, reset: () => void = () => {}) {
     this.fields.set(field, { at, text: this.leftAt(at), reset });
     this.left.delete(at);
@@ -42,18 +42,18 @@ export class Texts {
     this.save(this.all());
   }
 
-  /** A field left the page: its text waits at its path, unless its row was taken out. */
+  /** A field was unmounted: its text stays at its path, unless its row was removed. */
   went(field: object) {
     const now = this.fields.get(field);
     this.fields.delete(field);
     if (now && now.text !== null && !this.gone.some((row) => now.at.startsWith(row))) this.left.set(now.at, now.text);
   }
 
-  /** A row is taken out; what was typed into it goes with it. */
+  /** A row is removed, with the texts of its fields. */
   takeOut(row: string) {
     const prefix = `${row}.`;
     this.gone.push(prefix);
-    // Until its fields have left the page.
+    // Until its fields are unmounted.
     setTimeout(() => (this.gone = this.gone.filter((r) => r !== prefix)));
     for (const now of this.fields.values()) if (now.at.startsWith(prefix)) now.text = null;
     this.save(this.all());

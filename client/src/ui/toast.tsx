@@ -7,16 +7,16 @@ type Said = Message & { id: number; at: number };
 
 type Toasts = {
   toast: (message: Message) => void;
-  /** The last thing done that can still be taken back, however long ago its word went away. */
+  /** The last action that can be undone, however long ago its message went away. */
   latest: { words: string; at: number; undo: () => void } | null;
 };
 
 const ToastContext = createContext<Toasts | null>(null);
 
-// Further back nobody remembers what it was.
+// Undo goes back no further than this.
 const mostUndone = 20;
 
-/** A word at the foot of the page about what just happened, with the way back. */
+/** A message at the foot of the page about what just happened, with undo. */
 export function ToastProvider({ children }: { children: ReactNode }) {
   const [messages, setMessages] = useState<Said[]>([]);
   const [done, setDone] = useState<Said[]>([]);
@@ -25,7 +25,7 @@ export function ToastProvider({ children }: { children: ReactNode }) {
     setMessages((all) => [...all.slice(-2), said]);
     if (message.undo) setDone((all) => [...all.slice(1 - mostUndone), said]);
   }, []);
-  // What a button tried and nobody else had words for is said here, never lost in silence.
+  // Errors of a button that nothing else reports are shown here.
   useEffect(() => {
     const unsaid = (event: PromiseRejectionEvent) => {
       if (!(event.reason instanceof ApiError)) return;
@@ -87,7 +87,7 @@ export const useToast = () => useToasts().toast;
 
 export const useLatestUndo = () => useToasts().latest;
 
-/** Tells what was done, and offers the way back. */
+/** Reports what was done, and offers undo. */
 export function useDone() {
   const toast = useToast();
   return (words: string, undo: () => Promise<unknown>) => toast({ words, undo });

@@ -6,19 +6,19 @@ import { formatFigure, formatQuantity, formsOf, stepAt, type Tongue, type UnitSy
 type Units = {
   system: UnitSystem;
   toggle: () => void;
-  /** The unit chosen for a kind instead of the system's, by its name. */
+  /** Unit chosen for a kind instead of the system's, by name. */
   chosen: NonNullable<Tongue['chosen']>;
   choose: (kind: Kind, unit: string | null) => void;
   standards: Standards;
   unitOf: (kind: Kind) => Form;
-  /** The step in which a value of a kind is said and dragged, in SI. */
+  /** Step in which a value of a kind is shown and dragged, in SI. */
   stepOf: (kind: Kind, si: number) => number;
   /** A quantity in words; or a number in SI, by what it is. */
   show: { (quantity: Quantity): string; (si: number, kind: Kind): string };
   showFigure: (figure: Figure) => string;
 };
 
-// A test that walks the pages listens to all figures that are said.
+// For a test that visits the pages and listens to every figure shown.
 const hearing = globalThis as { zingHears?: (quantity: Quantity, text: string) => void };
 
 const UnitsContext = createContext<Units | null>(null);
@@ -54,7 +54,7 @@ export function UnitsProvider({ standards, children }: { standards: Standards; c
       unitOf,
       stepOf: (kind, si) => {
         const form = unitOf(kind);
-        // A band of the Beaufort scale is no step to drag by.
+        // A Beaufort force is too coarse a step for dragging.
         if (form.shape === 'beaufort') return 0.5;
         return stepAt(form, (si - form.offset) / form.scale) * form.scale;
       },
@@ -71,7 +71,7 @@ export function useUnits() {
   return units;
 }
 
-/** A length to begin with, round as the reader counts: so many feet, or so many metres. In SI. */
+/** A length to start with, round in the reader's units: feet, or metres. In SI. */
 export function useRound() {
   const { system, standards } = useUnits();
   const foot = standards.thirtyFeetM / 30;
@@ -91,6 +91,6 @@ export const spooled = of('spooled');
 export const leftOnSpool = of('leftOnSpool');
 export const depth = of('depth');
 
-/** The word for one of a list of choices. */
+/** The name of an id in a list of choices. */
 export const named = <T extends string>(list: readonly { id: T; name: string }[], id: T) =>
   list.find((x) => x.id === id)?.name ?? id;

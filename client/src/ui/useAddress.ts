@@ -1,17 +1,17 @@
 import { useNavigate, useSearchParams } from 'react-router';
 
-/** The choice that narrows nothing down stands nowhere in the address. */
+/** The choice that filters nothing is not in the address. */
 export const all = 'all';
 
 /**
- * What is asked in the address: filters, tabs, what is open. The address is the state itself, so that back and forward go through what
- * was asked and a link that is sent asks the same. What is typed takes the place of the letter before; anything else can be gone back from.
+ * State kept in the address: filters, tabs, what is open; so back and forward work, and a link can be shared. Typing replaces the history
+ * entry; any other change adds one.
  */
 export function useAddress() {
   const [params] = useSearchParams();
   const navigate = useNavigate();
   const ask = (change: Record<string, string | null>, typed = false) => {
-    // From the address as it is now: two changes may fall into one press.
+    // From the present address, because two changes may happen within one press.
     const { pathname, search, hash } = window.location;
     const next = new URLSearchParams(search);
     for (const [name, value] of Object.entries(change))

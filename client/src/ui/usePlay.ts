@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 
 export const wantsStill = () => window.matchMedia('(prefers-reduced-motion: reduce)').matches;
 
-/** Something that takes `end` seconds, to be played at a pace, held, and pulled back and forth; `share` is how much of it has passed. */
+/** Playback of `end` seconds at a pace, which can be paused and scrubbed; `share` is how much has passed. */
 export function usePlay(end: number, start: { share: number; pace: number; playing?: boolean }) {
   const [share, setShare] = useState(start.share);
   const [pace, setPace] = useState(start.pace);
@@ -27,12 +27,12 @@ export function usePlay(end: number, start: { share: number; pace: number; playi
     pace,
     setPace,
     playing,
-    /** From where it is held, or from the start when it is over. */
+    /** Continues from where it was paused, or from the start when it is over. */
     toggle: () => {
       if (!playing && share >= 1) setShare(0);
       setPlaying(!playing);
     },
-    /** Held at this share of it. */
+    /** Pauses at this share. */
     holdAt: (at: number) => {
       setPlaying(false);
       setShare(at);

@@ -12,14 +12,11 @@ const listen = (listener: () => void) => {
   return () => listeners.delete(listener);
 };
 
-/** Whether something typed is being read, or waits to be read because nobody answers. */
+/** Whether typed text is being read, or waits because nobody answers. */
 export const useEntries = () =>
   useSyncExternalStore(listen, () => (waiting.size > 0 ? 'waiting' : underWay.size > 0 ? 'reading' : 'read'));
 
-/**
- * Waits until everything typed so far has been read. Resolves to the first field of the form that could not be, with the
- * focus on it, or to null.
- */
+/** Waits until everything typed so far was read. Resolves to the first field of the form that could not be read, focused, or to null. */
 export async function settleEntries(form: HTMLElement): Promise<HTMLElement | null> {
   while (underWay.size > 0) await Promise.all(underWay);
   const unread = form.querySelector<HTMLElement>('[data-unread]');
@@ -27,14 +24,14 @@ export async function settleEntries(form: HTMLElement): Promise<HTMLElement | nu
   return unread;
 }
 
-/** Where texts wait that were typed and not read yet; within nothing they hold until the page is left. */
+/** Where unread texts are kept; without it they last until the page is left. */
 export const TextsContext = createContext<Texts | null>(null);
 
-/** How long until something typed is read, and until it is tried again when nobody answered, ms. */
+/** Pause before typed text is read, and before it is tried again when nobody answered, ms. */
 const restMs = 120;
 const againMs = 2500;
 
-/** The newest of something, for what goes on after the render that began it. */
+/** The newest value, for work that outlives the render that started it. */
 function useNewest<T>(value: T) {
   const newest = useRef(value);
   useLayoutEffect(() => {
@@ -43,11 +40,11 @@ function useNewest<T>(value: T) {
   return newest;
 }
 
-/** The text of one field in its place among the others of its form. */
+/** The text of one field at its path in the form. */
 function useText(at: string, texts: Texts | null, reset: () => void) {
   const [field] = useState(() => ({}));
   const now = useNewest({ at, reset });
-  // The path may change while it is on the page; it came and goes once.
+  // The path may change while it is mounted; mounting happens once.
   useLayoutEffect(() => {
     texts?.came(field, now.current.at, () => now.current.reset());
     return () => texts?.went(field);
@@ -57,9 +54,8 @@ function useText(at: string, texts: Texts | null, reset: () => void) {
 }
 
 /**
- * What somebody types, read by the core a moment later. It stays as typed while the field has the focus or cannot be read; leaving the
- * field never loses an entry that is still being read, and one that nobody answered is tried again. What was read goes to the field as
- * it is then, not as it was when it was typed.
+ * Typed text, read by the core a moment later. It stays as typed while the field has the focus or cannot be read; leaving the field never
+ * loses text that is still being read, and text that nobody answered is tried again. What was read is applied to the field as it is then.
  */
 export function useReading<T>(
   at: string,
@@ -78,7 +74,7 @@ export function useReading<T>(
     setUnread(null);
   });
   const [tries, setTries] = useState(0);
-  // What was found again has been left long ago.
+  // A restored text counts as left.
   const left = useRef(typed !== null);
   const done = useRef<string | null>(null);
   const waits = useRef({});
@@ -86,7 +82,7 @@ export function useReading<T>(
   useEffect(() => {
     const [wait, turns] = [waits.current, turn];
     return () => {
-      // A field that left the page takes nothing in any more.
+      // An unmounted field takes nothing in any more.
       turns.current++;
       if (waiting.delete(wait)) tell();
     };
@@ -115,7 +111,7 @@ export function useReading<T>(
         done.current = typed;
         waiting.delete(wait);
         newest.current.keep(null);
-        // At once, so that whoever waits for the entries sees none that is only still shown as unread.
+        // At once, so that whoever waits for the entries does not see this one as unread.
         flushSync(() => {
           setUnread(null);
           newest.current.onRead(value);

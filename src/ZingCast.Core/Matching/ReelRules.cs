@@ -30,7 +30,9 @@ internal static class ReelRules
         LeastForRunsLb = 48,
         OverTippet = 1.2;
 
-    /// <summary>Chooses backing and reel for a rod, line and leader; with <paramref name="strictly"/> a reel of the shed at any cost.</summary>
+    /// <summary>
+    /// Chooses backing and reel for a rod, line and leader; with <paramref name="strictly"/> a reel of the shed at any cost.
+    /// </summary>
     public static (Reel Reel, Backing Backing, double BackingM) Decide(ForReel on, GearShed shed, bool strictly, LedgerBook book)
     {
         var (brief, pins, rod, line, leader, drawnM) = on;
