@@ -127,6 +127,28 @@ public class CuttingTests
         Assert.Equal(tapered ? Math.Ceiling(at / .05) * .05 : 0, plan.TaperM, 6);
     }
 
+    // A joint in a taper costs as much again; its thick end against a level piece of the same weight neither hinges nor runs backwards.
+    [Fact]
+    public void A_joint_in_a_taper_costs_another()
+    {
+        var (cone, level) = (new LineProfile([new(2, .0010, .0016, 900)]), new LineProfile([new(4, .0016, .0016, 900)]));
+        Assert.Equal(1 + 1, Judged(new(5.9, cone.Kg + level.Kg), cone, level).Cost, 9);
+        var end = new LineProfile([new(1.6, .0010, .0016, 900), new(.4, .0016, .0016, 900)]);
+        Assert.Equal(1, Judged(new(5.9, end.Kg + level.Kg), end, level).Cost, 9);
+    }
+
+    // Tip and body are half a metre each at least, and each weighs something.
+    [Theory]
+    [InlineData(.499, 50, "tipM")]
+    [InlineData(.501, 50, null)]
+    [InlineData(7.499, 50, null)]
+    [InlineData(7.501, 50, "tipM")]
+    [InlineData(2, 0, "tipKg")]
+    [InlineData(2, 160, "tipKg")]
+    [InlineData(2, 159, null)]
+    public void A_head_and_its_tip_are_each_a_piece(double tipM, double tipGrains, string? field) =>
+        Assert.Equal(field, new CutTarget(8, 160 * Gr, tipM, tipGrains * Gr).Check().SingleOrDefault()?.Field);
+
     // What a piece to start with is, and how near a scale comes: within twice what it may be off nothing more is cut.
     [Fact]
     public void A_drawer_begins_with_an_ordinary_piece_and_a_blade_takes_half_a_centimetre()

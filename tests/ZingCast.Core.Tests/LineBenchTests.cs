@@ -323,6 +323,31 @@ public class LineBenchTests
         Assert.Equal(words.EndsWith("side", StringComparison.Ordinal), says.Contains("side, ") || says.EndsWith("side"));
     }
 
+    // AFFTA: from a five to a six are 20 gr. Half a class either way, 10 gr, is the most that still names one.
+    [Theory]
+    [InlineData(9.9, true)]
+    [InlineData(10.1, false)]
+    public void A_scale_good_to_half_a_class_names_one(double plusMinusGr, bool names)
+    {
+        var asked = Thirty(150, 0) with { ScalePlusMinusKg = plusMinusGr * Gr, TapeShare = 0 };
+        var read = LineClass.From(asked);
+        var half = (read.Spread!.Value.High - read.Spread.Value.Low) / 2;
+        Assert.Equal(plusMinusGr / 20, half, 2);
+        Assert.Equal(names, read.Class is not null);
+    }
+
+    // The third rule speaks of a taper of a foot or more before a metre of belly.
+    [Theory]
+    [InlineData(.34, 2, true)]
+    [InlineData(.24, 2, false)]
+    [InlineData(2, 1.1, true)]
+    [InlineData(2, .9, false)]
+    public void Grains_per_foot_are_told_of_a_taper_before_a_belly(double taperM, double bellyM, bool told)
+    {
+        var profile = new LineProfile([new(taperM, .0009, .0014, 800), new(bellyM, .0014, .0014, 800), new(2, .0014, .0009, 800)]);
+        Assert.Equal(told, LineReading.From(profile, taperM + bellyM + 2, taperM + bellyM, 0).Belly is not null);
+    }
+
     // What is taken where nobody says: an ordinary five-weight head, a scale good to a tenth of a gram, a tape to 1 cm in 3 m; a line of
     // 90 ft with 36 ft of head.
     [Fact]
