@@ -37,7 +37,7 @@ const number = /^(?:\d[\d_]*\.\d+|\.\d+|\d[\d_]*)(?:[eE][+-]?\d+)?(?![\w.])/;
 // What is written as a bare power of ten leaves room for rounding and is no rule: moved, it changes nothing.
 const rounding = /^1e-\d+$/i;
 const quiet = /^(?:\/\/[^\n]*|\/\*[^]*?\*\/|\$?"""[^]*?"""|\$*@?\$*"(?:\\.|""|[^"\\])*"|'(?:\\.|[^'\\])'|[A-Za-z_]\w*|\.\.)/;
-const declared = /((?<=\s)(?:public|private|internal|protected) const (?:double|int) [^;]*;)/;
+const declared = /((?<=\s)(?:public|private|internal|protected) const (?:double|int) (?:\/\/[^\n]*|[^;/]|\/(?!\/))*;)/;
 
 const places = []; // { file, line, name, text }
 const declarations = []; // { file, name }
