@@ -338,10 +338,10 @@ public class LineBenchTests
 
     // The third rule speaks of a taper of a foot or more before a metre of belly.
     [Theory]
-    [InlineData(.34, 2, true)]
-    [InlineData(.24, 2, false)]
-    [InlineData(2, 1.1, true)]
-    [InlineData(2, .9, false)]
+    [InlineData(.304, 2, true)]
+    [InlineData(.296, 2, false)]
+    [InlineData(2, 1.01, true)]
+    [InlineData(2, .99, false)]
     public void Grains_per_foot_are_told_of_a_taper_before_a_belly(double taperM, double bellyM, bool told)
     {
         var profile = new LineProfile([new(taperM, .0009, .0014, 800), new(bellyM, .0014, .0014, 800), new(2, .0014, .0009, 800)]);

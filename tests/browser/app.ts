@@ -14,15 +14,22 @@ export const browser = {
     args: [
       '--no-sandbox',
       '--disable-gpu',
-      // Painting in a process of its own costs more than half of all that the browser does.
-      '--in-process-gpu',
-      // Windows of one application share a process, and with it all that was read and compiled.
-      '--process-per-site',
       '--disable-background-networking',
       '--disable-component-update',
       '--disable-sync',
       '--no-first-run',
     ],
+  },
+};
+
+/**
+ * The same with fewer processes, for tests and pictures: painting within the browser's own halves what both cost, and windows of one
+ * application share what was read and compiled. Speed is measured without it, as people have it.
+ */
+export const thrifty = {
+  launchOptions: {
+    ...browser.launchOptions,
+    args: [...browser.launchOptions.args, '--in-process-gpu', '--process-per-site'],
   },
 };
 
@@ -194,8 +201,10 @@ export const test = base.extend<Fixtures, Shared>({
     },
     { scope: 'worker' },
   ],
+  // Of the options of a window only these are looked at; another one goes into contextOptions.
   context: async ({ browser, app, env, own, hasTouch, isMobile, viewport, contextOptions, sharedWindows }, use) => {
-    if (!own && Object.keys(env).length + Object.keys(contextOptions).length === 0 && !hasTouch && !isMobile) {
+    const usual = !hasTouch && !isMobile && viewport?.width === options.viewport.width;
+    if (usual && !own && Object.keys(env).length + Object.keys(contextOptions).length === 0) {
       await use(sharedWindows.context);
       await sharedWindows.sweep();
       return;

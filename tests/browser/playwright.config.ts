@@ -1,5 +1,5 @@
 import { defineConfig } from '@playwright/test';
-import { browser, options } from './app';
+import { options, thrifty } from './app';
 
 export default defineConfig({
   testDir: '.',
@@ -11,7 +11,7 @@ export default defineConfig({
   workers: 2,
   fullyParallel: true,
   use: {
-    ...browser,
+    ...thrifty,
     ...options,
   },
 });

@@ -17,7 +17,8 @@ public sealed record ReachAnswer(double WantedM, bool Can, CastResult Cast, Cast
 /// <summary>Searches over what a caster can choose: carry, angle and shot. The result depends on the setup alone.</summary>
 public static class CastSearch
 {
-    // Number of carries looked at first, and the share of the longest carry below which none is tried.
+    // Number of carries looked at first, and of angles for each where flat casts are tried; share of the longest carry below which none is
+    // tried.
     private const int Carries = 15,
         Flats = 4;
     private const double LeastShare = .06;
@@ -31,7 +32,7 @@ public static class CastSearch
     private const double AlikeShare = .97;
     private const int MaxTries = 3;
 
-    // A reach below this share of the longest carry marks a hard day, when shorter shots are searched too.
+    // A reach below this share of the longest carry marks a hard day, when short and flat casts are searched too.
     private const double HardShare = .5;
 
     // Step refinement of the casts that only show where the farthest lies; 1 is the engine's own.

@@ -49,7 +49,7 @@ public static class Sinking
     // Down to this depth waves carry the fly whatever the line, metres.
     private const double InTheWavesM = .3;
 
-    // Current that halves that share for a fly on the swing, m/s. Common practice, rough.
+    // Current that halves the share of the leader by which a fly on the swing hangs lower, m/s. Common practice, rough.
     private const double LiftsMps = .8;
 
     // Density of soaked flies, kg/m³: with metal, sparse, bulky. From memory, rough.

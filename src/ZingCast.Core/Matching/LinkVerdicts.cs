@@ -116,7 +116,7 @@ internal static class LinkVerdicts
             : Fits(LinkId.Fly, () => $"{Quantity.Ratio(ratio)} of the line in the air: carried easily");
     }
 
-    // A need with the usual scatter of runs stays within what there is.
+    // Chance that a need of about this much, with the usual scatter of runs, stays within what there is.
     private static double ChanceWithin(double believed, double most) => Doubt.Chance(most, RunningFish.UnsureShare * believed, believed);
 
     private static Judgement Tippet(Brief brief, Outfit outfit, FishRun? run)

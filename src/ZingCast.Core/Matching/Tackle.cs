@@ -32,8 +32,8 @@ public sealed record Tackle(
     /// <summary>Short heads are built this much heavier than the rod's class on purpose, classes; 1½ to 2 in practice.</summary>
     public const double ShortHeadHeavier = 1.75;
 
-    // Length of running line behind a separate head, metres; and for a weight-forward line its least running line, metres, and how much
-    // longer than the head it is at least.
+    // Running line of a separate head: length and thickness, metres; length of such a head, metres. Distance from which lines are made
+    // for distance, metres. Least length of a weight-forward line, and how much longer than its head it is at least, metres.
     private const double ShootingLineM = 30,
         ShootingThickM = .00065,
         ShootingHeadM = 29 * Exact.FootM,

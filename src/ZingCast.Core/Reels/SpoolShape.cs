@@ -113,7 +113,7 @@ public sealed record SpoolShape(double ArborM, double RimM, double WidthM, doubl
         var arbor = Math.Min(reel.ArborM ?? UsualArbor * rim, rim - 2 * gap - .002);
         var toScale = reel is { RimM: not null, ArborM: not null };
         if (known == SpoolKnown.KnownFill)
-            // The gap at the rim is known from then; the rest of the room is what it held.
+            // The gap that was left at the rim is known; the rest of the room is what it held.
             return new(arbor, rim, WidthFor(room, arbor, rim, reel.KnownFill!.GapM), gap, share, known) { ToScale = toScale };
         return reel.WidthM is { } width && toScale
             ? new(arbor, rim, width, gap, RulerShare(arbor, rim, width, gap), SpoolKnown.Ruler) { ToScale = true }

@@ -88,7 +88,7 @@ public sealed record TripPool(
         {
             if (Math.Abs(c - targets[d]) > FarOff)
                 continue;
-            // Rounded to half feet.
+            // To half feet; half-way between two, to the whole foot.
             var ownM = Math.Round(asked[d].Outfit.Rod.LengthM / HalfFootM) * HalfFootM;
             foreach (var lengthM in new[] { Math.Min(ownM, Rod.Blank.LengthM), Rod.Blank.LengthM }.Distinct())
             foreach (var density in InEveryShop(asked[d].Spec.Density))
